@@ -1,0 +1,120 @@
+import { waitOf, type CostumePlan } from '../costume/costumePlan.ts';
+import type { Component } from '../costume/component.ts';
+import { stepsBefore } from '../costume/order.ts';
+import type { CostumeRecord, WorkLog, Workshop } from '../costume/record.ts';
+import { minutesLeft, type Step } from '../costume/step.ts';
+import { openSpans } from '../schedule/calendar.ts';
+import { DAY, type LocalMinutes } from '../units/localTime.ts';
+
+export interface ReadyStep {
+	step: Step;
+	component: Component;
+	/** Usual minutes left of it. */
+	minutes: number;
+	/** Minutes it may still be put off; null when it is in no plan. */
+	slackMinutes: number | null;
+	/** It can be done before the next coat is dry. */
+	fitsInWait: boolean;
+	/** Its place is closed now, and opens then; null when it may be done at once. */
+	opensAt: LocalMinutes | null;
+}
+
+export interface Drying {
+	step: Step;
+	component: Component;
+	until: LocalMinutes;
+	/** What may go on when it is dry. */
+	next: Step | null;
+}
+
+export interface Held {
+	step: Step;
+	component: Component;
+	/** Material that has not come. */
+	material: string;
+	usableFrom: LocalMinutes;
+}
+
+export interface Today {
+	running: WorkLog | null;
+	/** The most urgent first. */
+	ready: ReadyStep[];
+	drying: Drying[];
+	held: Held[];
+}
+
+/** What can be done now: before, waits and material all ready; and what is drying meanwhile. */
+export function todayOf(
+	record: CostumeRecord,
+	workshop: Workshop,
+	plan: CostumePlan,
+	now: LocalMinutes
+): Today {
+	const byId = new Map(record.steps.map((s) => [s.id, s]));
+	const components = new Map(record.components.map((c) => [c.id, c]));
+	const before = stepsBefore(record.components, record.steps);
+	const slack = new Map(plan.plan.steps.map((s) => [Number(s.id), s.slackMinutes]));
+	const dryAt = (s: Step) => s.doneAt! + waitOf(s, workshop.settings.coldOrDamp);
+
+	const drying = record.steps
+		.filter((s) => s.doneAt !== null && dryAt(s) > now)
+		.map((step): Drying => ({
+			step,
+			component: components.get(step.componentId)!,
+			until: dryAt(step),
+			next: record.steps.find((s) => s.doneAt === null && before.get(s.id)!.includes(step.id)) ?? null
+		}))
+		.sort((a, b) => a.until - b.until);
+
+	const heldBy = new Map<number, { material: string; usableFrom: LocalMinutes }>();
+	for (const order of plan.orders)
+		for (const id of order.stepIds)
+			if (order.usableFrom !== null && order.usableFrom > (heldBy.get(id)?.usableFrom ?? now))
+				heldBy.set(id, { material: order.material.name, usableFrom: order.usableFrom });
+
+	const logged = (id: number) => record.logs.reduce((sum, l) => sum + (l.stepId === id ? l.minutes : 0), 0);
+	const open = record.steps.filter(
+		(s) =>
+			s.doneAt === null &&
+			before.get(s.id)!.every((id) => {
+				const b = byId.get(id)!;
+				return b.doneAt !== null && dryAt(b) <= now;
+			})
+	);
+	const dryNext = drying[0]?.until ?? null;
+	const ready = open
+		.filter((s) => !heldBy.has(s.id))
+		.map((step): ReadyStep => {
+			const minutes = minutesLeft(plan.minutes.get(step.id)!, logged(step.id))[1];
+			return {
+				step,
+				component: components.get(step.componentId)!,
+				minutes,
+				slackMinutes: slack.get(step.id) ?? null,
+				fitsInWait: dryNext !== null && minutes <= dryNext - now,
+				opensAt: opensAt(step, workshop, now)
+			};
+		})
+		.sort(
+			(a, b) =>
+				Number(a.opensAt !== null) - Number(b.opensAt !== null) ||
+				(a.slackMinutes ?? Infinity) - (b.slackMinutes ?? Infinity) ||
+				a.step.id - b.step.id
+		);
+	return {
+		running: record.logs.find((l) => l.endedAt === null) ?? null,
+		ready,
+		drying,
+		held: open.flatMap((step): Held[] => {
+			const h = heldBy.get(step.id);
+			return h ? [{ step, component: components.get(step.componentId)!, ...h }] : [];
+		})
+	};
+}
+
+function opensAt(step: Step, workshop: Workshop, now: LocalMinutes): LocalMinutes | null {
+	const place = workshop.places.find((p) => p.id === step.placeId);
+	if (!place) return null;
+	const next = openSpans(place, now, now + 14 * DAY)[0];
+	return next && next[0] <= now ? null : (next?.[0] ?? now + 14 * DAY);
+}

@@ -1,0 +1,279 @@
+import { COLD_OR_DAMP_FACTOR } from '../finish/coatProduct.ts';
+import { ARRIVAL_CLOCK, arrivalDay, orderByDay, usableFrom } from '../needs/leadTime.ts';
+import type { Material, Purchase } from '../needs/material.ts';
+import { shoppingLines, type ShoppingLine } from '../needs/shopping.ts';
+import { openMinutes, openSpans, type Span } from '../schedule/calendar.ts';
+import { decidingChain, planByRule } from '../schedule/plan.ts';
+import type { After, Plan, PlannedStep, PlanProblem, PlanStep } from '../schedule/problem.ts';
+import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
+import { copiesOf } from './component.ts';
+import { inOrder, stepsBefore } from './order.ts';
+import type { CostumeRecord, Workshop } from './record.ts';
+import { minutesLeft, stepMinutes, type Step } from './step.ts';
+import type { ThreePoints } from './technique.ts';
+
+/** What a material's arrival holds up, and when it must be ordered. */
+export interface OrderBy {
+	material: Material;
+	purchase: Purchase | null;
+	/** Steps that use it. */
+	stepIds: number[];
+	/** When it is there, as things stand; null when it is here. */
+	usableFrom: LocalMinutes | null;
+	/** The latest start of the first step that uses it. */
+	neededAt: LocalMinutes | null;
+	/** The last day to order; null when ordered or here, or when no step uses it. */
+	orderByDay: number | null;
+	/** It comes after the latest moment that still serves. */
+	tooLate: boolean;
+}
+
+export type Outlook = 'done' | 'safe' | 'likely' | 'intoBuffer' | 'late' | 'stuck' | 'empty';
+
+export interface CostumePlan {
+	/** Ready by: the event less the buffer days. */
+	deadline: LocalMinutes;
+	plan: Plan;
+	/** Finish if every step takes its bad minutes. */
+	badFinish: LocalMinutes | null;
+	chain: PlannedStep[];
+	outlook: Outlook;
+	/** Makers' free window minutes between finish and deadline; negative: work planned after the deadline. */
+	spareMinutes: number;
+	handsOnLeft: ThreePoints;
+	orders: OrderBy[];
+	/** Full usual minutes of each step, done or not. */
+	minutes: Map<number, ThreePoints>;
+}
+
+/** A year of minutes a maker could still find: enough to say "plenty". */
+const SPARE_HORIZON_DAYS = 400;
+
+/**
+ * Plans the costumes one after another, the earliest event first, on the same makers' hours:
+ * what an earlier costume takes is not there for a later one.
+ */
+export function planWorkshop(
+	records: readonly CostumeRecord[],
+	workshop: Workshop,
+	now: LocalMinutes
+): Map<number, CostumePlan> {
+	const taken = new Map<string, Span[]>();
+	const plans = new Map<number, CostumePlan>();
+	const byEvent = [...records].sort(
+		(a, b) => a.costume.eventAt - b.costume.eventAt || a.costume.id - b.costume.id
+	);
+	for (const record of byEvent) {
+		const plan = planCostume(record, workshop, now, taken);
+		plans.set(record.costume.id, plan);
+		const places = new Map(record.steps.map((s) => [String(s.id), s.placeId]));
+		for (const s of plan.plan.steps) {
+			const place = places.get(s.id);
+			for (const id of [...s.makers, ...(place ? [placeKey(place)] : [])])
+				taken.set(id, [...(taken.get(id) ?? []), ...s.blocks]);
+		}
+	}
+	return plans;
+}
+
+export const makerKey = (id: number) => `maker ${id}`;
+export const placeKey = (id: number) => `place ${id}`;
+
+export function planCostume(
+	record: CostumeRecord,
+	workshop: Workshop,
+	now: LocalMinutes,
+	taken: ReadonlyMap<string, readonly Span[]>
+): CostumePlan {
+	const { costume } = record;
+	const deadline = costume.eventAt - costume.bufferDays * DAY;
+	const minutes = minutesOf(record, workshop);
+	const lines = shoppingLines(record, workshop.materials);
+	const arrivals = lines.map((line) => arrivalOf(line, record, now));
+	const problem = problemOf(record, workshop, now, minutes, arrivals, deadline, taken);
+	const plan = planByRule(problem);
+	const bad = planByRule({
+		...problem,
+		steps: problem.steps.map((s) => ({ ...s, minutes: [s.minutes[2], s.minutes[2], s.minutes[2]] }))
+	});
+	const latest = new Map(
+		plan.steps.flatMap((s): [number, number][] =>
+			s.slackMinutes === null ? [] : [[Number(s.id), s.start + s.slackMinutes]]
+		)
+	);
+	const left = problem.steps.reduce<[number, number, number]>(
+		(sum, s) => [sum[0] + s.minutes[0], sum[1] + s.minutes[1], sum[2] + s.minutes[2]],
+		[0, 0, 0]
+	);
+	return {
+		deadline,
+		plan,
+		badFinish: bad.impossible.length ? null : bad.finish,
+		chain: decidingChain(plan),
+		outlook: outlookOf(record, plan, bad, deadline),
+		spareMinutes: spareOf(problem, plan, deadline, now),
+		handsOnLeft: left,
+		orders: arrivals.map((a) => orderByOf(a, latest)),
+		minutes
+	};
+}
+
+/** Hands-on minutes of every step of the record, for all copies. */
+export function minutesOf(record: CostumeRecord, workshop: Workshop): Map<number, ThreePoints> {
+	const byId = new Map(record.components.map((c) => [c.id, c]));
+	return new Map(
+		record.steps.map((s) => {
+			const component = byId.get(s.componentId);
+			return [s.id, stepMinutes(s, component ? copiesOf(component, byId) : 1, workshop.rates)];
+		})
+	);
+}
+
+/** Waits in the cold or damp are longer, for what dries: coats and glue. */
+export const waitOf = (step: Step, coldOrDamp: boolean): number =>
+	coldOrDamp && (step.coatId !== null || step.technique === 'cement' || step.technique === 'caulk')
+		? step.waitMinutes * COLD_OR_DAMP_FACTOR
+		: step.waitMinutes;
+
+interface Arrival {
+	line: ShoppingLine;
+	purchase: Purchase | null;
+	stepIds: number[];
+	usableFrom: LocalMinutes | null;
+}
+
+/** When the last of a material is there. What is short and on no list is taken to be ordered today. */
+function arrivalOf(line: ShoppingLine, record: CostumeRecord, now: LocalMinutes): Arrival {
+	const stepIds = line.usages.flatMap((u) =>
+		u.stepIds.length ? u.stepIds : firstUse(record, u.componentId)
+	);
+	const bought = record.purchases.filter((p) => p.materialId === line.material.id);
+	for (const p of bought)
+		if (p.componentId !== null && !line.usages.some((u) => u.componentId === p.componentId))
+			stepIds.push(...firstUse(record, p.componentId));
+	const covered = bought.filter((p) => p.state === 'arrived' || p.state === 'used');
+	const here = line.stash + covered.reduce((sum, p) => sum + p.packs * line.material.packSize, 0);
+	const base = { line, stepIds: [...new Set(stepIds)] };
+	if (line.needed > 0 && here >= line.needed - 1e-9) return { ...base, purchase: null, usableFrom: null };
+	const coming = bought
+		.map((purchase) => ({ purchase, at: usableFrom(purchase, now) }))
+		.filter((c): c is { purchase: Purchase; at: number } => c.at !== null)
+		.sort((a, b) => b.at - a.at);
+	if (line.short > 0) {
+		const at = arrivalDay(dayOf(now), line.material) * DAY + ARRIVAL_CLOCK;
+		if (!coming[0] || at >= coming[0].at) return { ...base, purchase: null, usableFrom: at };
+	}
+	return { ...base, purchase: coming[0]?.purchase ?? null, usableFrom: coming[0]?.at ?? null };
+}
+
+/** The step that first takes material: the first undone one that is not pattern work. */
+function firstUse(record: CostumeRecord, componentId: number): number[] {
+	const open = inOrder(record.steps, componentId).filter((s) => s.doneAt === null);
+	const first = open.find((s) => s.phase !== 'pattern') ?? open[0];
+	return first ? [first.id] : [];
+}
+
+function orderByOf(arrival: Arrival, latest: ReadonlyMap<number, LocalMinutes>): OrderBy {
+	const { material } = arrival.line;
+	const starts = arrival.stepIds.flatMap((id) => latest.get(id) ?? []);
+	const neededAt = starts.length ? Math.min(...starts) : null;
+	const open = arrival.usableFrom !== null && arrival.purchase?.state !== 'ordered';
+	return {
+		material,
+		purchase: arrival.purchase,
+		stepIds: arrival.stepIds,
+		usableFrom: arrival.usableFrom,
+		neededAt,
+		orderByDay: open && neededAt !== null ? orderByDay(neededAt, arrival.purchase ?? material) : null,
+		tooLate: neededAt !== null && arrival.usableFrom !== null && arrival.usableFrom > neededAt
+	};
+}
+
+function problemOf(
+	record: CostumeRecord,
+	workshop: Workshop,
+	now: LocalMinutes,
+	minutes: ReadonlyMap<number, ThreePoints>,
+	arrivals: readonly Arrival[],
+	deadline: LocalMinutes,
+	taken: ReadonlyMap<string, readonly Span[]>
+): PlanProblem {
+	const before = stepsBefore(record.components, record.steps);
+	const byId = new Map(record.steps.map((s) => [s.id, s]));
+	const logged = new Map<number, number>();
+	for (const l of record.logs) logged.set(l.stepId, (logged.get(l.stepId) ?? 0) + l.minutes);
+	const arrivalOfStep = new Map<number, LocalMinutes>();
+	for (const a of arrivals)
+		for (const id of a.stepIds)
+			if (a.usableFrom !== null) arrivalOfStep.set(id, Math.max(arrivalOfStep.get(id) ?? 0, a.usableFrom));
+	const wait = (s: Step) => waitOf(s, workshop.settings.coldOrDamp);
+	const steps = record.steps
+		.filter((s) => s.doneAt === null)
+		.map((s): PlanStep => {
+			const done = before.get(s.id)!.flatMap((id) => (byId.get(id)!.doneAt === null ? [] : [byId.get(id)!]));
+			const held = Math.max(arrivalOfStep.get(s.id) ?? -Infinity, ...done.map((d) => d.doneAt! + wait(d)));
+			const previous = inOrder(record.steps, s.componentId).findLast((p) => p.position < s.position);
+			const boundTo = s.withinMinutes !== null && previous ? previous : null;
+			return {
+				id: String(s.id),
+				minutes: minutesLeft(minutes.get(s.id)!, logged.get(s.id) ?? 0),
+				wait: wait(s),
+				after: before
+					.get(s.id)!
+					.filter((id) => byId.get(id)!.doneAt === null)
+					.map((id): After => ({ id: String(id), ...(boundTo?.id === id ? recoat(s) : {}) })),
+				...(held > -Infinity ? { notBefore: held } : {}),
+				...(boundTo?.doneAt != null
+					? {
+							barred: [
+								[boundTo.doneAt + s.withinMinutes! + 1, boundTo.doneAt + (s.orAfterMinutes ?? 0)] as const
+							]
+						}
+					: {}),
+				makers: s.needsHelper ? 2 : 1,
+				with: null,
+				place: s.placeId === null ? null : placeKey(s.placeId),
+				oneSitting: s.oneSitting
+			};
+		});
+	return {
+		start: now,
+		deadline,
+		split: record.costume.split,
+		leastPart: 30,
+		makers: workshop.makers.map((m) => ({ id: makerKey(m.id), windows: m.windows, off: new Set(m.off) })),
+		places: workshop.places.map((p) => ({ id: placeKey(p.id), capacity: p.capacity, windows: p.windows })),
+		steps,
+		taken
+	};
+}
+
+const recoat = (s: Step): Partial<After> => ({
+	within: s.withinMinutes!,
+	...(s.orAfterMinutes === null ? {} : { orAfter: s.orAfterMinutes })
+});
+
+function outlookOf(record: CostumeRecord, plan: Plan, bad: Plan, deadline: LocalMinutes): Outlook {
+	if (plan.impossible.length > 0) return 'stuck';
+	if (record.steps.length === 0) return 'empty';
+	if (plan.finish === null) return 'done';
+	if (plan.finish > record.costume.eventAt) return 'late';
+	if (plan.finish > deadline) return 'intoBuffer';
+	return bad.finish !== null && bad.impossible.length === 0 && bad.finish <= deadline ? 'safe' : 'likely';
+}
+
+/** Spare: the first maker's free window minutes left after the finish. Short: hands-on minutes after the deadline. */
+function spareOf(problem: PlanProblem, plan: Plan, deadline: LocalMinutes, now: LocalMinutes): number {
+	const finish = Math.max(plan.finish ?? now, now);
+	if (finish > deadline)
+		return -plan.steps.reduce(
+			(sum, s) => sum + openMinutes(s.blocks, deadline, Infinity) * Math.max(1, s.makers.length),
+			0
+		);
+	const main = problem.makers[0];
+	if (!main) return 0;
+	const until = Math.min(deadline, finish + SPARE_HORIZON_DAYS * DAY);
+	const open = openMinutes(openSpans(main, finish, until), finish, until);
+	const given = [...(problem.taken?.get(main.id) ?? [])].sort((a, b) => a[0] - b[0]);
+	return open - openMinutes(given, finish, until);
+}

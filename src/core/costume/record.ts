@@ -1,0 +1,108 @@
+import type { Coat } from '../finish/coatStack.ts';
+import type { Fault } from '../mend/fault.ts';
+import type { Material, Need, Purchase } from '../needs/material.ts';
+import type { Window } from '../schedule/calendar.ts';
+import type { Split } from '../schedule/problem.ts';
+import type { LocalMinutes } from '../units/localTime.ts';
+import type { LengthUnit, WeightUnit } from '../units/measure.ts';
+import type { Component } from './component.ts';
+import type { Step } from './step.ts';
+import type { Rates } from './technique.ts';
+
+/** One character for one wearer and its event. */
+export interface Costume {
+	id: number;
+	name: string;
+	wearer: string;
+	eventName: string;
+	eventAt: LocalMinutes;
+	/** The last days before the event that are kept for test wear and packing. */
+	bufferDays: number;
+	/** The most it may cost; null for no limit. */
+	limitMinor: number | null;
+	currency: string;
+	/** Whether what comes out of the stash counts at what it cost, or at nothing. */
+	stashAtCost: boolean;
+	split: Split;
+	archivedAt: LocalMinutes | null;
+	note: string;
+	version: number;
+}
+
+/** A stretch of work at the bench. The timer runs while `endedAt` is null. */
+export interface WorkLog {
+	id: number;
+	stepId: number;
+	makerId: number | null;
+	startedAt: LocalMinutes;
+	endedAt: LocalMinutes | null;
+	minutes: number;
+	note: string;
+	version: number;
+}
+
+export interface Photo {
+	id: number;
+	hash: string;
+	mime: string;
+	width: number;
+	height: number;
+	bytes: number;
+	caption: string;
+	componentId: number | null;
+	stepId: number | null;
+	faultId: number | null;
+	takenAt: LocalMinutes;
+}
+
+/** Everything stored about one costume. */
+export interface CostumeRecord {
+	costume: Costume;
+	components: Component[];
+	steps: Step[];
+	coats: Coat[];
+	needs: Need[];
+	purchases: Purchase[];
+	faults: Fault[];
+	logs: WorkLog[];
+	photos: Photo[];
+}
+
+export interface Maker {
+	id: number;
+	name: string;
+	windows: (Window & { id: number })[];
+	/** Days off, as whole days since 1970-01-01. */
+	off: number[];
+	version: number;
+}
+
+export interface Place {
+	id: number;
+	name: string;
+	capacity: number;
+	/** The place that spraying needs. */
+	forSpray: boolean;
+	windows: (Window & { id: number })[];
+	version: number;
+}
+
+export interface Settings {
+	lengthUnit: LengthUnit;
+	clothUnit: 'm' | 'yd';
+	weightUnit: WeightUnit;
+	currency: string;
+	/** 1 Monday … 7 Sunday. */
+	weekStart: number;
+	coldOrDamp: boolean;
+	version: number;
+}
+
+/** What all costumes share. */
+export interface Workshop {
+	settings: Settings;
+	makers: Maker[];
+	places: Place[];
+	rates: Rates;
+	materials: Material[];
+}

@@ -1,0 +1,67 @@
+import type { LocalMinutes } from '../units/localTime.ts';
+import {
+	BASE_PER_UNIT,
+	rateOf,
+	TECHNIQUES,
+	type Rates,
+	type TechniqueKey,
+	type ThreePoints
+} from './technique.ts';
+
+/** Where in the making a step lies; a component's stage follows from the first undone one. */
+export const PHASES = ['pattern', 'make', 'finish', 'rig', 'fit'] as const;
+export type Phase = (typeof PHASES)[number];
+
+/** Hands-on work with its waiting time. */
+export interface Step {
+	id: number;
+	componentId: number;
+	position: number;
+	name: string;
+	technique: TechniqueKey;
+	phase: Phase;
+	/** Driver amount for one copy: mm, mm² or a count. */
+	amount: number;
+	/** Done for every copy, or once for all (a pattern serves both sides). */
+	perCopy: boolean;
+	/** Fixed minutes before the first piece: masking up, laying out. */
+	setUpMinutes: number;
+	/** Waiting after the hands-on work, around the clock. */
+	waitMinutes: number;
+	/** Recoat window: starts within so many minutes of the step before … */
+	withinMinutes: number | null;
+	/** … or only after so many. Between the two it would spoil. */
+	orAfterMinutes: number | null;
+	oneSitting: boolean;
+	needsHelper: boolean;
+	placeId: number | null;
+	coatId: number | null;
+	faultId: number | null;
+	/** Steps of other components that must be done first, besides the one before it. */
+	after: number[];
+	doneAt: LocalMinutes | null;
+	version: number;
+}
+
+/** Whole hands-on minutes at three points: set-up + amount × copies × rate. */
+export function stepMinutes(
+	step: Pick<Step, 'technique' | 'amount' | 'perCopy' | 'setUpMinutes'>,
+	copies: number,
+	rates: Rates = {}
+): ThreePoints {
+	const units = step.amount / BASE_PER_UNIT[TECHNIQUES[step.technique].driver];
+	const times = units * (step.perCopy ? copies : 1);
+	const [low, usual, high] = rateOf(step.technique, rates);
+	const minutes = (rate: number) => Math.round(step.setUpMinutes + times * rate);
+	return [minutes(low), minutes(usual), minutes(high)];
+}
+
+/**
+ * What is left of a step after the minutes already logged on it. A begun step that has used up
+ * its usual minutes is not over: a tenth of it is taken to be left until the maker says done.
+ */
+export function minutesLeft(all: ThreePoints, logged: number): ThreePoints {
+	if (logged <= 0) return all;
+	const left = (minutes: number) => Math.max(minutes - logged, Math.ceil(all[1] / 10));
+	return [left(all[0]), left(all[1]), left(all[2])];
+}

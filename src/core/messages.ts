@@ -1,0 +1,35 @@
+import type { Problem } from './problem.ts';
+
+/** The words for every problem the core reports. `{name}` is filled from the problem's values. */
+const words: Record<string, string> = {
+	empty: 'Needs a value.',
+	notANumber: '“{text}” is not a number.',
+	notALength: '“{text}” is not a length. Write it like 14cm, 5 1/2", 1.2 m or 6mm.',
+	notAnArea: '“{text}” is not an area. Write it like 0.4 m2, 350 cm2 or 30cm x 40cm.',
+	notMoney: '“{text}” is not an amount of money. Write it like 12.50 or 12,50.',
+	notADuration: '“{text}” is not a length of time. Write it like 1h20, 90m or 2 d.',
+	notADate: '“{text}” is not a date that exists. Write it like 2031-05-16.',
+	notATime: '“{text}” is not a date and time that exist. Write it like 2031-05-16T09:00.',
+	notAClock: '“{text}” is not a time of day. Write it like 18:30.',
+	unknownUnit: '“{unit}” is not a unit known here. Use {known}.',
+	negative: 'Cannot be less than zero.',
+	tooLarge: 'Too large: the most is {most}.',
+	tooFine: 'Finer than the smallest coin: at most {digits} digits after the point.',
+	circle: 'These steps wait for each other in a circle: {steps}. Take one of the links away.',
+	unknownId: '“{id}” is not there.',
+	noWindows: 'Nobody has working windows: add some under Makers.',
+	tooFewMakers: 'Needs {needed} makers at once, and {have} have working windows.',
+	sittingTooLong:
+		'Needs {minutes} in one sitting, and the longest window that fits is {longest}. Split the step, or widen a window.',
+	noPlaceWindows: 'The place “{id}” is never open while a maker works.',
+	afterHorizon: 'Does not fit into the next {days} days of working windows.',
+	blockedBy: 'Waits for “{id}”, which cannot be placed.',
+	minutesOrder: 'Minutes must run good ≤ usual ≤ bad.',
+	windowOrder: 'A window must end after it begins.'
+};
+
+/** A problem in words. An unknown code is shown as it is: better odd than silent. */
+export function say(problem: Problem): string {
+	const text = words[problem.code] ?? problem.code;
+	return text.replace(/\{(\w+)\}/g, (_, name: string) => String(problem.values?.[name] ?? ''));
+}

@@ -1,0 +1,77 @@
+import type { CoatProductKey } from '../finish/coatProduct.ts';
+
+export const FAMILIES = [
+	'foam',
+	'cloth',
+	'hair',
+	'hard',
+	'closure',
+	'light',
+	'paint',
+	'glue',
+	'other'
+] as const;
+/** Families of generic materials; foam, cloth, hair, hard, closure, light and paint have weave marks. */
+export type Family = (typeof FAMILIES)[number];
+
+/** What can be bought and kept: how it is sold, and how much of it is owned. */
+export interface Material {
+	id: number;
+	name: string;
+	family: Family;
+	/** What quantities count: `sheet`, `m`, `ml`, `piece`. */
+	unit: string;
+	/** Units in one pack. */
+	packSize: number;
+	packPriceMinor: number;
+	supplier: string;
+	leadDays: number;
+	/** Whether the lead counts the supplier's working days, Monday to Friday. */
+	leadWorkingDays: boolean;
+	/** Owned, in units: the stash. */
+	stash: number;
+	stashNote: string;
+	/** The coat product it is, so that coat stacks ask for it. */
+	coatProduct: CoatProductKey | null;
+	version: number;
+}
+
+/** How much of a material a component takes. */
+export interface Need {
+	id: number;
+	componentId: number;
+	materialId: number;
+	/** For all copies, in the material's unit. */
+	quantity: number;
+	/** The step that first uses it; null for the first making step. */
+	stepId: number | null;
+	version: number;
+}
+
+export const PURCHASE_STATES = ['planned', 'ordered', 'arrived', 'used'] as const;
+export type PurchaseState = (typeof PURCHASE_STATES)[number];
+
+export interface Purchase {
+	id: number;
+	costumeId: number;
+	/** For this component alone; null when the costume shares it. */
+	componentId: number | null;
+	materialId: number;
+	packs: number;
+	packPriceMinor: number;
+	shippingMinor: number;
+	supplier: string;
+	leadDays: number;
+	leadWorkingDays: boolean;
+	state: PurchaseState;
+	/** Whole days since 1970-01-01. */
+	orderedOn: number | null;
+	/** The supplier's promise; null counts from the order. */
+	dueOn: number | null;
+	arrivedOn: number | null;
+	note: string;
+	version: number;
+}
+
+export const purchaseCost = (p: Pick<Purchase, 'packs' | 'packPriceMinor' | 'shippingMinor'>): number =>
+	p.packs * p.packPriceMinor + p.shippingMinor;

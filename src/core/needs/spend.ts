@@ -1,0 +1,91 @@
+import type { CostumeRecord } from '../costume/record.ts';
+import { purchaseCost, type Material } from './material.ts';
+import { shoppingLines, usagesOf } from './shopping.ts';
+
+/** Money of one costume, in minor units of its currency. */
+export interface Spend {
+	/** On the list, not ordered. */
+	plannedMinor: number;
+	/** Ordered, on its way. */
+	orderedMinor: number;
+	/** Here: arrived or used. */
+	paidMinor: number;
+	/** Still short and on no list, at today's pack prices. */
+	notListedMinor: number;
+	/** Value of what the stash gives, when the costume counts it. */
+	stashMinor: number;
+	/** Everything together: what the costume will have cost. */
+	totalMinor: number;
+	/** Ordered and paid: what is committed. */
+	spentMinor: number;
+	/** Limit less total; null without a limit. */
+	leftMinor: number | null;
+	/** Purchases shared out over components by what each takes; null is not for any component. */
+	byComponent: Map<number | null, number>;
+}
+
+export function spendOf(record: CostumeRecord, materials: readonly Material[]): Spend {
+	const sum = (states: readonly string[]) =>
+		record.purchases.filter((p) => states.includes(p.state)).reduce((total, p) => total + purchaseCost(p), 0);
+	const plannedMinor = sum(['planned']);
+	const orderedMinor = sum(['ordered']);
+	const paidMinor = sum(['arrived', 'used']);
+	const lines = shoppingLines(record, materials);
+	const notListedMinor = lines.reduce((total, l) => total + l.costShortMinor, 0);
+	const stashMinor = record.costume.stashAtCost
+		? lines.reduce((total, l) => {
+				const used = Math.min(l.stash, l.needed);
+				return total + Math.round((used / l.material.packSize) * l.material.packPriceMinor);
+			}, 0)
+		: 0;
+	const totalMinor = plannedMinor + orderedMinor + paidMinor + notListedMinor + stashMinor;
+	return {
+		plannedMinor,
+		orderedMinor,
+		paidMinor,
+		notListedMinor,
+		stashMinor,
+		totalMinor,
+		spentMinor: orderedMinor + paidMinor,
+		leftMinor: record.costume.limitMinor === null ? null : record.costume.limitMinor - totalMinor,
+		byComponent: shareOut(record, materials)
+	};
+}
+
+/** Each purchase goes to its component, or is shared by what each component takes of that material. */
+function shareOut(record: CostumeRecord, materials: readonly Material[]): Map<number | null, number> {
+	const usages = usagesOf(record, materials);
+	const out = new Map<number | null, number>();
+	const add = (id: number | null, minor: number) => out.set(id, (out.get(id) ?? 0) + minor);
+	for (const purchase of record.purchases) {
+		const mine = usages.filter((u) => u.materialId === purchase.materialId && u.quantity > 0);
+		if (purchase.componentId !== null || mine.length === 0) add(purchase.componentId, purchaseCost(purchase));
+		else
+			splitMinor(
+				purchaseCost(purchase),
+				mine.map((u) => u.quantity)
+			).forEach((minor, i) => add(mine[i]!.componentId, minor));
+	}
+	return out;
+}
+
+/**
+ * Divides money by weights so that the parts add up to the whole: largest remainder (Hamilton's
+ * method of apportionment, 1792). Ties go to the first.
+ */
+export function splitMinor(total: number, weights: readonly number[]): number[] {
+	const all = weights.reduce((a, b) => a + b, 0);
+	if (all <= 0) return weights.map(() => 0);
+	const exact = weights.map((w) => (total * w) / all);
+	const parts = exact.map(Math.floor);
+	let left = total - parts.reduce((a, b) => a + b, 0);
+	const byRemainder = exact
+		.map((e, i) => i)
+		.sort((a, b) => exact[b]! - parts[b]! - (exact[a]! - parts[a]!) || a - b);
+	for (const i of byRemainder) {
+		if (left <= 0) break;
+		parts[i]!++;
+		left--;
+	}
+	return parts;
+}

@@ -1,0 +1,92 @@
+import { DAY, dayOf, weekdayOf, type LocalMinutes } from '../units/localTime.ts';
+
+/** Half-open: from ≤ t < to. Minutes of the local clock. */
+export type Span = readonly [from: LocalMinutes, to: LocalMinutes];
+
+/** Recurring hours: weekdays 1 Monday … 7 Sunday, minutes of the day, `to` up to 1440. */
+export interface Window {
+	days: readonly number[];
+	from: number;
+	to: number;
+}
+
+export interface Hours {
+	windows: readonly Window[];
+	/** Days off, as whole days since 1970-01-01. */
+	off?: ReadonlySet<number>;
+}
+
+/** The open spans between two moments: sorted, merged where they touch or overlap. */
+export function openSpans(hours: Hours, from: LocalMinutes, to: LocalMinutes): Span[] {
+	const spans: [number, number][] = [];
+	for (let day = dayOf(from); day * DAY < to; day++) {
+		if (hours.off?.has(day)) continue;
+		const weekday = weekdayOf(day);
+		const today = hours.windows
+			.filter((w) => w.days.includes(weekday) && w.to > w.from)
+			.map((w): [number, number] => [day * DAY + w.from, day * DAY + w.to])
+			.sort((a, b) => a[0] - b[0]);
+		for (const [start, end] of today) {
+			const clipped: [number, number] = [Math.max(start, from), Math.min(end, to)];
+			if (clipped[1] <= clipped[0]) continue;
+			const last = spans[spans.length - 1];
+			if (last && clipped[0] <= last[1]) last[1] = Math.max(last[1], clipped[1]);
+			else spans.push(clipped);
+		}
+	}
+	return spans;
+}
+
+/** What is open in both. Both sorted and merged. */
+export function intersect(a: readonly Span[], b: readonly Span[]): Span[] {
+	const out: Span[] = [];
+	for (let i = 0, j = 0; i < a.length && j < b.length;) {
+		const from = Math.max(a[i]![0], b[j]![0]);
+		const to = Math.min(a[i]![1], b[j]![1]);
+		if (from < to) out.push([from, to]);
+		if (a[i]![1] < b[j]![1]) i++;
+		else j++;
+	}
+	return out;
+}
+
+/** Index of the first span that ends after `at`; spans.length when none does. Spans must not overlap. */
+export function firstEndingAfter(spans: readonly Span[], at: LocalMinutes): number {
+	let low = 0;
+	let high = spans.length;
+	while (low < high) {
+		const mid = (low + high) >> 1;
+		if (spans[mid]![1] > at) high = mid;
+		else low = mid + 1;
+	}
+	return low;
+}
+
+/** Open minutes between two moments. */
+export function openMinutes(spans: readonly Span[], from: LocalMinutes, to: LocalMinutes): number {
+	let sum = 0;
+	for (let i = firstEndingAfter(spans, from); i < spans.length && spans[i]![0] < to; i++)
+		sum += Math.min(spans[i]![1], to) - Math.max(spans[i]![0], from);
+	return sum;
+}
+
+/** The moment at which so many open minutes have passed since `from`; null when they never do. */
+export function afterOpenMinutes(
+	spans: readonly Span[],
+	from: LocalMinutes,
+	minutes: number
+): LocalMinutes | null {
+	let left = minutes;
+	if (left <= 0) return from;
+	for (let i = firstEndingAfter(spans, from); i < spans.length; i++) {
+		const start = Math.max(spans[i]![0], from);
+		const length = spans[i]![1] - start;
+		if (length >= left) return start + left;
+		left -= length;
+	}
+	return null;
+}
+
+/** Time run backwards: t becomes −t. */
+export const mirrored = (spans: readonly Span[]): Span[] =>
+	spans.map(([from, to]): Span => [-to, -from]).reverse();

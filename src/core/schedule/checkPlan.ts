@@ -1,0 +1,105 @@
+import { dayOf, weekdayOf, clockOf, type LocalMinutes } from '../units/localTime.ts';
+import type { Hours } from './calendar.ts';
+import type { Plan, PlanProblem } from './problem.ts';
+
+/**
+ * The independent checker: every rule of a plan tested minute by minute or pair by pair, sharing no
+ * code with the planner. Slow and plain on purpose. Returns what is wrong, nothing when all is well.
+ */
+export function checkPlan(problem: PlanProblem, plan: Plan): string[] {
+	const wrong: string[] = [];
+	const planned = new Map(plan.steps.map((s) => [s.id, s]));
+	const impossible = new Set(plan.impossible.map((i) => i.id));
+	const usedBy = new Map<string, number>();
+	for (const step of problem.steps) {
+		const p = planned.get(step.id);
+		if (!p) {
+			if (!impossible.has(step.id)) wrong.push(`${step.id} is neither planned nor impossible`);
+			continue;
+		}
+		const worked = p.blocks.reduce((sum, [from, to]) => sum + to - from, 0);
+		if (worked !== step.minutes[1])
+			wrong.push(`${step.id}: ${worked} minutes in blocks, needs ${step.minutes[1]}`);
+		if (p.start < problem.start) wrong.push(`${step.id} starts before the plan`);
+		if (step.notBefore !== undefined && p.start < step.notBefore)
+			wrong.push(`${step.id} starts before its material`);
+		if (step.barred?.some(([from, to]) => p.start >= from && p.start < to))
+			wrong.push(`${step.id} starts in a barred span`);
+		if (p.ready !== p.end + step.wait) wrong.push(`${step.id}: wait cut short`);
+		if (step.oneSitting && p.blocks.length > 1) wrong.push(`${step.id}: not in one sitting`);
+		if (step.minutes[1] > 0 && new Set(p.makers).size !== step.makers)
+			wrong.push(`${step.id}: wrong number of makers`);
+		if (step.with && p.makers.some((m) => !step.with!.includes(m)))
+			wrong.push(`${step.id}: maker not allowed`);
+		for (const after of step.after) {
+			const before = planned.get(after.id);
+			const beforeStep = problem.steps.find((s) => s.id === after.id);
+			if (!before || !beforeStep) {
+				wrong.push(`${step.id} is planned without ${after.id}`);
+				continue;
+			}
+			const gap = p.start - before.end;
+			if (gap < beforeStep.wait)
+				wrong.push(`${step.id} starts ${beforeStep.wait - gap} minutes into the wait of ${after.id}`);
+			if (after.within !== undefined && gap > after.within && gap < (after.orAfter ?? Infinity))
+				wrong.push(`${step.id} starts in the forbidden window after ${after.id}`);
+		}
+		for (const [from, to] of p.blocks)
+			for (let t = from; t < to; t++) {
+				for (const id of p.makers) {
+					if (
+						!isOpen(
+							problem.makers.find((m) => m.id === id)!,
+							t
+						)
+					)
+						wrong.push(`${step.id}: ${id} works outside a window`);
+					use(usedBy, `${id}@${t}`, 1, wrong, step.id);
+				}
+				if (step.place !== null) {
+					const place = problem.places.find((x) => x.id === step.place)!;
+					if (!isOpen(place, t)) wrong.push(`${step.id}: ${place.id} is closed`);
+					use(usedBy, `${place.id}#${t}`, place.capacity, wrong, step.id);
+				}
+			}
+		if (problem.split === 'windows' && p.blocks.length > 1)
+			wrong.push(...restedWhileOpen(problem, step.id, p.makers, step.place, p.blocks));
+		if (wrong.length > 20) return wrong;
+	}
+	for (const [id, spans] of problem.taken ?? [])
+		for (const [from, to] of spans)
+			for (let t = from; t < to; t++)
+				if (usedBy.has(`${id}@${t}`)) wrong.push(`${id} is booked over hours already taken`);
+	return [...new Set(wrong)];
+}
+
+function restedWhileOpen(
+	problem: PlanProblem,
+	id: string,
+	makers: readonly string[],
+	place: string | null,
+	blocks: readonly (readonly [number, number])[]
+): string[] {
+	const all: Hours[] = [
+		...problem.makers.filter((m) => makers.includes(m.id)),
+		...problem.places.filter((p) => p.id === place)
+	];
+	for (let i = 1; i < blocks.length; i++)
+		for (let t = blocks[i - 1]![1]; t < blocks[i]![0]; t++)
+			if (all.every((hours) => isOpen(hours, t))) return [`${id} rests while its windows are open`];
+	return [];
+}
+
+function use(usedBy: Map<string, number>, key: string, capacity: number, wrong: string[], id: string): void {
+	const count = (usedBy.get(key) ?? 0) + 1;
+	usedBy.set(key, count);
+	if (count > capacity) wrong.push(`${id}: ${key.replace(/[@#].*/, '')} is booked twice`);
+}
+
+function isOpen(hours: Hours, at: LocalMinutes): boolean {
+	const day = dayOf(at);
+	if (hours.off?.has(day)) return false;
+	return hours.windows.some(
+		(w) => w.days.includes(weekdayOf(day)) && clockOf(at) >= w.from && clockOf(at) < w.to
+	);
+}

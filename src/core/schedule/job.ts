@@ -1,0 +1,122 @@
+import { z } from 'zod';
+import { say } from '../messages.ts';
+import type { Parsed } from '../problem.ts';
+import {
+	formatLocalTime,
+	parseClock,
+	parseDate,
+	parseLocalTime,
+	type LocalMinutes
+} from '../units/localTime.ts';
+import { planByRule } from './plan.ts';
+import type { PlanProblem } from './problem.ts';
+
+/** Text that a parser of the core understands, read into its value. */
+const read = <T>(parse: (text: string) => Parsed<T>) =>
+	z.string().transform((text, ctx): T => {
+		const parsed = parse(text);
+		if (parsed.ok) return parsed.value;
+		ctx.addIssue({ code: 'custom', message: say(parsed.problem) });
+		return z.NEVER;
+	});
+
+const time = read(parseLocalTime);
+const clock = read(parseClock);
+const whole = z.number().int().min(0).max(10_000_000);
+const id = z.string().min(1).max(200);
+
+const window = z
+	.strictObject({ days: z.array(z.number().int().min(1).max(7)), from: clock, to: clock })
+	.refine((w) => w.to > w.from, { message: 'A window must end after it begins.', path: ['to'] });
+
+const minutes = z
+	.union([whole.transform((n) => [n, n, n] as const), z.tuple([whole, whole, whole])])
+	.refine(([low, usual, high]) => low <= usual && usual <= high, {
+		message: 'Minutes must run good ≤ usual ≤ bad.'
+	});
+
+const after = z.union([
+	id.transform((text) => ({ id: text })),
+	z.strictObject({ id, within: whole.optional(), orAfter: whole.optional() })
+]);
+
+const unique = (things: readonly { id: string }[]) => new Set(things.map((t) => t.id)).size === things.length;
+const list = <T extends z.ZodType<{ id: string }>>(item: T, what: string) =>
+	z.array(item).refine(unique, { message: `Two ${what} have the same id.` });
+
+/** The job kind `schedule`, as docs/jobs.md describes it. */
+export const scheduleJob = z.strictObject({
+	kind: z.literal('schedule'),
+	seed: z.number().int().default(1),
+	seconds: z.number().positive().max(3600).default(2),
+	runs: z.number().int().min(0).max(1_000_000).default(5000),
+	split: z.enum(['windows', 'anywhere']).default('windows'),
+	leastPart: z.number().int().min(1).max(1440).default(30),
+	start: time,
+	deadline: time.nullable().default(null),
+	makers: list(
+		z.strictObject({ id, windows: z.array(window), off: z.array(read(parseDate)).default([]) }),
+		'makers'
+	),
+	places: list(
+		z.strictObject({ id, capacity: z.number().int().min(1).max(1000).default(1), windows: z.array(window) }),
+		'places'
+	).default([]),
+	steps: list(
+		z.strictObject({
+			id,
+			minutes,
+			wait: whole.default(0),
+			after: z.array(after).default([]),
+			notBefore: time.optional(),
+			makers: z.number().int().min(1).max(20).default(1),
+			with: z.array(id).min(1).nullable().default(null),
+			place: id.nullable().default(null),
+			oneSitting: z.boolean().default(false)
+		}),
+		'steps'
+	).max(5000)
+});
+
+export type ScheduleJob = z.infer<typeof scheduleJob>;
+
+export function problemOfJob(job: ScheduleJob): PlanProblem {
+	return {
+		...job,
+		makers: job.makers.map((m) => ({ ...m, off: new Set(m.off) })),
+		steps: job.steps.map(({ notBefore, ...s }) => ({
+			...s,
+			...(notBefore === undefined ? {} : { notBefore }),
+			after: s.after.map((a) => ({
+				id: a.id,
+				...('within' in a && a.within !== undefined ? { within: a.within } : {}),
+				...('orAfter' in a && a.orAfter !== undefined ? { orAfter: a.orAfter } : {})
+			}))
+		}))
+	};
+}
+
+/** Runs the job. `elapsedSeconds` is asked at the end, so that the core needs no clock of its own. */
+export function runScheduleJob(job: ScheduleJob, elapsedSeconds: () => number) {
+	const plan = planByRule(problemOfJob(job));
+	const time = (at: LocalMinutes | null) => (at === null ? null : formatLocalTime(at));
+	return {
+		steps: plan.steps.map((s) => ({
+			id: s.id,
+			start: time(s.start),
+			end: time(s.end),
+			ready: time(s.ready),
+			makers: s.makers,
+			blocks: s.blocks.map(([from, to]) => [time(from), time(to)]),
+			slackMinutes: s.slackMinutes,
+			critical: s.critical
+		})),
+		finish: time(plan.finish),
+		lowerBound: time(plan.lowerBound),
+		// The odds come from simulated builds, which this version does not run yet.
+		odds: null,
+		impossible: plan.impossible.map((i) => ({ id: i.id, code: i.code, reason: say({ ...i, path: [] }) })),
+		seconds: Math.round(elapsedSeconds() * 1000) / 1000,
+		stoppedBy: plan.stoppedBy
+	};
+}

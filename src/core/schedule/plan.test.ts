@@ -1,0 +1,273 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { ALWAYS, randomProblem, step } from '../../../tests/support/planCases.ts';
+import { formatLocalTime, parseLocalTime } from '../units/localTime.ts';
+import { checkPlan } from './checkPlan.ts';
+import { decidingChain, planByRule } from './plan.ts';
+import type { Plan, PlanProblem, PlanStep } from './problem.ts';
+
+const at = (text: string) => {
+	const parsed = parseLocalTime(text);
+	assert.ok(parsed.ok, text);
+	return parsed.value;
+};
+const find = (plan: Plan, id: string) => plan.steps.find((s) => s.id === id)!;
+
+const evenings = (steps: PlanStep[], extra: Partial<PlanProblem> = {}): PlanProblem => ({
+	start: at('2031-04-28T18:00'),
+	deadline: at('2031-05-16T09:00'),
+	split: 'windows',
+	leastPart: 30,
+	makers: [{ id: 'me', windows: [{ days: [1, 2, 3, 4], from: 18 * 60, to: 21 * 60 }] }],
+	places: [],
+	steps,
+	...extra
+});
+
+test('critical path: the house-building example of Hillier & Lieberman, Introduction to Operations Research, ch. 22 (from memory)', () => {
+	// Durations in weeks with predecessors; published length 44, critical A B C E F J L N; slacks D 4, G 4, H 4, I 2, K 1, M 4.
+	const table: [string, number, string][] = [
+		['A', 2, ''],
+		['B', 4, 'A'],
+		['C', 10, 'B'],
+		['D', 6, 'C'],
+		['E', 4, 'C'],
+		['F', 5, 'E'],
+		['G', 7, 'D'],
+		['H', 9, 'EG'],
+		['I', 7, 'C'],
+		['J', 8, 'FI'],
+		['K', 4, 'J'],
+		['L', 5, 'J'],
+		['M', 2, 'H'],
+		['N', 6, 'KL']
+	];
+	const plan = planByRule({
+		start: 0,
+		deadline: 44,
+		split: 'windows',
+		leastPart: 1,
+		makers: table.map(([id]) => ({ id: `crew ${id}`, windows: ALWAYS })),
+		places: [],
+		steps: table.map(([id, weeks, after]) => step(id, weeks, { after: [...after].map((a) => ({ id: a })) }))
+	});
+	assert.equal(plan.finish, 44);
+	assert.equal(plan.stoppedBy, 'proved');
+	assert.deepEqual(
+		plan.steps.filter((s) => s.critical).map((s) => s.id),
+		[...'ABCEFJLN']
+	);
+	assert.deepEqual(
+		Object.fromEntries(plan.steps.filter((s) => !s.critical).map((s) => [s.id, s.slackMinutes])),
+		{ D: 4, G: 4, H: 4, I: 2, K: 1, M: 4 }
+	);
+	assert.deepEqual(
+		decidingChain(plan).map((s) => s.id),
+		[...'ABCEFJLN']
+	);
+});
+
+test('hands-on work keeps to windows and pauses between them; waits run around the clock', () => {
+	const plan = planByRule(
+		evenings([step('sew', 240, { wait: 600 }), step('paint', 30, { after: [{ id: 'sew' }] })])
+	);
+	const sew = find(plan, 'sew');
+	assert.deepEqual(
+		sew.blocks.map((b) => b.map(formatLocalTime)),
+		[
+			['2031-04-28T18:00', '2031-04-28T21:00'],
+			['2031-04-29T18:00', '2031-04-29T19:00']
+		]
+	);
+	assert.equal(formatLocalTime(sew.ready), '2031-04-30T05:00');
+	assert.equal(formatLocalTime(find(plan, 'paint').start), '2031-04-30T18:00');
+	assert.equal(formatLocalTime(plan.finish!), '2031-04-30T18:30');
+});
+
+test('one sitting moves whole to the next window', () => {
+	const plan = planByRule(
+		evenings([step('short', 60), step('cement', 150, { oneSitting: true, after: [{ id: 'short' }] })])
+	);
+	assert.equal(formatLocalTime(find(plan, 'cement').start), '2031-04-29T18:00');
+});
+
+test('a recoat window moves the first coat rather than miss it, or waits until it is allowed again', () => {
+	const coats = (within: number) => [
+		step('filler', 150),
+		step('coat1', 20, { wait: 30, oneSitting: true, after: [{ id: 'filler' }] }),
+		step('coat2', 20, { oneSitting: true, after: [{ id: 'coat1', within, orAfter: 2880 }] })
+	];
+	const plan = planByRule(evenings(coats(60)));
+	assert.equal(formatLocalTime(find(plan, 'coat1').start), '2031-04-29T18:00');
+	assert.equal(formatLocalTime(find(plan, 'coat2').start), '2031-04-29T18:50');
+	const never = planByRule(evenings(coats(10)));
+	const [first, second] = [find(never, 'coat1'), find(never, 'coat2')];
+	assert.ok(second.start - first.end >= 2880, 'outside the window it waits for the far side');
+});
+
+test('material that arrives later holds its step, and only that one', () => {
+	const parcel = at('2031-05-06T12:00');
+	const plan = planByRule(evenings([step('armour', 60, { notBefore: parcel }), step('wig', 60)]));
+	assert.equal(formatLocalTime(find(plan, 'armour').start), '2031-05-06T18:00');
+	assert.equal(formatLocalTime(find(plan, 'wig').start), '2031-04-28T18:00');
+});
+
+test('backward from the deadline: slack says how late a start still serves', () => {
+	const plan = planByRule(evenings([step('a', 60), step('b', 60, { after: [{ id: 'a' }] })]));
+	// The last windows before Fri 16 May 09:00 are Thu 15 May 18–21: b from 20:00, a from 19:00.
+	assert.equal(find(plan, 'a').slackMinutes, at('2031-05-15T19:00') - at('2031-04-28T18:00'));
+	const late = planByRule(evenings([step('a', 600)], { deadline: at('2031-04-29T20:00') }));
+	assert.ok(find(late, 'a').slackMinutes! < 0, 'too late shows as negative slack');
+});
+
+test('reasons for what cannot be placed, and the rest is planned', () => {
+	const plan = planByRule(
+		evenings([
+			step('a', 10, { after: [{ id: 'c' }] }),
+			step('b', 10, { after: [{ id: 'a' }] }),
+			step('c', 10, { after: [{ id: 'b' }] }),
+			step('behind', 10, { after: [{ id: 'c' }] }),
+			step('long', 200, { oneSitting: true }),
+			step('two', 10, { makers: 2 }),
+			step('ghost', 10, { after: [{ id: 'nothing' }] }),
+			step('fine', 10)
+		])
+	);
+	const reasons = Object.fromEntries(plan.impossible.map((i) => [i.id, i.code]));
+	assert.deepEqual(reasons, {
+		a: 'circle',
+		b: 'circle',
+		c: 'circle',
+		behind: 'blockedBy',
+		long: 'sittingTooLong',
+		two: 'tooFewMakers',
+		ghost: 'unknownId'
+	});
+	assert.deepEqual(plan.impossible[0]!.values, { steps: 'b → c → a → b' });
+	assert.deepEqual(
+		plan.steps.map((s) => s.id),
+		['fine']
+	);
+	const idle = planByRule(evenings([step('a', 10)], { makers: [{ id: 'me', windows: [] }] }));
+	assert.equal(idle.impossible[0]!.code, 'noWindows');
+});
+
+test('random plans obey every rule, by a checker that shares no code with the planner', () => {
+	for (let seed = 1; seed <= 120; seed++) {
+		const problem = randomProblem(seed, 5 + (seed % 30), seed % 2 ? 'windows' : 'anywhere');
+		const plan = planByRule(problem);
+		assert.deepEqual(checkPlan(problem, plan), [], `seed ${seed}`);
+		if (plan.finish !== null)
+			assert.ok(
+				plan.lowerBound! <= plan.finish,
+				`seed ${seed}: bound ${plan.lowerBound} above ${plan.finish}`
+			);
+	}
+});
+
+test('the checker does find faults: a plan shifted, squeezed or doubled is refused', () => {
+	const problem = evenings([step('a', 60, { wait: 30 }), step('b', 60, { after: [{ id: 'a' }] })]);
+	const plan = planByRule(problem);
+	const tampered = (change: (p: Plan) => void) => {
+		const copy = structuredClone(plan);
+		change(copy);
+		return checkPlan(problem, copy);
+	};
+	assert.deepEqual(
+		tampered(() => {}),
+		[]
+	);
+	assert.match(tampered((p) => (p.steps[1]!.start -= 31)).join(), /into the wait/);
+	assert.match(tampered((p) => p.steps[1]!.blocks.push([...p.steps[1]!.blocks[0]!])).join(), /booked twice/);
+	assert.match(
+		tampered((p) => (p.steps[0]!.blocks = [[at('2031-04-28T12:00'), at('2031-04-28T13:00')]])).join(),
+		/outside a window/
+	);
+	assert.match(tampered((p) => p.steps.pop()).join(), /neither planned nor impossible/);
+});
+
+/**
+ * Slow plain reference: one maker, quarter-hour slots, every order tried, each step laid into the
+ * first free slots by hand. Shares nothing with the planner.
+ */
+function bestByExhaustion(problem: PlanProblem, slots: number): number {
+	const open = Array.from({ length: slots }, (_, i) => {
+		const t = problem.start + i * 15;
+		const clock = t % 1440;
+		const weekday = ((Math.floor(t / 1440) + 3) % 7) + 1;
+		return problem.makers[0]!.windows.some(
+			(w) => w.days.includes(weekday) && clock >= w.from && clock < w.to
+		);
+	});
+	let best = Infinity;
+	const place = (
+		left: readonly PlanStep[],
+		ends: ReadonlyMap<string, number>,
+		used: ReadonlySet<number>,
+		finish: number
+	) => {
+		if (finish >= best) return;
+		if (left.length === 0) {
+			best = finish;
+			return;
+		}
+		for (const s of left) {
+			if (s.after.some((a) => !ends.has(a.id))) continue;
+			const from = Math.max(
+				0,
+				...s.after.map((a) => ends.get(a.id)! + problem.steps.find((x) => x.id === a.id)!.wait / 15)
+			);
+			const need = s.minutes[1] / 15;
+			search: for (let start = from; start < slots; start++) {
+				const mine: number[] = [];
+				for (let t = start; mine.length < need; t++) {
+					if (t >= slots) break search;
+					if (!open[t]) {
+						if (mine.length === 0 || s.oneSitting) continue search;
+						continue;
+					}
+					if (used.has(t)) continue search;
+					mine.push(t);
+				}
+				const end = mine[mine.length - 1]! + 1;
+				place(
+					left.filter((x) => x !== s),
+					new Map([...ends, [s.id, end]]),
+					new Set([...used, ...mine]),
+					Math.max(finish, end + s.wait / 15)
+				);
+				break;
+			}
+		}
+	};
+	place(problem.steps, new Map(), new Set(), 0);
+	return problem.start + best * 15;
+}
+
+test('small cases against exhaustive search: never better than the optimum, bound never above it', (t) => {
+	let optimal = 0;
+	const cases = 40;
+	for (let seed = 1; seed <= cases; seed++) {
+		const base = randomProblem(seed, 5, 'windows');
+		const problem: PlanProblem = {
+			...base,
+			start: at('2031-04-28T18:00'),
+			makers: [{ ...base.makers[0]!, off: new Set<number>() }],
+			taken: new Map(),
+			steps: base.steps.map(({ notBefore: _, ...s }) => ({
+				...s,
+				minutes: [Math.max(15, s.minutes[1]), Math.max(15, s.minutes[1]), 900],
+				makers: 1,
+				place: null,
+				after: s.after.map(({ id }) => ({ id }))
+			}))
+		};
+		const plan = planByRule(problem);
+		const best = bestByExhaustion(problem, 4 * 24 * 28);
+		assert.ok(plan.finish! >= best, `seed ${seed}: ${plan.finish} beats the optimum ${best}`);
+		assert.ok(plan.lowerBound! <= best, `seed ${seed}: bound ${plan.lowerBound} above the optimum ${best}`);
+		if (plan.finish === best) optimal++;
+	}
+	t.diagnostic(`the rule found the optimum in ${optimal} of ${cases} small cases`);
+	assert.ok(optimal >= cases * 0.6, `only ${optimal} of ${cases} optimal`);
+});

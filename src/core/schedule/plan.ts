@@ -1,0 +1,144 @@
+import { DAY, type LocalMinutes } from '../units/localTime.ts';
+import { findImpossible, stretchOf } from './feasible.ts';
+import { lowerBoundOf } from './lowerBound.ts';
+import { makeNetwork, mirrorNetwork, remainingPath, topological, type Node } from './network.ts';
+import type { Impossible, Plan, PlannedStep, PlanProblem } from './problem.ts';
+import { makeResources, mirrorResources } from './resources.ts';
+import { serialPlan, type Placement } from './serial.ts';
+
+/** Two years ahead first; ten when that is not enough. */
+const HORIZONS_DAYS = [730, 3650] as const;
+
+/**
+ * The plan by rule: longest remaining path first, forward from `start`; then back from the deadline
+ * in reverse order, which gives each step's slack. Good plans, not proven best ones.
+ * Never throws for what a maker can enter: what cannot be placed comes back in `impossible`.
+ */
+export function planByRule(problem: PlanProblem): Plan {
+	const plan = planWithin(problem, HORIZONS_DAYS[0]);
+	return plan.impossible.some((i) => i.code === 'afterHorizon')
+		? planWithin(problem, HORIZONS_DAYS[1])
+		: plan;
+}
+
+function planWithin(problem: PlanProblem, days: number): Plan {
+	const horizon = problem.start + days * DAY;
+	const resources = makeResources(problem, problem.start, horizon);
+	const impossible = findImpossible(problem, makeNetwork(problem), resources);
+	const bad = new Set(impossible.map((i) => i.id));
+	const possible = { ...problem, steps: problem.steps.filter((s) => !bad.has(s.id)) };
+	const nodes = makeNetwork(possible);
+	const { order } = topological(nodes);
+	const tail = remainingPath(nodes, order, stretchOf(problem));
+	const placed = serialPlan({
+		...problem,
+		nodes,
+		resources,
+		pick: (eligible) => longestFirst(eligible, tail)
+	});
+	const late = placed.flatMap((p, i): Impossible[] =>
+		p ? [] : [{ id: nodes[i]!.step.id, code: 'afterHorizon', values: { days } }]
+	);
+	const finish = nodes.reduce<number | null>((most, node, i) => {
+		const p = placed[i];
+		return p ? Math.max(most ?? -Infinity, p.end + node.step.wait) : most;
+	}, null);
+	const latest = late.length ? [] : latestStarts(possible, nodes, placed as Placement[], finish, days);
+	const lowerBound = lowerBoundOf(possible, nodes, order, finish);
+	return {
+		steps: describe(nodes, placed, latest),
+		finish,
+		lowerBound,
+		impossible: [...impossible, ...late],
+		stoppedBy: finish !== null && finish === lowerBound ? 'proved' : 'rule'
+	};
+}
+
+function longestFirst(eligible: readonly number[], tail: readonly number[]): number {
+	return eligible.reduce((best, i) =>
+		tail[i]! > tail[best]! || (tail[i] === tail[best] && i < best) ? i : best
+	);
+}
+
+/**
+ * Back from the deadline: the forward plan taken in reverse, each step as late as the others leave room.
+ * The same placing as forward, with time mirrored.
+ */
+function latestStarts(
+	problem: PlanProblem,
+	nodes: readonly Node[],
+	placed: readonly Placement[],
+	finish: LocalMinutes | null,
+	days: number
+): (LocalMinutes | null)[] {
+	const deadline = problem.deadline ?? finish;
+	if (deadline === null) return [];
+	const mirror = mirrorNetwork(nodes, deadline);
+	const end = Math.max(deadline, problem.start) + DAY;
+	const resources = mirrorResources(problem, Math.min(problem.start, deadline) - days * DAY, end);
+	const rank = new Map(
+		placed
+			.map((p, i) => ({ i, p }))
+			.sort((a, b) => b.p.end - a.p.end || b.p.start - a.p.start || b.i - a.i)
+			.map(({ i }, at) => [i, at])
+	);
+	const pick = (eligible: readonly number[]) =>
+		eligible.reduce((best, i) => (rank.get(i)! < rank.get(best)! ? i : best));
+	return serialPlan({ ...problem, nodes: mirror, resources, pick }).map((p) => (p ? -p.end : null));
+}
+
+function describe(
+	nodes: readonly Node[],
+	placed: readonly (Placement | null)[],
+	latest: readonly (LocalMinutes | null)[]
+): PlannedStep[] {
+	const slacks = placed.map((p, i) => (p && typeof latest[i] === 'number' ? latest[i]! - p.start : null));
+	const least = slacks.reduce<number>((min, s) => Math.min(min, s ?? Infinity), Infinity);
+	return placed.flatMap((p, i): PlannedStep[] =>
+		p
+			? [
+					{
+						id: nodes[i]!.step.id,
+						start: p.start,
+						end: p.end,
+						ready: p.end + nodes[i]!.step.wait,
+						makers: p.makers,
+						blocks: p.blocks,
+						slackMinutes: slacks[i] ?? null,
+						critical: slacks[i] !== null && slacks[i] === least,
+						heldBy: heldBy(nodes, placed, i)
+					}
+				]
+			: []
+	);
+}
+
+/** What the start of a step hung on: its last predecessor, or whatever its team was busy with just before. */
+function heldBy(nodes: readonly Node[], placed: readonly (Placement | null)[], i: number): string | null {
+	const me = placed[i]!;
+	const before = nodes[i]!.before.map((l) => ({
+		id: nodes[l.node]!.step.id,
+		at: placed[l.node]!.end + l.lag
+	})).reduce<{ id: string; at: number } | null>((last, b) => (!last || b.at > last.at ? b : last), null);
+	const busy = placed.reduce<{ id: string; at: number } | null>((last, p, j) => {
+		if (!p || j === i || p.end > me.start || p.end <= me.free) return last;
+		if (!p.team.some((r) => me.team.some((mine) => mine.id === r.id))) return last;
+		return !last || p.end > last.at ? { id: nodes[j]!.step.id, at: p.end } : last;
+	}, null);
+	return busy?.id ?? (before && before.at >= nodes[i]!.release ? before.id : null);
+}
+
+/** The chain that decides the finish, first step first. */
+export function decidingChain(plan: Plan): PlannedStep[] {
+	const byId = new Map(plan.steps.map((s) => [s.id, s]));
+	const chain: PlannedStep[] = [];
+	let at = plan.steps.reduce<PlannedStep | undefined>(
+		(last, s) => (!last || s.ready > last.ready ? s : last),
+		undefined
+	);
+	while (at && !chain.includes(at)) {
+		chain.unshift(at);
+		at = at.heldBy === null ? undefined : byId.get(at.heldBy);
+	}
+	return chain;
+}

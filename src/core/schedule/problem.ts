@@ -1,0 +1,81 @@
+import type { ThreePoints } from '../costume/technique.ts';
+import type { LocalMinutes } from '../units/localTime.ts';
+import type { Hours, Span } from './calendar.ts';
+
+/** What is to be planned. Times are local minutes; all minutes are whole. */
+export interface PlanProblem {
+	start: LocalMinutes;
+	deadline: LocalMinutes | null;
+	makers: readonly (Hours & { id: string })[];
+	places: readonly (Hours & { id: string; capacity: number })[];
+	steps: readonly PlanStep[];
+	split: Split;
+	/** With `anywhere`: no part is shorter, but the whole of a shorter step. */
+	leastPart: number;
+	/** Hours of makers and places that are already given away, to costumes that go first. */
+	taken?: ReadonlyMap<string, readonly Span[]>;
+}
+
+/**
+ * What a step that is not one sitting may do. `windows`: once begun it goes on through every open
+ * minute until done. `anywhere`: it may be set aside for another and taken up again.
+ */
+export type Split = 'windows' | 'anywhere';
+
+export interface PlanStep {
+	id: string;
+	/** Hands-on: good, usual, bad. */
+	minutes: ThreePoints;
+	/** Waiting after the hands-on end, around the clock. */
+	wait: number;
+	after: readonly After[];
+	notBefore?: LocalMinutes;
+	/** Starts that are not allowed, e.g. the forbidden recoat window of a coat already on. */
+	barred?: readonly Span[];
+	/** Makers at once. */
+	makers: number;
+	/** Maker ids allowed; null for any. */
+	with: readonly string[] | null;
+	place: string | null;
+	oneSitting: boolean;
+}
+
+export interface After {
+	id: string;
+	/** Starts within so many minutes of the hands-on end of the step before … */
+	within?: number;
+	/** … or only after so many; without it, the window only. */
+	orAfter?: number;
+}
+
+export interface PlannedStep {
+	id: string;
+	start: LocalMinutes;
+	/** End of the hands-on work. */
+	end: LocalMinutes;
+	/** End of the waiting. */
+	ready: LocalMinutes;
+	makers: string[];
+	blocks: Span[];
+	/** How much later it may start with the deadline still kept; negative when it is already too late. Null without a deadline that can be planned back from. */
+	slackMinutes: number | null;
+	critical: boolean;
+	/** What it waited for: the step before it, or the one its maker was busy with. */
+	heldBy: string | null;
+}
+
+export interface Impossible {
+	id: string;
+	code: string;
+	values: Record<string, string | number>;
+}
+
+export interface Plan {
+	steps: PlannedStep[];
+	/** The latest `ready`, with usual minutes; null when nothing could be placed. */
+	finish: LocalMinutes | null;
+	/** No plan can be ready sooner. */
+	lowerBound: LocalMinutes | null;
+	impossible: Impossible[];
+	stoppedBy: 'proved' | 'rule';
+}

@@ -1,0 +1,72 @@
+import { bad, good, type Parsed } from '../problem.ts';
+
+/**
+ * Local wall-clock time without a zone, as minutes since 1970-01-01T00:00 of that wall clock.
+ * The proleptic Gregorian rules come from Date.UTC, used purely as calendar arithmetic: no zone
+ * or summer time is ever applied, because a maker's evening is an evening all year.
+ */
+export type LocalMinutes = number;
+
+export const DAY = 1440;
+
+/** `2031-05-02T18:30` (also with a space) → minutes. The date must exist. */
+export function parseLocalTime(text: string): Parsed<LocalMinutes> {
+	const found = /^(\d{4}-\d{2}-\d{2})[T ](\d{2}):(\d{2})(?::00(?:\.0+)?)?$/.exec(text.trim());
+	const date = found && parseDate(found[1]!);
+	if (!found || !date?.ok || Number(found[2]) > 23 || Number(found[3]) > 59)
+		return bad('notATime', { text: text.trim() });
+	return good(date.value * DAY + Number(found[2]) * 60 + Number(found[3]));
+}
+
+/** `2031-05-02` → whole days since 1970-01-01. Years 1900 to 2199: a slipped digit is caught. */
+export function parseDate(text: string): Parsed<number> {
+	const found = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text.trim());
+	if (!found) return bad('notADate', { text: text.trim() });
+	const [year, month, day] = [Number(found[1]), Number(found[2]), Number(found[3])];
+	const at = new Date(Date.UTC(year, month - 1, day));
+	const exists = at.getUTCMonth() === month - 1 && at.getUTCDate() === day;
+	if (!exists || year < 1900 || year > 2199) return bad('notADate', { text: text.trim() });
+	return good(Math.round(at.getTime() / 86_400_000));
+}
+
+/** `18:30` → 1110; `24:00` → 1440, the end of a day. */
+export function parseClock(text: string): Parsed<number> {
+	const found = /^(\d{1,2}):(\d{2})$/.exec(text.trim());
+	const minutes = found ? Number(found[1]) * 60 + Number(found[2]) : NaN;
+	if (!found || Number(found[2]) > 59 || minutes > DAY) return bad('notAClock', { text: text.trim() });
+	return good(minutes);
+}
+
+export const formatLocalTime = (at: LocalMinutes): string =>
+	`${formatDate(dayOf(at))}T${formatClock(clockOf(at))}`;
+export const formatDate = (day: number): string => new Date(day * 86_400_000).toISOString().slice(0, 10);
+export const formatClock = (minutes: number): string =>
+	`${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+
+export const dayOf = (at: LocalMinutes): number => Math.floor(at / DAY);
+export const clockOf = (at: LocalMinutes): number => at - dayOf(at) * DAY;
+
+/** ISO 8601 weekday: 1 Monday … 7 Sunday. 1970-01-01 was a Thursday. */
+export const weekdayOf = (day: number): number => ((((day + 3) % 7) + 7) % 7) + 1;
+
+/** The wall clock of a JavaScript date, as the machine shows it. */
+export const localMinutesOf = (date: Date): LocalMinutes =>
+	Math.floor(
+		Date.UTC(date.getFullYear(), date.getMonth(), date.getDate(), date.getHours(), date.getMinutes()) / 60_000
+	);
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+
+export const weekdayName = (weekday: number): string => WEEKDAYS[weekday - 1] ?? '';
+
+/** `Fri 16 May`, with the year when it is not `thisYear`. */
+export function dayWords(day: number, thisYear?: number): string {
+	const at = new Date(day * 86_400_000);
+	const year = at.getUTCFullYear();
+	const tail = thisYear === undefined || thisYear === year ? '' : ` ${year}`;
+	return `${weekdayName(weekdayOf(day))} ${at.getUTCDate()} ${MONTHS[at.getUTCMonth()]}${tail}`;
+}
+
+/** `Fri 16 May 09:00`. */
+export const timeWords = (at: LocalMinutes): string => `${dayWords(dayOf(at))} ${formatClock(clockOf(at))}`;

@@ -1,0 +1,55 @@
+import { bad, good, type Parsed } from '../problem.ts';
+
+/** Money is integer minor units everywhere. Digits after the point per currency: ISO 4217 (from memory). */
+const NO_MINOR = new Set(['JPY', 'KRW', 'ISK', 'CLP', 'VND']);
+const THREE_MINOR = new Set(['KWD', 'BHD', 'OMR', 'JOD', 'TND']);
+
+export const CURRENCIES = [
+	'EUR',
+	'USD',
+	'GBP',
+	'CHF',
+	'SEK',
+	'NOK',
+	'DKK',
+	'PLN',
+	'CAD',
+	'AUD',
+	'JPY',
+	'KWD'
+] as const;
+
+export function minorDigits(currency: string): number {
+	return NO_MINOR.has(currency) ? 0 : THREE_MINOR.has(currency) ? 3 : 2;
+}
+
+/** Ten million of the main unit: more than a costume, less than what an integer column loses. */
+const MOST_MAIN = 10_000_000;
+
+/** `12,50` or `12.50` → 1250. Digits are read as text, so that nothing is rounded on the way. */
+export function parseMoney(text: string, currency: string): Parsed<number> {
+	const clean = text.trim().replace(/^[€$£]\s*|\s*[€$£]$|\s*[A-Z]{3}$/g, '');
+	if (clean === '') return bad('empty');
+	const found = /^(-?)(\d{1,12})(?:[.,](\d*))?$/.exec(clean);
+	if (!found) return bad('notMoney', { text: text.trim() });
+	if (found[1]) return bad('negative');
+	const digits = minorDigits(currency);
+	const after = (found[3] ?? '').replace(/0+$/, '');
+	if (after.length > digits) return bad('tooFine', { digits });
+	if (Number(found[2]) > MOST_MAIN) return bad('tooLarge', { most: '10 000 000' });
+	return good(Number(found[2]) * 10 ** digits + Number(after.padEnd(digits, '0') || 0));
+}
+
+/** 1250 → `12.50 EUR`; grouping by a thin space, so that comma and point stay free to type. */
+export function formatMoney(minor: number, currency: string): string {
+	return `${moneyDigits(minor, currency)} ${currency}`;
+}
+
+/** Only the digits, as a field would show them. */
+export function moneyDigits(minor: number, currency: string): string {
+	const digits = minorDigits(currency);
+	const whole = Math.floor(Math.abs(minor) / 10 ** digits);
+	const rest = Math.abs(minor) % 10 ** digits;
+	const grouped = String(whole).replace(/\B(?=(\d{3})+$)/g, '\u2009');
+	return `${minor < 0 ? '−' : ''}${grouped}${digits ? `.${String(rest).padStart(digits, '0')}` : ''}`;
+}

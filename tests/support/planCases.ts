@@ -1,0 +1,75 @@
+import type { Span } from '../../src/core/schedule/calendar.ts';
+import type { PlanProblem, PlanStep, Split } from '../../src/core/schedule/problem.ts';
+
+/** Small seeded generator (mulberry32): the same seed gives the same numbers on every machine. */
+export function seeded(seed: number): () => number {
+	let state = seed >>> 0;
+	return () => {
+		state = (state + 0x6d2b79f5) >>> 0;
+		let t = Math.imul(state ^ (state >>> 15), 1 | state);
+		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+	};
+}
+
+export const step = (id: string, minutes: number, extra: Partial<PlanStep> = {}): PlanStep => ({
+	id,
+	minutes: [minutes, minutes, minutes],
+	wait: 0,
+	after: [],
+	makers: 1,
+	with: null,
+	place: null,
+	oneSitting: false,
+	...extra
+});
+
+export const ALWAYS = [{ days: [1, 2, 3, 4, 5, 6, 7], from: 0, to: 1440 }];
+
+/** Costume-like random plans: evenings and weekends, waits, a spray place, recoat windows, helpers. */
+export function randomProblem(seed: number, count: number, split: Split): PlanProblem {
+	const random = seeded(seed);
+	const chance = (p: number) => random() < p;
+	const whole = (from: number, to: number) => from + Math.floor(random() * (to - from + 1));
+	const start = 1_000_000 * 20 + whole(0, 10_000);
+	const steps = Array.from({ length: count }, (_, i): PlanStep => {
+		const before = i > 0 ? whole(Math.max(0, i - 4), i - 1) : -1;
+		const bound = i > 0 && chance(0.15);
+		return step(`s${i}`, whole(0, 12) * 15, {
+			wait: chance(0.3) ? whole(1, 48) * 30 : 0,
+			after: [
+				...(before >= 0 && chance(0.8)
+					? [{ id: `s${before}`, ...(bound ? { within: 3000, orAfter: 6000 } : {}) }]
+					: []),
+				...(i > 5 && chance(0.2) ? [{ id: `s${whole(0, i - 5)}` }] : [])
+			].filter((a, at, all) => all.findIndex((b) => b.id === a.id) === at),
+			makers: chance(0.1) ? 2 : 1,
+			place: chance(0.2) ? 'spray' : null,
+			oneSitting: chance(0.3),
+			...(chance(0.1) ? { notBefore: start + whole(0, 10) * 700 } : {})
+		});
+	});
+	const busy: Span[] = chance(0.5) ? [[start + 600, start + 900]] : [];
+	return {
+		start,
+		deadline: start + 30 * 1440,
+		split,
+		leastPart: 30,
+		makers: [
+			{
+				id: 'me',
+				windows: [
+					{ days: [1, 2, 3, 4], from: 18 * 60, to: 21 * 60 },
+					{ days: [6, 7], from: 600, to: 1080 }
+				],
+				off: new Set([Math.floor(start / 1440) + 3])
+			},
+			{ id: 'helper', windows: [{ days: [3, 6], from: 600, to: 1200 }] }
+		],
+		places: [
+			{ id: 'spray', capacity: whole(1, 2), windows: [{ days: [1, 2, 3, 4, 5, 6, 7], from: 540, to: 1140 }] }
+		],
+		steps,
+		taken: new Map([['me', busy]])
+	};
+}
