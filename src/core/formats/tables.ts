@@ -1,0 +1,105 @@
+import Papa from 'papaparse';
+import { copiesOf, inLedgerOrder } from '../costume/component.ts';
+import type { CostumePlan } from '../costume/costumePlan.ts';
+import type { CostumeRecord, Workshop } from '../costume/record.ts';
+import { BASE_PER_UNIT, TECHNIQUES } from '../costume/technique.ts';
+import { purchaseCost } from '../needs/material.ts';
+import { shoppingLines } from '../needs/shopping.ts';
+import { spendOf } from '../needs/spend.ts';
+import { formatDate, formatLocalTime } from '../units/localTime.ts';
+import { minorDigits } from '../units/money.ts';
+
+/**
+ * Tables as CSV (RFC 4180), plain numbers with a point. A cell that a spreadsheet would run as a
+ * formula is written as text.
+ */
+const csv = (rows: Record<string, unknown>[]): string =>
+	Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' });
+
+const plainMoney = (minor: number, currency: string) =>
+	(minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency));
+
+export function stepsTable(record: CostumeRecord, plan: CostumePlan): string {
+	const byId = new Map(record.components.map((c) => [c.id, c]));
+	const planned = new Map(plan.plan.steps.map((s) => [s.id, s]));
+	return csv(
+		inLedgerOrder(record.components).flatMap(({ item: c }) =>
+			record.steps
+				.filter((s) => s.componentId === c.id)
+				.map((s) => {
+					const { driver, of } = TECHNIQUES[s.technique];
+					const p = planned.get(String(s.id));
+					const [low, usual, high] = plan.minutes.get(s.id)!;
+					return {
+						code: c.code,
+						component: c.name,
+						step: s.name,
+						technique: TECHNIQUES[s.technique].name,
+						phase: s.phase,
+						amount: s.amount / BASE_PER_UNIT[driver],
+						unit: { length: 'm', area: 'm2', count: of }[driver],
+						copies: s.perCopy ? copiesOf(c, byId) : 1,
+						good_minutes: low,
+						usual_minutes: usual,
+						bad_minutes: high,
+						logged_minutes: record.logs.reduce((sum, l) => sum + (l.stepId === s.id ? l.minutes : 0), 0),
+						wait_minutes: s.waitMinutes,
+						done: s.doneAt === null ? '' : formatLocalTime(s.doneAt),
+						planned_start: p ? formatLocalTime(p.start) : '',
+						planned_end: p ? formatLocalTime(p.end) : '',
+						ready: p ? formatLocalTime(p.ready) : ''
+					};
+				})
+		)
+	);
+}
+
+export function materialsTable(record: CostumeRecord, workshop: Workshop): string {
+	return csv(
+		shoppingLines(record, workshop.materials).map((l) => ({
+			material: l.material.name,
+			family: l.material.family,
+			unit: l.material.unit,
+			needed: l.needed,
+			stash: l.stash,
+			bought: l.bought,
+			short: l.short,
+			packs_to_buy: l.packsShort,
+			pack_size: l.material.packSize,
+			pack_price: plainMoney(l.material.packPriceMinor, record.costume.currency),
+			supplier: l.material.supplier,
+			lead_days: l.material.leadDays
+		}))
+	);
+}
+
+export function moneyTable(record: CostumeRecord, workshop: Workshop): string {
+	const { currency } = record.costume;
+	const names = new Map(workshop.materials.map((m) => [m.id, m.name]));
+	const spend = spendOf(record, workshop.materials);
+	const day = (d: number | null) => (d === null ? '' : formatDate(d));
+	return csv([
+		...record.purchases.map((p) => ({
+			line: names.get(p.materialId) ?? '',
+			state: p.state as string,
+			packs: p.packs as number | string,
+			amount: plainMoney(purchaseCost(p), currency),
+			currency,
+			supplier: p.supplier,
+			ordered: day(p.orderedOn),
+			due: day(p.dueOn),
+			arrived: day(p.arrivedOn)
+		})),
+		{
+			line: 'still short, on no list',
+			state: 'short',
+			packs: '',
+			amount: plainMoney(spend.notListedMinor, currency),
+			currency,
+			supplier: '',
+			ordered: '',
+			due: '',
+			arrived: ''
+		}
+	]);
+}

@@ -1,0 +1,61 @@
+import { timeWords, dayWords, parseDate, parseLocalTime } from '../units/localTime.ts';
+
+export interface Change {
+	tableName: string;
+	rowId: number;
+	before: Record<string, unknown> | null;
+	after: Record<string, unknown> | null;
+}
+
+export interface ChangeWords {
+	/** `Step “cut”`. */
+	what: string;
+	kind: 'added' | 'changed' | 'removed';
+	fields: { name: string; before: string; after: string }[];
+}
+
+const TABLE_WORDS: Record<string, string> = {
+	setting: 'settings',
+	working_window: 'hours',
+	day_off: 'day off',
+	step_after: 'link between steps',
+	work_log: 'log'
+};
+
+/** Columns that say nothing to a maker. */
+const HIDDEN = new Set(['id', 'version', 'position', 'costume_id', 'hash']);
+
+/** A change of a row in plain words, with what was before and after. */
+export function describeChange(change: Change): ChangeWords {
+	const row = change.after ?? change.before ?? {};
+	const table = TABLE_WORDS[change.tableName] ?? change.tableName;
+	const name = row.name ?? row.symptom ?? row.technique ?? row.product ?? row.caption;
+	const kind = change.before === null ? 'added' : change.after === null ? 'removed' : 'changed';
+	const keys = Object.keys(row).filter((k) => !HIDDEN.has(k) && !k.endsWith('_id'));
+	const fields =
+		kind === 'changed'
+			? keys
+					.filter((k) => JSON.stringify(change.before![k]) !== JSON.stringify(change.after![k]))
+					.map((k) => ({
+						name: k.replace(/_(mm2?|minor)$/, '').replaceAll('_', ' '),
+						before: valueWords(k, change.before![k]),
+						after: valueWords(k, change.after![k])
+					}))
+			: [];
+	return { what: typeof name === 'string' && name ? `${table} “${name}”` : table, kind, fields };
+}
+
+function valueWords(key: string, value: unknown): string {
+	if (value === null || value === undefined || value === '') return 'nothing';
+	if (value === true) return 'yes';
+	if (value === false) return 'no';
+	if (Array.isArray(value)) return value.length ? value.join(', ') : 'nothing';
+	if (key.endsWith('_minor')) return (Number(value) / 100).toFixed(2);
+	if (typeof value === 'string') {
+		const time = parseLocalTime(value.slice(0, 16));
+		if (/^\d{4}-\d\d-\d\dT/.test(value) && time.ok) return timeWords(time.value);
+		const day = parseDate(value);
+		if (day.ok) return dayWords(day.value);
+	}
+	return String(value);
+}

@@ -1,0 +1,64 @@
+/**
+ * "Show the working": a figure with its inputs, formula and source. A figure names a formula of
+ * formulas.ts, so that the page can work it out again with one input changed, by the same code.
+ */
+import { FORMULAS, type FormulaKey } from './formulas.ts';
+
+/** How a number is written and typed. */
+export type As =
+	| { kind: 'number'; unit?: string }
+	| { kind: 'minutes' }
+	| { kind: 'wait' }
+	| { kind: 'money'; currency: string }
+	| { kind: 'day' }
+	| { kind: 'time' };
+
+export interface Input {
+	name: string;
+	value: number;
+	as: As;
+	/** Where it is from: `entered`, `starting value, edit`, a source. */
+	source: string;
+}
+
+export interface Figure {
+	title: string;
+	formula: FormulaKey;
+	inputs: Input[];
+	as: As;
+}
+
+export const number = (name: string, value: number, source = 'entered', unit?: string): Input => ({
+	name,
+	value,
+	as: { kind: 'number', ...(unit ? { unit } : {}) },
+	source
+});
+export const minutes = (name: string, value: number, source = 'entered'): Input => ({
+	name,
+	value,
+	as: { kind: 'minutes' },
+	source
+});
+export const money = (name: string, value: number, currency: string, source = 'entered'): Input => ({
+	name,
+	value,
+	as: { kind: 'money', currency },
+	source
+});
+export const day = (name: string, value: number, source = 'entered'): Input => ({
+	name,
+	value,
+	as: { kind: 'day' },
+	source
+});
+
+/** The figure's value, by its formula. */
+export const valueOf = (figure: Figure): number =>
+	FORMULAS[figure.formula].compute(figure.inputs.map((i) => i.value));
+
+/** The same figure with one input changed. */
+export const withInput = (figure: Figure, index: number, value: number): Figure => ({
+	...figure,
+	inputs: figure.inputs.map((input, i) => (i === index ? { ...input, value } : input))
+});

@@ -1,0 +1,171 @@
+import { copiesOf, type Component } from '../costume/component.ts';
+import type { CostumePlan, OrderBy } from '../costume/costumePlan.ts';
+import type { Costume, CostumeRecord, Workshop } from '../costume/record.ts';
+import type { Step } from '../costume/step.ts';
+import { BASE_PER_UNIT, rateOf, TECHNIQUES } from '../costume/technique.ts';
+import { COAT_PRODUCTS } from '../finish/coatProduct.ts';
+import type { Coat } from '../finish/coatStack.ts';
+import type { Purchase } from '../needs/material.ts';
+import type { ShoppingLine } from '../needs/shopping.ts';
+import type { Spend } from '../needs/spend.ts';
+import { dayOf, type LocalMinutes } from '../units/localTime.ts';
+import { day, minutes, money, number, type Figure } from './figure.ts';
+
+/** The figures that pages show, each with what it was worked out from. */
+
+export function stepFigure(
+	step: Step,
+	component: Component,
+	record: CostumeRecord,
+	workshop: Workshop
+): Figure {
+	const technique = TECHNIQUES[step.technique];
+	const unit = { length: 'm', area: 'm²', count: '' }[technique.driver];
+	const byId = new Map(record.components.map((c) => [c.id, c]));
+	const own = workshop.rates[step.technique];
+	return {
+		title: `Hands-on time: ${step.name}`,
+		formula: 'stepMinutes',
+		as: { kind: 'minutes' },
+		inputs: [
+			minutes('set-up', step.setUpMinutes),
+			number(`amount (${technique.of})`, step.amount / BASE_PER_UNIT[technique.driver], 'entered', unit),
+			number(
+				'copies',
+				step.perCopy ? copiesOf(component, byId) : 1,
+				step.perCopy ? 'pair and count, times those it is part of' : 'done once for all copies'
+			),
+			number(
+				`usual minutes ${unit ? `a ${unit}` : 'each'}`,
+				rateOf(step.technique, workshop.rates)[1],
+				own ? 'your own rate' : 'starting value, edit under Makers'
+			)
+		]
+	};
+}
+
+export function hoursLeftFigure(record: CostumeRecord, plan: CostumePlan): Figure {
+	const names = new Map(record.components.map((c) => [c.id, `${c.code} ${c.name}`]));
+	const planned = new Map(plan.plan.steps.map((s) => [Number(s.id), s]));
+	const sums = new Map<number, number>();
+	for (const step of record.steps) {
+		const p = planned.get(step.id);
+		const left = p ? p.blocks.reduce((sum, [from, to]) => sum + to - from, 0) : 0;
+		if (left) sums.set(step.componentId, (sums.get(step.componentId) ?? 0) + left);
+	}
+	return {
+		title: 'Hands-on work left',
+		formula: 'sum',
+		as: { kind: 'minutes' },
+		inputs: [...sums].map(([id, value]) =>
+			minutes(names.get(id) ?? '', value, 'usual minutes of its open steps')
+		)
+	};
+}
+
+export function spendFigure(costume: Costume, spend: Spend): Figure {
+	const line = (name: string, value: number, source: string) => money(name, value, costume.currency, source);
+	return {
+		title: 'What it will cost',
+		formula: 'sum',
+		as: { kind: 'money', currency: costume.currency },
+		inputs: [
+			line('paid', spend.paidMinor, 'arrived and used'),
+			line('ordered', spend.orderedMinor, 'on its way'),
+			line('planned', spend.plannedMinor, 'on the list'),
+			line('still short', spend.notListedMinor, 'needed and on no list, at pack prices'),
+			...(costume.stashAtCost ? [line('from the stash', spend.stashMinor, 'at what it cost')] : [])
+		]
+	};
+}
+
+export function packsFigure(line: ShoppingLine): Figure {
+	const { unit } = line.material;
+	return {
+		title: `Packs to buy: ${line.material.name}`,
+		formula: 'packs',
+		as: { kind: 'number', unit: 'packs' },
+		inputs: [
+			number('needed', line.needed, 'components and coats', unit),
+			number('in the stash', line.stash, 'stash', unit),
+			number('bought', line.bought, 'purchases', unit),
+			number('pack', line.material.packSize, 'material', unit)
+		]
+	};
+}
+
+export function costFigure(purchase: Purchase, name: string, currency: string): Figure {
+	return {
+		title: `Cost: ${name}`,
+		formula: 'cost',
+		as: { kind: 'money', currency },
+		inputs: [
+			number('packs', purchase.packs),
+			money('price of a pack', purchase.packPriceMinor, currency),
+			money('shipping', purchase.shippingMinor, currency)
+		]
+	};
+}
+
+export function orderByFigure(order: OrderBy): Figure {
+	const lead = order.purchase ?? order.material;
+	return {
+		title: `Order by: ${order.material.name}`,
+		formula: lead.leadWorkingDays ? 'orderByWorking' : 'orderBy',
+		as: { kind: 'time' },
+		inputs: [
+			{
+				name: 'needed at',
+				value: order.neededAt ?? 0,
+				as: { kind: 'time' },
+				source: 'latest start of the first step that uses it, planned back from the deadline'
+			},
+			number('lead days', lead.leadDays, order.purchase ? 'purchase' : 'material')
+		]
+	};
+}
+
+export function coatFigure(coat: Coat, component: Component, record: CostumeRecord): Figure {
+	const product = COAT_PRODUCTS[coat.product];
+	const byId = new Map(record.components.map((c) => [c.id, c]));
+	return {
+		title: `Packs: ${product.name}`,
+		formula: 'coatPacks',
+		as: { kind: 'number', unit: `× ${product.pack}` },
+		inputs: [
+			number('outside area', coat.area / 1e6, 'entered', 'm²'),
+			number('coats', coat.coats),
+			number('copies', copiesOf(component, byId), 'pair and count, times those it is part of'),
+			number('covers', product.coversMm2 / 1e6, 'starting value, from memory; the label decides', 'm²')
+		]
+	};
+}
+
+export function daysLeftFigure(costume: Costume, now: LocalMinutes): Figure {
+	return {
+		title: 'Days left',
+		formula: 'daysLeft',
+		as: { kind: 'number', unit: 'days' },
+		inputs: [day('event', dayOf(costume.eventAt)), day('today', dayOf(now), 'this machine’s clock')]
+	};
+}
+
+export function finishFigure(record: CostumeRecord, plan: CostumePlan): Figure | null {
+	const last = plan.chain[plan.chain.length - 1];
+	if (!last) return null;
+	const step = record.steps.find((s) => String(s.id) === last.id);
+	return {
+		title: 'Ready when',
+		formula: 'finish',
+		as: { kind: 'time' },
+		inputs: [
+			{
+				name: `hands-on end of “${step?.name ?? ''}”`,
+				value: last.end,
+				as: { kind: 'time' },
+				source: 'the plan, longest remaining path first, usual minutes'
+			},
+			{ name: 'its waiting', value: last.ready - last.end, as: { kind: 'wait' }, source: 'the step' }
+		]
+	};
+}

@@ -1,0 +1,43 @@
+import { bad, type Parsed } from '../problem.ts';
+import { formatDuration, formatWait, parseDuration } from '../units/duration.ts';
+import { dayWords, parseDate, parseLocalTime, timeWords } from '../units/localTime.ts';
+import { formatMoney, parseMoney } from '../units/money.ts';
+import { formatNumber, parseNumber } from '../units/number.ts';
+import type { As } from './figure.ts';
+
+/** A figure's number as people read it. */
+export function write(value: number, as: As): string {
+	switch (as.kind) {
+		case 'number':
+			return `${formatNumber(value, 3)}${as.unit ? ` ${as.unit}` : ''}`;
+		case 'minutes':
+			return formatDuration(value);
+		case 'wait':
+			return formatWait(value);
+		case 'money':
+			return formatMoney(value, as.currency);
+		case 'day':
+			return dayWords(value);
+		case 'time':
+			return timeWords(value);
+	}
+}
+
+/** And as people type it. */
+export function readAs(text: string, as: As): Parsed<number> {
+	switch (as.kind) {
+		case 'number': {
+			const value = parseNumber(as.unit ? text.replace(as.unit, '') : text);
+			return value.ok && value.value < 0 ? bad('negative') : value;
+		}
+		case 'minutes':
+		case 'wait':
+			return parseDuration(text);
+		case 'money':
+			return parseMoney(text, as.currency);
+		case 'day':
+			return parseDate(text);
+		case 'time':
+			return parseLocalTime(text);
+	}
+}

@@ -1,0 +1,40 @@
+import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import { localMinutesOf } from '$core/units/localTime.ts';
+import { automaticBackup } from '$lib/server/backup.ts';
+import { closeDatabase, database } from '$lib/server/database.ts';
+import { FolderInUse } from '$lib/server/db/lock.ts';
+import { NewerData } from '$lib/server/db/migrate.ts';
+
+export const init: ServerInit = async () => {
+	try {
+		const db = await database();
+		process.on('sveltekit:shutdown', () => void closeDatabase());
+		// After the first pages are served: a backup must not slow the start.
+		setTimeout(
+			() => automaticBackup(db).catch((error) => console.error('Automatic backup failed:', error)),
+			5000
+		).unref();
+	} catch (error) {
+		if (!(error instanceof FolderInUse || error instanceof NewerData)) throw error;
+		console.error(error.message);
+		process.exit(3);
+	}
+};
+
+export const handle: Handle = async ({ event, resolve }) => {
+	event.locals.now = localMinutesOf(new Date());
+	const response = await resolve(event);
+	response.headers.set('x-content-type-options', 'nosniff');
+	response.headers.set('referrer-policy', 'same-origin');
+	response.headers.set('cross-origin-opener-policy', 'same-origin');
+	return response;
+};
+
+/** Unknown errors: in full to the log, in general words to the page. */
+export const handleError: HandleServerError = ({ error, event, status, message }) => {
+	if (status >= 500) console.error(`${event.request.method} ${event.url.pathname}`, error);
+	return {
+		message:
+			status >= 500 ? 'Something went wrong here. Nothing stored was harmed; the log says more.' : message
+	};
+};

@@ -1,0 +1,147 @@
+import { createHash } from 'node:crypto';
+import { existsSync } from 'node:fs';
+import { mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { z } from 'zod';
+import { formatLocalTime, localMinutesOf } from '$core/units/localTime.ts';
+import { NEWEST_SCHEMA } from './db/migrate.ts';
+import type { Database, Executor } from './db/open.ts';
+import { one, Refused } from './db/rows.ts';
+import { readStored, storeFile } from './pictures.ts';
+import { unzip, zip } from './zip.ts';
+
+/**
+ * A backup is the rows of every table as JSON, in one zip, with the pictures. It does not depend on
+ * the database's own file format, so it outlives it.
+ */
+const FORMAT = 'dapper-ledger-backup';
+const MOST_UNPACKED = 4 * 1024 * 1024 * 1024;
+const KEPT = 7;
+
+/** In an order in which rows can be inserted; `action` and `change` are History. */
+const TABLES = [
+	'action',
+	'setting',
+	'maker',
+	'place',
+	'working_window',
+	'day_off',
+	'rate',
+	'costume',
+	'component',
+	'coat',
+	'fault',
+	'step',
+	'step_after',
+	'work_log',
+	'material',
+	'need',
+	'purchase',
+	'photo',
+	'change'
+] as const;
+
+const backupFile = z.strictObject({
+	format: z.literal(FORMAT),
+	schema: z.number().int().positive(),
+	at: z.string(),
+	tables: z.record(z.enum(TABLES), z.array(z.record(z.string(), z.unknown())))
+});
+
+const dump = (db: Executor) =>
+	Promise.all(
+		TABLES.map(async (table) => {
+			const row = await one<{ rows: unknown[] }>(db, 'select rows_of($1) as rows', [table]);
+			return [table, row!.rows] as const;
+		})
+	);
+
+async function backupJson(db: Database): Promise<Uint8Array> {
+	const tables = await db.transaction(async (tx) => Object.fromEntries(await dump(tx)));
+	const at = formatLocalTime(localMinutesOf(new Date()));
+	return Buffer.from(JSON.stringify({ format: FORMAT, schema: NEWEST_SCHEMA, at, tables }));
+}
+
+/** Everything in one file: rows, History and pictures. */
+export async function writeBackup(db: Database): Promise<Uint8Array> {
+	const json = await backupJson(db);
+	const entries: Record<string, Uint8Array> = { 'backup.json': json };
+	for (const name of await readdir(join(db.folder, 'files')))
+		if (/^[0-9a-f]{64}$/.test(name)) entries[`files/${name}`] = await readStored(db.folder, name);
+	return zip(entries);
+}
+
+/** Puts a backup in place of all data, in one transaction. What was there is backed up first. */
+export async function restoreBackup(db: Database, data: Uint8Array): Promise<void> {
+	const entries = unzip(data, MOST_UNPACKED);
+	const text = entries['backup.json'];
+	if (!text) throw new Refused('This is not a backup of Dapper Ledger.', 'file');
+	let json: unknown;
+	try {
+		json = JSON.parse(Buffer.from(text).toString('utf8'));
+	} catch {
+		throw new Refused('The backup is cut off or not JSON.', 'file');
+	}
+	if ((json as { schema?: number }).schema! > NEWEST_SCHEMA)
+		throw new Refused('The backup was written by a newer Dapper Ledger. Start the newer one.', 'file');
+	const read = backupFile.safeParse(json);
+	if (!read.success)
+		throw new Refused('The backup has a wrong field: ' + read.error.issues[0]!.path.join('.'), 'file');
+	for (const [name, bytes] of Object.entries(entries)) {
+		const hash = /^files\/([0-9a-f]{64})$/.exec(name)?.[1];
+		if (!hash) continue;
+		if (createHash('sha256').update(bytes).digest('hex') !== hash)
+			throw new Refused('A picture in the backup is damaged.', 'file');
+		await storeFile(db.folder, bytes);
+	}
+	await keepBackup(db, 'before-restore');
+	try {
+		await db.transaction(async (tx) => {
+			await tx.query(`select set_config('dapper.action', 'restore', true)`);
+			await tx.query('set constraints all deferred');
+			for (const table of [...TABLES].reverse()) await tx.query('select empty_table($1)', [table]);
+			for (const table of TABLES)
+				await tx.query('select fill_table($1, $2)', [table, JSON.stringify(read.data.tables[table] ?? [])]);
+		});
+	} catch (error) {
+		if (/^2[23]/.test(String((error as { code?: unknown }).code ?? '')))
+			throw new Refused('The backup holds rows that do not fit together. Nothing was changed.', 'file');
+		throw error;
+	}
+}
+
+const backupFolder = (folder: string) => join(folder, 'backups');
+const isBackup = (name: string) => /\.dapper-backup\.zip$/.test(name);
+
+/** Into the data folder, rows only: pictures there are never overwritten or deleted. */
+async function keepBackup(db: Database, tag: string): Promise<string> {
+	const folder = backupFolder(db.folder);
+	await mkdir(folder, { recursive: true });
+	const stamp = formatLocalTime(localMinutesOf(new Date())).replace(':', '-');
+	const path = join(folder, `${stamp}-${tag}.dapper-backup.zip`);
+	await writeFile(`${path}.half`, zip({ 'backup.json': await backupJson(db) }));
+	await rename(`${path}.half`, path);
+	return path;
+}
+
+export async function listBackups(db: Database): Promise<string[]> {
+	if (!existsSync(backupFolder(db.folder))) return [];
+	return (await readdir(backupFolder(db.folder))).filter(isBackup).sort().reverse();
+}
+
+export const readBackup = (db: Database, name: string): Promise<Buffer> => {
+	if (!isBackup(name) || /[/\\]/.test(name)) throw new Refused('There is no such backup.');
+	return readFile(join(backupFolder(db.folder), name));
+};
+
+/** At start, when anything changed since the last: the newest seven are kept. */
+export async function automaticBackup(db: Database): Promise<void> {
+	const marker = join(backupFolder(db.folder), 'last-change.txt');
+	const last = String((await one<{ id: number }>(db, 'select coalesce(max(id), 0) as id from change'))!.id);
+	const before = existsSync(marker) ? await readFile(marker, 'utf8') : '';
+	if (before === last) return;
+	await keepBackup(db, 'at-start');
+	await writeFile(marker, last);
+	for (const name of (await listBackups(db)).slice(KEPT))
+		await rm(join(backupFolder(db.folder), name), { force: true });
+}

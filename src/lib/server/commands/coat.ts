@@ -1,0 +1,96 @@
+import { z } from 'zod';
+import { COAT_PRODUCT_KEYS, COAT_PRODUCTS } from '$core/finish/coatProduct.ts';
+import type { Coat } from '$core/finish/coatStack.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { renewCoatSteps } from './coatSteps.ts';
+import { command, type Context } from './command.ts';
+import * as f from './fields.ts';
+
+const shape = (context: Context) => ({
+	coats: f.whole(1, 20),
+	area: f.area(context.settings.lengthUnit),
+	recoatMinutes: f.durationOrNull(),
+	handlingMinutes: f.durationOrNull()
+});
+
+async function loadCoat(tx: Executor, id: number, { costumeId }: Context): Promise<Coat & { code: string }> {
+	const row = await one<Coat & { code: string }>(
+		tx,
+		`select k.id, k.component_id, k.position, k.product, k.coats, k.area_mm2 as area, k.recoat_minutes,
+			k.handling_minutes, k.version, c.code
+		from coat k join component c on c.id = k.component_id where k.id = $1 and c.costume_id = $2`,
+		[id, costumeId]
+	);
+	if (!row) throw new Absent('coat');
+	return row;
+}
+
+export const coatCommands = {
+	addCoat: command(
+		(context) => z.object({ componentId: f.id(), product: f.choice(COAT_PRODUCT_KEYS), ...shape(context) }),
+		async (tx, v, context) => {
+			const component = await one<{ code: string; next: number }>(
+				tx,
+				`select c.code, (select coalesce(max(position) + 1, 0) from coat k where k.component_id = c.id) as next
+				from component c where c.id = $1 and c.costume_id = $2`,
+				[v.componentId, context.costumeId]
+			);
+			if (!component) throw new Absent('component');
+			const product = COAT_PRODUCTS[v.product];
+			const row = await one<{ id: number }>(
+				tx,
+				`insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes)
+				values ($1, $2, $3, $4, $5, $6, $7) returning id`,
+				[
+					v.componentId,
+					component.next,
+					v.product,
+					v.coats,
+					v.area,
+					v.recoatMinutes ?? product.recoatMinutes,
+					v.handlingMinutes ?? product.handlingMinutes
+				]
+			);
+			await renewCoatSteps(tx, await loadCoat(tx, row!.id, context));
+			return { words: `Added ${v.coats} × ${product.name} to ${component.code}`, result: row! };
+		}
+	),
+
+	editCoat: command(
+		(context) => z.object({ id: f.id(), version: f.version(), ...shape(context) }),
+		async (tx, v, context) => {
+			const old = await loadCoat(tx, v.id, context);
+			const product = COAT_PRODUCTS[old.product];
+			const done = await all(tx, 'select 1 from step where coat_id = $1 and done_at is not null', [v.id]);
+			if (v.coats < done.length) throw new Refused(`${done.length} coats are already on.`, 'coats');
+			const rows = await all<{ id: number }>(
+				tx,
+				`update coat set coats = $3, area_mm2 = $4, recoat_minutes = $5, handling_minutes = $6
+				where id = $1 and version = $2 returning id`,
+				[
+					v.id,
+					v.version,
+					v.coats,
+					v.area,
+					v.recoatMinutes ?? product.recoatMinutes,
+					v.handlingMinutes ?? product.handlingMinutes
+				]
+			);
+			await written(tx, 'coat', v.id, rows);
+			await renewCoatSteps(tx, await loadCoat(tx, v.id, context));
+			return { words: `Changed ${product.name} of ${old.code}` };
+		}
+	),
+
+	removeCoat: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }, context) => {
+			const old = await loadCoat(tx, id, context);
+			// Coats already on stay in the log as plain steps; the rest goes with the entry.
+			await tx.query('delete from step where coat_id = $1 and done_at is null', [id]);
+			await tx.query('delete from coat where id = $1', [id]);
+			return { words: `Removed ${COAT_PRODUCTS[old.product].name} from ${old.code}` };
+		}
+	)
+};

@@ -1,0 +1,63 @@
+import { coatSteps, type Coat } from '$core/finish/coatStack.ts';
+import type { Executor } from '../db/open.ts';
+import { all } from '../db/rows.ts';
+import { insertStep, sprayPlace } from './step.ts';
+
+/** Inserts the coats of a stack entry as steps from `position` on; returns the next free position. */
+export async function insertCoatSteps(tx: Executor, coat: Coat, position: number, from = 0): Promise<number> {
+	const place = await sprayPlace(tx);
+	for (const { needsSprayPlace, ...step } of coatSteps(coat).slice(from))
+		await insertStep(tx, {
+			...step,
+			componentId: coat.componentId,
+			position: position++,
+			phase: 'finish',
+			perCopy: true,
+			oneSitting: true,
+			needsHelper: false,
+			placeId: needsSprayPlace ? place : null,
+			coatId: coat.id
+		});
+	return position;
+}
+
+interface Row {
+	id: number;
+	coatId: number | null;
+	phase: string;
+	doneAt: number | null;
+}
+
+/**
+ * Makes the undone coat steps anew after the stack entry changed. Coats already on stay as they were
+ * logged; the new ones stand where the old ones stood, or before rigging.
+ */
+export async function renewCoatSteps(tx: Executor, coat: Coat): Promise<void> {
+	const steps = await all<Row>(
+		tx,
+		'select id, coat_id, phase, done_at from step where component_id = $1 order by position, id',
+		[coat.componentId]
+	);
+	const done = steps.filter((s) => s.coatId === coat.id && s.doneAt !== null).length;
+	const stale = steps.filter((s) => s.coatId === coat.id && s.doneAt === null);
+	const rest = steps.filter((s) => !stale.includes(s));
+	const at = placeFor(steps, rest, coat.id);
+	await tx.query('delete from step where id = any($1)', [stale.map((s) => s.id)]);
+	const wanted = Math.max(0, coat.coats - done);
+	const order = rest.map((s, i) => ({ id: s.id, position: i < at ? i : i + wanted }));
+	await tx.query(
+		`update step s set position = o.position from unnest($1::integer[], $2::integer[]) as o (id, position)
+		where s.id = o.id and s.position <> o.position`,
+		[order.map((o) => o.id), order.map((o) => o.position)]
+	);
+	await insertCoatSteps(tx, coat, at, done);
+}
+
+function placeFor(steps: readonly Row[], rest: readonly Row[], coatId: number): number {
+	const first = steps.findIndex((s) => s.coatId === coatId && s.doneAt === null);
+	if (first >= 0) return steps.slice(0, first).filter((s) => rest.includes(s)).length;
+	const own = rest.findLastIndex((s) => s.coatId === coatId);
+	if (own >= 0) return own + 1;
+	const rig = rest.findIndex((s) => s.phase === 'rig' || s.phase === 'fit');
+	return rig >= 0 ? rig : rest.length;
+}

@@ -1,0 +1,66 @@
+import type { z } from 'zod';
+import type { Settings } from '$core/costume/record.ts';
+import { localMinutesOf, type LocalMinutes } from '$core/units/localTime.ts';
+import { act, type ActionInfo } from '../db/action.ts';
+import type { Database, Executor } from '../db/open.ts';
+import { costumeCurrency, loadSettings } from '../read/workshop.ts';
+
+/** What a command may ask about its surroundings. */
+export interface Context {
+	settings: Settings;
+	/** The currency of the costume at hand, else the workshop's. */
+	currency: string;
+	/** The costume in the page's address; 0 outside of one. */
+	costumeId: number;
+	now: LocalMinutes;
+	folder: string;
+}
+
+/**
+ * One thing a maker can do: its input, checked by Zod in the maker's own units, and its SQL. `run`
+ * is one transaction and returns the words for History.
+ */
+export interface Command<S extends z.ZodType = z.ZodType, R = unknown> {
+	input: (context: Context) => S;
+	run: (tx: Executor, input: z.infer<S>, context: Context) => Promise<ActionInfo & { result?: R }>;
+}
+
+/** Only for the types: ties the input's schema to what `run` is given. */
+export const command = <S extends z.ZodType, R>(
+	input: (context: Context) => S,
+	run: Command<S, R>['run']
+): Command<S, R> => ({ input, run });
+
+export async function contextOf(
+	db: Executor,
+	folder: string,
+	params: { costume?: string }
+): Promise<Context> {
+	const settings = await loadSettings(db);
+	const costumeId = Number(params.costume ?? 0);
+	const currency = costumeId ? await costumeCurrency(db, costumeId) : null;
+	return {
+		settings,
+		currency: currency ?? settings.currency,
+		costumeId,
+		now: localMinutesOf(new Date()),
+		folder
+	};
+}
+
+/** Runs a command as one action. Throws what the routes sort: Refused, Stale, Absent. */
+export async function runCommand<S extends z.ZodType, R>(
+	db: Database,
+	cmd: Command<S, R>,
+	input: z.infer<S>,
+	context: Context
+): Promise<{ words: string; result: R | undefined }> {
+	return act(db, async (tx) => {
+		const done = await cmd.run(tx, input, context);
+		return {
+			...done,
+			costumeId: done.costumeId ?? (context.costumeId || null),
+			result: { words: done.words, result: done.result }
+		};
+	});
+}

@@ -1,0 +1,235 @@
+import { z } from 'zod';
+import {
+	FLEXES,
+	KINDS,
+	nextCode,
+	SEEN_FROM,
+	SIDES,
+	SOURCES,
+	type Component
+} from '$core/costume/component.ts';
+import { isRouteCoat, ROUTE_KEYS, ROUTES, type Route, type RouteKey } from '$core/costume/route.ts';
+import { ZONES } from '$core/costume/zone.ts';
+import { COAT_PRODUCTS } from '$core/finish/coatProduct.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { insertCoatSteps } from './coatSteps.ts';
+import { command, type Context } from './command.ts';
+import * as f from './fields.ts';
+import { insertStep, sprayPlace } from './step.ts';
+
+const shape = {
+	code: f.text(20),
+	name: f.name(),
+	kind: f.choice(KINDS),
+	form: f.text(),
+	layer: f.whole(0, 20),
+	zones: f.several(ZONES),
+	side: f.choice(SIDES),
+	count: f.whole(1, 1000),
+	flex: f.choice(FLEXES),
+	source: f.choice(SOURCES),
+	seenFrom: f.choice(SEEN_FROM),
+	lookNeed: f.whole(0, 5),
+	note: f.note()
+};
+
+export type ComponentInput = z.infer<z.ZodObject<typeof shape>> & {
+	route: RouteKey | null;
+	parentId: number | null;
+};
+
+const siblings = (tx: Executor, costumeId: number) =>
+	all<Pick<Component, 'id' | 'parentId' | 'position' | 'code'>>(
+		tx,
+		'select id, parent_id, position, code from component where costume_id = $1 order by position, id',
+		[costumeId]
+	);
+
+async function uniqueCode(
+	tx: Executor,
+	costumeId: number,
+	wanted: string,
+	kind: Component['kind'],
+	own = 0
+): Promise<string> {
+	const taken = (await siblings(tx, costumeId)).filter((c) => c.id !== own).map((c) => c.code);
+	if (wanted === '') return nextCode(kind, taken);
+	if (taken.includes(wanted))
+		throw new Refused(`The code ${wanted} is already on another component.`, 'code');
+	return wanted;
+}
+
+const columns = (v: z.infer<z.ZodObject<typeof shape>>, code: string) => [
+	code,
+	v.name,
+	v.kind,
+	v.form,
+	v.layer,
+	v.zones,
+	v.side,
+	v.count,
+	v.flex,
+	v.source,
+	v.seenFrom,
+	v.lookNeed,
+	v.note
+];
+
+export async function insertComponent(
+	tx: Executor,
+	costumeId: number,
+	v: ComponentInput
+): Promise<{ id: number; code: string }> {
+	const known = await siblings(tx, costumeId);
+	if (v.parentId !== null && !known.some((c) => c.id === v.parentId)) throw new Absent('component');
+	const code = await uniqueCode(tx, costumeId, v.code, v.kind);
+	const position = known.filter((c) => c.parentId === v.parentId).length;
+	const row = await one<{ id: number }>(
+		tx,
+		`insert into component (costume_id, parent_id, position, route, code, name, kind, form, layer, zones, side, count,
+			flex, source, seen_from, look_need, note)
+		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17) returning id`,
+		[costumeId, v.parentId, position, v.route, ...columns(v, code)]
+	);
+	if (v.route) await insertRoute(tx, row!.id, v.route);
+	return { id: row!.id, code };
+}
+
+/** The usual steps of a route and the coats of its stack, in the route's order. */
+export async function insertRoute(tx: Executor, componentId: number, key: RouteKey): Promise<void> {
+	const route: Route = ROUTES[key];
+	const place = await sprayPlace(tx);
+	let position = (await one<{ next: number }>(
+		tx,
+		'select coalesce(max(position) + 1, 0) as next from step where component_id = $1',
+		[componentId]
+	))!.next;
+	let coats = (await one<{ next: number }>(
+		tx,
+		'select coalesce(max(position) + 1, 0) as next from coat where component_id = $1',
+		[componentId]
+	))!.next;
+	for (const entry of route.steps) {
+		if (!isRouteCoat(entry)) {
+			const { needsSprayPlace, ...step } = entry;
+			await insertStep(tx, {
+				...step,
+				componentId,
+				position: position++,
+				placeId: needsSprayPlace ? place : null
+			});
+			continue;
+		}
+		const product = COAT_PRODUCTS[entry.product];
+		const coat = {
+			componentId,
+			position: coats++,
+			product: entry.product,
+			coats: entry.coats,
+			area: route.area,
+			recoatMinutes: product.recoatMinutes,
+			handlingMinutes: product.handlingMinutes
+		};
+		const row = await one<{ id: number }>(
+			tx,
+			`insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes)
+			values ($1, $2, $3, $4, $5, $6, $7) returning id`,
+			Object.values(coat)
+		);
+		position = await insertCoatSteps(tx, { ...coat, id: row!.id, version: 1 }, position);
+	}
+}
+
+async function load(tx: Executor, id: number, { costumeId }: Context) {
+	const row = await one<{ id: number; code: string; name: string; parentId: number | null }>(
+		tx,
+		'select id, code, name, parent_id from component where id = $1 and costume_id = $2',
+		[id, costumeId]
+	);
+	if (!row) throw new Absent('component');
+	return row;
+}
+
+export const componentCommands = {
+	addComponent: command(
+		() => z.object({ ...shape, route: f.choiceOrNull(ROUTE_KEYS), parentId: f.idOrNull() }),
+		async (tx, v, { costumeId }) => {
+			const result = await insertComponent(tx, costumeId, v);
+			const steps = await all(tx, 'select 1 from step where component_id = $1', [result.id]);
+			const tail = steps.length ? ` with ${steps.length} steps` : '';
+			return { words: `Added ${result.code} ${v.name}${tail}`, result };
+		}
+	),
+
+	editComponent: command(
+		() => z.object({ id: f.id(), version: f.version(), ...shape }),
+		async (tx, v, context) => {
+			const old = await load(tx, v.id, context);
+			const code = await uniqueCode(tx, context.costumeId, v.code || old.code, v.kind, v.id);
+			const rows = await all<{ id: number }>(
+				tx,
+				`update component set code = $3, name = $4, kind = $5, form = $6, layer = $7, zones = $8, side = $9, count = $10,
+					flex = $11, source = $12, seen_from = $13, look_need = $14, note = $15
+				where id = $1 and version = $2 returning id`,
+				[v.id, v.version, ...columns(v, code)]
+			);
+			await written(tx, 'component', v.id, rows);
+			return { words: `Changed ${code} ${v.name}` };
+		}
+	),
+
+	/** Into another parent or place among its siblings: dragged, or by keyboard. */
+	moveComponent: command(
+		() => z.object({ id: f.id(), parentId: f.idOrNull(), index: f.whole(0, 10_000) }),
+		async (tx, v, context) => {
+			const me = await load(tx, v.id, context);
+			const known = await siblings(tx, context.costumeId);
+			for (let at = v.parentId; at !== null; at = known.find((c) => c.id === at)?.parentId ?? null)
+				if (at === v.id) throw new Refused('A component cannot become a part of itself.');
+			if (v.parentId !== null && !known.some((c) => c.id === v.parentId)) throw new Absent('component');
+			const order = known.filter((c) => c.parentId === v.parentId && c.id !== v.id).map((c) => c.id);
+			order.splice(v.index, 0, v.id);
+			await tx.query(
+				`update component c set parent_id = $2, position = o.position
+				from unnest($1::integer[]) with ordinality as o (id, position)
+				where c.id = o.id and (c.position <> o.position or c.parent_id is distinct from $2)`,
+				[order, v.parentId]
+			);
+			const parent = v.parentId === null ? null : known.find((c) => c.id === v.parentId)!.code;
+			const nested = parent !== null && me.parentId !== v.parentId;
+			return {
+				words: nested ? `Made ${me.code} ${me.name} a part of ${parent}` : `Moved ${me.code} ${me.name}`
+			};
+		}
+	),
+
+	removeComponent: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }, context) => {
+			const me = await load(tx, id, context);
+			const parts = await one<{ count: number }>(
+				tx,
+				`with recursive below as (
+					select id from component where parent_id = $1
+					union select c.id from component c join below b on c.parent_id = b.id
+				) select count(*) as count from below`,
+				[id]
+			);
+			await tx.query('delete from component where id = $1', [id]);
+			const tail = parts!.count ? ` and ${parts!.count} ${parts!.count === 1 ? 'part' : 'parts'}` : '';
+			return { words: `Removed ${me.code} ${me.name}${tail}` };
+		}
+	),
+
+	/** The usual steps of a route, for a component that has none yet or needs another's as well. */
+	addRoute: command(
+		() => z.object({ id: f.id(), route: f.choice(ROUTE_KEYS) }),
+		async (tx, v, context) => {
+			const me = await load(tx, v.id, context);
+			await insertRoute(tx, v.id, v.route);
+			await tx.query('update component set route = $2 where id = $1', [v.id, v.route]);
+			return { words: `Added the steps of ${ROUTES[v.route].name} to ${me.code} ${me.name}` };
+		}
+	)
+};

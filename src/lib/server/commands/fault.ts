@@ -1,0 +1,111 @@
+import { z } from 'zod';
+import { cureSteps, OCCASIONS } from '$core/mend/fault.ts';
+import { formatLocalTime } from '$core/units/localTime.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { command, type Context } from './command.ts';
+import * as f from './fields.ts';
+import { insertStep } from './step.ts';
+
+const shape = {
+	symptom: f.name(),
+	cause: f.text(),
+	cure: f.text(),
+	occasion: f.choice(OCCASIONS),
+	happenedAt: f.time(),
+	minutesLost: f.duration(),
+	cameBackOf: f.idOrNull()
+};
+
+async function faultOf(tx: Executor, id: number, { costumeId }: Context) {
+	const row = await one<{ id: number; symptom: string; code: string; componentId: number }>(
+		tx,
+		`select f.id, f.symptom, f.component_id, c.code from fault f join component c on c.id = f.component_id
+		where f.id = $1 and c.costume_id = $2`,
+		[id, costumeId]
+	);
+	if (!row) throw new Absent('fault');
+	return row;
+}
+
+export const faultCommands = {
+	/** A fault brings the steps of its cure; the component is not ready until they are done. */
+	addFault: command(
+		() => z.object({ componentId: f.id(), ...shape }),
+		async (tx, v, context) => {
+			const component = await one<{ code: string; next: number }>(
+				tx,
+				`select c.code, (select coalesce(max(position) + 1, 0) from step s where s.component_id = c.id) as next
+				from component c where c.id = $1 and c.costume_id = $2`,
+				[v.componentId, context.costumeId]
+			);
+			if (!component) throw new Absent('component');
+			if (v.happenedAt > context.now) throw new Refused('That time has not come yet.', 'happenedAt');
+			if (v.cameBackOf !== null && (await faultOf(tx, v.cameBackOf, context)).componentId !== v.componentId)
+				throw new Refused('That fault was on another component.', 'cameBackOf');
+			const row = await one<{ id: number }>(
+				tx,
+				`insert into fault (component_id, symptom, cause, cure, occasion, happened_at, minutes_lost, came_back_of)
+				values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
+				[
+					v.componentId,
+					v.symptom,
+					v.cause,
+					v.cure,
+					v.occasion,
+					formatLocalTime(v.happenedAt),
+					v.minutesLost,
+					v.cameBackOf
+				]
+			);
+			let position = component.next;
+			for (const step of cureSteps(v.symptom, v.cure))
+				await insertStep(tx, {
+					...step,
+					componentId: v.componentId,
+					position: position++,
+					phase: 'rig',
+					// A cure is for the one that broke, not for the whole set.
+					perCopy: false,
+					needsHelper: false,
+					placeId: null,
+					faultId: row!.id
+				});
+			return { words: `Fault on ${component.code}: ${v.symptom}`, result: row! };
+		}
+	),
+
+	editFault: command(
+		() => z.object({ id: f.id(), version: f.version(), ...shape }),
+		async (tx, v, context) => {
+			const old = await faultOf(tx, v.id, context);
+			const rows = await all<{ id: number }>(
+				tx,
+				`update fault set symptom = $3, cause = $4, cure = $5, occasion = $6, happened_at = $7, minutes_lost = $8, came_back_of = $9
+				where id = $1 and version = $2 returning id`,
+				[
+					v.id,
+					v.version,
+					v.symptom,
+					v.cause,
+					v.cure,
+					v.occasion,
+					formatLocalTime(v.happenedAt),
+					v.minutesLost,
+					v.cameBackOf
+				]
+			);
+			await written(tx, 'fault', v.id, rows);
+			return { words: `Changed the fault on ${old.code}: ${v.symptom}` };
+		}
+	),
+
+	removeFault: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }, context) => {
+			const old = await faultOf(tx, id, context);
+			await tx.query('delete from fault where id = $1', [id]);
+			return { words: `Removed the fault on ${old.code}: ${old.symptom}` };
+		}
+	)
+};

@@ -1,0 +1,84 @@
+import { z } from 'zod';
+import { say } from '$core/messages.ts';
+import type { Parsed } from '$core/problem.ts';
+import { parseDuration } from '$core/units/duration.ts';
+import { parseClock, parseDate, parseLocalTime } from '$core/units/localTime.ts';
+import { parseArea, parseLength, type LengthUnit } from '$core/units/measure.ts';
+import { parseMoney } from '$core/units/money.ts';
+import { parseNumber } from '$core/units/number.ts';
+
+/** Form fields: text in, values of the core out, with the core's words when they cannot be read. */
+
+function read<T>(parse: (text: string) => Parsed<T>) {
+	return z
+		.string({ error: 'Needs a value.' })
+		.max(500, 'Too long.')
+		.transform((text, ctx): T => {
+			const parsed = parse(text);
+			if (parsed.ok) return parsed.value;
+			ctx.addIssue({ code: 'custom', message: say(parsed.problem) });
+			return z.NEVER;
+		});
+}
+
+/** Nothing typed is null. */
+const orNull = <T extends z.ZodType>(field: T) =>
+	z.preprocess(
+		(text) => (text === undefined || (typeof text === 'string' && text.trim() === '') ? null : text),
+		field.nullable()
+	);
+
+// Control characters have no business in a name and break labels and exports.
+const clean = (text: string) => text.replace(/[\u0000-\u0008\u000b-\u001f\u007f]/g, '').trim();
+
+export const text = (most = 200) =>
+	z
+		.string()
+		.transform(clean)
+		.pipe(z.string().max(most, `At most ${most} letters.`))
+		.default('');
+export const name = (most = 120) =>
+	z
+		.string({ error: 'Needs a name.' })
+		.transform(clean)
+		.pipe(z.string().min(1, 'Needs a name.').max(most, `At most ${most} letters.`));
+export const note = () => text(4000);
+
+export const whole = (least: number, most: number) =>
+	read(parseNumber).pipe(
+		z.number().int('Whole numbers only.').min(least, `At least ${least}.`).max(most, `At most ${most}.`)
+	);
+export const decimal = (least: number, most: number) =>
+	read(parseNumber).pipe(z.number().min(least, `At least ${least}.`).max(most, `At most ${most}.`));
+export const above0 = (most: number) =>
+	read(parseNumber).pipe(z.number().gt(0, 'Must be more than zero.').max(most, `At most ${most}.`));
+
+export const length = (unit: LengthUnit) => read((t) => parseLength(t, unit));
+export const area = (unit: LengthUnit) => read((t) => parseArea(t, unit));
+export const money = (currency: string) => read((t) => parseMoney(t, currency));
+export const moneyOrNull = (currency: string) => orNull(money(currency));
+export const duration = () => read(parseDuration);
+export const durationOrNull = () => orNull(read(parseDuration));
+export const date = () => read(parseDate);
+export const dateOrNull = () => orNull(read(parseDate));
+export const time = () => read(parseLocalTime);
+export const clock = () => read(parseClock);
+
+export const id = () => whole(1, 2_000_000_000);
+export const idOrNull = () => orNull(id());
+export const version = () => whole(1, 2_000_000_000);
+
+export const choice = <const T extends readonly [string, ...string[]]>(options: T) =>
+	z.enum(options, { error: 'Choose one of these.' });
+export const choiceOrNull = <const T extends readonly [string, ...string[]]>(options: T) =>
+	orNull(choice(options));
+
+/** A checkbox: sent only when ticked. */
+export const ticked = () =>
+	z
+		.string()
+		.optional()
+		.transform((v) => v !== undefined && v !== 'false');
+
+export const several = <const T extends readonly [string, ...string[]]>(options: T) =>
+	z.array(choice(options)).default([]);

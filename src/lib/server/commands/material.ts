@@ -1,0 +1,126 @@
+import { z } from 'zod';
+import { COAT_PRODUCT_KEYS } from '$core/finish/coatProduct.ts';
+import { FAMILIES } from '$core/needs/material.ts';
+import { formatNumber } from '$core/units/number.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { command } from './command.ts';
+import * as f from './fields.ts';
+
+const shape = (currency: string) => ({
+	name: f.name(),
+	family: f.choice(FAMILIES),
+	unit: f.name(20),
+	packSize: f.above0(1_000_000),
+	packPriceMinor: f.money(currency),
+	supplier: f.text(),
+	leadDays: f.whole(0, 400),
+	leadWorkingDays: f.ticked(),
+	stash: f.decimal(0, 1_000_000),
+	stashNote: f.text(),
+	coatProduct: f.choiceOrNull(COAT_PRODUCT_KEYS)
+});
+
+type MaterialInput = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
+
+const values = (v: MaterialInput) => [
+	v.name,
+	v.family,
+	v.unit,
+	v.packSize,
+	v.packPriceMinor,
+	v.supplier,
+	v.leadDays,
+	v.leadWorkingDays,
+	v.stash,
+	v.stashNote,
+	v.coatProduct
+];
+
+export async function insertMaterial(tx: Executor, v: MaterialInput): Promise<number> {
+	const row = await one<{ id: number }>(
+		tx,
+		`insert into material (name, family, unit, pack_size, pack_price_minor, supplier, lead_days, lead_working_days,
+			stash, stash_note, coat_product)
+		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
+		values(v)
+	);
+	return row!.id;
+}
+
+/** One material a coat product: two would leave open which of them a stack asks for. */
+async function refuseSecondCoat(tx: Executor, product: string | null, own: number): Promise<void> {
+	if (product === null) return;
+	const other = await one<{ name: string }>(
+		tx,
+		'select name from material where coat_product = $1 and id <> $2',
+		[product, own]
+	);
+	if (other) throw new Refused(`${other.name} already stands for this coat product.`, 'coatProduct');
+}
+
+async function nameOf(tx: Executor, id: number): Promise<string> {
+	const row = await one<{ name: string }>(tx, 'select name from material where id = $1', [id]);
+	if (!row) throw new Absent('material');
+	return row.name;
+}
+
+export const materialCommands = {
+	addMaterial: command(
+		({ currency }) => z.object(shape(currency)),
+		async (tx, v) => {
+			await refuseSecondCoat(tx, v.coatProduct, 0);
+			return { words: `Added material ${v.name}`, result: { id: await insertMaterial(tx, v) } };
+		}
+	),
+
+	editMaterial: command(
+		({ currency }) => z.object({ id: f.id(), version: f.version(), ...shape(currency) }),
+		async (tx, v) => {
+			await refuseSecondCoat(tx, v.coatProduct, v.id);
+			const rows = await all<{ id: number }>(
+				tx,
+				`update material set name = $3, family = $4, unit = $5, pack_size = $6, pack_price_minor = $7, supplier = $8,
+					lead_days = $9, lead_working_days = $10, stash = $11, stash_note = $12, coat_product = $13
+				where id = $1 and version = $2 returning id`,
+				[v.id, v.version, ...values(v)]
+			);
+			await written(tx, 'material', v.id, rows);
+			return { words: `Changed material ${v.name}` };
+		}
+	),
+
+	/** Counting the stash: the most frequent change, so it has a field of its own. */
+	setStash: command(
+		() => z.object({ id: f.id(), version: f.version(), stash: f.decimal(0, 1_000_000) }),
+		async (tx, v) => {
+			const rows = await all<{ id: number; name: string; unit: string }>(
+				tx,
+				'update material set stash = $3 where id = $1 and version = $2 returning id, name, unit',
+				[v.id, v.version, v.stash]
+			);
+			const row = (await written(tx, 'material', v.id, rows)) as { name: string; unit: string };
+			return { words: `Stash of ${row.name} is ${formatNumber(v.stash)} ${row.unit}` };
+		}
+	),
+
+	removeMaterial: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }) => {
+			const name = await nameOf(tx, id);
+			const users = await all<{ name: string }>(
+				tx,
+				`select distinct k.name from costume k left join component c on c.costume_id = k.id
+				left join need n on n.component_id = c.id left join purchase p on p.costume_id = k.id
+				where n.material_id = $1 or p.material_id = $1 order by k.name`,
+				[id]
+			);
+			if (users.length > 0)
+				throw new Refused(
+					`${name} is in use in ${users.map((u) => u.name).join(', ')}. Take it out there first.`
+				);
+			await tx.query('delete from material where id = $1', [id]);
+			return { words: `Removed material ${name}` };
+		}
+	)
+};

@@ -1,0 +1,220 @@
+import { z } from 'zod';
+import { PURCHASE_STATES, type Material, type PurchaseState } from '$core/needs/material.ts';
+import { arrivalDay } from '$core/needs/leadTime.ts';
+import { shoppingLines } from '$core/needs/shopping.ts';
+import { dayOf, formatDate } from '$core/units/localTime.ts';
+import { loadRecord } from '../read/costume.ts';
+import { loadMaterials } from '../read/workshop.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { command, type Context } from './command.ts';
+import * as f from './fields.ts';
+
+async function materialOf(tx: Executor, id: number): Promise<Material> {
+	const material = (await loadMaterials(tx)).find((m) => m.id === id);
+	if (!material) throw new Absent('material');
+	return material;
+}
+
+async function componentCode(tx: Executor, id: number, { costumeId }: Context): Promise<string> {
+	const row = await one<{ code: string }>(
+		tx,
+		'select code from component where id = $1 and costume_id = $2',
+		[id, costumeId]
+	);
+	if (!row) throw new Absent('component');
+	return row.code;
+}
+
+const dateText = (day: number | null) => (day === null ? null : formatDate(day));
+
+/** A purchase on the list, with the material's pack price, supplier and lead. */
+export async function insertPurchase(
+	tx: Executor,
+	costumeId: number,
+	material: Material,
+	packs: number,
+	componentId: number | null
+): Promise<number> {
+	const row = await one<{ id: number }>(
+		tx,
+		`insert into purchase (costume_id, component_id, material_id, packs, pack_price_minor, supplier, lead_days, lead_working_days)
+		values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
+		[
+			costumeId,
+			componentId,
+			material.id,
+			packs,
+			material.packPriceMinor,
+			material.supplier,
+			material.leadDays,
+			material.leadWorkingDays
+		]
+	);
+	return row!.id;
+}
+
+/** The next state, with its date: ordered with the promised day, arrived today. */
+export async function advance(tx: Executor, id: number, state: PurchaseState, today: number): Promise<void> {
+	const p = await one<{
+		leadDays: number;
+		leadWorkingDays: boolean;
+		orderedOn: number | null;
+		dueOn: number | null;
+	}>(tx, 'select lead_days, lead_working_days, ordered_on, due_on from purchase where id = $1', [id]);
+	if (!p) throw new Absent('purchase');
+	const orderedOn = state === 'planned' ? null : (p.orderedOn ?? today);
+	const dueOn = state === 'planned' ? null : (p.dueOn ?? arrivalDay(orderedOn!, p));
+	const arrived = state === 'arrived' || state === 'used';
+	await tx.query(
+		`update purchase set state = $2, ordered_on = $3, due_on = $4,
+			arrived_on = case when $5 then coalesce(arrived_on, $6::date) else null end
+		where id = $1`,
+		[id, state, dateText(orderedOn), dateText(dueOn), arrived, formatDate(today)]
+	);
+}
+
+const named = (tx: Executor, id: number, costumeId: number) =>
+	one<{ name: string }>(
+		tx,
+		'select m.name from purchase p join material m on m.id = p.material_id where p.id = $1 and p.costume_id = $2',
+		[id, costumeId]
+	);
+
+export const purchaseCommands = {
+	addNeed: command(
+		() =>
+			z.object({
+				componentId: f.id(),
+				materialId: f.id(),
+				quantity: f.above0(1_000_000),
+				stepId: f.idOrNull()
+			}),
+		async (tx, v, context) => {
+			const code = await componentCode(tx, v.componentId, context);
+			const material = await materialOf(tx, v.materialId);
+			await tx.query(
+				'insert into need (component_id, material_id, quantity, step_id) values ($1, $2, $3, $4)',
+				[v.componentId, v.materialId, v.quantity, v.stepId]
+			);
+			return { words: `${code} needs ${v.quantity} ${material.unit} of ${material.name}` };
+		}
+	),
+
+	editNeed: command(
+		() => z.object({ id: f.id(), version: f.version(), quantity: f.above0(1_000_000), stepId: f.idOrNull() }),
+		async (tx, v) => {
+			const rows = await all<{ id: number }>(
+				tx,
+				'update need set quantity = $3, step_id = $4 where id = $1 and version = $2 returning id',
+				[v.id, v.version, v.quantity, v.stepId]
+			);
+			await written(tx, 'need', v.id, rows);
+			return { words: `Changed how much is needed` };
+		}
+	),
+
+	removeNeed: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }, { costumeId }) => {
+			const row = await one<{ code: string; name: string }>(
+				tx,
+				`select c.code, m.name from need n join component c on c.id = n.component_id join material m on m.id = n.material_id
+				where n.id = $1 and c.costume_id = $2`,
+				[id, costumeId]
+			);
+			if (!row) throw new Absent('need');
+			await tx.query('delete from need where id = $1', [id]);
+			return { words: `${row.code} no longer needs ${row.name}` };
+		}
+	),
+
+	addPurchase: command(
+		() => z.object({ materialId: f.id(), packs: f.whole(1, 10_000), componentId: f.idOrNull() }),
+		async (tx, v, context) => {
+			const material = await materialOf(tx, v.materialId);
+			if (v.componentId !== null) await componentCode(tx, v.componentId, context);
+			await insertPurchase(tx, context.costumeId, material, v.packs, v.componentId);
+			return { words: `Put ${v.packs} × ${material.name} on the list` };
+		}
+	),
+
+	/** Everything that is short goes on the list in whole packs, at once. */
+	planShort: command(
+		() => z.object({ materialId: f.idOrNull() }),
+		async (tx, v, { costumeId }) => {
+			const record = await loadRecord(tx, costumeId);
+			if (!record) throw new Absent('costume');
+			const short = shoppingLines(record, await loadMaterials(tx)).filter(
+				(l) => l.packsShort > 0 && (v.materialId === null || l.material.id === v.materialId)
+			);
+			if (short.length === 0) throw new Refused('Nothing is short.');
+			for (const line of short) await insertPurchase(tx, costumeId, line.material, line.packsShort, null);
+			return {
+				words: `Put on the list: ${short.map((l) => `${l.packsShort} × ${l.material.name}`).join(', ')}`
+			};
+		}
+	),
+
+	editPurchase: command(
+		({ currency }) =>
+			z.object({
+				id: f.id(),
+				version: f.version(),
+				packs: f.whole(1, 10_000),
+				packPriceMinor: f.money(currency),
+				shippingMinor: f.money(currency),
+				supplier: f.text(),
+				leadDays: f.whole(0, 400),
+				leadWorkingDays: f.ticked(),
+				orderedOn: f.dateOrNull(),
+				dueOn: f.dateOrNull(),
+				note: f.note()
+			}),
+		async (tx, v, { costumeId }) => {
+			if (v.orderedOn !== null && v.dueOn !== null && v.dueOn < v.orderedOn)
+				throw new Refused('It cannot arrive before it was ordered.', 'dueOn');
+			const rows = await all<{ id: number }>(
+				tx,
+				`update purchase set packs = $3, pack_price_minor = $4, shipping_minor = $5, supplier = $6, lead_days = $7,
+					lead_working_days = $8, ordered_on = $9, due_on = $10, note = $11
+				where id = $1 and version = $2 returning id`,
+				[
+					v.id,
+					v.version,
+					v.packs,
+					v.packPriceMinor,
+					v.shippingMinor,
+					v.supplier,
+					v.leadDays,
+					v.leadWorkingDays,
+					dateText(v.orderedOn),
+					dateText(v.dueOn),
+					v.note
+				]
+			);
+			await written(tx, 'purchase', v.id, rows);
+			return { words: `Changed the purchase of ${(await named(tx, v.id, costumeId))!.name}` };
+		}
+	),
+
+	setPurchaseState: command(
+		() => z.object({ id: f.id(), state: f.choice(PURCHASE_STATES) }),
+		async (tx, v, { costumeId, now }) => {
+			const row = await named(tx, v.id, costumeId);
+			if (!row) throw new Absent('purchase');
+			await advance(tx, v.id, v.state, dayOf(now));
+			return { words: `${row.name} is ${v.state}` };
+		}
+	),
+
+	removePurchase: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }, { costumeId }) => {
+			const row = await named(tx, id, costumeId);
+			if (!row) throw new Absent('purchase');
+			await tx.query('delete from purchase where id = $1', [id]);
+			return { words: `Took ${row.name} off the list` };
+		}
+	)
+};

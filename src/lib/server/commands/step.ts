@@ -1,0 +1,309 @@
+import { z } from 'zod';
+import { circleIn, stepsBefore } from '$core/costume/order.ts';
+import { PHASES, type Step } from '$core/costume/step.ts';
+import { TECHNIQUE_KEYS, TECHNIQUES } from '$core/costume/technique.ts';
+import { checkCoat } from '$core/finish/coatStack.ts';
+import { waitOf } from '$core/costume/costumePlan.ts';
+import { formatLocalTime, timeWords, type LocalMinutes } from '$core/units/localTime.ts';
+import { parseArea, parseLength } from '$core/units/measure.ts';
+import { parseNumber } from '$core/units/number.ts';
+import { say } from '$core/messages.ts';
+import { loadRecord } from '../read/costume.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { command, type Context } from './command.ts';
+import * as f from './fields.ts';
+
+export type NewStep = Omit<
+	Step,
+	| 'id'
+	| 'version'
+	| 'after'
+	| 'doneAt'
+	| 'coatId'
+	| 'faultId'
+	| 'withinMinutes'
+	| 'orAfterMinutes'
+	| 'setUpMinutes'
+> &
+	Partial<Pick<Step, 'coatId' | 'faultId' | 'withinMinutes' | 'orAfterMinutes' | 'setUpMinutes' | 'doneAt'>>;
+
+export async function insertStep(tx: Executor, s: NewStep): Promise<number> {
+	const row = await one<{ id: number }>(
+		tx,
+		`insert into step (component_id, position, name, technique, phase, amount, per_copy, set_up_minutes, wait_minutes,
+			within_minutes, or_after_minutes, one_sitting, needs_helper, place_id, coat_id, fault_id, done_at)
+		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17) returning id`,
+		[
+			s.componentId,
+			s.position,
+			s.name,
+			s.technique,
+			s.phase,
+			s.amount,
+			s.perCopy,
+			s.setUpMinutes ?? 0,
+			s.waitMinutes,
+			s.withinMinutes ?? null,
+			s.orAfterMinutes ?? null,
+			s.oneSitting,
+			s.needsHelper,
+			s.placeId,
+			s.coatId ?? null,
+			s.faultId ?? null,
+			s.doneAt == null ? null : formatLocalTime(s.doneAt)
+		]
+	);
+	return row!.id;
+}
+
+export async function sprayPlace(tx: Executor): Promise<number | null> {
+	return (
+		(await one<{ id: number }>(tx, 'select id from place where for_spray order by id limit 1'))?.id ?? null
+	);
+}
+
+const shape = {
+	name: f.name(),
+	technique: f.choice(TECHNIQUE_KEYS),
+	phase: f.choice(PHASES),
+	amount: z.string({ error: 'Needs a value.' }),
+	perCopy: f.ticked(),
+	setUpMinutes: f.duration(),
+	waitMinutes: f.duration(),
+	oneSitting: f.ticked(),
+	needsHelper: f.ticked(),
+	placeId: f.idOrNull()
+};
+
+/** The amount is a length, an area or a count, as the technique says. */
+function withAmount<T extends { technique: (typeof TECHNIQUE_KEYS)[number]; amount: string }>({
+	settings
+}: Context) {
+	return (v: T, ctx: z.RefinementCtx): Omit<T, 'amount'> & { amount: number } => {
+		const { driver } = TECHNIQUES[v.technique];
+		const unit = driver === 'length' ? settings.clothUnit : settings.lengthUnit;
+		const parsed =
+			driver === 'length'
+				? parseLength(v.amount, unit)
+				: driver === 'area'
+					? parseArea(v.amount, unit)
+					: parseNumber(v.amount);
+		const most = driver === 'count' ? 100_000 : Infinity;
+		if (parsed.ok && parsed.value >= 0 && parsed.value <= most) return { ...v, amount: parsed.value };
+		const message = parsed.ok
+			? say({ code: parsed.value < 0 ? 'negative' : 'tooLarge', path: [], values: { most } })
+			: say(parsed.problem);
+		ctx.addIssue({ code: 'custom', path: ['amount'], message });
+		return z.NEVER;
+	};
+}
+
+interface Named {
+	id: number;
+	name: string;
+	componentId: number;
+	code: string;
+	position: number;
+	doneAt: LocalMinutes | null;
+	coatId: number | null;
+}
+
+export async function loadStep(tx: Executor, id: number, { costumeId }: Context): Promise<Named> {
+	const row = await one<Named>(
+		tx,
+		`select s.id, s.name, s.component_id, c.code, s.position, s.done_at, s.coat_id
+		from step s join component c on c.id = s.component_id where s.id = $1 and c.costume_id = $2`,
+		[id, costumeId]
+	);
+	if (!row) throw new Absent('step');
+	return row;
+}
+
+async function renumber(tx: Executor, order: readonly number[]): Promise<void> {
+	await tx.query(
+		`update step s set position = o.position - 1 from unnest($1::integer[]) with ordinality as o (id, position)
+		where s.id = o.id and s.position <> o.position - 1`,
+		[order]
+	);
+}
+
+const stepIds = async (tx: Executor, componentId: number) =>
+	(
+		await all<{ id: number }>(tx, 'select id from step where component_id = $1 order by position, id', [
+			componentId
+		])
+	).map((s) => s.id);
+
+/** Refuses links that would make steps wait for each other in a circle. */
+export async function refuseCircle(tx: Executor, costumeId: number, field: string | null): Promise<void> {
+	const record = await loadRecord(tx, costumeId);
+	if (!record) return;
+	const circle = circleIn(stepsBefore(record.components, record.steps));
+	if (!circle) return;
+	const names = [...circle, circle[0]!].map((id) => record.steps.find((s) => s.id === id)!.name);
+	throw new Refused(say({ code: 'circle', path: [], values: { steps: names.join(' ← ') } }), field);
+}
+
+/**
+ * Whether this coat may have gone on at `at`: null when it may, or the words of the warning. Only a
+ * coat after another coat is looked at, or one after a wait that has not ended.
+ */
+export async function coatWarning(
+	tx: Executor,
+	stepId: number,
+	at: LocalMinutes,
+	context: Context
+): Promise<string | null> {
+	const record = (await loadRecord(tx, context.costumeId))!;
+	const step = record.steps.find((s) => s.id === stepId)!;
+	if (step.coatId === null) return null;
+	const before = record.steps
+		.filter((s) => s.componentId === step.componentId && s.position < step.position && s.doneAt !== null)
+		.sort((a, b) => b.position - a.position)[0];
+	if (!before) return null;
+	const warning = checkCoat(before.doneAt!, waitOf(before, context.settings.coldOrDamp), step, at);
+	if (!warning) return null;
+	return warning.code === 'coatTooEarly'
+		? `Too early: “${before.name}” needs until ${timeWords(warning.from)}. A coat over one that is not dry stays sticky beneath.`
+		: `In the forbidden recoat window since ${timeWords(warning.since)}: the coat below wrinkles. Wait until ${Number.isFinite(warning.from) ? timeWords(warning.from) : 'it is fully cured, then scuff'}.`;
+}
+
+export async function setDone(tx: Executor, id: number, at: LocalMinutes | null): Promise<void> {
+	await tx.query('update step set done_at = $2 where id = $1', [
+		id,
+		at === null ? null : formatLocalTime(at)
+	]);
+}
+
+export const stepCommands = {
+	addStep: command(
+		(context) =>
+			z.object({ componentId: f.id(), faultId: f.idOrNull(), ...shape }).transform(withAmount(context)),
+		async (tx, v, { costumeId }) => {
+			const component = await one<{ code: string }>(
+				tx,
+				'select code from component where id = $1 and costume_id = $2',
+				[v.componentId, costumeId]
+			);
+			if (!component) throw new Absent('component');
+			const position = (await stepIds(tx, v.componentId)).length;
+			const id = await insertStep(tx, { ...v, position });
+			return { words: `Added step ${v.name} to ${component.code}`, result: { id } };
+		}
+	),
+
+	editStep: command(
+		(context) => z.object({ id: f.id(), version: f.version(), ...shape }).transform(withAmount(context)),
+		async (tx, v, context) => {
+			const { code } = await loadStep(tx, v.id, context);
+			const rows = await all<{ id: number }>(
+				tx,
+				`update step set name = $3, technique = $4, phase = $5, amount = $6, per_copy = $7, set_up_minutes = $8,
+					wait_minutes = $9, one_sitting = $10, needs_helper = $11, place_id = $12
+				where id = $1 and version = $2 returning id`,
+				[
+					v.id,
+					v.version,
+					v.name,
+					v.technique,
+					v.phase,
+					v.amount,
+					v.perCopy,
+					v.setUpMinutes,
+					v.waitMinutes,
+					v.oneSitting,
+					v.needsHelper,
+					v.placeId
+				]
+			);
+			await written(tx, 'step', v.id, rows);
+			return { words: `Changed step ${v.name} of ${code}` };
+		}
+	),
+
+	moveStep: command(
+		() => z.object({ id: f.id(), index: f.whole(0, 10_000) }),
+		async (tx, v, context) => {
+			const me = await loadStep(tx, v.id, context);
+			const order = (await stepIds(tx, me.componentId)).filter((id) => id !== v.id);
+			order.splice(v.index, 0, v.id);
+			await renumber(tx, order);
+			await refuseCircle(tx, context.costumeId, null);
+			return { words: `Moved step ${me.name} of ${me.code}` };
+		}
+	),
+
+	removeStep: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }, context) => {
+			const me = await loadStep(tx, id, context);
+			await tx.query('delete from step where id = $1', [id]);
+			return { words: `Removed step ${me.name} of ${me.code}` };
+		}
+	),
+
+	/** Another component's step that must be done first. */
+	addStepAfter: command(
+		() => z.object({ id: f.id(), afterId: f.id() }),
+		async (tx, v, context) => {
+			const me = await loadStep(tx, v.id, context);
+			const other = await loadStep(tx, v.afterId, context);
+			if (v.id === v.afterId) throw new Refused('A step cannot wait for itself.', 'afterId');
+			await tx.query('insert into step_after (step_id, after_id) values ($1, $2) on conflict do nothing', [
+				v.id,
+				v.afterId
+			]);
+			await refuseCircle(tx, context.costumeId, 'afterId');
+			return { words: `${me.code} ${me.name} waits for ${other.code} ${other.name}` };
+		}
+	),
+
+	removeStepAfter: command(
+		() => z.object({ id: f.id(), afterId: f.id() }),
+		async (tx, v, context) => {
+			const me = await loadStep(tx, v.id, context);
+			const other = await loadStep(tx, v.afterId, context);
+			await tx.query('delete from step_after where step_id = $1 and after_id = $2', [v.id, v.afterId]);
+			return { words: `${me.code} ${me.name} no longer waits for ${other.code} ${other.name}` };
+		}
+	),
+
+	/** Done: now, or at the time given. A coat in the wrong moment is warned of first. */
+	finishStep: command(
+		() =>
+			z.object({
+				id: f.id(),
+				at: z.preprocess((t) => t || undefined, f.time().optional()),
+				anyway: f.ticked()
+			}),
+		async (tx, v, context) => {
+			const me = await loadStep(tx, v.id, context);
+			const at = v.at ?? context.now;
+			if (at > context.now) throw new Refused('That time has not come yet.', 'at');
+			const warning = v.anyway ? null : await coatWarning(tx, v.id, at, context);
+			if (warning) throw new Refused(warning, 'anyway');
+			const running = await one<{ id: number; startedAt: LocalMinutes }>(
+				tx,
+				'select id, started_at from work_log where step_id = $1 and ended_at is null',
+				[v.id]
+			);
+			if (running)
+				await tx.query(
+					'update work_log set ended_at = greatest($2::timestamp, started_at), minutes = $3 where id = $1',
+					[running.id, formatLocalTime(at), Math.max(0, at - running.startedAt)]
+				);
+			await setDone(tx, v.id, at);
+			return { words: `Finished ${me.name} of ${me.code}` };
+		}
+	),
+
+	reopenStep: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }, context) => {
+			const me = await loadStep(tx, id, context);
+			await setDone(tx, id, null);
+			return { words: `Took up ${me.name} of ${me.code} again` };
+		}
+	)
+};

@@ -1,0 +1,230 @@
+import { z } from 'zod';
+import { TECHNIQUE_KEYS, TECHNIQUES } from '$core/costume/technique.ts';
+import { dayWords, formatDate } from '$core/units/localTime.ts';
+import { CURRENCIES } from '$core/units/money.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { command } from './command.ts';
+import * as f from './fields.ts';
+
+const nameIn = async (tx: Executor, sql: string, id: number, what: string): Promise<string> => {
+	const row = await one<{ name: string }>(tx, sql, [id]);
+	if (!row) throw new Absent(what);
+	return row.name;
+};
+const makerName = (tx: Executor, id: number) =>
+	nameIn(tx, 'select name from maker where id = $1', id, 'maker');
+const placeName = (tx: Executor, id: number) =>
+	nameIn(tx, 'select name from place where id = $1', id, 'place');
+
+export const workshopCommands = {
+	editSetting: command(
+		() =>
+			z.object({
+				version: f.version(),
+				lengthUnit: f.choice(['mm', 'cm', 'in']),
+				clothUnit: f.choice(['m', 'yd']),
+				weightUnit: f.choice(['g', 'oz']),
+				currency: f.choice(CURRENCIES),
+				weekStart: f.whole(1, 7),
+				coldOrDamp: f.ticked()
+			}),
+		async (tx, v) => {
+			const rows = await all<{ id: number }>(
+				tx,
+				`update setting set length_unit = $2, cloth_unit = $3, weight_unit = $4, currency = $5, week_start = $6, cold_or_damp = $7
+				where id = 1 and version = $1 returning id`,
+				[v.version, v.lengthUnit, v.clothUnit, v.weightUnit, v.currency, v.weekStart, v.coldOrDamp]
+			);
+			await written(tx, 'setting', 1, rows);
+			return { words: 'Changed the settings' };
+		}
+	),
+
+	addMaker: command(
+		() => z.object({ name: f.name() }),
+		async (tx, v) => {
+			await tx.query(
+				'insert into maker (position, name) values ((select coalesce(max(position) + 1, 0) from maker), $1)',
+				[v.name]
+			);
+			return { words: `Added maker ${v.name}` };
+		}
+	),
+
+	editMaker: command(
+		() => z.object({ id: f.id(), version: f.version(), name: f.name() }),
+		async (tx, v) => {
+			const rows = await all<{ id: number }>(
+				tx,
+				'update maker set name = $3 where id = $1 and version = $2 returning id',
+				[v.id, v.version, v.name]
+			);
+			await written(tx, 'maker', v.id, rows);
+			return { words: `Renamed a maker to ${v.name}` };
+		}
+	),
+
+	removeMaker: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }) => {
+			const name = await makerName(tx, id);
+			const count = await one<{ count: number }>(tx, 'select count(*) as count from maker');
+			if (count!.count < 2) throw new Refused('Somebody has to do the work: the last maker stays.');
+			await tx.query('delete from maker where id = $1', [id]);
+			return { words: `Removed maker ${name}` };
+		}
+	),
+
+	/** Working hours of a maker, or opening hours of a place. */
+	addWindow: command(
+		() =>
+			z.object({
+				makerId: f.idOrNull(),
+				placeId: f.idOrNull(),
+				days: z
+					.array(f.whole(1, 7))
+					.min(1, 'Choose at least one day.')
+					.default([])
+					.refine((d) => d.length > 0, 'Choose at least one day.'),
+				from: f.clock(),
+				to: f.clock()
+			}),
+		async (tx, v) => {
+			if (v.to <= v.from)
+				throw new Refused(
+					'Must end after it begins. For past midnight, add a second one for the next day.',
+					'to'
+				);
+			if ((v.makerId === null) === (v.placeId === null)) throw new Absent('maker');
+			const name = v.makerId === null ? await placeName(tx, v.placeId!) : await makerName(tx, v.makerId);
+			await tx.query(
+				'insert into working_window (maker_id, place_id, days, from_minute, to_minute) values ($1, $2, $3, $4, $5)',
+				[v.makerId, v.placeId, v.days, v.from, v.to]
+			);
+			return { words: `Added hours to ${name}` };
+		}
+	),
+
+	removeWindow: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }) => {
+			const rows = await all<{ makerId: number | null; placeId: number | null }>(
+				tx,
+				'delete from working_window where id = $1 returning maker_id, place_id',
+				[id]
+			);
+			const row = rows[0];
+			if (!row) throw new Absent('window');
+			const name =
+				row.makerId === null ? await placeName(tx, row.placeId!) : await makerName(tx, row.makerId);
+			return { words: `Took hours from ${name}` };
+		}
+	),
+
+	addDayOff: command(
+		() => z.object({ makerId: f.id(), day: f.date() }),
+		async (tx, v) => {
+			const name = await makerName(tx, v.makerId);
+			await tx.query('insert into day_off (maker_id, day) values ($1, $2) on conflict do nothing', [
+				v.makerId,
+				formatDate(v.day)
+			]);
+			return { words: `${name} is off on ${dayWords(v.day)}` };
+		}
+	),
+
+	removeDayOff: command(
+		() => z.object({ makerId: f.id(), day: f.whole(-100_000, 100_000) }),
+		async (tx, v) => {
+			const name = await makerName(tx, v.makerId);
+			await tx.query('delete from day_off where maker_id = $1 and day = $2', [v.makerId, formatDate(v.day)]);
+			return { words: `${name} works on ${dayWords(v.day)} after all` };
+		}
+	),
+
+	addPlace: command(
+		() => z.object({ name: f.name(), capacity: f.whole(1, 100), forSpray: f.ticked() }),
+		async (tx, v) => {
+			await tx.query('insert into place (name, capacity, for_spray) values ($1, $2, $3)', [
+				v.name,
+				v.capacity,
+				v.forSpray
+			]);
+			return { words: `Added place ${v.name}` };
+		}
+	),
+
+	editPlace: command(
+		() =>
+			z.object({
+				id: f.id(),
+				version: f.version(),
+				name: f.name(),
+				capacity: f.whole(1, 100),
+				forSpray: f.ticked()
+			}),
+		async (tx, v) => {
+			const rows = await all<{ id: number }>(
+				tx,
+				'update place set name = $3, capacity = $4, for_spray = $5 where id = $1 and version = $2 returning id',
+				[v.id, v.version, v.name, v.capacity, v.forSpray]
+			);
+			await written(tx, 'place', v.id, rows);
+			return { words: `Changed place ${v.name}` };
+		}
+	),
+
+	removePlace: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }) => {
+			const name = await placeName(tx, id);
+			const used = await one<{ count: number }>(
+				tx,
+				'select count(*) as count from step where place_id = $1 and done_at is null',
+				[id]
+			);
+			if (used!.count > 0)
+				throw new Refused(
+					`${used!.count} open ${used!.count === 1 ? 'step needs' : 'steps need'} ${name}. Change them first.`
+				);
+			await tx.query('delete from place where id = $1', [id]);
+			return { words: `Removed place ${name}` };
+		}
+	),
+
+	setRate: command(
+		() =>
+			z
+				.object({
+					technique: f.choice(TECHNIQUE_KEYS),
+					goodMinutes: f.decimal(0, 10_000),
+					usualMinutes: f.decimal(0, 10_000),
+					badMinutes: f.decimal(0, 10_000)
+				})
+				.refine((v) => v.goodMinutes <= v.usualMinutes, {
+					path: ['usualMinutes'],
+					message: 'Usual is at least good.'
+				})
+				.refine((v) => v.usualMinutes <= v.badMinutes, {
+					path: ['badMinutes'],
+					message: 'Bad is at least usual.'
+				}),
+		async (tx, v) => {
+			await tx.query(
+				`insert into rate (technique, good_minutes, usual_minutes, bad_minutes) values ($1, $2, $3, $4)
+				on conflict (technique) do update set good_minutes = $2, usual_minutes = $3, bad_minutes = $4`,
+				[v.technique, v.goodMinutes, v.usualMinutes, v.badMinutes]
+			);
+			return { words: `Set the rate for ${TECHNIQUES[v.technique].name}` };
+		}
+	),
+
+	resetRate: command(
+		() => z.object({ technique: f.choice(TECHNIQUE_KEYS) }),
+		async (tx, v) => {
+			await tx.query('delete from rate where technique = $1', [v.technique]);
+			return { words: `Put the rate for ${TECHNIQUES[v.technique].name} back to its starting value` };
+		}
+	)
+};

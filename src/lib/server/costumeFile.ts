@@ -1,0 +1,238 @@
+import { createHash } from 'node:crypto';
+import { readCostumeFile, toCostumeFile, type CostumeFile } from '$core/formats/costumeFile.ts';
+import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
+import type { Executor } from './db/open.ts';
+import { all, Refused } from './db/rows.ts';
+import { readStored, storePicture } from './pictures.ts';
+import { unzip, zip } from './zip.ts';
+
+/** A picture is named in the file by the hash of its bytes, which reading checks. */
+const MOST_UNPACKED = 400 * 1024 * 1024;
+
+export async function writeCostumeZip(
+	folder: string,
+	record: CostumeRecord,
+	workshop: Workshop
+): Promise<Uint8Array> {
+	const places = new Set(workshop.places.filter((p) => p.forSpray).map((p) => p.id));
+	const file = toCostumeFile(record, workshop.materials, places);
+	const pictures: Record<string, Uint8Array> = {};
+	for (const { hash } of file.photos) pictures[`pictures/${hash}`] = await readStored(folder, hash);
+	return zip({ 'costume.json': Buffer.from(JSON.stringify(file, null, 1)), ...pictures });
+}
+
+export interface ReadCostume {
+	file: CostumeFile;
+	pictures: Map<string, Uint8Array>;
+}
+
+/** Unpacks and checks everything before a single row is written. */
+export function readCostumeZip(data: Uint8Array): ReadCostume {
+	const entries = unzip(data, MOST_UNPACKED);
+	const text = entries['costume.json'];
+	if (!text) throw new Refused('There is no costume.json in this file.', 'file');
+	let json: unknown;
+	try {
+		json = JSON.parse(Buffer.from(text).toString('utf8'));
+	} catch {
+		throw new Refused('The costume.json in this file is cut off or not JSON.', 'file');
+	}
+	const read = readCostumeFile(json);
+	if (!read.ok) throw new Refused(read.reason, 'file');
+	const pictures = new Map<string, Uint8Array>();
+	for (const { hash } of read.file.photos) {
+		const data = entries[`pictures/${hash}`];
+		if (!data || createHash('sha256').update(data).digest('hex') !== hash)
+			throw new Refused('A picture is missing from the file, or damaged.', 'file');
+		pictures.set(hash, data);
+	}
+	return { file: read.file, pictures };
+}
+
+/** A new id for each id of the file. */
+type Ids = Map<number, number>;
+
+interface Insert {
+	sql: string;
+	rows: readonly object[];
+}
+
+/** Inserts many rows at once; returns the new ids in the order of the rows. */
+async function insertMany(tx: Executor, { sql, rows }: Insert): Promise<number[]> {
+	if (rows.length === 0) return [];
+	const made = await all<{ id: number }>(tx, sql, [JSON.stringify(rows)]);
+	return made.map((r) => r.id);
+}
+
+const mapOf = (rows: readonly { id: number }[], ids: readonly number[]): Ids =>
+	new Map(rows.map((r, i) => [r.id, ids[i]!]));
+const to = (ids: Ids, id: number | null) => (id === null ? null : ids.get(id)!);
+
+/** Writes a costume read from a file, or copied. Materials are matched by name and unit. */
+export async function insertCostume(
+	tx: Executor,
+	folder: string,
+	{ file, pictures }: ReadCostume
+): Promise<number> {
+	const [costumeId] = await insertMany(tx, {
+		sql: `insert into costume (name, wearer, event_name, event_at, buffer_days, limit_minor, currency, stash_at_cost, split, note)
+			select r.name, r.wearer, r."eventName", r."eventAt", r."bufferDays", r."limitMinor", r.currency, r."stashAtCost", r.split, r.note
+			from jsonb_to_recordset($1) as r (name text, wearer text, "eventName" text, "eventAt" timestamp, "bufferDays" integer,
+				"limitMinor" bigint, currency text, "stashAtCost" boolean, split text, note text) returning id`,
+		rows: [file.costume]
+	});
+	const components = mapOf(
+		file.components,
+		await insertMany(tx, {
+			sql: `insert into component (costume_id, position, code, name, kind, form, layer, zones, side, count, flex, source,
+				seen_from, look_need, route, note)
+			select r."costumeId", r.position, r.code, r.name, r.kind, r.form, r.layer, r.zones, r.side, r.count, r.flex, r.source,
+				r."seenFrom", r."lookNeed", r.route, r.note
+			from jsonb_to_recordset($1) as r ("costumeId" integer, position integer, code text, name text, kind text, form text,
+				layer integer, zones text[], side text, count integer, flex text, source text, "seenFrom" text, "lookNeed" integer,
+				route text, note text) returning id`,
+			rows: file.components.map((c) => ({ ...c, costumeId }))
+		})
+	);
+	const nested = file.components.filter((c) => c.parentId !== null);
+	await tx.query(
+		`update component c set parent_id = p.parent from unnest($1::integer[], $2::integer[]) as p (id, parent) where c.id = p.id`,
+		[nested.map((c) => to(components, c.id)), nested.map((c) => to(components, c.parentId))]
+	);
+	const at = <T extends { componentId: number | null }>(row: T) => ({
+		...row,
+		componentId: to(components, row.componentId)
+	});
+	const coats = mapOf(
+		file.coats,
+		await insertMany(tx, {
+			sql: `insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes)
+			select r."componentId", r.position, r.product, r.coats, r."areaMm2", r."recoatMinutes", r."handlingMinutes"
+			from jsonb_to_recordset($1) as r ("componentId" integer, position integer, product text, coats integer,
+				"areaMm2" double precision, "recoatMinutes" integer, "handlingMinutes" integer) returning id`,
+			rows: file.coats.map(at)
+		})
+	);
+	const faults = mapOf(
+		file.faults,
+		await insertMany(tx, {
+			sql: `insert into fault (component_id, symptom, cause, cure, occasion, happened_at, minutes_lost)
+			select r."componentId", r.symptom, r.cause, r.cure, r.occasion, r."happenedAt", r."minutesLost"
+			from jsonb_to_recordset($1) as r ("componentId" integer, symptom text, cause text, cure text, occasion text,
+				"happenedAt" timestamp, "minutesLost" integer) returning id`,
+			rows: file.faults.map(at)
+		})
+	);
+	for (const f of file.faults.filter((f) => f.cameBackOf !== null))
+		await tx.query('update fault set came_back_of = $2 where id = $1', [
+			to(faults, f.id),
+			to(faults, f.cameBackOf)
+		]);
+	const place =
+		(await all<{ id: number }>(tx, 'select id from place where for_spray order by id limit 1'))[0]?.id ??
+		null;
+	const steps = mapOf(
+		file.steps,
+		await insertMany(tx, {
+			sql: `insert into step (component_id, position, name, technique, phase, amount, per_copy, set_up_minutes, wait_minutes,
+				within_minutes, or_after_minutes, one_sitting, needs_helper, place_id, coat_id, fault_id, done_at)
+			select r."componentId", r.position, r.name, r.technique, r.phase, r.amount, r."perCopy", r."setUpMinutes",
+				r."waitMinutes", r."withinMinutes", r."orAfterMinutes", r."oneSitting", r."needsHelper", r."placeId", r."coatId",
+				r."faultId", r."doneAt"
+			from jsonb_to_recordset($1) as r ("componentId" integer, position integer, name text, technique text, phase text,
+				amount double precision, "perCopy" boolean, "setUpMinutes" integer, "waitMinutes" integer, "withinMinutes" integer,
+				"orAfterMinutes" integer, "oneSitting" boolean, "needsHelper" boolean, "placeId" integer, "coatId" integer,
+				"faultId" integer, "doneAt" timestamp) returning id`,
+			rows: file.steps.map((s) => ({
+				...at(s),
+				placeId: s.needsSprayPlace ? place : null,
+				coatId: to(coats, s.coatId),
+				faultId: to(faults, s.faultId)
+			}))
+		})
+	);
+	await insertMany(tx, {
+		sql: `insert into step_after (step_id, after_id)
+			select r."stepId", r."afterId" from jsonb_to_recordset($1) as r ("stepId" integer, "afterId" integer)
+			on conflict do nothing returning id`,
+		rows: file.steps.flatMap((s) => s.after.map((a) => ({ stepId: to(steps, s.id), afterId: to(steps, a) })))
+	});
+	await insertMany(tx, {
+		sql: `insert into work_log (step_id, started_at, ended_at, minutes, note)
+			select r."stepId", r."startedAt", r."endedAt", r.minutes, r.note
+			from jsonb_to_recordset($1) as r ("stepId" integer, "startedAt" timestamp, "endedAt" timestamp, minutes integer, note text)
+			returning id`,
+		rows: file.logs.map((l) => ({ ...l, stepId: to(steps, l.stepId) }))
+	});
+	const materials = await matchMaterials(tx, file);
+	await insertMany(tx, {
+		sql: `insert into need (component_id, material_id, quantity, step_id)
+			select r."componentId", r."materialId", r.quantity, r."stepId"
+			from jsonb_to_recordset($1) as r ("componentId" integer, "materialId" integer, quantity double precision, "stepId" integer)
+			returning id`,
+		rows: file.needs.map((n) => ({
+			...at(n),
+			materialId: to(materials, n.materialId),
+			stepId: to(steps, n.stepId)
+		}))
+	});
+	await insertMany(tx, {
+		sql: `insert into purchase (costume_id, component_id, material_id, packs, pack_price_minor, shipping_minor, supplier,
+				lead_days, lead_working_days, state, ordered_on, due_on, arrived_on, note)
+			select r."costumeId", r."componentId", r."materialId", r.packs, r."packPriceMinor", r."shippingMinor", r.supplier,
+				r."leadDays", r."leadWorkingDays", r.state, r."orderedOn", r."dueOn", r."arrivedOn", r.note
+			from jsonb_to_recordset($1) as r ("costumeId" integer, "componentId" integer, "materialId" integer, packs integer,
+				"packPriceMinor" bigint, "shippingMinor" bigint, supplier text, "leadDays" integer, "leadWorkingDays" boolean,
+				state text, "orderedOn" date, "dueOn" date, "arrivedOn" date, note text) returning id`,
+		rows: file.purchases.map((p) => ({ ...at(p), costumeId, materialId: to(materials, p.materialId) }))
+	});
+	for (const photo of file.photos) {
+		// Encoded anew like any upload: a file from elsewhere is as hostile as a photo from elsewhere.
+		const stored = await storePicture(folder, pictures.get(photo.hash)!, 'file');
+		await tx.query(
+			`insert into photo (costume_id, component_id, step_id, fault_id, hash, mime, width, height, bytes, caption, taken_at)
+			values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+			[
+				costumeId,
+				to(components, photo.componentId),
+				to(steps, photo.stepId),
+				to(faults, photo.faultId),
+				stored.hash,
+				stored.mime,
+				stored.width,
+				stored.height,
+				stored.bytes,
+				photo.caption,
+				photo.takenAt
+			]
+		);
+	}
+	return costumeId!;
+}
+
+async function matchMaterials(tx: Executor, file: CostumeFile): Promise<Ids> {
+	const known = await all<{ id: number; name: string; unit: string; coatProduct: string | null }>(
+		tx,
+		'select id, name, unit, coat_product from material'
+	);
+	const ids: Ids = new Map();
+	const missing: CostumeFile['materials'] = [];
+	for (const m of file.materials) {
+		const same = known.find(
+			(k) =>
+				(k.name.toLowerCase() === m.name.toLowerCase() && k.unit === m.unit) ||
+				(m.coatProduct !== null && k.coatProduct === m.coatProduct)
+		);
+		if (same) ids.set(m.id, same.id);
+		else missing.push(m);
+	}
+	const made = await insertMany(tx, {
+		sql: `insert into material (name, family, unit, pack_size, pack_price_minor, supplier, lead_days, lead_working_days, coat_product)
+			select r.name, r.family, r.unit, r."packSize", r."packPriceMinor", r.supplier, r."leadDays", r."leadWorkingDays", r."coatProduct"
+			from jsonb_to_recordset($1) as r (name text, family text, unit text, "packSize" double precision, "packPriceMinor" bigint,
+				supplier text, "leadDays" integer, "leadWorkingDays" boolean, "coatProduct" text) returning id`,
+		rows: missing
+	});
+	missing.forEach((m, i) => ids.set(m.id, made[i]!));
+	return ids;
+}

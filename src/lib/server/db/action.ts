@@ -1,0 +1,35 @@
+import type { Database, Executor } from './open.ts';
+
+export interface ActionInfo {
+	/** What was done, in plain words, for History. */
+	words: string;
+	costumeId?: number | null;
+	undoes?: readonly number[];
+}
+
+/**
+ * One action: one transaction, and one entry in History with every row it touched. The triggers
+ * refuse a write outside of one. The words may depend on what was found, so `run` returns them.
+ */
+export async function act<T>(
+	db: Database,
+	run: (tx: Executor, actionId: number) => Promise<ActionInfo & { result: T }>
+): Promise<T> {
+	return db.transaction(async (tx) => {
+		const { rows } = await tx.query<{ id: number }>(`insert into action (words) values ('') returning id`);
+		const id = rows[0]!.id;
+		await tx.query(`select set_config('dapper.action', $1, true)`, [String(id)]);
+		const { words, costumeId = null, undoes = [], result } = await run(tx, id);
+		const touched = await tx.query('select 1 from change where action_id = $1 limit 1', [id]);
+		// An action that changed nothing leaves no trace: undo must always take something back.
+		if (touched.rows.length === 0) await tx.query('delete from action where id = $1', [id]);
+		else
+			await tx.query('update action set words = $2, costume_id = $3, undoes = $4 where id = $1', [
+				id,
+				words,
+				costumeId,
+				undoes
+			]);
+		return result;
+	});
+}

@@ -1,0 +1,32 @@
+import type { PGlite } from '@electric-sql/pglite';
+import start from './migrations/001_start.sql?raw';
+
+/** In order; never edited once landed. */
+const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
+	{ id: 1, name: 'start', sql: start }
+];
+
+export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;
+
+/** A data folder written by a newer version cannot be read by this one. */
+export class NewerData extends Error {
+	constructor(found: number) {
+		super(
+			`This data was written by a newer Dapper Ledger (tables of version ${found}, this one knows ${NEWEST_SCHEMA}). Start the newer one.`
+		);
+	}
+}
+
+/** Brings the tables up to date, each migration in one transaction. */
+export async function migrate(pg: PGlite): Promise<void> {
+	await pg.exec(`create table if not exists migration (
+		id integer primary key, name text not null, at timestamp not null default localtimestamp)`);
+	const { rows } = await pg.query<{ newest: number | null }>('select max(id) as newest from migration');
+	const newest = rows[0]?.newest ?? 0;
+	if (newest > NEWEST_SCHEMA) throw new NewerData(newest);
+	for (const migration of MIGRATIONS.filter((m) => m.id > newest))
+		await pg.transaction(async (tx) => {
+			await tx.exec(migration.sql);
+			await tx.query('insert into migration (id, name) values ($1, $2)', [migration.id, migration.name]);
+		});
+}

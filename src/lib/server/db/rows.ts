@@ -1,0 +1,69 @@
+import type { Executor } from './open.ts';
+
+type Plain = Record<string, unknown>;
+
+const camel = (name: string) => name.replace(/_(\w)/g, (_, letter: string) => letter.toUpperCase());
+
+/** Rows with snake_case columns as objects with camelCase keys. */
+export async function all<T>(db: Executor, sql: string, params: unknown[] = []): Promise<T[]> {
+	const { rows } = await db.query<Plain>(sql, params);
+	return rows.map((row) => Object.fromEntries(Object.entries(row).map(([k, v]) => [camel(k), v])) as T);
+}
+
+/** The one row, or null. */
+export async function one<T>(db: Executor, sql: string, params: unknown[] = []): Promise<T | null> {
+	return (await all<T>(db, sql, params))[0] ?? null;
+}
+
+/** The row is gone, or never was. */
+export class Absent extends Error {
+	constructor(what: string) {
+		super(`There is no such ${what} any more.`);
+	}
+}
+
+/** Somebody else, most likely another tab, wrote this row after it was shown. */
+export class Stale extends Error {
+	constructor(
+		readonly what: string,
+		readonly current: Plain
+	) {
+		super(
+			`This ${what} was changed in another window meanwhile. What you typed is still here: compare, then save again.`
+		);
+	}
+}
+
+/** What cannot be done, said to the person who tried, at a field where there is one. */
+export class Refused extends Error {
+	constructor(
+		words: string,
+		readonly field: string | null = null
+	) {
+		super(words);
+	}
+}
+
+/** The row of an update that named its version: nothing came back when the version had moved on. */
+export async function written<T extends { id: number }>(
+	db: Executor,
+	table:
+		| 'costume'
+		| 'component'
+		| 'step'
+		| 'coat'
+		| 'material'
+		| 'purchase'
+		| 'need'
+		| 'fault'
+		| 'maker'
+		| 'place'
+		| 'setting',
+	id: number,
+	rows: T[]
+): Promise<T> {
+	if (rows[0]) return rows[0];
+	const now = await one<{ row: Plain | null }>(db, 'select current_row($1, $2) as row', [table, id]);
+	if (!now?.row) throw new Absent(table);
+	throw new Stale(table, now.row);
+}

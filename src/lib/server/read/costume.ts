@@ -1,0 +1,119 @@
+import type { Component } from '$core/costume/component.ts';
+import type { Costume, CostumeRecord, Photo, WorkLog } from '$core/costume/record.ts';
+import type { Step } from '$core/costume/step.ts';
+import type { Coat } from '$core/finish/coatStack.ts';
+import type { Fault } from '$core/mend/fault.ts';
+import type { Need, Purchase } from '$core/needs/material.ts';
+import type { Executor } from '../db/open.ts';
+import { all } from '../db/rows.ts';
+
+/**
+ * Everything about these costumes, in nine queries however many there are. Costumes in order of
+ * their event.
+ */
+export async function loadRecords(db: Executor, ids: readonly number[]): Promise<CostumeRecord[]> {
+	const list = [ids];
+	const [costumes, components, steps, links, coats, needs, purchases, faults, logs, photos] =
+		await Promise.all([
+			all<Costume>(
+				db,
+				`select id, name, wearer, event_name, event_at, buffer_days, limit_minor, currency, stash_at_cost, split,
+				archived_at, note, version
+			from costume where id = any($1) order by event_at, id`,
+				list
+			),
+			all<Component>(
+				db,
+				`select id, costume_id, parent_id, position, code, name, kind, form, layer, zones, side, count, flex,
+				source, seen_from, look_need, route, note, version
+			from component where costume_id = any($1) order by position, id`,
+				list
+			),
+			all<Omit<Step, 'after' | 'amount'> & { costumeId: number; amount: number }>(
+				db,
+				`select s.id, c.costume_id, s.component_id, s.position, s.name, s.technique, s.phase, s.amount, s.per_copy,
+				s.set_up_minutes, s.wait_minutes, s.within_minutes, s.or_after_minutes, s.one_sitting, s.needs_helper,
+				s.place_id, s.coat_id, s.fault_id, s.done_at, s.version
+			from step s join component c on c.id = s.component_id where c.costume_id = any($1)
+			order by s.component_id, s.position, s.id`,
+				list
+			),
+			all<{ stepId: number; afterId: number }>(
+				db,
+				`select a.step_id, a.after_id from step_after a join step s on s.id = a.step_id
+			join component c on c.id = s.component_id where c.costume_id = any($1) order by a.id`,
+				list
+			),
+			all<Coat & { costumeId: number }>(
+				db,
+				`select k.id, c.costume_id, k.component_id, k.position, k.product, k.coats, k.area_mm2 as area,
+				k.recoat_minutes, k.handling_minutes, k.version
+			from coat k join component c on c.id = k.component_id where c.costume_id = any($1) order by k.position, k.id`,
+				list
+			),
+			all<Need & { costumeId: number }>(
+				db,
+				`select n.id, c.costume_id, n.component_id, n.material_id, n.quantity, n.step_id, n.version
+			from need n join component c on c.id = n.component_id where c.costume_id = any($1) order by n.id`,
+				list
+			),
+			all<Purchase>(
+				db,
+				`select id, costume_id, component_id, material_id, packs, pack_price_minor, shipping_minor, supplier,
+				lead_days, lead_working_days, state, ordered_on, due_on, arrived_on, note, version
+			from purchase where costume_id = any($1) order by id`,
+				list
+			),
+			all<Fault & { costumeId: number }>(
+				db,
+				`select f.id, c.costume_id, f.component_id, f.symptom, f.cause, f.cure, f.occasion, f.happened_at,
+				f.minutes_lost, f.came_back_of, f.version
+			from fault f join component c on c.id = f.component_id where c.costume_id = any($1)
+			order by f.happened_at desc, f.id desc`,
+				list
+			),
+			all<WorkLog & { costumeId: number }>(
+				db,
+				`select l.id, c.costume_id, l.step_id, l.maker_id, l.started_at, l.ended_at, l.minutes, l.note, l.version
+			from work_log l join step s on s.id = l.step_id join component c on c.id = s.component_id
+			where c.costume_id = any($1) order by l.started_at desc, l.id desc`,
+				list
+			),
+			all<Photo & { costumeId: number }>(
+				db,
+				`select id, costume_id, component_id, step_id, fault_id, hash, mime, width, height, bytes, caption, taken_at
+			from photo where costume_id = any($1) order by taken_at desc, id desc`,
+				list
+			)
+		]);
+	const of = <T extends { costumeId: number }>(rows: T[], id: number) =>
+		rows.filter((r) => r.costumeId === id);
+	return costumes.map((costume) => ({
+		costume,
+		components: of(components, costume.id),
+		steps: of(steps, costume.id).map((s) => ({
+			...s,
+			after: links.filter((l) => l.stepId === s.id).map((l) => l.afterId)
+		})),
+		coats: of(coats, costume.id),
+		needs: of(needs, costume.id),
+		purchases: of(purchases, costume.id),
+		faults: of(faults, costume.id),
+		logs: of(logs, costume.id),
+		photos: of(photos, costume.id)
+	}));
+}
+
+export async function loadRecord(db: Executor, id: number): Promise<CostumeRecord | null> {
+	return (await loadRecords(db, [id]))[0] ?? null;
+}
+
+/** Costumes that are being worked on, or put away. */
+export async function costumeIds(db: Executor, archived: boolean): Promise<number[]> {
+	const rows = await all<{ id: number }>(
+		db,
+		'select id from costume where (archived_at is not null) = $1 order by event_at, id',
+		[archived]
+	);
+	return rows.map((r) => r.id);
+}

@@ -1,0 +1,77 @@
+import type { Maker, Place, Settings, Workshop } from '$core/costume/record.ts';
+import type { Rates, TechniqueKey } from '$core/costume/technique.ts';
+import type { Material } from '$core/needs/material.ts';
+import type { Executor } from '../db/open.ts';
+import { all, one } from '../db/rows.ts';
+
+interface WindowRow {
+	id: number;
+	makerId: number | null;
+	placeId: number | null;
+	days: number[];
+	fromMinute: number;
+	toMinute: number;
+}
+
+export async function loadSettings(db: Executor): Promise<Settings> {
+	return (await one<Settings>(
+		db,
+		`select length_unit, cloth_unit, weight_unit, currency, week_start, cold_or_damp, version from setting where id = 1`
+	))!;
+}
+
+export async function costumeCurrency(db: Executor, id: number): Promise<string | null> {
+	return (
+		(await one<{ currency: string }>(db, 'select currency from costume where id = $1', [id]))?.currency ??
+		null
+	);
+}
+
+export const loadMaterials = (db: Executor): Promise<Material[]> =>
+	all<Material>(
+		db,
+		`select id, name, family, unit, pack_size, pack_price_minor, supplier, lead_days, lead_working_days,
+			stash, stash_note, coat_product, version
+		from material order by family, lower(name), id`
+	);
+
+export async function loadWorkshop(db: Executor): Promise<Workshop> {
+	const [settings, makers, places, windows, off, rates, materials] = await Promise.all([
+		loadSettings(db),
+		all<{ id: number; name: string; version: number }>(
+			db,
+			'select id, name, version from maker order by position, id'
+		),
+		all<{ id: number; name: string; capacity: number; forSpray: boolean; version: number }>(
+			db,
+			'select id, name, capacity, for_spray, version from place order by id'
+		),
+		all<WindowRow>(
+			db,
+			'select id, maker_id, place_id, days, from_minute, to_minute from working_window order by days, from_minute'
+		),
+		all<{ makerId: number; day: number }>(db, 'select maker_id, day from day_off order by day'),
+		all<{ technique: TechniqueKey; goodMinutes: number; usualMinutes: number; badMinutes: number }>(
+			db,
+			'select technique, good_minutes, usual_minutes, bad_minutes from rate'
+		),
+		loadMaterials(db)
+	]);
+	const shown = (w: WindowRow) => ({ id: w.id, days: w.days, from: w.fromMinute, to: w.toMinute });
+	return {
+		settings,
+		makers: makers.map((m): Maker => ({
+			...m,
+			windows: windows.filter((w) => w.makerId === m.id).map(shown),
+			off: off.filter((o) => o.makerId === m.id).map((o) => o.day)
+		})),
+		places: places.map((p): Place => ({
+			...p,
+			windows: windows.filter((w) => w.placeId === p.id).map(shown)
+		})),
+		rates: Object.fromEntries(
+			rates.map((r) => [r.technique, [r.goodMinutes, r.usualMinutes, r.badMinutes]])
+		) as Rates,
+		materials
+	};
+}

@@ -1,0 +1,28 @@
+import { database } from '$lib/server/database.ts';
+import { lastAction, lastUndo } from '$lib/server/db/undo.ts';
+import { all } from '$lib/server/db/rows.ts';
+import { runningLog } from '$lib/server/commands/log.ts';
+import { loadSettings } from '$lib/server/read/workshop.ts';
+import type { LayoutServerLoad } from './$types';
+
+export const load: LayoutServerLoad = async ({ locals }) => {
+	const db = await database();
+	const [settings, last, redo, running, places] = await Promise.all([
+		loadSettings(db),
+		lastAction(db),
+		lastUndo(db),
+		runningLog(db),
+		all<{ id: number; name: string }>(
+			db,
+			'select id, name from costume where archived_at is null order by event_at, id'
+		)
+	]);
+	return {
+		settings,
+		now: locals.now,
+		undoWords: last?.words ?? null,
+		redoWords: redo?.words ?? null,
+		running,
+		shelf: places
+	};
+};

@@ -1,0 +1,51 @@
+import { error } from '@sveltejs/kit';
+import { cautionsFor } from '$core/safety/caution.ts';
+import { costumeStage, doneShare, stageOf } from '$core/costume/stage.ts';
+import { copiesOf } from '$core/costume/component.ts';
+import { openSpans } from '$core/schedule/calendar.ts';
+import { DAY, dayOf } from '$core/units/localTime.ts';
+import { spendOf } from '$core/needs/spend.ts';
+import { database } from '$lib/server/database.ts';
+import { plannedCostume } from '$lib/server/read/plans.ts';
+import type { LayoutServerLoad } from './$types';
+
+/** Days that the tape shows at most; farther events are told in words. */
+const TAPE_DAYS = 150;
+
+export const load: LayoutServerLoad = async ({ params, locals }) => {
+	const id = Number(params.costume);
+	const found = Number.isSafeInteger(id) ? await plannedCostume(await database(), id, locals.now) : null;
+	if (!found) error(404, 'There is no such costume.');
+	const { record, workshop, plan, first } = found;
+	const byId = new Map(record.components.map((c) => [c.id, c]));
+	const main = workshop.makers[0];
+	const today = dayOf(locals.now);
+	const end = Math.min(dayOf(record.costume.eventAt), today + TAPE_DAYS);
+	const stages = Object.fromEntries(record.components.map((c) => [c.id, stageOf(c, record, locals.now)]));
+	return {
+		record,
+		workshop,
+		plan,
+		first,
+		stages,
+		stage: costumeStage(Object.values(stages)),
+		copies: Object.fromEntries(record.components.map((c) => [c.id, copiesOf(c, byId)])),
+		progress: Object.fromEntries(
+			record.components.map((c) => [
+				c.id,
+				doneShare(
+					record.steps
+						.filter((s) => s.componentId === c.id)
+						.map((s) => ({ usual: plan.minutes.get(s.id)![1], done: s.doneAt !== null }))
+				)
+			])
+		),
+		cautions: [
+			...new Set(record.steps.filter((s) => s.doneAt === null).flatMap((s) => cautionsFor(s.technique)))
+		],
+		spend: spendOf(record, workshop.materials),
+		windows: main
+			? openSpans({ windows: main.windows, off: new Set(main.off) }, today * DAY, (end + 1) * DAY)
+			: []
+	};
+};

@@ -1,0 +1,15 @@
+import { coatsWithoutMaterial, shoppingLines } from '$core/needs/shopping.ts';
+import { actionsOf } from '$lib/server/commands/actions.ts';
+import { materialCommands } from '$lib/server/commands/material.ts';
+import { purchaseCommands } from '$lib/server/commands/purchase.ts';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ parent }) => {
+	const { record, workshop } = await parent();
+	return {
+		lines: shoppingLines(record, workshop.materials),
+		coatsMissing: coatsWithoutMaterial(record, workshop.materials)
+	};
+};
+
+export const actions: Actions = actionsOf({ ...purchaseCommands, ...materialCommands });

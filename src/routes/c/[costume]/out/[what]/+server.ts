@@ -1,0 +1,50 @@
+import { error } from '@sveltejs/kit';
+import { toCalendar } from '$core/formats/calendar.ts';
+import { materialsTable, moneyTable, stepsTable } from '$core/formats/tables.ts';
+import { writeCostumeZip } from '$lib/server/costumeFile.ts';
+import { database } from '$lib/server/database.ts';
+import { plannedCostume, type PlannedCostume } from '$lib/server/read/plans.ts';
+import type { RequestHandler } from './$types';
+
+const CSV = 'text/csv; charset=utf-8';
+
+type Writer = (
+	found: PlannedCostume,
+	now: number,
+	folder: string
+) => string | Uint8Array | Promise<Uint8Array>;
+
+const WRITERS: Record<string, { ending: string; type: string; write: Writer }> = {
+	costume: {
+		ending: 'dapper.zip',
+		type: 'application/zip',
+		write: (f, _, folder) => writeCostumeZip(folder, f.record, f.workshop)
+	},
+	calendar: {
+		ending: 'ics',
+		type: 'text/calendar; charset=utf-8',
+		write: (f, now) => toCalendar(f.record, f.plan, now)
+	},
+	steps: { ending: 'steps.csv', type: CSV, write: (f) => stepsTable(f.record, f.plan) },
+	materials: { ending: 'materials.csv', type: CSV, write: (f) => materialsTable(f.record, f.workshop) },
+	money: { ending: 'money.csv', type: CSV, write: (f) => moneyTable(f.record, f.workshop) }
+};
+
+export const GET: RequestHandler = async ({ params, locals }) => {
+	const writer = WRITERS[params.what];
+	const db = await database();
+	const found = writer && (await plannedCostume(db, Number(params.costume) || 0, locals.now));
+	if (!writer || !found) error(404, 'There is nothing to write out here.');
+	const body = await writer.write(found, locals.now, db.folder);
+	const name =
+		found.record.costume.name
+			.toLowerCase()
+			.replace(/[^a-z0-9]+/g, '-')
+			.replace(/^-|-$/g, '') || 'costume';
+	return new Response(body as BodyInit, {
+		headers: {
+			'content-type': writer.type,
+			'content-disposition': `attachment; filename="${name}.${writer.ending}"`
+		}
+	});
+};

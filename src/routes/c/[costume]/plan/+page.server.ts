@@ -1,0 +1,5 @@
+import { actionsOf } from '$lib/server/commands/actions.ts';
+import { costumeCommands } from '$lib/server/commands/costume.ts';
+import type { Actions } from './$types';
+
+export const actions: Actions = actionsOf(costumeCommands);
