@@ -1,7 +1,11 @@
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 
-/** Files below `folder` whose path matches, sorted. */
+/**
+ * Files below `folder` whose path matches, sorted.
+ * @param {string} folder
+ * @param {RegExp} pattern
+ */
 export function globSync(folder, pattern) {
 	if (!existsSync(folder)) return [];
 	return readdirSync(folder, { recursive: true })

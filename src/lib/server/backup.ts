@@ -73,7 +73,7 @@ export async function writeBackup(db: Database): Promise<Uint8Array> {
 
 /** Puts a backup in place of all data, in one transaction. What was there is backed up first. */
 export async function restoreBackup(db: Database, data: Uint8Array): Promise<void> {
-	const entries = unzip(data, MOST_UNPACKED);
+	const entries = unzip(data, MOST_UNPACKED, MOST_UNPACKED);
 	const text = entries['backup.json'];
 	if (!text) throw new Refused('This is not a backup of Dapper Ledger.', 'file');
 	let json: unknown;

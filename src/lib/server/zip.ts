@@ -1,6 +1,11 @@
 import { unzipSync, Unzip, UnzipInflate, zipSync } from 'fflate';
 import { Refused } from './db/rows.ts';
 
+/** A few kilobytes unpack to a few megabytes at most, so a bomb is noticed before it hurts. */
+const PIECE = 8192;
+/** Text is read whole into memory: no costume needs this much of it. */
+const MOST_TEXT = 64 * 1024 * 1024;
+
 export type Entries = Record<string, Uint8Array>;
 
 /** Pictures are packed already; only text gains from packing. */
@@ -18,13 +23,14 @@ export const zip = (entries: Entries): Uint8Array =>
  * Unpacks a file from elsewhere. Sizes are counted while unpacking, not believed from the headers:
  * a zip bomb ends at the limit.
  */
-export function unzip(data: Uint8Array, mostBytes: number): Entries {
+export function unzip(data: Uint8Array, mostBytes: number, mostText = MOST_TEXT): Entries {
 	const out: Entries = {};
 	let total = 0;
 	let failed: string | null = null;
 	const reader = new Unzip((file) => {
 		if (failed || !/^[\w./-]+$/.test(file.name) || file.name.includes('..')) return;
 		const parts: Uint8Array[] = [];
+		let size = 0;
 		file.ondata = (error, chunk, final) => {
 			if (failed) return;
 			if (error) {
@@ -32,8 +38,10 @@ export function unzip(data: Uint8Array, mostBytes: number): Entries {
 				return;
 			}
 			total += chunk.byteLength;
-			if (total > mostBytes) {
-				failed = `Unpacked, the file is larger than ${Math.round(mostBytes / 1048576)} MB.`;
+			size += chunk.byteLength;
+			const most = file.name.endsWith('.json') ? Math.min(mostText, mostBytes) : mostBytes;
+			if (size > most || total > mostBytes) {
+				failed = `Unpacked, the file is larger than ${Math.round(most / 1048576)} MB.`;
 				file.terminate();
 				return;
 			}
@@ -44,9 +52,8 @@ export function unzip(data: Uint8Array, mostBytes: number): Entries {
 	});
 	reader.register(UnzipInflate);
 	try {
-		// In small pieces, so that a bomb is noticed before much of it is unpacked.
-		for (let at = 0; at < data.byteLength && !failed; at += 65536)
-			reader.push(data.subarray(at, at + 65536), at + 65536 >= data.byteLength);
+		for (let at = 0; at < data.byteLength && !failed; at += PIECE)
+			reader.push(data.subarray(at, at + PIECE), at + PIECE >= data.byteLength);
 		// The list at the end of a whole zip names every entry; a file cut off has none.
 		if (!failed) unzipSync(data, { filter: () => false });
 	} catch {

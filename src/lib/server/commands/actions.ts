@@ -2,24 +2,8 @@ import { error, fail, type Action, type RequestEvent } from '@sveltejs/kit';
 import { database } from '../database.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
 import { contextOf, runCommand, type Command } from './command.ts';
+import type { FormDone, FormFailure } from '$lib/answer.ts';
 import { formValues, type Values } from './formValues.ts';
-
-/** What a form is told back: errors by field, and what was typed, so that nothing is lost. */
-export interface FormFailure {
-	command: string;
-	id: string;
-	errors: Record<string, string>;
-	message: string;
-	values: Values;
-	/** The row as another window left it. */
-	current?: Record<string, unknown>;
-}
-
-export interface FormDone {
-	command: string;
-	done: string;
-	result: unknown;
-}
 
 /** The form actions of a page, one for each command. Outcomes are sorted here and nowhere else. */
 export function actionsOf(commands: Record<string, Command>): Record<string, Action> {

@@ -38,9 +38,13 @@ function stored<T>(parsed: Parsed<T>, text: string): T {
 }
 
 /** Opens the data folder, holds it against other processes, and brings its tables up to date. */
-export async function openDatabase(folder: string): Promise<Database> {
+export async function openDatabase(
+	folder: string,
+	beforeOpening: (folder: string) => void = () => {}
+): Promise<Database> {
 	const lock = await lockFolder(folder);
 	try {
+		beforeOpening(folder);
 		mkdirSync(join(folder, 'files'), { recursive: true });
 		return await openLocked(join(folder, 'db'), folder, lock);
 	} catch (error) {

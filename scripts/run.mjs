@@ -1,0 +1,122 @@
+/**
+ * The commands: `demo`, `start`, `dev` and `test`. Each does its own set-up, so that a fresh clone
+ * needs nothing else.
+ */
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, statSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { globSync } from './files.mjs';
+
+const [command = 'start', ...args] = process.argv.slice(2);
+
+/**
+ * @param {string} program
+ * @param {string[]} words
+ * @param {Record<string, string>} [env]
+ */
+function run(program, words, env = {}) {
+	const done = spawnSync(program, words, { stdio: 'inherit', env: { ...process.env, ...env } });
+	if (done.status !== 0) {
+		console.error(`Failed: ${program} ${words.join(' ')}`);
+		process.exit(done.status ?? 1);
+	}
+}
+
+const changedAt = (/** @type {string} */ path) => (existsSync(path) ? statSync(path).mtimeMs : 0);
+
+function install() {
+	if (changedAt('node_modules/.package-lock.json') >= changedAt('package-lock.json')) return;
+	console.log('Installing what is needed …');
+	run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+}
+
+function build() {
+	const sources = [
+		'package.json',
+		'svelte.config.js',
+		'vite.config.ts',
+		...globSync('src', /./),
+		...globSync('static', /./)
+	];
+	const newest = Math.max(...sources.filter((f) => !f.endsWith('.test.ts')).map(changedAt));
+	if (changedAt('build/handler.js') > newest) return;
+	console.log('Building …');
+	run('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn']);
+}
+
+function chromium() {
+	if (existsSync('/usr/bin/chromium')) return;
+	const root = process.getuid?.() === 0;
+	const sudo = !root && spawnSync('sudo', ['-n', 'true']).status === 0;
+	if (!root && !sudo) {
+		console.error('The browser tests need Chromium: apt-get install chromium');
+		process.exit(1);
+	}
+	console.log('Installing Chromium …');
+	const apt = (/** @type {string[]} */ words) =>
+		root ? run('apt-get', words) : run('sudo', ['-n', 'apt-get', ...words]);
+	apt(['-o', 'DPkg::Lock::Timeout=400', 'update', '-qq']);
+	apt(['-o', 'DPkg::Lock::Timeout=400', 'install', '-y', '-qq', 'chromium']);
+}
+
+async function serve(/** @type {boolean} */ demo) {
+	const folder = resolve(process.env.DAPPER_DATA ?? (demo ? 'data/demo' : 'data/own'));
+	mkdirSync(folder, { recursive: true });
+	const { serve } = await import('./serve.mjs');
+	await serve({ folder, demo, fresh: args.includes('--fresh') });
+}
+
+/** Everything that has to hold, in the order in which it fails fastest; ends with the counts. */
+function test() {
+	chromium();
+	mkdirSync('test-results', { recursive: true });
+	const npx = (/** @type {string[]} */ ...words) => run('npx', ['--no-install', ...words]);
+	const step = (/** @type {string} */ name, /** @type {() => void} */ work) => {
+		const began = Date.now();
+		console.log(`\n— ${name}`);
+		work();
+		console.log(`  ${name}: ${((Date.now() - began) / 1000).toFixed(1)} s`);
+	};
+	step('format', () => npx('prettier', '--check', '.', '--log-level', 'warn'));
+	step('lint', () => npx('eslint', '.'));
+	step('types', () => {
+		npx('svelte-kit', 'sync');
+		npx('svelte-check', '--fail-on-warnings');
+	});
+	const counts = { passed: 0, failed: 0 };
+	step('unit', () => {
+		const done = spawnSync(process.execPath, ['scripts/unit.mjs'], { stdio: 'inherit' });
+		const tap = readFileSync('test-results/unit.tap', 'utf8');
+		counts.passed += Number(/^# pass (\d+)/m.exec(tap)?.[1] ?? 0);
+		counts.failed += Number(/^# fail (\d+)/m.exec(tap)?.[1] ?? 0) || (done.status === 0 ? 0 : 1);
+	});
+	step('build', build);
+	step('kill', () => {
+		const done = spawnSync(process.execPath, ['scripts/kill.mjs', '3'], { stdio: 'inherit' });
+		counts[done.status === 0 ? 'passed' : 'failed']++;
+	});
+	step('browser', () => {
+		const done = spawnSync('npx', ['--no-install', 'playwright', 'test'], { stdio: 'inherit' });
+		const { stats } = JSON.parse(readFileSync('test-results/browser.json', 'utf8'));
+		counts.passed += stats.expected + stats.flaky;
+		counts.failed += stats.unexpected || (done.status === 0 ? 0 : 1);
+	});
+	console.log(`\n${counts.passed} passed, ${counts.failed} failed`);
+	process.exit(counts.failed || counts.passed === 0 ? 1 : 0);
+}
+
+process.chdir(join(import.meta.dirname, '..'));
+install();
+if (command === 'demo' || command === 'start') {
+	build();
+	await serve(command === 'demo');
+} else if (command === 'dev') {
+	run('npx', ['--no-install', 'vite', 'dev', '--host', '127.0.0.1', ...args], {
+		DAPPER_DATA: resolve(process.env.DAPPER_DATA ?? 'data/dev'),
+		DAPPER_DEMO: '1'
+	});
+} else if (command === 'test') test();
+else {
+	console.error(`“${command}” is not known: demo, start, dev or test.`);
+	process.exit(2);
+}

@@ -1,0 +1,80 @@
+/**
+ * Serves the built application on this machine only: http://127.0.0.1:4173, or the next free port.
+ * HOST and PORT change that.
+ */
+import { writeFileSync } from 'node:fs';
+import { createServer } from 'node:http';
+import { join, resolve } from 'node:path';
+import { pathToFileURL } from 'node:url';
+
+const FIRST_PORT = 4173;
+const TRIES = 50;
+
+/** @param {{ folder: string, demo: boolean, fresh: boolean }} options */
+export async function serve({ folder, demo, fresh }) {
+	const host = process.env.HOST ?? '127.0.0.1';
+	/** @type {import('node:http').RequestListener | null} */
+	let handler = null;
+	let canonical = '';
+	const server = createServer((request, response) => {
+		const asked = request.headers.host ?? '';
+		// Another name for this machine would be another origin for forms; a foreign name is not ours to serve.
+		if (host === '127.0.0.1' && asked !== canonical) {
+			const local = asked.startsWith('localhost:');
+			response.writeHead(local ? 308 : 421, local ? { location: `http://${canonical}${request.url}` } : {});
+			response.end();
+			return;
+		}
+		if (handler) handler(request, response);
+		else response.writeHead(503, { 'retry-after': '1' }).end('Starting.');
+	});
+	const port = await listen(server, host);
+	canonical = `${host}:${port}`;
+	const address = `http://${canonical}`;
+	Object.assign(process.env, {
+		ORIGIN: process.env.ORIGIN ?? address,
+		BODY_SIZE_LIMIT: '300M',
+		DAPPER_DATA: folder,
+		DAPPER_DEMO: demo ? '1' : '0',
+		DAPPER_FRESH: fresh ? '1' : '0',
+		NODE_ENV: 'production'
+	});
+	const began = performance.now();
+	({ handler } = await import(pathToFileURL(resolve('build/handler.js')).href));
+	writeFileSync(join(folder, 'open-at.txt'), address);
+	console.log(
+		`Dapper Ledger is open at ${address} (ready in ${((performance.now() - began) / 1000).toFixed(1)} s)`
+	);
+	console.log(`Data: ${folder}. Stop with Ctrl C.`);
+
+	const stop = () => {
+		server.close();
+		server.closeAllConnections();
+		process.emit(/** @type {any} */ ('sveltekit:shutdown'));
+		// The database closes in its own time; it is safe against a kill all the same.
+		setTimeout(() => process.exit(0), 3000).unref();
+	};
+	process.once('SIGINT', stop);
+	process.once('SIGTERM', stop);
+}
+
+/**
+ * @param {import('node:http').Server} server
+ * @param {string} host
+ * @returns {Promise<number>}
+ */
+async function listen(server, host) {
+	const wanted = Number(process.env.PORT ?? FIRST_PORT);
+	for (let port = wanted; port < wanted + TRIES; port++) {
+		const error = await new Promise((done) => {
+			server.once('error', done);
+			server.listen(port, host, () => {
+				server.off('error', done);
+				done(null);
+			});
+		});
+		if (!error) return port;
+		if (error.code !== 'EADDRINUSE') throw error;
+	}
+	throw new Error(`No free port from ${wanted} to ${wanted + TRIES - 1}.`);
+}

@@ -1,0 +1,263 @@
+import sharp from 'sharp';
+import { inOrder } from '$core/costume/order.ts';
+import type { Step } from '$core/costume/step.ts';
+import { minutesOf } from '$core/costume/costumePlan.ts';
+import type { CostumeRecord } from '$core/costume/record.ts';
+import { DAY, dayOf, formatDate, formatLocalTime, localMinutesOf, weekdayOf } from '$core/units/localTime.ts';
+import { insertComponent, type ComponentInput } from '../commands/component.ts';
+import { contextOf, runCommand } from '../commands/command.ts';
+import { faultCommands } from '../commands/fault.ts';
+import { insertMaterial } from '../commands/material.ts';
+import { insertPurchase } from '../commands/purchase.ts';
+import { logCommands } from '../commands/log.ts';
+import { purchaseCommands } from '../commands/purchase.ts';
+import { setDone } from '../commands/step.ts';
+import type { Database, Executor } from '../db/open.ts';
+import { one } from '../db/rows.ts';
+import { storePicture } from '../pictures.ts';
+import { loadRecord } from '../read/costume.ts';
+import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
+import { COSTUMES, MATERIALS, type DemoComponent, type DemoCostume } from './costumes.ts';
+
+const PLAIN: Omit<ComponentInput, 'name' | 'parentId'> = {
+	code: '',
+	kind: 'armor',
+	form: '',
+	layer: 1,
+	zones: [],
+	side: 'none',
+	count: 1,
+	flex: 'rigid',
+	source: 'make',
+	seenFrom: 'near',
+	lookNeed: 3,
+	note: '',
+	route: null
+};
+
+const NOTES = [
+	'fresh blade',
+	'second glue line held',
+	'slower than thought',
+	'music helped',
+	'',
+	'pattern kept in the blue folder',
+	'',
+	'thin coats'
+];
+
+/** Lays out the demo when the folder holds no costume yet. Not in History: it was not the maker's doing. */
+export async function layOutDemo(db: Database): Promise<void> {
+	if ((await db.query('select 1 from costume limit 1')).rows.length > 0) return;
+	const now = localMinutesOf(new Date());
+	await db.transaction(async (tx) => {
+		await tx.query(`select set_config('dapper.action', 'restore', true)`);
+		for (const m of MATERIALS)
+			await insertMaterial(tx, {
+				name: m.name,
+				family: m.family,
+				unit: m.unit,
+				packSize: m.pack,
+				packPriceMinor: m.price,
+				supplier: m.supplier,
+				leadDays: m.lead,
+				leadWorkingDays: true,
+				stash: m.stash ?? 0,
+				stashNote: m.stash ? 'shelf by the door' : '',
+				coatProduct: m.coat ?? null
+			});
+		await tx.query('insert into day_off (maker_id, day) values (1, $1)', [formatDate(dayOf(now) + 9)]);
+		for (const costume of COSTUMES) await layOutCostume(tx, db.folder, costume, now);
+	});
+	await lastEvening(db, now);
+}
+
+async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, now: number): Promise<void> {
+	const eventAt = (dayOf(now) + demo.inDays) * DAY + 10 * 60;
+	const { id } = (await one<{ id: number }>(
+		tx,
+		`insert into costume (name, wearer, event_name, event_at, buffer_days, limit_minor, currency, note)
+		values ($1, $2, $3, $4, $5, $6, 'EUR', $7) returning id`,
+		[demo.name, demo.wearer, demo.event, formatLocalTime(eventAt), demo.buffer, demo.limit, demo.note]
+	))!;
+	const ids = new Map<string, number>();
+	const materials = await loadMaterials(tx);
+	for (const c of demo.components) {
+		const { of, done: _done, needs = {}, ...fields } = c;
+		const made = await insertComponent(tx, id, { ...PLAIN, ...fields, parentId: of ? ids.get(of)! : null });
+		ids.set(c.name, made.id);
+		for (const [name, quantity] of Object.entries(needs))
+			await tx.query('insert into need (component_id, material_id, quantity) values ($1, $2, $3)', [
+				made.id,
+				materials.find((m) => m.name === name)!.id,
+				quantity
+			]);
+	}
+	for (const p of demo.purchases) {
+		const purchase = await insertPurchase(
+			tx,
+			id,
+			materials.find((m) => m.name === p.material)!,
+			p.packs,
+			p.for ? ids.get(p.for)! : null
+		);
+		const day = (offset: number | undefined) =>
+			offset === undefined ? null : formatDate(dayOf(now) + offset);
+		await tx.query(
+			`update purchase set state = $2, ordered_on = $3, due_on = $4, shipping_minor = $5,
+				arrived_on = case when $2 in ('arrived', 'used') then $4::date end where id = $1`,
+			[purchase, p.state, day(p.ordered), day(p.due), p.shipping ?? 0]
+		);
+	}
+	await workBehind(tx, (await loadRecord(tx, id))!, demo, ids, now);
+	for (const fault of demo.faults) await layOutFault(tx, folder, demo, fault, id, ids, now);
+	await drawPicture(tx, folder, demo, id, ids.get(demo.components[0]!.name)!, now);
+}
+
+/** Done steps with their logs, on past evenings, and one that is drying right now. */
+async function workBehind(
+	tx: Executor,
+	record: CostumeRecord,
+	demo: DemoCostume,
+	ids: ReadonlyMap<string, number>,
+	now: number
+): Promise<void> {
+	const minutes = minutesOf(record, await loadWorkshop(tx));
+	const done = demo.components.flatMap((c: DemoComponent) => {
+		const steps = inOrder(record.steps, ids.get(c.name)!);
+		return steps
+			.slice(0, c.done === 'all' ? steps.length : (c.done ?? 0))
+			.map((step) => ({ step, name: c.name }));
+	});
+	const evenings = pastEvenings(dayOf(now), Math.max(24, done.length));
+	const per = done.length / evenings.length;
+	let n = 0;
+	for (const { step, name } of done) {
+		const last = name === demo.drying && done.filter((d) => d.name === name).at(-1)!.step === step;
+		const usual = minutes.get(step.id)![1];
+		const worked = Math.max(5, Math.round(usual * (0.8 + ((n * 7) % 9) / 12)));
+		const evening = evenings[Math.min(evenings.length - 1, Math.floor(n / per))]!;
+		const end = last ? now - 35 : evening * DAY + 19 * 60 + Math.min(worked, 200) + ((n * 13) % 40);
+		await log(tx, step, end, worked, NOTES[n % NOTES.length]!);
+		await setDone(tx, step.id, end);
+		n++;
+	}
+}
+
+async function log(tx: Executor, step: Step, end: number, minutes: number, note: string): Promise<void> {
+	await tx.query(
+		'insert into work_log (step_id, maker_id, started_at, ended_at, minutes, note) values ($1, 1, $2, $3, $4, $5)',
+		[step.id, formatLocalTime(end - minutes), formatLocalTime(end), minutes, note]
+	);
+}
+
+/** Evenings before today, oldest first; nobody works on Thursdays. */
+function pastEvenings(today: number, count: number): number[] {
+	const days: number[] = [];
+	for (let day = today - 3; days.length < count; day--) if (weekdayOf(day) !== 4) days.push(day);
+	return days.reverse();
+}
+
+async function layOutFault(
+	tx: Executor,
+	folder: string,
+	demo: DemoCostume,
+	fault: DemoCostume['faults'][number],
+	costumeId: number,
+	ids: ReadonlyMap<string, number>,
+	now: number
+): Promise<void> {
+	const context = { ...(await contextOf(tx, folder, { costume: String(costumeId) })), now };
+	const at = now - fault.daysAgo * DAY - 60;
+	const earlier =
+		fault.backOf === undefined
+			? null
+			: (await one<{ id: number }>(
+					tx,
+					'select f.id from fault f join component c on c.id = f.component_id where c.costume_id = $1 order by f.id offset $2 limit 1',
+					[costumeId, fault.backOf]
+				))!.id;
+	const { result } = await faultCommands.addFault.run(
+		tx,
+		{
+			componentId: ids.get(fault.component)!,
+			symptom: fault.symptom,
+			cause: fault.cause,
+			cure: fault.cure,
+			occasion: fault.occasion,
+			happenedAt: at,
+			minutesLost: fault.lost,
+			cameBackOf: earlier
+		},
+		context
+	);
+	if (!fault.mended) return;
+	const record = (await loadRecord(tx, costumeId))!;
+	for (const [i, step] of record.steps.filter((s) => s.faultId === result!.id).entries()) {
+		const end = at + (i + 1) * DAY;
+		await log(tx, step, end, 25, 'mended at the kitchen table');
+		await setDone(tx, step.id, end);
+	}
+}
+
+/** A drawn reference picture, our own: a harbour lamp in flat shapes. */
+async function drawPicture(
+	tx: Executor,
+	folder: string,
+	demo: DemoCostume,
+	costumeId: number,
+	componentId: number,
+	now: number
+): Promise<void> {
+	const hue = (demo.inDays * 37) % 360;
+	const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="640" height="640">
+		<rect width="640" height="640" fill="hsl(${hue} 30% 88%)"/><path d="M0 500h640v140H0z" fill="hsl(${hue} 35% 45%)"/>
+		<path d="M300 120h40v380h-40z" fill="#3b3a36"/><circle cx="320" cy="150" r="92" fill="#f6d98a" stroke="#3b3a36" stroke-width="14"/>
+		<path d="M250 240h140l-24 60h-92z" fill="#8a6a2a"/><path d="M0 540q80-40 160 0t160 0t160 0t160 0v100H0z" fill="hsl(${hue} 40% 35%)"/></svg>`;
+	const picture = await storePicture(folder, await sharp(Buffer.from(svg)).png().toBuffer());
+	await tx.query(
+		`insert into photo (costume_id, component_id, hash, mime, width, height, bytes, caption, taken_at)
+		values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+		[
+			costumeId,
+			componentId,
+			picture.hash,
+			picture.mime,
+			picture.width,
+			picture.height,
+			picture.bytes,
+			'sketch',
+			formatLocalTime(now - 20 * DAY)
+		]
+	);
+}
+
+/** The last things done, as a maker would have: these stand in History and can be undone. */
+async function lastEvening(db: Database, now: number): Promise<void> {
+	const first = (await one<{ id: number }>(db, 'select id from costume order by id limit 1'))!.id;
+	const context = await contextOf(db, db.folder, { costume: String(first) });
+	const record = (await loadRecord(db, first))!;
+	const globe = (await loadMaterials(db)).find((m) => m.name === 'Warm white LED strand')!;
+	await runCommand(
+		db,
+		purchaseCommands.addPurchase,
+		{ materialId: globe.id, packs: 1, componentId: null },
+		context
+	);
+	const coat = record.components.find((c) => c.name === 'Watch coat')!;
+	const open = inOrder(record.steps, coat.id).find((s) => s.doneAt === null)!;
+	await runCommand(
+		db,
+		logCommands.logWork,
+		{
+			stepId: open.id,
+			makerId: 1,
+			endedAt: now - DAY,
+			minutes: 20,
+			note: 'stopped for the night',
+			finish: false,
+			anyway: false
+		},
+		context
+	);
+}

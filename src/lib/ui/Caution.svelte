@@ -1,0 +1,38 @@
+<script lang="ts">
+	/** Cautions for what is about to be done: short, with what to wear first. */
+	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+	import { CAUTIONS, CAUTION_CLOSING, type CautionKey } from '$core/safety/caution.ts';
+
+	interface Props {
+		keys: readonly CautionKey[];
+	}
+	let { keys }: Props = $props();
+	const wear = $derived([...new Set(keys.flatMap((k) => CAUTIONS[k].wear.split(', ').filter(Boolean)))]);
+</script>
+
+{#if keys.length}
+	<div class="caution" role="note">
+		<TriangleAlert size={18} aria-hidden="true" />
+		<div>
+			{#if wear.length}<p><b>Wear: {wear.join(', ')}.</b></p>{/if}
+			<p>{keys.map((k) => CAUTIONS[k].do).join(' ')}</p>
+			<p class="small">{CAUTION_CLOSING}</p>
+		</div>
+	</div>
+{/if}
+
+<style>
+	.caution {
+		display: flex;
+		gap: 8px;
+		padding: 8px 12px;
+		background: var(--yellow-wash);
+		border-left: 4px solid var(--yellow-ink);
+		color: var(--ink);
+	}
+	.caution :global(svg) {
+		flex: none;
+		margin-top: 2px;
+		color: var(--yellow-ink);
+	}
+</style>

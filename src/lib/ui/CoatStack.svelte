@@ -1,0 +1,198 @@
+<script lang="ts">
+	/** A component's coat stack: what goes on, how often, how long between, how much of it. */
+	import Plus from '@lucide/svelte/icons/plus';
+	import X from '@lucide/svelte/icons/x';
+	import type { Component } from '$core/costume/component.ts';
+	import type { CostumeRecord, Settings } from '$core/costume/record.ts';
+	import { COAT_PRODUCTS, type CoatProductKey } from '$core/finish/coatProduct.ts';
+	import { formatArea } from '$core/units/measure.ts';
+	import { formatWait } from '$core/units/duration.ts';
+	import { coatFigure } from '$core/working/figures.ts';
+	import { valueOf } from '$core/working/figure.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import Act from './Act.svelte';
+	import Dialog from './Dialog.svelte';
+	import Field from './Field.svelte';
+	import Form from './Form.svelte';
+	import Working from './Working.svelte';
+
+	interface Props {
+		component: Component;
+		record: CostumeRecord;
+		settings: Settings;
+	}
+	let { component, record, settings }: Props = $props();
+	const coats = $derived(record.coats.filter((c) => c.componentId === component.id));
+	const onOf = (coatId: number) =>
+		record.steps.filter((s) => s.coatId === coatId && s.doneAt !== null).length;
+	let adding = $state(false);
+	let editing = $state<number | null>(null);
+	const edited = $derived(coats.find((c) => c.id === editing));
+	let product = $state<CoatProductKey>('fillerPrimer');
+	const chosen = $derived(COAT_PRODUCTS[product]);
+	const options = Object.entries(COAT_PRODUCTS).map(([value, p]) => ({ value, label: p.name }));
+</script>
+
+{#if coats.length}
+	<div class="scroll">
+		<table>
+			<thead>
+				<tr
+					><th>Product</th><th class="number">On</th><th class="number">Area</th><th class="number"
+						>Next coat after</th
+					><th class="number">Handle after</th><th class="number">Packs</th><th
+						><span class="visually-hidden">Change</span></th
+					></tr
+				>
+			</thead>
+			<tbody>
+				{#each coats as coat (coat.id)}
+					{@const p = COAT_PRODUCTS[coat.product]}
+					<tr>
+						<td>
+							{p.name}
+							{#if p.withinMinutes !== null}<span class="window small"
+									>within {formatWait(p.withinMinutes)}, or only after {formatWait(
+										p.orAfterMinutes ?? 0
+									)}</span
+								>{/if}
+						</td>
+						<td class="number"
+							><span class="coats" aria-label="{onOf(coat.id)} of {coat.coats} coats on"
+								>{#each { length: coat.coats } as _, i (i)}<i class:on={i < onOf(coat.id)}></i>{/each}</span
+							>
+							{onOf(coat.id)}/{coat.coats}</td
+						>
+						<td class="number">{formatArea(coat.area, settings.lengthUnit)}</td>
+						<td class="number">{formatWait(coat.recoatMinutes)}</td>
+						<td class="number">{formatWait(coat.handlingMinutes)}</td>
+						<td class="number"
+							><Working
+								figure={coatFigure(coat, component, record)}
+								text={formatNumber(valueOf(coatFigure(coat, component, record)), 2)}
+							/></td
+						>
+						<td class="number">
+							<button class="button small quiet" onclick={() => (editing = coat.id)}>Edit</button>
+							<Act command="removeCoat" id={coat.id} look="quiet" label="Remove {p.name}"><X size={14} /></Act
+							>
+						</td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	</div>
+{:else}
+	<p class="soft">No coats yet. Each coat becomes a step, with its waiting.</p>
+{/if}
+<p class="add no-print">
+	<button class="button small" onclick={() => (adding = true)} aria-label="Add coats to {component.code}"
+		><Plus size={14} /> Coats</button
+	>
+</p>
+
+<Dialog bind:open={adding} title="Coats on {component.code} {component.name}">
+	<Form
+		command="addCoat"
+		hidden={{ componentId: component.id }}
+		onDone={() => (adding = false)}
+		label="New coats"
+	>
+		<div class="grid">
+			<Field name="product" label="Product" {options} bind:value={product} wide />
+			<Field
+				name="coats"
+				label="Coats"
+				value={chosen.coats[0]}
+				inputmode="numeric"
+				hint="usual {chosen.coats.join(' to ')}"
+			/>
+			<Field
+				name="area"
+				label="Outside area, one copy"
+				value={coats[0] ? formatArea(coats[0].area, settings.lengthUnit) : ''}
+				hint="e.g. 0.15 m2"
+			/>
+			<Field
+				name="recoatMinutes"
+				label="Next coat after"
+				value=""
+				hint="empty: {formatWait(chosen.recoatMinutes)}"
+			/>
+			<Field
+				name="handlingMinutes"
+				label="Handle after"
+				value=""
+				hint="empty: {formatWait(chosen.handlingMinutes)}"
+			/>
+		</div>
+		<p class="small soft note">Starting values from memory. The product’s label decides.</p>
+		<p class="add"><button class="button main">Add coats</button></p>
+	</Form>
+</Dialog>
+
+<Dialog
+	bind:open={
+		() => editing !== null,
+		(open) => {
+			if (!open) editing = null;
+		}
+	}
+	title="Coats"
+>
+	{#if edited}
+		<Form
+			command="editCoat"
+			id={edited.id}
+			version={edited.version}
+			onDone={() => (editing = null)}
+			label="Coats"
+		>
+			<div class="grid">
+				<p class="wide"><b>{COAT_PRODUCTS[edited.product].name}</b></p>
+				<Field name="coats" label="Coats" value={edited.coats} inputmode="numeric" />
+				<Field
+					name="area"
+					label="Outside area, one copy"
+					value={formatArea(edited.area, settings.lengthUnit)}
+				/>
+				<Field name="recoatMinutes" label="Next coat after" value={formatWait(edited.recoatMinutes)} />
+				<Field name="handlingMinutes" label="Handle after" value={formatWait(edited.handlingMinutes)} />
+			</div>
+			<p class="add"><button class="button main">Save</button></p>
+		</Form>
+	{/if}
+</Dialog>
+
+<style>
+	.window {
+		display: block;
+		color: var(--yellow-ink);
+		font-weight: 600;
+	}
+	.coats {
+		display: inline-flex;
+		gap: 2px;
+		vertical-align: middle;
+	}
+	.coats i {
+		width: 12px;
+		height: 10px;
+		border: 1px solid var(--ink-soft);
+	}
+	.coats i.on {
+		background: var(--blue-ink);
+	}
+	.grid {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 10px 12px;
+	}
+	.wide {
+		grid-column: 1 / -1;
+	}
+	.add,
+	.note {
+		margin-top: 12px;
+	}
+</style>

@@ -1,0 +1,93 @@
+<script lang="ts">
+	/** The fields of a component, for adding and for editing. */
+	import { FLEXES, KINDS, SEEN_FROM, SIDES, SOURCES, type Component } from '$core/costume/component.ts';
+	import { ZONES, zoneWords, type Zone } from '$core/costume/zone.ts';
+	import Field from './Field.svelte';
+
+	interface Props {
+		component?: Component;
+		/** Zones ticked at first, when adding from the figure. */
+		zones?: readonly Zone[];
+	}
+	let { component, zones = [] }: Props = $props();
+	const SIDE_WORDS = { none: 'middle or whole', left: 'left', right: 'right', pair: 'pair, left and right' };
+	const NEED_WORDS = [
+		'0 nobody would miss it',
+		'1 hardly',
+		'2 a little',
+		'3 usual',
+		'4 much',
+		'5 the look is lost without it'
+	];
+	const chosen = $derived(component?.zones ?? zones);
+</script>
+
+<div class="grid">
+	<Field name="name" label="Name" value={component?.name ?? ''} required autofocus={!component} wide />
+	<Field name="kind" label="Kind" options={KINDS} value={component?.kind ?? 'armor'} />
+	<Field name="form" label="Form" value={component?.form ?? ''} hint="e.g. 6 mm foam plate" />
+	<Field
+		name="side"
+		label="Side"
+		options={SIDES.map((s) => ({ value: s, label: SIDE_WORDS[s] }))}
+		value={component?.side ?? 'none'}
+	/>
+	<Field name="count" label="Count" value={component?.count ?? 1} inputmode="numeric" hint="of each side" />
+	<Field name="layer" label="Layer" value={component?.layer ?? 1} inputmode="numeric" hint="0 is skin" />
+	<Field name="flex" label="Rigid or stretch" options={FLEXES} value={component?.flex ?? 'rigid'} />
+	<Field name="source" label="How to get it" options={SOURCES} value={component?.source ?? 'make'} />
+	<Field name="seenFrom" label="Seen from" options={SEEN_FROM} value={component?.seenFrom ?? 'near'} />
+	<Field
+		name="lookNeed"
+		label="The look needs it"
+		options={NEED_WORDS.map((label, value) => ({ value, label }))}
+		value={component?.lookNeed ?? 3}
+	/>
+	<Field name="code" label="Code" value={component?.code ?? ''} hint="empty: the next free one" />
+	<fieldset>
+		<legend>Zones</legend>
+		{#each ZONES as zone (zone)}
+			<label
+				><input type="checkbox" name="zones[]" value={zone} checked={chosen.includes(zone)} />
+				{zoneWords(zone)}</label
+			>
+		{/each}
+	</fieldset>
+	<Field name="note" label="Note" type="area" value={component?.note ?? ''} wide />
+</div>
+
+<style>
+	.grid {
+		display: grid;
+		grid-template-columns: repeat(3, minmax(0, 1fr));
+		gap: 10px 12px;
+	}
+	fieldset {
+		grid-column: 1 / -1;
+		border: 1px solid var(--rule);
+		padding: 4px 10px 8px;
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(138px, 1fr));
+		gap: 2px 8px;
+		margin: 0;
+	}
+	legend {
+		font-size: var(--s13);
+		font-weight: 600;
+		color: var(--ink-soft);
+	}
+	fieldset label {
+		display: flex;
+		align-items: center;
+		gap: 6px;
+		min-height: 28px;
+	}
+	@media (max-width: 700px) {
+		.grid {
+			grid-template-columns: 1fr 1fr;
+		}
+		fieldset label {
+			min-height: 44px;
+		}
+	}
+</style>

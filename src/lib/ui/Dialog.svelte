@@ -1,0 +1,71 @@
+<script lang="ts">
+	/** A sheet laid over the page. Esc, the button and a click outside leave it. */
+	import X from '@lucide/svelte/icons/x';
+	import type { Snippet } from 'svelte';
+
+	interface Props {
+		open: boolean;
+		title: string;
+		children: Snippet;
+		wide?: boolean;
+	}
+	let { open = $bindable(), title, children, wide = false }: Props = $props();
+	const uid = $props.id();
+	let dialog: HTMLDialogElement | undefined = $state();
+
+	// An effect, because the native dialog is opened by a call.
+	$effect(() => {
+		if (open && dialog && !dialog.open) dialog.showModal();
+		if (!open && dialog?.open) dialog.close();
+	});
+</script>
+
+{#if open}
+	<!-- The click outside is a shortcut beside Esc and the button. -->
+	<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
+	<dialog
+		bind:this={dialog}
+		class:wide
+		aria-labelledby="{uid}-title"
+		onclose={() => (open = false)}
+		onclick={(event) => event.target === dialog && (open = false)}
+	>
+		<div class="inside">
+			<header>
+				<h2 id="{uid}-title">{title}</h2>
+				<button class="button quiet small" type="button" onclick={() => (open = false)}
+					><X size={18} /> Close</button
+				>
+			</header>
+			{@render children()}
+		</div>
+	</dialog>
+{/if}
+
+<style>
+	dialog {
+		border: 0;
+		padding: 0;
+		background: var(--sheet);
+		color: var(--ink);
+		box-shadow: 0 12px 48px rgb(0 0 0 / 45%);
+		width: min(560px, calc(100vw - 24px));
+		max-height: calc(100dvh - 24px);
+	}
+	dialog.wide {
+		width: min(860px, calc(100vw - 24px));
+	}
+	dialog::backdrop {
+		background: rgb(6 24 24 / 60%);
+	}
+	.inside {
+		padding: 16px;
+	}
+	header {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		gap: 16px;
+		margin-bottom: 12px;
+	}
+</style>

@@ -1,0 +1,97 @@
+<script lang="ts">
+	/** The fields of a material, for adding and for editing. */
+	import { COAT_PRODUCTS, type CoatProductKey } from '$core/finish/coatProduct.ts';
+	import { FAMILIES, type Material } from '$core/needs/material.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import { moneyDigits } from '$core/units/money.ts';
+	import Field from './Field.svelte';
+	import Tick from './Tick.svelte';
+
+	interface Props {
+		material?: Material;
+		currency: string;
+		/** A coat product that still needs a material. */
+		coat?: CoatProductKey;
+	}
+	let { material, currency, coat }: Props = $props();
+	const product = $derived(coat ? COAT_PRODUCTS[coat] : null);
+	const price = $derived(
+		material ? moneyDigits(material.packPriceMinor, currency).replace(/\u2009/g, '') : ''
+	);
+</script>
+
+<div class="grid">
+	<Field
+		name="name"
+		label="Material"
+		value={material?.name ?? (product ? `${product.name}, ${product.pack}` : '')}
+		required
+		autofocus={!material}
+		wide
+	/>
+	<Field
+		name="family"
+		label="Family"
+		options={FAMILIES}
+		value={material?.family ?? (product ? 'paint' : 'foam')}
+	/>
+	<Field
+		name="unit"
+		label="Counted in"
+		value={material?.unit ?? (product ? 'can' : 'sheet')}
+		list={['sheet', 'm', 'yd', 'can', 'ml', 'piece', 'pair', 'pack', 'g']}
+	/>
+	<Field
+		name="packSize"
+		label="In one pack"
+		value={material ? formatNumber(material.packSize, 3) : '1'}
+		inputmode="decimal"
+	/>
+	<Field name="packPriceMinor" label="Price of a pack" value={price} inputmode="decimal" suffix={currency} />
+	<Field name="supplier" label="Supplier" value={material?.supplier ?? ''} />
+	<Field
+		name="leadDays"
+		label="Lead days"
+		value={material?.leadDays ?? '0'}
+		inputmode="numeric"
+		hint="0: bought on the day"
+	/>
+	<Field
+		name="stash"
+		label="In the stash"
+		value={material ? formatNumber(material.stash, 3) : '0'}
+		inputmode="decimal"
+	/>
+	<Field name="stashNote" label="Where it lies" value={material?.stashNote ?? ''} />
+	<Field
+		name="coatProduct"
+		label="Is the coat product"
+		options={Object.entries(COAT_PRODUCTS).map(([value, p]) => ({ value, label: p.name }))}
+		none="none"
+		value={material?.coatProduct ?? coat ?? ''}
+	/>
+	<div class="tick">
+		<Tick
+			name="leadWorkingDays"
+			label="Lead counts working days only"
+			checked={material?.leadWorkingDays ?? true}
+		/>
+	</div>
+</div>
+
+<style>
+	.grid {
+		display: grid;
+		grid-template-columns: repeat(3, minmax(0, 1fr));
+		gap: 10px 12px;
+	}
+	.tick {
+		align-self: center;
+		grid-column: span 2;
+	}
+	@media (max-width: 700px) {
+		.grid {
+			grid-template-columns: 1fr 1fr;
+		}
+	}
+</style>

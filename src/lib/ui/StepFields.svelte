@@ -1,0 +1,71 @@
+<script lang="ts">
+	/** The fields of a step. The amount is typed as what the technique counts. */
+	import { PHASES, type Step } from '$core/costume/step.ts';
+	import { TECHNIQUES, type TechniqueKey } from '$core/costume/technique.ts';
+	import type { Workshop } from '$core/costume/record.ts';
+	import { formatWait } from '$core/units/duration.ts';
+	import { amountText } from './amounts.ts';
+	import Field from './Field.svelte';
+	import Tick from './Tick.svelte';
+
+	interface Props {
+		step?: Step;
+		workshop: Workshop;
+	}
+	let { step, workshop }: Props = $props();
+	// svelte-ignore state_referenced_locally
+	let technique = $state<TechniqueKey>(step?.technique ?? 'other');
+	const counts = $derived(TECHNIQUES[technique]);
+	const examples = { length: 'e.g. 1.2 m, 40cm, 2 yd', area: 'e.g. 0.15 m2, 30cm x 40cm', count: 'a number' };
+	const options = Object.entries(TECHNIQUES).map(([value, t]) => ({ value, label: t.name }));
+</script>
+
+<div class="grid">
+	<Field name="name" label="Step" value={step?.name ?? ''} required autofocus={!step} wide />
+	<Field name="technique" label="Technique" {options} bind:value={technique} />
+	<Field name="phase" label="Part of the making" options={PHASES} value={step?.phase ?? 'make'} />
+	<Field
+		name="amount"
+		label="Amount ({counts.of})"
+		value={step ? amountText(step, workshop.settings) : '1'}
+		hint={examples[counts.driver]}
+	/>
+	<Field
+		name="setUpMinutes"
+		label="Set-up"
+		value={step ? formatWait(step.setUpMinutes) : '0'}
+		hint="e.g. 20m"
+	/>
+	<Field
+		name="waitMinutes"
+		label="Waits afterwards"
+		value={step ? formatWait(step.waitMinutes) : '0'}
+		hint="e.g. 4h, 2 d"
+	/>
+	<Field
+		name="placeId"
+		label="Place"
+		options={workshop.places.map((p) => ({ value: p.id, label: p.name }))}
+		none="anywhere"
+		value={step?.placeId ?? ''}
+	/>
+	<div class="ticks">
+		<Tick name="perCopy" label="For every copy" checked={step?.perCopy ?? true} />
+		<Tick name="oneSitting" label="One sitting" checked={step?.oneSitting ?? false} />
+		<Tick name="needsHelper" label="Needs a helper" checked={step?.needsHelper ?? false} />
+	</div>
+</div>
+
+<style>
+	.grid {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 10px 12px;
+	}
+	.ticks {
+		grid-column: 1 / -1;
+		display: flex;
+		gap: 4px 20px;
+		flex-wrap: wrap;
+	}
+</style>

@@ -1,0 +1,19 @@
+import { getContext, setContext } from 'svelte';
+import type { FormDone, FormFailure } from '$lib/answer.ts';
+
+/** What a field needs of the form around it. */
+export interface FormState {
+	readonly errors: Record<string, string>;
+	/** Distinguishes fields of the same name in different forms of a page. */
+	readonly key: string;
+}
+
+const KEY = Symbol('form');
+
+export const provideForm = (state: FormState): FormState => setContext(KEY, state);
+export const useForm = (): FormState => getContext<FormState>(KEY) ?? { errors: {}, key: 'none' };
+
+/** What the last form answered, whatever page it was on. */
+export type Answer = FormFailure | FormDone | null | undefined;
+export const isFailure = (answer: Answer): answer is FormFailure => !!answer && 'errors' in answer;
+export const isDone = (answer: Answer): answer is FormDone => !!answer && 'done' in answer;

@@ -1,0 +1,25 @@
+import type { Outlook } from '$core/costume/costumePlan.ts';
+import { formatHours } from '$core/units/duration.ts';
+
+/** The odds in words, until simulated builds give them a number. */
+export const OUTLOOK_WORDS: Record<Outlook, string> = {
+	done: 'All steps done',
+	safe: 'Ready even if every step goes badly',
+	likely: 'Ready if most days are usual ones',
+	intoBuffer: 'Eats into the days kept for test wear',
+	late: 'Not ready in time as planned',
+	stuck: 'Stuck: some steps cannot be placed',
+	empty: 'No steps yet'
+};
+
+export const isTroubled = (outlook: Outlook): boolean =>
+	outlook === 'late' || outlook === 'stuck' || outlook === 'intoBuffer';
+
+/** `12.5 h spare` or `6.0 h short`. */
+export const spareWords = (minutes: number): string =>
+	minutes < 0 ? `${formatHours(-minutes)} short` : `${formatHours(minutes)} spare`;
+
+export const daysWords = (days: number): string => {
+	if (days < 0) return `${-days} ${days === -1 ? 'day' : 'days'} ago`;
+	return days === 0 ? 'today' : `${days} ${days === 1 ? 'day' : 'days'} left`;
+};

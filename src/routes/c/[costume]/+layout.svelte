@@ -1,0 +1,200 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import Eye from '@lucide/svelte/icons/eye';
+	import ShoppingBasket from '@lucide/svelte/icons/shopping-basket';
+	import CalendarDays from '@lucide/svelte/icons/calendar-days';
+	import Hammer from '@lucide/svelte/icons/hammer';
+	import Paintbrush from '@lucide/svelte/icons/paintbrush';
+	import Bandage from '@lucide/svelte/icons/bandage';
+	import type { Snippet } from 'svelte';
+	import { tapePins } from '$core/costume/pins.ts';
+	import { dayOf, dayWords } from '$core/units/localTime.ts';
+	import { STATIONS } from '$lib/stations.ts';
+	import Tape from '$lib/ui/Tape.svelte';
+	import { daysWords } from '$lib/ui/words.ts';
+	import type { LayoutData } from './$types';
+
+	let { data, children }: { data: LayoutData; children: Snippet } = $props();
+	const icons = {
+		look: Eye,
+		buy: ShoppingBasket,
+		plan: CalendarDays,
+		bench: Hammer,
+		finish: Paintbrush,
+		mend: Bandage
+	};
+	const costume = $derived(data.record.costume);
+	const base = $derived(`/c/${costume.id}`);
+	const pins = $derived(tapePins(data.record, data.plan, data.workshop.settings.coldOrDamp, data.now));
+	const open = $derived(data.record.faults.length);
+</script>
+
+<div class="costume">
+	<header class="head on-mat">
+		<div class="title">
+			<h1>{costume.name}</h1>
+			<p>
+				{[costume.wearer && `for ${costume.wearer}`, costume.eventName].filter(Boolean).join(' · ')}
+				{#if data.stage}<span class="stage">{data.stage}</span>{/if}
+				{#if costume.archivedAt !== null}<span class="stage">in the archive</span>{/if}
+			</p>
+		</div>
+		<p class="days">
+			<b class="figure">{daysWords(dayOf(costume.eventAt) - dayOf(data.now))}</b>
+			<span>{dayWords(dayOf(costume.eventAt), new Date(data.now * 60000).getUTCFullYear())}</span>
+		</p>
+	</header>
+	<div class="tape on-mat no-print">
+		<Tape {costume} plan={data.plan} windows={data.windows} {pins} now={data.now} />
+	</div>
+	<nav class="rail on-mat no-print" aria-label="Stations">
+		{#each STATIONS as station (station.path)}
+			{@const Icon = icons[station.path]}
+			<a
+				href="{base}/{station.path}"
+				aria-current={page.url.pathname.startsWith(`${base}/${station.path}`) ? 'page' : undefined}
+				title="{station.says} ({station.key})"
+			>
+				<Icon size={18} aria-hidden="true" />
+				<span>{station.name}</span>
+				{#if station.path === 'mend' && open > 0 && data.stage === 'broken'}<i
+						class="dot"
+						title="Something is broken"
+					></i>{/if}
+			</a>
+		{/each}
+	</nav>
+	<main id="main">{@render children()}</main>
+</div>
+
+<style>
+	.costume {
+		display: grid;
+		grid-template-columns: 104px minmax(0, 1fr);
+		gap: 12px 16px;
+		padding: 12px 16px 48px;
+		max-width: 1500px;
+		margin: 0 auto;
+	}
+	.head,
+	.tape {
+		grid-column: 1 / -1;
+		color: var(--on-mat);
+		min-width: 0;
+	}
+	.head {
+		display: flex;
+		justify-content: space-between;
+		align-items: end;
+		gap: 16px;
+	}
+	.title p {
+		color: var(--on-mat-soft);
+	}
+	.stage {
+		margin-left: 8px;
+		padding: 0 8px;
+		background: var(--brass);
+		color: #1c1503;
+		font-size: var(--s13);
+		font-weight: 600;
+	}
+	.days {
+		text-align: right;
+		color: var(--brass);
+	}
+	.days b {
+		display: block;
+		font-size: var(--s24);
+		line-height: 1.1;
+		white-space: nowrap;
+	}
+	.days span {
+		color: var(--on-mat-soft);
+	}
+	.rail {
+		display: flex;
+		flex-direction: column;
+		align-self: start;
+		position: sticky;
+		top: 12px;
+		background: var(--mat-deep);
+		border-right: 3px solid var(--mat-line);
+	}
+	.rail a {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		padding: 11px 10px;
+		color: var(--on-mat-soft);
+		text-decoration: none;
+		/* Each station is a division on the rail. */
+		border-bottom: 1px dashed rgb(255 255 255 / 16%);
+	}
+	.rail a:hover {
+		color: var(--on-mat);
+	}
+	.rail a[aria-current] {
+		background: var(--sheet);
+		color: var(--ink);
+		font-weight: 600;
+		clip-path: polygon(0 0, 100% 0, calc(100% - 8px) 50%, 100% 100%, 0 100%);
+	}
+	.dot {
+		width: 8px;
+		height: 8px;
+		border-radius: 50%;
+		background: #e2534a;
+	}
+	main {
+		min-width: 0;
+		display: grid;
+		gap: 16px;
+		align-content: start;
+	}
+	@media (max-width: 700px) {
+		.costume {
+			grid-template-columns: minmax(0, 1fr);
+			padding: 8px 8px 76px;
+		}
+		.rail {
+			position: fixed;
+			inset: auto 0 0;
+			z-index: 15;
+			flex-direction: row;
+			border: 0;
+			border-top: 2px solid var(--brass);
+		}
+		.rail a {
+			flex: 1;
+			flex-direction: column;
+			gap: 2px;
+			padding: 8px 2px;
+			font-size: var(--s13);
+			border: 0;
+			min-height: 56px;
+			justify-content: center;
+		}
+		.rail a[aria-current] {
+			clip-path: none;
+		}
+		.days b {
+			font-size: var(--s18);
+		}
+		h1 {
+			font-size: 1.25rem;
+		}
+	}
+	@media print {
+		.costume {
+			display: block;
+			padding: 0;
+		}
+		.head,
+		.days,
+		.title p,
+		.days span {
+			color: black;
+		}
+	}
+</style>

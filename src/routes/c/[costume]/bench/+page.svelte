@@ -1,0 +1,417 @@
+<script lang="ts">
+	import Check from '@lucide/svelte/icons/check';
+	import Hourglass from '@lucide/svelte/icons/hourglass';
+	import PackageOpen from '@lucide/svelte/icons/package-open';
+	import PencilLine from '@lucide/svelte/icons/pencil-line';
+	import Play from '@lucide/svelte/icons/play';
+	import Square from '@lucide/svelte/icons/square';
+	import { invalidateAll } from '$app/navigation';
+	import { onMount } from 'svelte';
+	import type { ReadyStep } from '$core/bench/today.ts';
+	import { cautionsFor } from '$core/safety/caution.ts';
+	import { formatDuration, formatWait } from '$core/units/duration.ts';
+	import {
+		dayOf,
+		formatClock,
+		clockOf,
+		formatLocalTime,
+		localMinutesOf,
+		timeWords
+	} from '$core/units/localTime.ts';
+	import { stepFigure } from '$core/working/figures.ts';
+	import Act from '$lib/ui/Act.svelte';
+	import Caution from '$lib/ui/Caution.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import Form from '$lib/ui/Form.svelte';
+	import FormError from '$lib/ui/FormError.svelte';
+	import Photos from '$lib/ui/Photos.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import Tag from '$lib/ui/Tag.svelte';
+	import Tick from '$lib/ui/Tick.svelte';
+	import Working from '$lib/ui/Working.svelte';
+	import { amountWords } from '$lib/ui/amounts.ts';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const base = $derived(`/c/${data.record.costume.id}`);
+	const today = $derived(data.today);
+	const first = $derived(today.ready[0]);
+	const running = $derived(today.running);
+	const runningStep = $derived(data.record.steps.find((s) => s.id === running?.stepId));
+	const runningComponent = $derived(data.record.components.find((c) => c.id === runningStep?.componentId));
+	const elsewhere = $derived(data.running && !running ? data.running : null);
+	let maker = $state('');
+	// svelte-ignore state_referenced_locally
+	maker = String(data.workshop.makers[0]?.id ?? '');
+
+	// The clock of the page. It asks for fresh data when the next coat is dry.
+	// svelte-ignore state_referenced_locally
+	let clock = $state(data.now);
+	onMount(() => {
+		const timer = setInterval(() => {
+			const before = clock;
+			clock = localMinutesOf(new Date());
+			if (today.drying.some((d) => d.until > before && d.until <= clock)) invalidateAll();
+		}, 5000);
+		return () => clearInterval(timer);
+	});
+	const elapsed = $derived(running ? Math.max(0, clock - running.startedAt) : 0);
+	const finishing = $derived(
+		today.drying.length
+			? today.ready.filter((r) => r.fitsInWait && r.opensAt === null && r.step.id !== first?.step.id)
+			: []
+	);
+	const rest = $derived(today.ready.slice(1).filter((r) => !finishing.includes(r)));
+	let logging = $state<{ stepId: number; name: string } | null>(null);
+	const recent = $derived(data.record.logs.filter((l) => l.endedAt !== null).slice(0, 8));
+	const stepOf = (id: number) => data.record.steps.find((s) => s.id === id);
+	const codeOf = (id: number) =>
+		data.record.components.find((c) => c.id === stepOf(id)?.componentId)?.code ?? '';
+
+	const slackWords = (r: ReadyStep) =>
+		r.slackMinutes === null
+			? ''
+			: r.slackMinutes < 0
+				? `${formatWait(-r.slackMinutes)} too late already`
+				: `can wait ${formatWait(r.slackMinutes)}`;
+
+	/** Space starts the most urgent step, or stops what runs. */
+	function onkeydown(event: KeyboardEvent) {
+		const target = event.target as HTMLElement;
+		if (
+			event.key !== ' ' ||
+			/^(INPUT|TEXTAREA|SELECT|BUTTON|A|SUMMARY)$/.test(target.tagName) ||
+			document.querySelector('dialog[open]')
+		)
+			return;
+		event.preventDefault();
+		document.querySelector<HTMLButtonElement>(running ? '[data-stop]' : '[data-start]')?.click();
+	}
+	const untilWords = (until: number) =>
+		dayOf(until) === dayOf(clock)
+			? `${formatClock(clockOf(until))}, in ${formatWait(Math.max(0, until - clock))}`
+			: timeWords(until);
+</script>
+
+<svelte:window {onkeydown} />
+<svelte:head><title>Bench · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
+
+{#snippet line(r: ReadyStep)}
+	<li>
+		<Tag component={r.component} href="{base}/look/{r.component.id}#step-{r.step.id}" short />
+		<span class="what"><b>{r.step.name}</b> <span class="small soft">{r.component.name}</span></span>
+		<span class="figure">{formatDuration(r.minutes)}</span>
+		<span class="small soft slack"
+			>{r.opensAt !== null ? `place opens ${timeWords(r.opensAt)}` : slackWords(r)}</span
+		>
+		<span class="row acts">
+			<Act
+				command="startTimer"
+				hidden={{ stepId: r.step.id, makerId: maker }}
+				label="Start {r.step.name} of {r.component.code}"><Play size={14} /> Start</Act
+			>
+			<button
+				class="button small quiet"
+				onclick={() => (logging = { stepId: r.step.id, name: `${r.component.code} ${r.step.name}` })}
+				aria-label="Log {r.step.name} of {r.component.code}"><PencilLine size={14} /> Log</button
+			>
+		</span>
+	</li>
+{/snippet}
+
+{#if running && runningStep && runningComponent}
+	<section class="now running" aria-label="Running">
+		<p class="small">At the bench since {formatClock(clockOf(running.startedAt))}</p>
+		<p class="clock figure" role="timer" aria-label="{elapsed} minutes">{formatDuration(elapsed)}</p>
+		<h2>{runningStep.name}</h2>
+		<p><Tag component={runningComponent} href="{base}/look/{runningComponent.id}" /></p>
+		<Caution keys={cautionsFor(runningStep.technique)} />
+		<Form command="stopTimer" class="stop" label="Stop the timer">
+			<Field name="note" label="Note: how it was made, mix, what went wrong" type="area" />
+			<Field name="minutes" label="Minutes, if the timer is not right" hint="e.g. 1h20" />
+			<FormError name="anyway" />
+			<div class="row">
+				<Tick name="anyway" label="It went on anyway" />
+			</div>
+			<div class="row">
+				<button class="button main" name="finish" value="on"><Check size={16} /> Done, finished</button>
+				<button class="button" data-stop><Square size={16} /> Stop, not finished</button>
+			</div>
+		</Form>
+		<Photos
+			photos={data.record.photos.filter((p) => p.stepId === runningStep.id)}
+			componentId={runningComponent.id}
+			stepId={runningStep.id}
+		/>
+	</section>
+{:else if first}
+	<section class="now" aria-label="Do now">
+		<p class="small">
+			{first.opensAt === null ? 'Do now' : `Next, when its place opens ${timeWords(first.opensAt)}`}
+		</p>
+		<h2>{first.step.name}</h2>
+		<p class="row">
+			<Tag component={first.component} href="{base}/look/{first.component.id}#step-{first.step.id}" />
+			<span>{amountWords(first.step, data.workshop.settings)}</span>
+			<Working
+				figure={stepFigure(first.step, first.component, data.record, data.workshop)}
+				text="{formatDuration(first.minutes)} hands-on"
+			/>
+			{#if first.step.waitMinutes}<span class="soft">then waits {formatWait(first.step.waitMinutes)}</span
+				>{/if}
+			{#if first.slackMinutes !== null}<span class:bad={first.slackMinutes < 0}>{slackWords(first)}</span
+				>{/if}
+			{#if first.step.oneSitting}<span>one sitting</span>{/if}
+			{#if first.step.needsHelper}<span>needs a helper</span>{/if}
+		</p>
+		<Caution keys={cautionsFor(first.step.technique)} />
+		<div class="row start">
+			<Form command="startTimer" hidden={{ stepId: first.step.id, makerId: maker }} label="Start the timer">
+				<button class="button main big" data-start><Play size={18} /> Start</button>
+			</Form>
+			<Act command="finishStep" id={first.step.id} small={false}><Check size={16} /> Done already</Act>
+			<button
+				class="button"
+				onclick={() =>
+					(logging = { stepId: first.step.id, name: `${first.component.code} ${first.step.name}` })}
+				><PencilLine size={16} /> Log minutes</button
+			>
+			{#if data.workshop.makers.length > 1}
+				<label class="maker small"
+					>Maker <select bind:value={maker}
+						>{#each data.workshop.makers as m (m.id)}<option value={String(m.id)}>{m.name}</option
+							>{/each}</select
+					></label
+				>
+			{/if}
+		</div>
+	</section>
+{:else}
+	<section class="now" aria-label="Do now">
+		<h2>
+			{today.drying.length
+				? 'Nothing to do but wait'
+				: today.held.length
+					? 'Waiting for parcels'
+					: 'Nothing to do now'}
+		</h2>
+		<p>
+			{data.record.steps.some((s) => s.doneAt === null)
+				? 'What is left waits for something below, or for another step.'
+				: data.record.steps.length
+					? 'Every step is done. Test wear, pack, enjoy it.'
+					: 'Steps come with a component’s route, under Look.'}
+		</p>
+	</section>
+{/if}
+{#if elsewhere}<p class="elsewhere">
+		The timer runs on another costume: {elsewhere.code}
+		{elsewhere.name}. Starting here stops it there.
+	</p>{/if}
+
+{#if today.drying.length}
+	<Sheet title="Drying">
+		<ul class="list">
+			{#each today.drying as d (d.step.id)}
+				<li>
+					<Hourglass size={16} aria-hidden="true" />
+					<Tag component={d.component} href="{base}/look/{d.component.id}" short />
+					<span class="what"><b>{d.step.name}</b></span>
+					<span class="until figure">until {untilWords(d.until)}</span>
+					{#if d.next}<span class="small soft">then {d.next.name}</span>{/if}
+				</li>
+			{/each}
+		</ul>
+		{#if finishing.length}
+			<h3 class="meanwhile">Fits in the waiting</h3>
+			<ul class="list">
+				{#each finishing as r (r.step.id)}{@render line(r)}{/each}
+			</ul>
+		{/if}
+	</Sheet>
+{/if}
+
+{#if rest.length}
+	<Sheet title="Also ready, most urgent first">
+		<ul class="list">
+			{#each rest as r (r.step.id)}{@render line(r)}{/each}
+		</ul>
+	</Sheet>
+{/if}
+
+{#if today.held.length}
+	<Sheet title="Held by a parcel">
+		<ul class="list">
+			{#each today.held as h (h.step.id)}
+				<li>
+					<PackageOpen size={16} aria-hidden="true" />
+					<Tag component={h.component} href="{base}/look/{h.component.id}" short />
+					<span class="what"><b>{h.step.name}</b></span>
+					<span>{h.material}</span>
+					<span class="figure">{timeWords(h.usableFrom)}</span>
+				</li>
+			{/each}
+		</ul>
+	</Sheet>
+{/if}
+
+<Sheet title="Log">
+	{#if recent.length}
+		<ul class="list">
+			{#each recent as log (log.id)}
+				<li>
+					<span class="figure small">{timeWords(log.startedAt)}</span>
+					<span class="what"
+						><b>{codeOf(log.stepId)} {stepOf(log.stepId)?.name}</b> <span class="soft">{log.note}</span></span
+					>
+					<span class="figure">{formatDuration(log.minutes)}</span>
+				</li>
+			{/each}
+		</ul>
+	{:else}<p class="soft">
+			Nothing logged yet. Start the timer with the space bar, or log minutes afterwards.
+		</p>{/if}
+</Sheet>
+
+<Dialog
+	bind:open={
+		() => logging !== null,
+		(open) => {
+			if (!open) logging = null;
+		}
+	}
+	title="Log minutes: {logging?.name ?? ''}"
+>
+	{#if logging}
+		<Form
+			command="logWork"
+			hidden={{ stepId: logging.stepId, makerId: maker }}
+			onDone={() => (logging = null)}
+			label="Log minutes"
+		>
+			<div class="grid">
+				<Field name="minutes" label="Worked" hint="e.g. 45m, 1h20" autofocus />
+				<Field name="endedAt" label="Until" type="datetime-local" value={formatLocalTime(clock)} />
+				<Field name="note" label="Note" type="area" wide />
+			</div>
+			<div class="row">
+				<Tick name="finish" label="The step is done" />
+				<Tick name="anyway" label="Even against a warning" />
+			</div>
+			<FormError name="anyway" />
+			<p class="end"><button class="button main">Log it</button></p>
+		</Form>
+	{/if}
+</Dialog>
+
+<style>
+	.now {
+		background: var(--sheet);
+		border-left: 8px solid var(--pink);
+		padding: 16px 20px;
+		display: grid;
+		gap: 10px;
+		box-shadow: var(--shadow);
+	}
+	.now h2 {
+		font-size: var(--s36);
+		line-height: 1.05;
+	}
+	.running {
+		border-left-color: var(--yellow);
+	}
+	.clock {
+		font-size: 3.5rem;
+		line-height: 1;
+		font-weight: 600;
+	}
+	.bad {
+		color: var(--red-ink);
+		font-weight: 600;
+	}
+	.big {
+		min-height: 52px !important;
+		padding: 8px 28px !important;
+		font-size: var(--s18);
+	}
+	.start {
+		gap: 12px;
+	}
+	.maker {
+		display: inline-flex;
+		align-items: center;
+		gap: 6px;
+	}
+	.maker select {
+		width: auto;
+	}
+	:global(form.stop) {
+		display: grid;
+		gap: 10px;
+		max-width: 560px;
+	}
+	.elsewhere {
+		background: var(--pink-wash);
+		color: var(--ink);
+		padding: 8px 12px;
+	}
+	.list {
+		list-style: none;
+		margin: 0;
+		padding: 0;
+	}
+	.list li {
+		display: flex;
+		gap: 4px 12px;
+		align-items: center;
+		flex-wrap: wrap;
+		border-bottom: 1px solid var(--rule);
+		padding: 5px 0;
+	}
+	.list li:last-child {
+		border-bottom: 0;
+	}
+	.what {
+		flex: 1;
+		min-width: 140px;
+	}
+	.slack {
+		min-width: 130px;
+		text-align: right;
+	}
+	.acts {
+		gap: 2px;
+		flex-wrap: nowrap;
+	}
+	.until {
+		color: var(--yellow-ink);
+		font-weight: 600;
+	}
+	.meanwhile {
+		margin: 14px 0 4px;
+	}
+	.grid {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 10px 12px;
+	}
+	.end {
+		margin-top: 12px;
+	}
+	@media (max-width: 700px) {
+		.now {
+			padding: 12px;
+		}
+		.now h2 {
+			font-size: 1.75rem;
+		}
+		.big {
+			flex: 1;
+			width: 100%;
+		}
+		.slack {
+			text-align: left;
+		}
+	}
+</style>

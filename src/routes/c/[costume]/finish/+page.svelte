@@ -1,0 +1,162 @@
+<script lang="ts">
+	import Check from '@lucide/svelte/icons/check';
+	import { COAT_PRODUCTS } from '$core/finish/coatProduct.ts';
+	import { waitOf } from '$core/costume/costumePlan.ts';
+	import { inOrder } from '$core/costume/order.ts';
+	import type { Component } from '$core/costume/component.ts';
+	import { formatArea } from '$core/units/measure.ts';
+	import { formatLocalTime, timeWords } from '$core/units/localTime.ts';
+	import Act from '$lib/ui/Act.svelte';
+	import Caution from '$lib/ui/Caution.svelte';
+	import CoatStack from '$lib/ui/CoatStack.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import Form from '$lib/ui/Form.svelte';
+	import FormError from '$lib/ui/FormError.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import Tag from '$lib/ui/Tag.svelte';
+	import Tick from '$lib/ui/Tick.svelte';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const base = $derived(`/c/${data.record.costume.id}`);
+	const settings = $derived(data.workshop.settings);
+	const withCoats = $derived(
+		data.record.components.filter((c) => data.record.coats.some((k) => k.componentId === c.id))
+	);
+	const without = $derived(
+		data.record.components.filter(
+			(c) => !withCoats.includes(c) && (c.kind === 'armor' || c.kind === 'prop') && c.source === 'make'
+		)
+	);
+
+	/** Where a stack stands: the coat that is next, and from when it may go on. */
+	function standing(component: Component) {
+		const steps = inOrder(data.record.steps, component.id);
+		const next = steps.find((s) => s.coatId !== null && s.doneAt === null);
+		if (!next) return { words: 'all coats on', next: null };
+		const before = steps[steps.indexOf(next) - 1];
+		if (before && before.doneAt === null) return { words: `after “${before.name}”`, next: null };
+		const from = before ? before.doneAt! + waitOf(before, settings.coldOrDamp) : 0;
+		const shut = before && next.withinMinutes !== null ? before.doneAt! + next.withinMinutes : null;
+		if (from > data.now) return { words: `${next.name}: not before ${timeWords(from)}`, next };
+		if (shut !== null && data.now > shut && data.now < before!.doneAt! + (next.orAfterMinutes ?? Infinity))
+			return {
+				words: `${next.name}: window closed, again from ${timeWords(before!.doneAt! + (next.orAfterMinutes ?? 0))}`,
+				next
+			};
+		return {
+			words: `${next.name}: may go on now${shut !== null && shut > data.now ? `, until ${timeWords(shut)}` : ''}`,
+			next
+		};
+	}
+	let logging = $state<{ id: number; name: string } | null>(null);
+</script>
+
+<svelte:head><title>Finish · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
+
+<Sheet title="Packs over the whole costume">
+	{#if data.packs.length}
+		<table>
+			<thead
+				><tr
+					><th>Product</th><th class="number">Area × coats × copies</th><th class="number">One pack covers</th
+					><th class="number">Packs</th></tr
+				></thead
+			>
+			<tbody>
+				{#each data.packs as need (need.product)}
+					{@const p = COAT_PRODUCTS[need.product]}
+					<tr>
+						<td>{p.name}</td>
+						<td class="number">{formatArea(need.coatedMm2, settings.lengthUnit)}</td>
+						<td class="number soft">{formatArea(p.coversMm2, settings.lengthUnit)} a {p.pack}</td>
+						<td class="number"><b>{need.packs}</b></td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+		<p class="small soft foot">
+			Outside area, rounded up once per product.{#if settings.coldOrDamp}
+				<b>Cold or damp: all drying is doubled.</b>{/if}
+		</p>
+	{:else}
+		<p class="soft">
+			No coats planned. A stack says what goes on, how often and how long between; each coat becomes a step.
+		</p>
+	{/if}
+</Sheet>
+
+{#each withCoats as component (component.id)}
+	{@const state = standing(component)}
+	<Sheet>
+		<div class="head">
+			<Tag {component} href="{base}/look/{component.id}" />
+			<span class="state">{state.words}</span>
+			{#if state.next}
+				{@const next = state.next}
+				<button
+					class="button small"
+					onclick={() => (logging = { id: next.id, name: `${component.code} ${next.name}` })}
+					><Check size={14} /> Log this coat</button
+				>
+			{/if}
+		</div>
+		<CoatStack {component} record={data.record} {settings} />
+	</Sheet>
+{/each}
+
+{#if without.length}
+	<Sheet title="Without coats">
+		{#each without as component (component.id)}
+			<div class="bare">
+				<Tag {component} href="{base}/look/{component.id}" />
+				<CoatStack {component} record={data.record} {settings} />
+			</div>
+		{/each}
+	</Sheet>
+{/if}
+<Caution keys={['solvent', 'dust']} />
+
+<Dialog
+	bind:open={
+		() => logging !== null,
+		(open) => {
+			if (!open) logging = null;
+		}
+	}
+	title="Coat on: {logging?.name ?? ''}"
+>
+	{#if logging}
+		<Form command="finishStep" id={logging.id} onDone={() => (logging = null)} label="Log a coat">
+			<Field name="at" label="It was on at" type="datetime-local" value={formatLocalTime(data.now)} />
+			<FormError name="anyway" />
+			<p class="foot"><Tick name="anyway" label="It went on anyway" /></p>
+			<p class="foot"><button class="button main">Log the coat</button></p>
+		</Form>
+	{/if}
+</Dialog>
+
+<style>
+	.head {
+		display: flex;
+		gap: 8px 16px;
+		align-items: center;
+		flex-wrap: wrap;
+		margin-bottom: 8px;
+	}
+	.state {
+		flex: 1;
+		font-weight: 600;
+	}
+	.foot {
+		margin-top: 10px;
+	}
+	.bare {
+		display: flex;
+		gap: 12px;
+		align-items: baseline;
+		flex-wrap: wrap;
+		padding: 4px 0;
+	}
+</style>

@@ -1,0 +1,337 @@
+<script lang="ts">
+	import FileDown from '@lucide/svelte/icons/file-down';
+	import Plus from '@lucide/svelte/icons/plus';
+	import Printer from '@lucide/svelte/icons/printer';
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { tick } from 'svelte';
+	import { inLedgerOrder, type Component } from '$core/costume/component.ts';
+	import { ROUTES, type RouteKey } from '$core/costume/route.ts';
+	import { zoneWords, type Zone } from '$core/costume/zone.ts';
+	import { formatLocalTime } from '$core/units/localTime.ts';
+	import { moneyDigits } from '$core/units/money.ts';
+	import { isFailure, type Answer } from '$lib/ui/formState.ts';
+	import ComponentFields from '$lib/ui/ComponentFields.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import Figure from '$lib/ui/Figure.svelte';
+	import Form from '$lib/ui/Form.svelte';
+	import Ledger, { treeOf } from '$lib/ui/Ledger.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import Tick from '$lib/ui/Tick.svelte';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const components = $derived(data.record.components);
+	const base = $derived(`/c/${data.record.costume.id}`);
+	let tree = $derived(treeOf(components));
+	let adding = $state(false);
+	let editing = $state(false);
+	let zone = $state<Zone | null>(null);
+	let looked = $state<Component | null>(null);
+	let mover: HTMLFormElement | undefined = $state();
+	let move = $state({ id: 0, parentId: '', index: 0 });
+
+	const visible = $derived(
+		zone ? new Set(components.filter((c) => c.zones.includes(zone!)).map((c) => c.id)) : null
+	);
+	const minutesLeft = $derived.by(() => {
+		const planned = new Map(data.plan.plan.steps.map((s) => [Number(s.id), s]));
+		const sums: Record<number, number> = {};
+		for (const step of data.record.steps) {
+			const blocks = planned.get(step.id)?.blocks ?? [];
+			sums[step.componentId] = (sums[step.componentId] ?? 0) + blocks.reduce((sum, [a, b]) => sum + b - a, 0);
+		}
+		return sums;
+	});
+	const moveFailure = $derived.by(() => {
+		const answer = page.form as Answer;
+		return isFailure(answer) && answer.command === 'moveComponent' ? answer.message : null;
+	});
+	const routesFor = Object.entries(ROUTES).map(([value, route]) => ({
+		value,
+		label: `${route.name} (${route.kinds.join(', ')})`
+	}));
+
+	async function moveTo(id: number, parentId: number | null, index: number) {
+		move = { id, parentId: parentId === null ? '' : String(parentId), index };
+		await tick();
+		mover?.requestSubmit();
+	}
+
+	/** Alt and arrows move; plain arrows walk the ledger. */
+	async function onkey(event: KeyboardEvent, c: Component) {
+		if (!/^Arrow/.test(event.key)) return;
+		event.preventDefault();
+		event.stopPropagation();
+		const order = inLedgerOrder(components).map((n) => n.item);
+		if (!event.altKey) {
+			const at =
+				order.findIndex((o) => o.id === c.id) +
+				(event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0);
+			focusOn(order[at]?.id);
+			return;
+		}
+		const siblings = components.filter((s) => s.parentId === c.parentId);
+		const at = siblings.findIndex((s) => s.id === c.id);
+		const parent = components.find((p) => p.id === c.parentId);
+		if (event.key === 'ArrowUp' && at > 0) await moveTo(c.id, c.parentId, at - 1);
+		if (event.key === 'ArrowDown' && at < siblings.length - 1) await moveTo(c.id, c.parentId, at + 1);
+		if (event.key === 'ArrowRight' && at > 0) {
+			const into = siblings[at - 1]!;
+			await moveTo(c.id, into.id, components.filter((p) => p.parentId === into.id).length);
+		}
+		if (event.key === 'ArrowLeft' && parent) {
+			const uncles = components.filter((p) => p.parentId === parent.parentId);
+			await moveTo(c.id, parent.parentId, uncles.findIndex((u) => u.id === parent.id) + 1);
+		}
+	}
+	function focusOn(id: number | undefined) {
+		document.querySelector<HTMLElement>(`[data-component="${id}"] a`)?.focus();
+	}
+</script>
+
+<svelte:head><title>Look · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
+
+<div class="look">
+	<div class="figure-side on-mat">
+		<Figure
+			{components}
+			progress={data.progress}
+			chosen={zone ? [zone] : []}
+			highlight={looked}
+			onchoose={(z) => (zone = zone === z ? null : z)}
+		/>
+		<p class="small legend">
+			Outlines stand off the skin by layer; stitched through when made. {#if zone}Showing <b
+					>{zoneWords(zone)}</b
+				>.
+				<button class="clear" onclick={() => (zone = null)}>Show all</button>{/if}
+		</p>
+	</div>
+	<Sheet title="Components">
+		{#snippet tools()}
+			<button class="button small" onclick={() => (editing = true)}>Costume…</button>
+			<a class="button small" href="{base}/out/costume" download><FileDown size={14} /> File</a>
+			<button class="button small" onclick={() => window.print()}><Printer size={14} /> Print</button>
+			<button class="button main small" data-add onclick={() => (adding = true)}
+				><Plus size={14} /> Component</button
+			>
+		{/snippet}
+		{#if moveFailure}<p class="failure" role="alert">{moveFailure}</p>{/if}
+		{#if components.length}
+			<div class="heads small soft" aria-hidden="true">
+				<span></span><span>Component</span><span class="form">Form</span><span class="layer">Layer</span><span
+					class="zones">Zones</span
+				><span class="source">Get</span><span class="seen">Seen</span><span class="need">Needed</span><span
+					>Stage</span
+				><span class="left">Left</span>
+			</div>
+			<Ledger
+				bind:branches={tree}
+				{base}
+				stages={data.stages}
+				{minutesLeft}
+				{visible}
+				onmove={moveTo}
+				{onkey}
+				onlook={(c) => (looked = c)}
+			/>
+			<p class="small soft hint no-print">
+				Drag by the handle to reorder, or into another component to make it a part. By keyboard: Alt and
+				arrows.
+			</p>
+		{:else}
+			<p>
+				Nothing broken down yet. A component is what is put on, carried or repaired as one thing: a
+				breastplate, a pair of bracers, a skirt, a wig, a lantern. Choose a route and its usual steps come
+				along.
+			</p>
+			<p class="hint">
+				<button class="button main" onclick={() => (adding = true)}
+					><Plus size={16} /> Add the first component</button
+				>
+			</p>
+		{/if}
+	</Sheet>
+</div>
+
+<div hidden>
+	<Form command="moveComponent" id={move.id} hidden={{ parentId: move.parentId, index: move.index }}>
+		<button {@attach (node) => void (mover = node.closest('form') ?? undefined)}>Move</button>
+	</Form>
+</div>
+
+<Dialog bind:open={adding} title="New component" wide>
+	<Form
+		command="addComponent"
+		label="New component"
+		onDone={(result) => {
+			adding = false;
+			goto(`${base}/look/${(result as { id: number }).id}`);
+		}}
+	>
+		<ComponentFields zones={zone ? [zone] : []} />
+		<div class="two">
+			<Field
+				name="route"
+				label="Route: its usual steps"
+				options={routesFor}
+				none="no steps yet"
+				value={'' as RouteKey | ''}
+			/>
+			<Field
+				name="parentId"
+				label="Part of"
+				options={inLedgerOrder(components).map(({ item, depth }) => ({
+					value: item.id,
+					label: `${'  '.repeat(depth)}${item.code} ${item.name}`
+				}))}
+				none="nothing: it stands by itself"
+				value=""
+			/>
+		</div>
+		<p class="hint"><button class="button main">Add component</button></p>
+	</Form>
+</Dialog>
+
+<Dialog bind:open={editing} title="Costume">
+	{@const c = data.record.costume}
+	<Form command="editCostume" version={c.version} label="Costume" onDone={() => (editing = false)}>
+		<div class="grid">
+			<Field name="name" label="Name" value={c.name} required wide />
+			<Field name="wearer" label="Wearer" value={c.wearer} />
+			<Field name="eventName" label="Event" value={c.eventName} />
+			<Field
+				name="eventAt"
+				label="Event begins"
+				type="datetime-local"
+				value={formatLocalTime(c.eventAt)}
+				required
+			/>
+			<Field
+				name="bufferDays"
+				label="Days kept before it"
+				value={c.bufferDays}
+				inputmode="numeric"
+				hint="for test wear and packing"
+			/>
+			<Field
+				name="limitMinor"
+				label="Limit of cost ({c.currency})"
+				value={c.limitMinor === null ? '' : moneyDigits(c.limitMinor, c.currency).replace(/\u2009/g, '')}
+				inputmode="decimal"
+			/>
+			<Field
+				name="split"
+				label="A step that is begun"
+				options={[
+					{ value: 'windows', label: 'goes on in every window until done' },
+					{ value: 'anywhere', label: 'may be set aside, in parts of 30 min' }
+				]}
+				value={c.split}
+			/>
+			<Field name="note" label="Note" type="area" value={c.note} wide />
+		</div>
+		<Tick
+			name="stashAtCost"
+			label="Count what comes from the stash at what it cost"
+			checked={c.stashAtCost}
+		/>
+		<p class="hint"><button class="button main">Save</button></p>
+	</Form>
+</Dialog>
+
+<style>
+	.look {
+		display: grid;
+		grid-template-columns: minmax(240px, 330px) minmax(0, 1fr);
+		gap: 16px;
+		align-items: start;
+	}
+	.figure-side {
+		color: var(--on-mat-soft);
+		position: sticky;
+		top: 12px;
+	}
+	.legend {
+		text-align: center;
+		margin-top: 8px;
+	}
+	.clear {
+		background: none;
+		border: 1px solid var(--on-mat-soft);
+		color: var(--on-mat);
+		cursor: pointer;
+	}
+	.heads {
+		display: grid;
+		grid-template-columns:
+			20px minmax(150px, 2.2fr) minmax(70px, 1.2fr) 28px minmax(80px, 1.2fr)
+			44px 48px 48px 82px 60px;
+		gap: 0 8px;
+		border-bottom: 2px solid var(--ink);
+		font-weight: 600;
+		padding-bottom: 4px;
+	}
+	.heads .layer {
+		margin-left: -6px;
+	}
+	.heads .left {
+		text-align: right;
+	}
+	.hint {
+		margin-top: 12px;
+	}
+	.failure {
+		background: var(--red-wash);
+		border-left: 4px solid var(--red-ink);
+		padding: 8px 12px;
+	}
+	.grid,
+	.two {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 12px;
+	}
+	.two {
+		margin-top: 12px;
+	}
+	@media (max-width: 1100px) {
+		.heads {
+			grid-template-columns: 20px minmax(150px, 2fr) 28px 44px 48px 82px 60px;
+		}
+		.heads .form,
+		.heads .zones,
+		.heads .seen {
+			display: none;
+		}
+	}
+	@media (max-width: 900px) {
+		.look {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.figure-side {
+			position: static;
+			max-width: 420px;
+			margin: 0 auto;
+			width: 100%;
+		}
+	}
+	@media (max-width: 700px) {
+		.heads {
+			display: none;
+		}
+		.two {
+			grid-template-columns: 1fr;
+		}
+	}
+	@media print {
+		.figure-side {
+			display: none;
+		}
+		.look {
+			display: block;
+		}
+	}
+</style>

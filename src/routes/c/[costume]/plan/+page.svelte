@@ -1,0 +1,297 @@
+<script lang="ts">
+	import CalendarPlus from '@lucide/svelte/icons/calendar-plus';
+	import FileDown from '@lucide/svelte/icons/file-down';
+	import { say } from '$core/messages.ts';
+	import { isOverdue } from '$core/needs/leadTime.ts';
+	import { formatHours } from '$core/units/duration.ts';
+	import { DAY, dayOf, dayWords, timeWords } from '$core/units/localTime.ts';
+	import { finishFigure, hoursLeftFigure, orderByFigure } from '$core/working/figures.ts';
+	import { valueOf } from '$core/working/figure.ts';
+	import BenchLine from '$lib/ui/BenchLine.svelte';
+	import Caution from '$lib/ui/Caution.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import Tag from '$lib/ui/Tag.svelte';
+	import Working from '$lib/ui/Working.svelte';
+	import { isTroubled, OUTLOOK_WORDS } from '$lib/ui/words.ts';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const plan = $derived(data.plan);
+	const base = $derived(`/c/${data.record.costume.id}`);
+	const components = $derived(new Map(data.record.components.map((c) => [c.id, c])));
+	const steps = $derived(new Map(data.record.steps.map((s) => [String(s.id), s])));
+	const finish = $derived(finishFigure(data.record, plan));
+	const tooLate = $derived(plan.orders.filter((o) => o.tooLate));
+	const orders = $derived(
+		plan.orders
+			.filter((o) => o.usableFrom !== null)
+			.sort((a, b) => (a.orderByDay ?? Infinity) - (b.orderByDay ?? Infinity))
+	);
+	const words = (id: string) => {
+		const step = steps.get(id);
+		const component = step && components.get(step.componentId);
+		return { code: component?.code ?? '', name: step?.name ?? '', place: '' };
+	};
+	const today = $derived(dayOf(data.now));
+</script>
+
+<svelte:head><title>Plan · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
+
+<Sheet>
+	<div class="answer">
+		<div>
+			<p class="big" class:bad={isTroubled(plan.outlook)}>
+				{#if finish}Ready <Working figure={finish} text={timeWords(valueOf(finish))} />{:else}{OUTLOOK_WORDS[
+						plan.outlook
+					]}{/if}
+			</p>
+			{#if plan.plan.finish !== null}
+				<p>
+					<b class="figure" class:bad={plan.spareMinutes < 0}
+						>{formatHours(Math.abs(plan.spareMinutes))} {plan.spareMinutes < 0 ? 'short' : 'spare'}</b
+					>
+					before {timeWords(plan.deadline)}. {OUTLOOK_WORDS[plan.outlook]}.
+				</p>
+				{#if plan.badFinish !== null}<p class="soft">
+						If every step takes its bad minutes: {timeWords(plan.badFinish)}.
+					</p>{/if}
+			{/if}
+			{#if data.first.length}<p class="soft">
+					Hours that {data.first.join(' and ')}
+					{data.first.length === 1 ? 'needs' : 'need'} first are already taken out.
+				</p>{/if}
+		</div>
+		<dl>
+			<dt>Hands-on left</dt>
+			<dd><Working figure={hoursLeftFigure(data.record, plan)} text={formatHours(plan.handsOnLeft[1])} /></dd>
+			<dt>good to bad</dt>
+			<dd class="figure soft">{formatHours(plan.handsOnLeft[0])} – {formatHours(plan.handsOnLeft[2])}</dd>
+			<dt>Plan</dt>
+			<dd>
+				{plan.plan.stoppedBy === 'proved' ? 'no plan can be sooner' : 'by rule: longest remaining path first'}
+			</dd>
+			{#if plan.plan.lowerBound !== null && plan.plan.stoppedBy === 'rule'}
+				<dt>At the soonest</dt>
+				<dd class="figure soft">{timeWords(plan.plan.lowerBound)}</dd>
+			{/if}
+		</dl>
+		<div class="row no-print">
+			<a class="button small" href="{base}/out/calendar" download><CalendarPlus size={14} /> Calendar</a>
+			<a class="button small" href="{base}/out/steps" download><FileDown size={14} /> Steps as CSV</a>
+			<a class="button small" href="/makers">Hours and days off</a>
+		</div>
+	</div>
+</Sheet>
+
+{#if plan.plan.impossible.length}
+	<Sheet title="Cannot be placed">
+		<ul class="plain">
+			{#each plan.plan.impossible as no (no.id)}
+				{@const step = steps.get(no.id)}
+				{@const component = step && components.get(step.componentId)}
+				<li>
+					{#if component}<Tag {component} href="{base}/look/{component.id}#step-{no.id}" short />{/if}
+					<b>{step?.name}</b>
+					<span class="bad"
+						>{say({
+							code: no.code,
+							path: [],
+							values: Object.fromEntries(
+								Object.entries(no.values).map(([k, v]) => [
+									k,
+									String(v)
+										.split(' → ')
+										.map(
+											(part) =>
+												steps.get(part)?.name ??
+												data.workshop.places.find((p) => `place ${p.id}` === part)?.name ??
+												part
+										)
+										.join(' → ')
+								])
+							)
+						})}</span
+					>
+				</li>
+			{/each}
+		</ul>
+	</Sheet>
+{/if}
+
+{#if tooLate.length}
+	<Sheet title="Can no longer arrive in time">
+		<ul class="plain">
+			{#each tooLate as o (o.material.id)}
+				<li>
+					<b>{o.material.name}</b>
+					{#if o.usableFrom !== null && o.neededAt !== null}<span class="bad"
+							>there {timeWords(o.usableFrom)}, needed {timeWords(o.neededAt)}</span
+						>{/if}
+					<a href="{base}/buy">Find a stand-in or a nearer supplier</a>
+				</li>
+			{/each}
+		</ul>
+	</Sheet>
+{/if}
+
+{#if plan.chain.length}
+	<Sheet title="What decides it">
+		<ol class="chain">
+			{#each plan.chain as p (p.id)}
+				{@const step = steps.get(p.id)}
+				{@const component = step && components.get(step.componentId)}
+				<li>
+					{#if component}<Tag {component} href="{base}/look/{component.id}#step-{p.id}" short />{/if}
+					<span>{step?.name}</span>
+					<span class="soft small figure">{timeWords(p.start)}</span>
+				</li>
+			{/each}
+		</ol>
+		<p class="small soft">
+			Each waits for the one before it, or for the same hands or place. Shorten one of these and it is ready
+			sooner.
+		</p>
+	</Sheet>
+{/if}
+
+<Sheet title="Bench line">
+	{#if plan.plan.steps.length}
+		<BenchLine
+			steps={plan.plan.steps}
+			windows={data.windows}
+			now={data.now}
+			deadline={plan.deadline}
+			{words}
+		/>
+	{:else}
+		<p class="soft">Nothing left to plan. Steps come with a component’s route, under Look.</p>
+	{/if}
+</Sheet>
+
+<Sheet title="Order by">
+	{#if orders.length}
+		<div class="scroll">
+			<table>
+				<thead
+					><tr><th>Material</th><th>Order by</th><th>There</th><th>Needed</th><th class="number">Lead</th></tr
+					></thead
+				>
+				<tbody>
+					{#each orders as o (o.material.id)}
+						<tr>
+							<td>{o.material.name}</td>
+							<td
+								>{#if o.orderByDay !== null}<span class:bad={o.orderByDay < today}
+										><Working
+											figure={orderByFigure(o)}
+											text={o.orderByDay < today
+												? `${dayWords(o.orderByDay)}, passed`
+												: dayWords(o.orderByDay)}
+										/></span
+									>{:else if o.purchase?.state === 'ordered'}ordered{isOverdue(o.purchase, data.now)
+										? ', overdue'
+										: ''}{/if}</td
+							>
+							<td class:bad={o.tooLate}
+								>{o.usableFrom !== null ? dayWords(Math.floor(o.usableFrom / DAY)) : ''}</td
+							>
+							<td>{o.neededAt !== null ? timeWords(o.neededAt) : ''}</td>
+							<td class="number"
+								>{(o.purchase ?? o.material).leadDays}
+								{(o.purchase ?? o.material).leadWorkingDays ? 'working days' : 'days'}</td
+							>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</div>
+	{:else}
+		<p class="soft">
+			Everything that the steps need is here, or nothing has been entered under Materials yet.
+		</p>
+	{/if}
+</Sheet>
+<Caution keys={data.cautions} />
+
+<style>
+	.answer {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto;
+		gap: 12px 32px;
+		align-items: start;
+	}
+	.big {
+		font-family: var(--head);
+		font-size: var(--s36);
+		font-weight: 700;
+		line-height: 1.1;
+		margin-bottom: 6px;
+	}
+	.big :global(button) {
+		font-family: var(--head) !important;
+	}
+	.bad {
+		color: var(--red-ink);
+	}
+	dl {
+		display: grid;
+		grid-template-columns: auto auto;
+		gap: 2px 12px;
+		margin: 0;
+		max-width: 380px;
+	}
+	dt {
+		color: var(--ink-soft);
+	}
+	dd {
+		margin: 0;
+	}
+	.answer .row {
+		grid-column: 1 / -1;
+	}
+	.plain {
+		list-style: none;
+		margin: 0;
+		padding: 0;
+		display: grid;
+		gap: 6px;
+	}
+	.plain li {
+		display: flex;
+		gap: 4px 10px;
+		flex-wrap: wrap;
+		align-items: center;
+	}
+	.chain {
+		list-style: none;
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px 18px;
+		margin: 0 0 8px;
+		padding: 0;
+	}
+	.chain li {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+		position: relative;
+	}
+	.chain li:not(:last-child)::after {
+		content: '';
+		position: absolute;
+		right: -14px;
+		width: 9px;
+		border-top: 2px solid var(--pink-ink);
+	}
+	@media (max-width: 700px) {
+		.answer {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.big {
+			font-size: var(--s24);
+		}
+		.chain li:not(:last-child)::after {
+			display: none;
+		}
+	}
+</style>

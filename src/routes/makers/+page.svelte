@@ -1,0 +1,302 @@
+<script lang="ts">
+	import Plus from '@lucide/svelte/icons/plus';
+	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
+	import X from '@lucide/svelte/icons/x';
+	import type { Maker, Place } from '$core/costume/record.ts';
+	import { rateOf, TECHNIQUES, type TechniqueKey } from '$core/costume/technique.ts';
+	import { dayOf, dayWords, formatClock, weekdayName } from '$core/units/localTime.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import { page } from '$app/state';
+	import { isFailure, type Answer } from '$lib/ui/formState.ts';
+	import Act from '$lib/ui/Act.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import Form from '$lib/ui/Form.svelte';
+	import FormError from '$lib/ui/FormError.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import Tick from '$lib/ui/Tick.svelte';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const workshop = $derived(data.workshop);
+	/** Weekdays in the order the maker's week has. */
+	const weekdays = $derived(Array.from({ length: 7 }, (_, i) => ((data.settings.weekStart - 1 + i) % 7) + 1));
+	const today = $derived(dayOf(data.now));
+	const refused = $derived.by(() => {
+		const answer = page.form as Answer;
+		return isFailure(answer) && /^remove/.test(answer.command) ? answer.message : null;
+	});
+	const unit = { length: 'a metre', area: 'a m²', count: 'each' };
+	const techniques = Object.entries(TECHNIQUES) as [TechniqueKey, (typeof TECHNIQUES)[TechniqueKey]][];
+
+	const daysWords = (days: readonly number[]) =>
+		weekdays
+			.filter((d) => days.includes(d))
+			.map(weekdayName)
+			.join(', ');
+	const weekHours = (windows: Maker['windows']) =>
+		windows.reduce((sum, w) => sum + w.days.length * (w.to - w.from), 0) / 60;
+</script>
+
+<svelte:head><title>Makers · Dapper Ledger</title></svelte:head>
+
+{#snippet hours(of: Maker | Place, maker: boolean)}
+	<ul class="windows">
+		{#each of.windows as w (w.id)}
+			<li>
+				<b>{daysWords(w.days)}</b>
+				<span class="figure">{formatClock(w.from)}–{formatClock(w.to)}</span>
+				<Act command="removeWindow" id={w.id} look="quiet" label="Remove {daysWords(w.days)} of {of.name}"
+					><X size={14} /></Act
+				>
+			</li>
+		{:else}<li class="soft">No hours: nothing can be planned {maker ? 'for' : 'at'} {of.name}.</li>{/each}
+	</ul>
+	<Form
+		command="addWindow"
+		hidden={{ makerId: maker ? of.id : null, placeId: maker ? null : of.id }}
+		reset
+		class="hours"
+		label="Add hours to {of.name}"
+	>
+		<fieldset>
+			<legend class="visually-hidden">Days</legend>
+			{#each weekdays as day (day)}<label
+					><input type="checkbox" name="days[]" value={day} /> {weekdayName(day)}</label
+				>{/each}
+		</fieldset>
+		<Field name="from" label="From" type="time" value="18:00" />
+		<Field name="to" label="To" type="time" value="21:00" />
+		<button class="button small"><Plus size={14} /> Hours</button>
+		<FormError name="days" />
+	</Form>
+{/snippet}
+
+<main id="main">
+	{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
+	<div class="columns">
+		{#each workshop.makers as maker (maker.id)}
+			<Sheet>
+				<Form
+					command="editMaker"
+					id={maker.id}
+					version={maker.version}
+					class="name"
+					label="Name of {maker.name}"
+				>
+					<Field name="name" label="Maker" value={maker.name} />
+					<button class="button small quiet">Rename</button>
+				</Form>
+				<p class="small soft figure">{formatNumber(weekHours(maker.windows), 1)} h a week</p>
+				{@render hours(maker, true)}
+				<h3>Days off</h3>
+				<ul class="windows">
+					{#each maker.off.filter((d) => d >= today) as day (day)}
+						<li>
+							{dayWords(day)}
+							<Act
+								command="removeDayOff"
+								hidden={{ makerId: maker.id, day }}
+								look="quiet"
+								label="{maker.name} works on {dayWords(day)}"><X size={14} /></Act
+							>
+						</li>
+					{:else}<li class="soft">none ahead</li>{/each}
+				</ul>
+				<Form
+					command="addDayOff"
+					hidden={{ makerId: maker.id }}
+					reset
+					class="hours"
+					label="Day off for {maker.name}"
+				>
+					<Field name="day" label="Day off" type="date" />
+					<button class="button small"><Plus size={14} /> Day off</button>
+				</Form>
+				<p class="end">
+					<Act command="removeMaker" id={maker.id} look="quiet"><X size={14} /> Remove {maker.name}</Act>
+				</p>
+			</Sheet>
+		{/each}
+		{#each workshop.places as place (place.id)}
+			<Sheet>
+				<Form
+					command="editPlace"
+					id={place.id}
+					version={place.version}
+					class="name"
+					label="Place {place.name}"
+				>
+					<Field name="name" label="Place" value={place.name} />
+					<Field name="capacity" label="Fits at once" value={place.capacity} inputmode="numeric" />
+					<Tick name="forSpray" label="for spraying" checked={place.forSpray} />
+					<button class="button small quiet">Save</button>
+				</Form>
+				{@render hours(place, false)}
+				<p class="end">
+					<Act command="removePlace" id={place.id} look="quiet"><X size={14} /> Remove {place.name}</Act>
+				</p>
+			</Sheet>
+		{/each}
+		<Sheet title="Another">
+			<Form command="addMaker" reset class="hours" label="New maker">
+				<Field name="name" label="Maker" />
+				<button class="button small" data-add><Plus size={14} /> Maker</button>
+			</Form>
+			<Form command="addPlace" reset class="hours" label="New place">
+				<Field name="name" label="Place" />
+				<Field name="capacity" label="Fits at once" value="1" inputmode="numeric" />
+				<Tick name="forSpray" label="for spraying" />
+				<button class="button small"><Plus size={14} /> Place</button>
+			</Form>
+		</Sheet>
+	</div>
+
+	<Sheet title="Rates">
+		<p class="soft">
+			Minutes of hands-on work on a good, a usual and a bad day. Starting values are from memory; put your own
+			in their place.
+		</p>
+		<div class="scroll">
+			<table>
+				<thead
+					><tr><th>Technique</th><th>Counts</th><th>Good</th><th>Usual</th><th>Bad</th><th></th></tr></thead
+				>
+				<tbody>
+					{#each techniques as [key, technique] (key)}
+						{@const rate = rateOf(key, workshop.rates)}
+						{@const own = workshop.rates[key] !== undefined}
+						<tr>
+							<td><b>{technique.name}</b></td>
+							<td class="small soft">{technique.of}, {unit[technique.driver]}</td>
+							<td colspan="3">
+								<Form
+									command="setRate"
+									id={key}
+									hidden={{ technique: key }}
+									class="rate"
+									label="Rate for {technique.name}"
+								>
+									<Field
+										name="goodMinutes"
+										label="Good, {technique.name}"
+										hideLabel
+										value={formatNumber(rate[0], 3)}
+										inputmode="decimal"
+									/>
+									<Field
+										name="usualMinutes"
+										label="Usual, {technique.name}"
+										hideLabel
+										value={formatNumber(rate[1], 3)}
+										inputmode="decimal"
+									/>
+									<Field
+										name="badMinutes"
+										label="Bad, {technique.name}"
+										hideLabel
+										value={formatNumber(rate[2], 3)}
+										inputmode="decimal"
+									/>
+									<button class="button small quiet">Set</button>
+								</Form>
+							</td>
+							<td class="small">
+								{#if own}your own
+									<Act
+										command="resetRate"
+										hidden={{ technique: key }}
+										look="quiet"
+										label="Starting value for {technique.name}"><RotateCcw size={14} /></Act
+									>{:else}<span class="soft">starting value</span>{/if}
+							</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</div>
+	</Sheet>
+</main>
+
+<style>
+	main {
+		max-width: 1240px;
+		margin: 0 auto;
+		padding: 16px;
+		display: grid;
+		gap: 16px;
+	}
+	.columns {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(min(100%, 340px), 1fr));
+		gap: 16px;
+		align-items: start;
+	}
+	.windows {
+		list-style: none;
+		padding: 0;
+		margin: 8px 0;
+	}
+	.windows li {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+		border-bottom: 1px dotted var(--rule);
+	}
+	h3 {
+		margin-top: 16px;
+	}
+	:global(form.hours),
+	:global(form.name) {
+		display: flex;
+		gap: 8px;
+		align-items: end;
+		flex-wrap: wrap;
+		margin-top: 8px;
+	}
+	:global(form.hours .field),
+	:global(form.name .field) {
+		flex: 1;
+		min-width: 96px;
+	}
+	fieldset {
+		border: 0;
+		padding: 0;
+		margin: 0;
+		display: flex;
+		gap: 4px 12px;
+		flex-wrap: wrap;
+		width: 100%;
+	}
+	fieldset label {
+		display: inline-flex;
+		gap: 4px;
+		align-items: center;
+		min-height: 30px;
+	}
+	:global(form.rate) {
+		display: grid;
+		grid-template-columns: repeat(3, minmax(70px, 1fr)) auto;
+		gap: 6px;
+	}
+	:global(form.rate input) {
+		text-align: right;
+		font-family: var(--mono);
+	}
+	.end {
+		margin-top: 16px;
+	}
+	.refused {
+		background: var(--red-wash);
+		color: var(--ink);
+		border-left: 4px solid var(--red-ink);
+		padding: 8px 12px;
+	}
+	@media (max-width: 700px) {
+		main {
+			padding: 8px;
+		}
+		fieldset label {
+			min-height: 44px;
+		}
+	}
+</style>

@@ -1,0 +1,144 @@
+<script lang="ts">
+	import FileDown from '@lucide/svelte/icons/file-down';
+	import { weekdayName } from '$core/units/localTime.ts';
+	import { CURRENCIES } from '$core/units/money.ts';
+	import Field from '$lib/ui/Field.svelte';
+	import Form from '$lib/ui/Form.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import Tick from '$lib/ui/Tick.svelte';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const s = $derived(data.settings);
+	/** `2031-05-02T18-30-at-start.dapper-backup.zip` in words. */
+	function backupWords(name: string): string {
+		const [, day, hour, minute, tag] = /^(\S{10})T(\d\d)-(\d\d)-(.+)\.dapper/.exec(name) ?? [];
+		return day ? `${day} ${hour}:${minute}, ${tag!.replace('-', ' ')}` : name;
+	}
+</script>
+
+<svelte:head><title>Settings · Dapper Ledger</title></svelte:head>
+<main id="main">
+	<Sheet title="Units and money">
+		<Form command="editSetting" version={s.version} label="Settings">
+			<div class="grid">
+				<Field
+					name="lengthUnit"
+					label="Measures"
+					options={[
+						{ value: 'mm', label: 'millimetres' },
+						{ value: 'cm', label: 'centimetres' },
+						{ value: 'in', label: 'inches' }
+					]}
+					value={s.lengthUnit}
+				/>
+				<Field
+					name="clothUnit"
+					label="Cloth and long lines"
+					options={[
+						{ value: 'm', label: 'metres' },
+						{ value: 'yd', label: 'yards' }
+					]}
+					value={s.clothUnit}
+				/>
+				<Field
+					name="weightUnit"
+					label="Weight"
+					options={[
+						{ value: 'g', label: 'grams' },
+						{ value: 'oz', label: 'ounces' }
+					]}
+					value={s.weightUnit}
+				/>
+				<Field name="currency" label="Currency of new costumes" options={CURRENCIES} value={s.currency} />
+				<Field
+					name="weekStart"
+					label="Week begins"
+					options={[1, 2, 3, 4, 5, 6, 7].map((d) => ({ value: d, label: weekdayName(d) }))}
+					value={s.weekStart}
+				/>
+			</div>
+			<Tick
+				name="coldOrDamp"
+				label="Workshop is cold or damp (below 15 °C or above 70 % humidity): double the drying"
+				checked={s.coldOrDamp}
+			/>
+			<p class="end"><button class="button main">Save</button></p>
+		</Form>
+		<p class="small soft">
+			What is typed with a unit is read in that unit; what is stored stays exact. Hours, places and rates are
+			under <a href="/makers">Makers</a>.
+		</p>
+	</Sheet>
+	<Sheet title="Backup">
+		<p>Everything, History and pictures included, in one file.</p>
+		<p class="end"><a class="button" href="/backup" download><FileDown size={16} /> Save a backup</a></p>
+		<p class="small soft end">The data lies in <code>{data.folder}</code>.</p>
+	</Sheet>
+	<Sheet title="Restore">
+		<p>Puts a backup in place of everything here. What is here now is kept as a backup first.</p>
+		<Form command="restoreBackup" upload label="Restore from a file" class="restore">
+			<Field name="file" label="Backup file" type="file" accept=".zip,application/zip" />
+			<button class="button">Restore this file</button>
+		</Form>
+		{#if data.backups.length}
+			<h3>Kept at start</h3>
+			<ul>
+				{#each data.backups as name (name)}
+					<li>
+						<span class="figure">{backupWords(name)}</span>
+						<Form command="restoreBackup" hidden={{ kept: name }} label="Restore {backupWords(name)}"
+							><button class="button small quiet">Restore</button></Form
+						>
+					</li>
+				{/each}
+			</ul>
+		{/if}
+	</Sheet>
+</main>
+
+<style>
+	main {
+		max-width: 760px;
+		margin: 0 auto;
+		padding: 16px;
+		display: grid;
+		gap: 16px;
+	}
+	.grid {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+		gap: 10px 12px;
+		margin-bottom: 8px;
+	}
+	.end {
+		margin: 12px 0;
+	}
+	code {
+		font-family: var(--mono);
+		overflow-wrap: anywhere;
+	}
+	:global(form.restore) {
+		display: flex;
+		gap: 12px;
+		align-items: end;
+		flex-wrap: wrap;
+		margin: 12px 0;
+	}
+	ul {
+		list-style: none;
+		margin: 4px 0;
+		padding: 0;
+	}
+	li {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		border-bottom: 1px solid var(--rule);
+	}
+	@media (max-width: 700px) {
+		main {
+			padding: 8px;
+		}
+	}
+</style>

@@ -1,0 +1,185 @@
+<script lang="ts">
+	import Plus from '@lucide/svelte/icons/plus';
+	import X from '@lucide/svelte/icons/x';
+	import { WEAVE_OF_FAMILY } from '$core/costume/weave.ts';
+	import { formatMoney } from '$core/units/money.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import Act from '$lib/ui/Act.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import Form from '$lib/ui/Form.svelte';
+	import MaterialFields from '$lib/ui/MaterialFields.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import Weave from '$lib/ui/Weave.svelte';
+	import { page } from '$app/state';
+	import { isFailure, type Answer } from '$lib/ui/formState.ts';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const currency = $derived(data.settings.currency);
+	let query = $state('');
+	const shown = $derived(
+		data.materials.filter((m) =>
+			`${m.name} ${m.family} ${m.supplier} ${m.stashNote}`.toLowerCase().includes(query.toLowerCase())
+		)
+	);
+	let adding = $state(false);
+	let editing = $state<number | null>(null);
+	const edited = $derived(data.materials.find((m) => m.id === editing));
+	const refused = $derived.by(() => {
+		const answer = page.form as Answer;
+		return isFailure(answer) && answer.command === 'removeMaterial' ? answer.message : null;
+	});
+</script>
+
+<svelte:head><title>Stash · Dapper Ledger</title></svelte:head>
+<main id="main">
+	<Sheet title="Stash and materials">
+		{#snippet tools()}
+			<input
+				class="filter"
+				type="search"
+				aria-label="Filter materials"
+				placeholder="filter"
+				bind:value={query}
+			/>
+			<button class="button main small" data-add onclick={() => (adding = true)}
+				><Plus size={14} /> Material</button
+			>
+		{/snippet}
+		{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
+		{#if data.materials.length}
+			<div class="scroll">
+				<table>
+					<thead>
+						<tr
+							><th>Material</th><th>Family</th><th>In the stash</th><th>Where</th><th class="number">Pack</th
+							><th class="number">Price</th><th>Supplier</th><th class="number">Lead</th><th></th></tr
+						>
+					</thead>
+					<tbody>
+						{#each shown as m (m.id)}
+							<tr id="material-{m.id}">
+								<td><b>{m.name}</b></td>
+								<td class="small"><Weave weave={WEAVE_OF_FAMILY[m.family] ?? 'plain'} /> {m.family}</td>
+								<td>
+									<Form
+										command="setStash"
+										id={m.id}
+										version={m.version}
+										class="stash"
+										label="Stash of {m.name}"
+									>
+										<Field
+											name="stash"
+											label="Stash of {m.name}"
+											hideLabel
+											value={formatNumber(m.stash, 3)}
+											inputmode="decimal"
+											suffix={m.unit}
+										/>
+										<button class="button small quiet">Count</button>
+									</Form>
+								</td>
+								<td class="small soft">{m.stashNote}</td>
+								<td class="number">{formatNumber(m.packSize, 3)} {m.unit}</td>
+								<td class="number">{formatMoney(m.packPriceMinor, currency)}</td>
+								<td class="small">{m.supplier}</td>
+								<td class="number">{m.leadDays} {m.leadWorkingDays ? 'wd' : 'd'}</td>
+								<td class="number">
+									<button
+										class="button small quiet"
+										onclick={() => (editing = m.id)}
+										aria-label="Edit {m.name}">Edit</button
+									>
+									<Act command="removeMaterial" id={m.id} look="quiet" label="Remove {m.name}"
+										><X size={14} /></Act
+									>
+								</td>
+							</tr>
+						{:else}<tr><td colspan="9" class="soft">No material is called “{query}”.</td></tr>{/each}
+					</tbody>
+				</table>
+			</div>
+			<p class="small soft foot">Lead in days (d) or the supplier’s working days (wd).</p>
+		{:else}
+			<p>
+				Nothing known yet. A material is what can be bought and kept: how it is sold, what a pack costs, how
+				long it takes to come, and how much of it is already owned.
+			</p>
+			<p class="foot">
+				<button class="button main" onclick={() => (adding = true)}
+					><Plus size={16} /> Add the first material</button
+				>
+			</p>
+		{/if}
+	</Sheet>
+</main>
+
+<Dialog bind:open={adding} title="New material" wide>
+	<Form command="addMaterial" onDone={() => (adding = false)} label="New material">
+		<MaterialFields {currency} />
+		<p class="foot"><button class="button main">Add material</button></p>
+	</Form>
+</Dialog>
+<Dialog
+	bind:open={
+		() => editing !== null,
+		(open) => {
+			if (!open) editing = null;
+		}
+	}
+	title={edited?.name ?? ''}
+	wide
+>
+	{#if edited}
+		<Form
+			command="editMaterial"
+			id={edited.id}
+			version={edited.version}
+			onDone={() => (editing = null)}
+			label="Material"
+		>
+			<MaterialFields material={edited} {currency} />
+			<p class="foot"><button class="button main">Save</button></p>
+		</Form>
+	{/if}
+</Dialog>
+
+<style>
+	main {
+		max-width: 1240px;
+		margin: 0 auto;
+		padding: 16px;
+	}
+	.filter {
+		width: 160px !important;
+	}
+	:global(form.stash) {
+		display: flex;
+		gap: 4px;
+		align-items: center;
+	}
+	:global(form.stash input) {
+		width: 5em !important;
+		text-align: right;
+		font-family: var(--mono);
+	}
+	.foot {
+		margin-top: 12px;
+	}
+	.refused {
+		background: var(--red-wash);
+		border-left: 4px solid var(--red-ink);
+		padding: 8px 12px;
+		margin-bottom: 12px;
+	}
+	tr:target {
+		background: var(--yellow-wash);
+	}
+	@media (max-width: 700px) {
+		main {
+			padding: 8px;
+		}
+	}
+</style>

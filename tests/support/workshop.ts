@@ -1,0 +1,84 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdir } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { contextOf, runCommand, type Command } from '../../src/lib/server/commands/command.ts';
+import { openInMemory, type Database } from '../../src/lib/server/db/open.ts';
+import { prepareWorkshop } from '../../src/lib/server/firstStart.ts';
+
+export interface TestWorkshop {
+	db: Database;
+	folder: string;
+	/** Runs a command as its form would: text in, checked by its own schema. */
+	run: <R = { id: number }>(
+		cmd: Command<never, never> | Command,
+		values: Record<string, unknown>,
+		costumeId?: number
+	) => Promise<R>;
+	/** The errors by field that a form would show. */
+	errors: (
+		cmd: Command,
+		values: Record<string, unknown>,
+		costumeId?: number
+	) => Promise<Record<string, string>>;
+	close: () => Promise<void>;
+}
+
+/** A workshop of its own in memory, with a folder for its pictures. */
+export async function testWorkshop(): Promise<TestWorkshop> {
+	const folder = mkdtempSync(join(tmpdir(), 'dapper-test-'));
+	await mkdir(join(folder, 'files'));
+	const db = await openInMemory(folder);
+	await prepareWorkshop(db);
+	const context = (costumeId = 0) => contextOf(db, folder, costumeId ? { costume: String(costumeId) } : {});
+	return {
+		db,
+		folder,
+		run: async (cmd, values, costumeId) => {
+			const at = await context(costumeId);
+			const command = cmd as Command;
+			const input = command.input(at).parse(values);
+			return (await runCommand(db, command, input, at)).result as never;
+		},
+		errors: async (cmd, values, costumeId) => {
+			const parsed = cmd.input(await context(costumeId)).safeParse(values);
+			return Object.fromEntries(parsed.error?.issues.map((i) => [String(i.path[0]), i.message]) ?? []);
+		},
+		close: async () => {
+			await db.close();
+			rmSync(folder, { recursive: true, force: true });
+		}
+	};
+}
+
+export const COMPONENT = {
+	code: '',
+	name: 'Breastplate',
+	kind: 'armor',
+	form: '6 mm foam',
+	layer: '2',
+	zones: ['chest'],
+	side: 'none',
+	count: '1',
+	flex: 'rigid',
+	source: 'make',
+	seenFrom: 'near',
+	lookNeed: '5',
+	note: '',
+	route: 'foamPlate',
+	parentId: ''
+};
+
+export const MATERIAL = {
+	name: 'High-density foam 6 mm',
+	family: 'foam',
+	unit: 'sheet',
+	packSize: '1',
+	packPriceMinor: '14.50',
+	supplier: 'foam shop',
+	leadDays: '5',
+	leadWorkingDays: 'on',
+	stash: '0',
+	stashNote: '',
+	coatProduct: ''
+};
