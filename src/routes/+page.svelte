@@ -6,7 +6,7 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import { goto } from '$app/navigation';
 	import { DAY, dayOf, dayWords, formatLocalTime } from '$core/units/localTime.ts';
-	import { formatMoney, CURRENCIES } from '$core/units/money.ts';
+	import { formatMoney, moneyDigits, CURRENCIES } from '$core/units/money.ts';
 	import { formatDuration, formatHours } from '$core/units/duration.ts';
 	import { valueOf } from '$core/working/figure.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -71,10 +71,9 @@
 				<div>
 					<dt>Spent</dt>
 					<dd class="figure">
-						{formatMoney(card.spentMinor, card.costume.currency)}
-						{#if card.costume.limitMinor !== null}<span class="soft"
-								>of {formatMoney(card.costume.limitMinor, card.costume.currency)}</span
-							>{/if}
+						{card.costume.limitMinor === null
+							? formatMoney(card.spentMinor, card.costume.currency)
+							: `${moneyDigits(card.spentMinor, card.costume.currency)} of ${formatMoney(card.costume.limitMinor, card.costume.currency)}`}
 					</dd>
 				</div>
 				<div>
@@ -217,7 +216,7 @@
 	.card {
 		position: relative;
 		display: grid;
-		grid-template-columns: minmax(200px, 1.3fr) 130px minmax(150px, 1fr) minmax(210px, 1fr);
+		grid-template-columns: minmax(200px, 1.2fr) 150px minmax(150px, 1fr) minmax(240px, 1fr);
 		gap: 8px 24px;
 		background: var(--sheet);
 		padding: 16px 16px 8px 48px;

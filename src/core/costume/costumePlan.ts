@@ -1,6 +1,6 @@
 import { COLD_OR_DAMP_FACTOR } from '../finish/coatProduct.ts';
 import { ARRIVAL_CLOCK, arrivalDay, orderByDay, usableFrom } from '../needs/leadTime.ts';
-import type { Material, Purchase } from '../needs/material.ts';
+import type { Family, Material, Purchase } from '../needs/material.ts';
 import { shoppingLines, type ShoppingLine } from '../needs/shopping.ts';
 import { openMinutes, openSpans, type Span } from '../schedule/calendar.ts';
 import { decidingChain, planByRule } from '../schedule/plan.ts';
@@ -37,6 +37,8 @@ export interface CostumePlan {
 	/** Finish if every step takes its bad minutes. */
 	badFinish: LocalMinutes | null;
 	chain: PlannedStep[];
+	/** The parcel that the first step of the chain waits for. */
+	chainParcel: OrderBy | null;
 	outlook: Outlook;
 	/** Makers' free window minutes between finish and deadline; negative: work planned after the deadline. */
 	spareMinutes: number;
@@ -105,15 +107,18 @@ export function planCostume(
 		(sum, s) => [sum[0] + s.minutes[0], sum[1] + s.minutes[1], sum[2] + s.minutes[2]],
 		[0, 0, 0]
 	);
+	const chain = decidingChain(plan);
+	const orders = arrivals.map((a) => orderByOf(a, latest));
 	return {
 		deadline,
 		plan,
 		badFinish: bad.impossible.length ? null : bad.finish,
-		chain: decidingChain(plan),
+		chain,
+		chainParcel: parcelOf(chain[0], orders),
 		outlook: outlookOf(record, plan, bad, deadline),
 		spareMinutes: spareOf(problem, plan, deadline, now),
 		handsOnLeft: left,
-		orders: arrivals.map((a) => orderByOf(a, latest)),
+		orders,
 		minutes
 	};
 }
@@ -144,13 +149,14 @@ interface Arrival {
 
 /** When the last of a material is there. What is short and on no list is taken to be ordered today. */
 function arrivalOf(line: ShoppingLine, record: CostumeRecord, now: LocalMinutes): Arrival {
+	const { family } = line.material;
 	const stepIds = line.usages.flatMap((u) =>
-		u.stepIds.length ? u.stepIds : firstUse(record, u.componentId)
+		u.stepIds.length ? u.stepIds : firstUse(record, u.componentId, family)
 	);
 	const bought = record.purchases.filter((p) => p.materialId === line.material.id);
 	for (const p of bought)
 		if (p.componentId !== null && !line.usages.some((u) => u.componentId === p.componentId))
-			stepIds.push(...firstUse(record, p.componentId));
+			stepIds.push(...firstUse(record, p.componentId, family));
 	const covered = bought.filter((p) => p.state === 'arrived' || p.state === 'used');
 	const here = line.stash + covered.reduce((sum, p) => sum + p.packs * line.material.packSize, 0);
 	const base = { line, stepIds: [...new Set(stepIds)] };
@@ -166,11 +172,23 @@ function arrivalOf(line: ShoppingLine, record: CostumeRecord, now: LocalMinutes)
 	return { ...base, purchase: coming[0]?.purchase ?? null, usableFrom: coming[0]?.at ?? null };
 }
 
-/** The step that first takes material: the first undone one that is not pattern work. */
-function firstUse(record: CostumeRecord, componentId: number): number[] {
+/**
+ * The step that first takes material: the first undone one that is not pattern work; for closures the
+ * first of rigging.
+ */
+function firstUse(record: CostumeRecord, componentId: number, family: Family): number[] {
 	const open = inOrder(record.steps, componentId).filter((s) => s.doneAt === null);
-	const first = open.find((s) => s.phase !== 'pattern') ?? open[0];
+	const rig = family === 'closure' ? open.find((s) => s.phase === 'rig') : undefined;
+	const first = rig ?? open.find((s) => s.phase !== 'pattern') ?? open[0];
 	return first ? [first.id] : [];
+}
+
+/** The last parcel that this step's start hung on, if it began with the first window after it came. */
+function parcelOf(first: PlannedStep | undefined, orders: readonly OrderBy[]): OrderBy | null {
+	if (!first) return null;
+	return orders
+		.filter((o) => o.stepIds.includes(Number(first.id)) && o.usableFrom !== null)
+		.reduce<OrderBy | null>((last, o) => (!last || o.usableFrom! > last.usableFrom! ? o : last), null);
 }
 
 function orderByOf(arrival: Arrival, latest: ReadonlyMap<number, LocalMinutes>): OrderBy {

@@ -70,3 +70,23 @@ export function dayWords(day: number, thisYear?: number): string {
 
 /** `Fri 16 May 09:00`. */
 export const timeWords = (at: LocalMinutes): string => `${dayWords(dayOf(at))} ${formatClock(clockOf(at))}`;
+
+/** Weekdays in words: `every day`, `Mon–Fri`, `Sat, Sun`. The week begins on `weekStart`. */
+export function weekdaysWords(days: readonly number[], weekStart = 1): string {
+	if (new Set(days).size === 7) return 'every day';
+	const order = Array.from({ length: 7 }, (_, i) => ((weekStart - 1 + i) % 7) + 1);
+	const runs: number[][] = [];
+	for (const day of order) {
+		if (!days.includes(day)) runs.push([]);
+		else if (runs.length === 0) runs.push([day]);
+		else runs[runs.length - 1]!.push(day);
+	}
+	return runs
+		.filter((run) => run.length > 0)
+		.map((run) =>
+			run.length > 2
+				? `${weekdayName(run[0]!)}–${weekdayName(run[run.length - 1]!)}`
+				: run.map(weekdayName).join(', ')
+		)
+		.join(', ');
+}

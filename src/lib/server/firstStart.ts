@@ -1,11 +1,12 @@
-import { act } from './db/action.ts';
 import type { Database } from './db/open.ts';
 
 /** A fresh data folder gets one maker with usual evenings and weekends, a helper, and a spray place. */
 export async function prepareWorkshop(db: Database): Promise<void> {
 	const { rows } = await db.query('select 1 from setting');
 	if (rows.length > 0) return;
-	await act(db, async (tx) => {
+	await db.transaction(async (tx) => {
+		// Not in History: undoing it would leave a workshop without settings.
+		await tx.query(`select set_config('dapper.action', 'restore', true)`);
 		await tx.query('insert into setting (id) values (1)');
 		await tx.query(`insert into maker (id, position, name) values (1, 0, 'Me'), (2, 1, 'Helper')`);
 		await tx.query(`insert into place (id, name, capacity, for_spray) values (1, 'Spray place', 1, true)`);
@@ -17,6 +18,5 @@ export async function prepareWorkshop(db: Database): Promise<void> {
 		// Fixed ids were given: the counters have to follow.
 		await tx.query(`select setval(pg_get_serial_sequence('maker', 'id'), 2)`);
 		await tx.query(`select setval(pg_get_serial_sequence('place', 'id'), 1)`);
-		return { words: 'Set up the workshop', result: undefined };
 	});
 }

@@ -206,9 +206,17 @@
 	.stage.ready {
 		color: var(--good-ink);
 	}
+	@media (max-width: 1400px) {
+		.entry {
+			grid-template-columns: 20px minmax(190px, 2.4fr) 40px minmax(80px, 1.2fr) 44px 48px 52px 78px 56px;
+		}
+		.form {
+			display: none;
+		}
+	}
 	@media (max-width: 1100px) {
 		.entry {
-			grid-template-columns: 20px minmax(150px, 2fr) 28px 44px 48px 82px 60px;
+			grid-template-columns: 20px minmax(150px, 2fr) 40px 44px 52px 78px 56px;
 		}
 		.form,
 		.zones,

@@ -78,8 +78,8 @@
 					class:late
 					style:left={left(day * DAY + DAY / 2)}
 					title={here.map((p) => `${dayWords(day)}: ${p.words}`).join('\n')}
-					>{#if here.length > 1}<em>{here.length}</em>{/if}</span
-				>
+				></span>
+				{#if here.length > 1}<em class="count" style:left={left(day * DAY + DAY / 2)}>{here.length}</em>{/if}
 			{/each}
 		</div>
 	</div>
@@ -105,7 +105,7 @@
 	.strip {
 		overflow-x: auto;
 		overflow-y: hidden;
-		padding-top: 14px;
+		padding-top: 22px;
 		scrollbar-width: thin;
 	}
 	.tape {
@@ -172,7 +172,7 @@
 	}
 	.pin {
 		position: absolute;
-		top: -12px;
+		top: -11px;
 		width: 14px;
 		height: 14px;
 		margin-left: -7px;
@@ -199,22 +199,13 @@
 	.pin.late {
 		background: #d43d35;
 	}
-	.pin em {
+	.count {
 		position: absolute;
-		inset: -4px auto auto 12px;
+		top: -19px;
+		margin-left: 7px;
 		font: 600 12px var(--mono);
-		font-style: normal;
-		color: #fff;
-		background: var(--mat-deep);
-		padding: 0 2px;
-		rotate: 45deg;
-	}
-	.pin.dry em {
-		rotate: -45deg;
-	}
-	.pin.parcel em,
-	.pin.readyBy em {
-		rotate: 0deg;
+		color: var(--on-mat);
+		z-index: 3;
 	}
 	.legend .pin {
 		position: static;

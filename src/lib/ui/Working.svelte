@@ -87,6 +87,9 @@
 		text-decoration-style: solid;
 	}
 	button.big {
+		font-family: var(--head);
+		letter-spacing: normal;
+		white-space: nowrap;
 		font-size: var(--s24);
 		font-weight: 600;
 		line-height: 1.1;

@@ -1,5 +1,5 @@
 import type { Outlook } from '$core/costume/costumePlan.ts';
-import { formatHours } from '$core/units/duration.ts';
+import { formatHours, formatWait } from '$core/units/duration.ts';
 
 /** The odds in words, until simulated builds give them a number. */
 export const OUTLOOK_WORDS: Record<Outlook, string> = {
@@ -18,6 +18,10 @@ export const isTroubled = (outlook: Outlook): boolean =>
 /** `12.5 h spare` or `6.0 h short`. */
 export const spareWords = (minutes: number): string =>
 	minutes < 0 ? `${formatHours(-minutes)} short` : `${formatHours(minutes)} spare`;
+
+/** Days when there are several, hours and minutes when there are not. */
+export const roughWait = (minutes: number): string =>
+	minutes >= 2880 ? `${Math.floor(minutes / 1440)} days` : formatWait(minutes);
 
 export const daysWords = (days: number): string => {
 	if (days < 0) return `${-days} ${days === -1 ? 'day' : 'days'} ago`;

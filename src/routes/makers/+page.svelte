@@ -4,7 +4,7 @@
 	import X from '@lucide/svelte/icons/x';
 	import type { Maker, Place } from '$core/costume/record.ts';
 	import { rateOf, TECHNIQUES, type TechniqueKey } from '$core/costume/technique.ts';
-	import { dayOf, dayWords, formatClock, weekdayName } from '$core/units/localTime.ts';
+	import { dayOf, dayWords, formatClock, weekdayName, weekdaysWords } from '$core/units/localTime.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { page } from '$app/state';
 	import { isFailure, type Answer } from '$lib/ui/formState.ts';
@@ -28,11 +28,7 @@
 	const unit = { length: 'a metre', area: 'a m²', count: 'each' };
 	const techniques = Object.entries(TECHNIQUES) as [TechniqueKey, (typeof TECHNIQUES)[TechniqueKey]][];
 
-	const daysWords = (days: readonly number[]) =>
-		weekdays
-			.filter((d) => days.includes(d))
-			.map(weekdayName)
-			.join(', ');
+	const daysWords = (days: readonly number[]) => weekdaysWords(days, data.settings.weekStart);
 	const weekHours = (windows: Maker['windows']) =>
 		windows.reduce((sum, w) => sum + w.days.length * (w.to - w.from), 0) / 60;
 </script>

@@ -295,6 +295,8 @@ export interface DemoComponent extends Partial<Omit<ComponentInput, 'parentId'>>
 	name: string;
 	/** The name of the component it is a part of. */
 	of?: string;
+	/** Larger or smaller than the route's middling component. */
+	scale?: number;
 	/** How many of its first steps are done. */
 	done?: number | 'all';
 	/** Material names with quantities for all copies. */
@@ -353,6 +355,7 @@ export const COSTUMES: readonly DemoCostume[] = [
 		components: [
 			{
 				name: 'Breastplate',
+				scale: 3.5,
 				kind: 'armor',
 				form: '6 mm foam plates, riveted look',
 				layer: 3,
@@ -383,6 +386,7 @@ export const COSTUMES: readonly DemoCostume[] = [
 			},
 			{
 				name: 'Pauldrons',
+				scale: 2.4,
 				kind: 'armor',
 				form: '6 mm foam, three lames',
 				layer: 4,
@@ -395,6 +399,7 @@ export const COSTUMES: readonly DemoCostume[] = [
 			},
 			{
 				name: 'Bracers',
+				scale: 1.8,
 				kind: 'armor',
 				form: 'cloth-wrapped foam',
 				layer: 3,
@@ -407,6 +412,7 @@ export const COSTUMES: readonly DemoCostume[] = [
 			},
 			{
 				name: 'Greaves',
+				scale: 2,
 				kind: 'armor',
 				form: 'thermoplastic over foam',
 				layer: 3,
@@ -419,6 +425,7 @@ export const COSTUMES: readonly DemoCostume[] = [
 			},
 			{
 				name: 'Watch coat',
+				scale: 3,
 				kind: 'garment',
 				form: 'waxed linen, lined',
 				layer: 2,
@@ -449,7 +456,8 @@ export const COSTUMES: readonly DemoCostume[] = [
 				side: 'right',
 				route: 'sculpted',
 				lookNeed: 5,
-				done: 3,
+				done: 1,
+				scale: 1.5,
 				needs: { 'Acrylic globe 200 mm': 1, 'High-density foam 10 mm': 1 }
 			},
 			{
@@ -524,6 +532,7 @@ export const COSTUMES: readonly DemoCostume[] = [
 		components: [
 			{
 				name: 'Tide skirt',
+				scale: 1.6,
 				kind: 'garment',
 				form: 'twelve net layers on a basque',
 				layer: 2,
@@ -535,6 +544,7 @@ export const COSTUMES: readonly DemoCostume[] = [
 			},
 			{
 				name: 'Pearl bodice',
+				scale: 1.5,
 				kind: 'garment',
 				form: 'stretch satin',
 				layer: 1,

@@ -67,6 +67,13 @@ export async function layOutDemo(db: Database): Promise<void> {
 				coatProduct: m.coat ?? null
 			});
 		await tx.query('insert into day_off (maker_id, day) values (1, $1)', [formatDate(dayOf(now) + 9)]);
+		// An ordinary week: four evenings and most of a Saturday.
+		await tx.query(
+			`update working_window set days = '{1,2,3,5}', to_minute = 1290 where maker_id = 1 and 1 = any(days)`
+		);
+		await tx.query(
+			`update working_window set days = '{6}', to_minute = 960 where maker_id = 1 and 6 = any(days)`
+		);
 		for (const costume of COSTUMES) await layOutCostume(tx, db.folder, costume, now);
 	});
 	await lastEvening(db, now);
@@ -83,9 +90,14 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 	const ids = new Map<string, number>();
 	const materials = await loadMaterials(tx);
 	for (const c of demo.components) {
-		const { of, done: _done, needs = {}, ...fields } = c;
+		const { of, scale = 1, done: _done, needs = {}, ...fields } = c;
 		const made = await insertComponent(tx, id, { ...PLAIN, ...fields, parentId: of ? ids.get(of)! : null });
 		ids.set(c.name, made.id);
+		await tx.query(
+			`update step set amount = amount * $2 where component_id = $1 and phase in ('make', 'finish') and technique <> 'press'`,
+			[made.id, scale]
+		);
+		await tx.query('update coat set area_mm2 = area_mm2 * $2 where component_id = $1', [made.id, scale]);
 		for (const [name, quantity] of Object.entries(needs))
 			await tx.query('insert into need (component_id, material_id, quantity) values ($1, $2, $3)', [
 				made.id,
@@ -168,7 +180,7 @@ async function layOutFault(
 	now: number
 ): Promise<void> {
 	const context = { ...(await contextOf(tx, folder, { costume: String(costumeId) })), now };
-	const at = now - fault.daysAgo * DAY - 60;
+	const at = (dayOf(now) - fault.daysAgo) * DAY + 20 * 60 + 15;
 	const earlier =
 		fault.backOf === undefined
 			? null

@@ -40,7 +40,7 @@
 			</p>
 		</div>
 		<p class="days">
-			<b class="figure">{daysWords(dayOf(costume.eventAt) - dayOf(data.now))}</b>
+			<b>{daysWords(dayOf(costume.eventAt) - dayOf(data.now))}</b>
 			<span>{dayWords(dayOf(costume.eventAt), new Date(data.now * 60000).getUTCFullYear())}</span>
 		</p>
 	</header>
@@ -105,6 +105,7 @@
 	}
 	.days b {
 		display: block;
+		font-family: var(--head);
 		font-size: var(--s24);
 		line-height: 1.1;
 		white-space: nowrap;

@@ -31,6 +31,7 @@
 	import Tick from '$lib/ui/Tick.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import { amountWords } from '$lib/ui/amounts.ts';
+	import { roughWait } from '$lib/ui/words.ts';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
@@ -73,8 +74,8 @@
 		r.slackMinutes === null
 			? ''
 			: r.slackMinutes < 0
-				? `${formatWait(-r.slackMinutes)} too late already`
-				: `can wait ${formatWait(r.slackMinutes)}`;
+				? `${roughWait(-r.slackMinutes)} too late already`
+				: `can wait ${roughWait(r.slackMinutes)}`;
 
 	/** Space starts the most urgent step, or stops what runs. */
 	function onkeydown(event: KeyboardEvent) {

@@ -66,15 +66,15 @@
 				</p>
 			{:else}<p class="soft">No limit set.</p>{/if}
 		</div>
-		<dl class="figure">
+		<dl>
 			<dt>Paid</dt>
-			<dd>{formatMoney(data.spend.paidMinor, currency)}</dd>
+			<dd class="figure">{formatMoney(data.spend.paidMinor, currency)}</dd>
 			<dt>Ordered</dt>
-			<dd>{formatMoney(data.spend.orderedMinor, currency)}</dd>
+			<dd class="figure">{formatMoney(data.spend.orderedMinor, currency)}</dd>
 			<dt>Planned</dt>
-			<dd>{formatMoney(data.spend.plannedMinor, currency)}</dd>
+			<dd class="figure">{formatMoney(data.spend.plannedMinor, currency)}</dd>
 			<dt>Still short</dt>
-			<dd>{formatMoney(data.spend.notListedMinor, currency)}</dd>
+			<dd class="figure">{formatMoney(data.spend.notListedMinor, currency)}</dd>
 		</dl>
 		<div class="row no-print">
 			<button class="button small" onclick={() => window.print()}><Printer size={14} /> Shopping list</button>
@@ -133,7 +133,7 @@
 							<td class="small">
 								{#if p.state === 'ordered' && p.dueOn !== null}{dayWords(
 										p.dueOn
-									)}{#if isOverdue(p, data.now)}<b class="bad"> overdue</b>{/if}
+									)}{#if isOverdue(p, data.now)}{' '}<b class="bad">overdue</b>{/if}
 								{:else if p.arrivedOn !== null}{dayWords(p.arrivedOn)}{/if}
 								{#if order?.tooLate && (p.state === 'planned' || p.state === 'ordered')}<b class="bad"
 										>too late</b
@@ -145,7 +145,7 @@
 										command="setPurchaseState"
 										id={p.id}
 										hidden={{ state: next(p)! }}
-										label="{m.name} is {next(p)}">{next(p)}</Act
+										label="{m.name} is {next(p)}">mark {next(p)}</Act
 									>{/if}
 								<button
 									class="button small quiet"
@@ -366,6 +366,10 @@
 		font-weight: 700;
 		line-height: 1.1;
 		margin-bottom: 6px;
+	}
+	.big :global(button) {
+		font-family: var(--head);
+		letter-spacing: normal;
 	}
 	.bad {
 		color: var(--red-ink);

@@ -297,9 +297,17 @@
 	.two {
 		margin-top: 12px;
 	}
+	@media (max-width: 1400px) {
+		.heads {
+			grid-template-columns: 20px minmax(190px, 2.4fr) 40px minmax(80px, 1.2fr) 44px 48px 52px 78px 56px;
+		}
+		.heads .form {
+			display: none;
+		}
+	}
 	@media (max-width: 1100px) {
 		.heads {
-			grid-template-columns: 20px minmax(150px, 2fr) 28px 44px 48px 82px 60px;
+			grid-template-columns: 20px minmax(150px, 2fr) 40px 44px 52px 78px 56px;
 		}
 		.heads .form,
 		.heads .zones,

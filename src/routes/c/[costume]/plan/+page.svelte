@@ -137,6 +137,12 @@
 {#if plan.chain.length}
 	<Sheet title="What decides it">
 		<ol class="chain">
+			{#if plan.chainParcel?.usableFrom != null}
+				<li>
+					<b>parcel: {plan.chainParcel.material.name}</b>
+					<span class="soft small figure">{timeWords(plan.chainParcel.usableFrom)}</span>
+				</li>
+			{/if}
 			{#each plan.chain as p (p.id)}
 				{@const step = steps.get(p.id)}
 				{@const component = step && components.get(step.componentId)}
@@ -228,7 +234,8 @@
 		margin-bottom: 6px;
 	}
 	.big :global(button) {
-		font-family: var(--head) !important;
+		font-family: var(--head);
+		letter-spacing: normal;
 	}
 	.bad {
 		color: var(--red-ink);

@@ -1,0 +1,53 @@
+/**
+ * Pictures of every main view from a running demo: `npm run shots -- [--to FOLDER] [--width 390] [name …]`.
+ * Without options they go to docs/screenshots at 1280 × 800.
+ */
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { chromium } from '@playwright/test';
+import { CHROMIUM } from '../tests/support/chromium.ts';
+
+const { values, positionals } = parseArgs({
+	allowPositionals: true,
+	options: {
+		to: { type: 'string', default: 'docs/screenshots' },
+		width: { type: 'string', default: '1280' },
+		at: { type: 'string', default: 'http://127.0.0.1:4173' },
+		full: { type: 'boolean', default: false },
+		dark: { type: 'boolean', default: false }
+	}
+});
+
+const VIEWS: Record<string, string> = {
+	shelf: '/',
+	look: '/c/1/look',
+	component: '/c/1/look/1',
+	plan: '/c/1/plan',
+	buy: '/c/1/buy',
+	bench: '/c/1/bench',
+	finish: '/c/1/finish',
+	mend: '/c/3/mend',
+	stash: '/stash',
+	makers: '/makers',
+	history: '/history',
+	settings: '/settings'
+};
+
+mkdirSync(values.to, { recursive: true });
+const width = Number(values.width);
+const browser = await chromium.launch(CHROMIUM);
+const page = await browser.newPage({
+	viewport: { width, height: 800 },
+	colorScheme: values.dark ? 'dark' : 'light',
+	deviceScaleFactor: 1
+});
+page.on('console', (m) => m.type() === 'error' && console.error(m.text()));
+page.on('pageerror', (e) => console.error(e));
+for (const [name, path] of Object.entries(VIEWS)) {
+	if (positionals.length && !positionals.includes(name)) continue;
+	await page.goto(values.at + path, { waitUntil: 'networkidle' });
+	await page.evaluate(() => document.fonts.ready);
+	await page.screenshot({ path: join(values.to, `${name}.png`), fullPage: values.full });
+}
+await browser.close();
