@@ -1,6 +1,6 @@
 <script lang="ts">
 	import '$lib/ui/app.css';
-	import { applyAction, deserialize } from '$app/forms';
+	import { deserialize } from '$app/forms';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import Undo from '@lucide/svelte/icons/undo-2';
@@ -12,6 +12,7 @@
 	import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
 	import type { Findable } from '$lib/find.ts';
 	import { ROOMS, STATIONS } from '$lib/stations.ts';
+	import { announce, toast } from '$lib/ui/toast.svelte.ts';
 	import Find from '$lib/ui/Find.svelte';
 	import Keys from '$lib/ui/Keys.svelte';
 	import type { LayoutData } from './$types';
@@ -19,22 +20,7 @@
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 	let finding = $state(false);
 	let keys = $state(false);
-	let toast = $state<{ words: string; bad: boolean; undoable: boolean } | null>(null);
 	const costumeId = $derived(page.params.costume);
-
-	// An effect: a message is shown for a while after each answer, then goes.
-	$effect(() => {
-		const answer = page.form as Answer;
-		if (isDone(answer))
-			show(answer.done, false, answer.command !== 'restoreBackup' && answer.command !== 'undo');
-		else if (isFailure(answer) && answer.command === 'undo') show(answer.message, true, false);
-	});
-	let timer: ReturnType<typeof setTimeout>;
-	function show(words: string, bad: boolean, undoable: boolean) {
-		clearTimeout(timer);
-		toast = { words, bad, undoable };
-		timer = setTimeout(() => (toast = null), 7000);
-	}
 
 	async function takeBack(action: 'undoLast' | 'redoLast') {
 		const response = await fetch(`/history?/${action}`, {
@@ -44,7 +30,9 @@
 		});
 		const result = deserialize(await response.text());
 		await invalidateAll();
-		if (result.type === 'success' || result.type === 'failure') await applyAction(result);
+		const answer = (result.type === 'success' || result.type === 'failure' ? result.data : null) as Answer;
+		if (isDone(answer)) announce(answer.done, { undoable: false });
+		else if (isFailure(answer)) announce(answer.message, { bad: true, undoable: false });
 	}
 
 	const typing = (target: EventTarget | null) =>
@@ -138,10 +126,10 @@
 <Find bind:open={finding} {things} />
 <Keys bind:open={keys} inCostume={!!costumeId} />
 <div class="toast-place no-print" role="status" aria-live="polite">
-	{#if toast}
-		<div class="toast" class:bad={toast.bad}>
-			<span>{toast.words}</span>
-			{#if toast.undoable}<button onclick={() => takeBack('undoLast')}>Undo</button>{/if}
+	{#if toast.now}
+		<div class="toast" class:bad={toast.now.bad}>
+			<span>{toast.now.words}</span>
+			{#if toast.now.undoable}<button onclick={() => takeBack('undoLast')}>Undo</button>{/if}
 		</div>
 	{/if}
 </div>

@@ -225,6 +225,7 @@ function problemOf(
 		for (const id of a.stepIds)
 			if (a.usableFrom !== null) arrivalOfStep.set(id, Math.max(arrivalOfStep.get(id) ?? 0, a.usableFrom));
 	const wait = (s: Step) => waitOf(s, workshop.settings.coldOrDamp);
+	const alone = workshop.makers.filter((m) => !m.helpsOnly).map((m) => makerKey(m.id));
 	const steps = record.steps
 		.filter((s) => s.doneAt === null)
 		.map((s): PlanStep => {
@@ -249,7 +250,7 @@ function problemOf(
 						}
 					: {}),
 				makers: s.needsHelper ? 2 : 1,
-				with: null,
+				with: s.needsHelper ? null : alone,
 				place: s.placeId === null ? null : placeKey(s.placeId),
 				oneSitting: s.oneSitting
 			};

@@ -71,6 +71,8 @@ export interface CostumeRecord {
 export interface Maker {
 	id: number;
 	name: string;
+	/** Lends a hand where two are needed, and is planned for nothing alone. */
+	helpsOnly: boolean;
 	windows: (Window & { id: number })[];
 	/** Days off, as whole days since 1970-01-01. */
 	off: number[];

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { copiesOf, inLedgerOrder } from '../costume/component.ts';
+import { inOrder } from '../costume/order.ts';
 import type { CostumePlan } from '../costume/costumePlan.ts';
 import type { CostumeRecord, Workshop } from '../costume/record.ts';
 import { BASE_PER_UNIT, TECHNIQUES } from '../costume/technique.ts';
@@ -24,32 +25,30 @@ export function stepsTable(record: CostumeRecord, plan: CostumePlan): string {
 	const planned = new Map(plan.plan.steps.map((s) => [s.id, s]));
 	return csv(
 		inLedgerOrder(record.components).flatMap(({ item: c }) =>
-			record.steps
-				.filter((s) => s.componentId === c.id)
-				.map((s) => {
-					const { driver, of } = TECHNIQUES[s.technique];
-					const p = planned.get(String(s.id));
-					const [low, usual, high] = plan.minutes.get(s.id)!;
-					return {
-						code: c.code,
-						component: c.name,
-						step: s.name,
-						technique: TECHNIQUES[s.technique].name,
-						phase: s.phase,
-						amount: s.amount / BASE_PER_UNIT[driver],
-						unit: { length: 'm', area: 'm2', count: of }[driver],
-						copies: s.perCopy ? copiesOf(c, byId) : 1,
-						good_minutes: low,
-						usual_minutes: usual,
-						bad_minutes: high,
-						logged_minutes: record.logs.reduce((sum, l) => sum + (l.stepId === s.id ? l.minutes : 0), 0),
-						wait_minutes: s.waitMinutes,
-						done: s.doneAt === null ? '' : formatLocalTime(s.doneAt),
-						planned_start: p ? formatLocalTime(p.start) : '',
-						planned_end: p ? formatLocalTime(p.end) : '',
-						ready: p ? formatLocalTime(p.ready) : ''
-					};
-				})
+			inOrder(record.steps, c.id).map((s) => {
+				const { driver, of } = TECHNIQUES[s.technique];
+				const p = planned.get(String(s.id));
+				const [low, usual, high] = plan.minutes.get(s.id)!;
+				return {
+					code: c.code,
+					component: c.name,
+					step: s.name,
+					technique: TECHNIQUES[s.technique].name,
+					phase: s.phase,
+					amount: s.amount / BASE_PER_UNIT[driver],
+					unit: { length: 'm', area: 'm2', count: of }[driver],
+					copies: s.perCopy ? copiesOf(c, byId) : 1,
+					good_minutes: low,
+					usual_minutes: usual,
+					bad_minutes: high,
+					logged_minutes: record.logs.reduce((sum, l) => sum + (l.stepId === s.id ? l.minutes : 0), 0),
+					wait_minutes: s.waitMinutes,
+					done: s.doneAt === null ? '' : formatLocalTime(s.doneAt),
+					planned_start: p ? formatLocalTime(p.start) : '',
+					planned_end: p ? formatLocalTime(p.end) : '',
+					ready: p ? formatLocalTime(p.ready) : ''
+				};
+			})
 		)
 	);
 }

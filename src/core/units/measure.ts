@@ -89,7 +89,11 @@ export function parseArea(text: string, unit: LengthUnit): Parsed<number> {
 	return inRange(value.value * MM_PER[word] ** 2, LARGEST_MM2, '1000 m²');
 }
 
-function inRange(value: number, most: number, words: string): Parsed<number> {
+/** A nanometre: far below any measure, above what floating multiplication adds (36 × 25.4 is 914.4000000000001). */
+const GRAIN = 1e6;
+
+function inRange(exact: number, most: number, words: string): Parsed<number> {
+	const value = Math.round(exact * GRAIN) / GRAIN;
 	if (value < 0) return bad('negative');
 	if (value > most) return bad('tooLarge', { most: words });
 	return good(value);

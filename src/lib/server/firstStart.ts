@@ -8,7 +8,9 @@ export async function prepareWorkshop(db: Database): Promise<void> {
 		// Not in History: undoing it would leave a workshop without settings.
 		await tx.query(`select set_config('dapper.action', 'restore', true)`);
 		await tx.query('insert into setting (id) values (1)');
-		await tx.query(`insert into maker (id, position, name) values (1, 0, 'Me'), (2, 1, 'Helper')`);
+		await tx.query(
+			`insert into maker (id, position, name, helps_only) values (1, 0, 'Me', false), (2, 1, 'Helper', true)`
+		);
 		await tx.query(`insert into place (id, name, capacity, for_spray) values (1, 'Spray place', 1, true)`);
 		await tx.query(`insert into working_window (maker_id, place_id, days, from_minute, to_minute) values
 			(1, null, '{1,2,3,4,5}', 1140, 1320),

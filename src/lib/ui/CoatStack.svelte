@@ -58,7 +58,7 @@
 								>{/if}
 						</td>
 						<td class="number"
-							><span class="coats" aria-label="{onOf(coat.id)} of {coat.coats} coats on"
+							><span class="coats" role="img" aria-label="{onOf(coat.id)} of {coat.coats} coats on"
 								>{#each { length: coat.coats } as _, i (i)}<i class:on={i < onOf(coat.id)}></i>{/each}</span
 							>
 							{onOf(coat.id)}/{coat.coats}</td

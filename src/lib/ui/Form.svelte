@@ -4,9 +4,10 @@
 	 * another window was faster, both versions are shown and the maker chooses.
 	 */
 	import { enhance } from '$app/forms';
-	import { page } from '$app/state';
+	import { navigating, page } from '$app/state';
 	import type { Snippet } from 'svelte';
-	import { isFailure, provideForm, type Answer } from './formState.ts';
+	import { isDone, isFailure, provideForm, type Answer } from './formState.ts';
+	import { announce } from './toast.svelte.ts';
 
 	interface Props {
 		command: string;
@@ -81,12 +82,23 @@
 		busy = true;
 		return async ({ result, update }) => {
 			answered = true;
+			// Fresh data asked for now would cancel a page that is just being opened.
+			await navigating.complete?.catch(() => {});
 			await update({ reset: reset && result.type === 'success' });
 			busy = false;
 			if (result.type === 'success') {
 				overVersion = null;
+				const answer = result.data as Answer;
+				if (isDone(answer))
+					announce(answer.done, { undoable: !/^(undo|restoreBackup)$/.test(answer.command) });
 				onDone?.(result.data?.result);
-			} else form.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+			} else {
+				const answer = (result.type === 'failure' ? result.data : null) as Answer;
+				// Buttons without fields have no place of their own for a refusal.
+				if (isFailure(answer) && !form.querySelector('input:not([type=hidden]), select, textarea'))
+					announce(answer.message, { bad: true, undoable: false });
+				form.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+			}
 		};
 	}}
 >

@@ -60,7 +60,9 @@
 					class:today={day === today}
 					class:event={day === eventDay}
 				>
-					{#if (eventDay - day) % every === 0 || day === today}<b>{eventDay - day}</b>{/if}
+					{#if ((eventDay - day) % every === 0 && (every === 1 || day !== today + 1)) || day === today}<b
+							>{eventDay - day}</b
+						>{/if}
 				</span>
 			{/each}
 			{#if finish !== null && bad !== null && finish < start + span}
@@ -86,10 +88,12 @@
 	<p class="verdict">
 		<b class:bad={isTroubled(plan.outlook)}>{OUTLOOK_WORDS[plan.outlook]}.</b>
 		{#if finish !== null}
-			Ready {timeWords(finish)}, {spareWords(plan.spareMinutes)} before {dayWords(
-				dayOf(plan.deadline)
-			)}{#if costume.bufferDays > 0}, with {costume.bufferDays}
-				{costume.bufferDays === 1 ? 'day' : 'days'} kept for test wear{/if}.
+			Ready {timeWords(finish)}<span class="more"
+				>, {spareWords(plan.spareMinutes)} before {dayWords(
+					dayOf(plan.deadline)
+				)}{#if costume.bufferDays > 0}, with {costume.bufferDays}
+					{costume.bufferDays === 1 ? 'day' : 'days'} kept for test wear{/if}</span
+			>.
 		{/if}
 		<span class="legend small" aria-hidden="true">
 			<span><i class="pin order"></i> order by</span><span><i class="pin parcel"></i> parcel</span><span
@@ -236,7 +240,8 @@
 		align-items: center;
 	}
 	@media (max-width: 700px) {
-		.legend {
+		.legend,
+		.more {
 			display: none;
 		}
 	}

@@ -80,7 +80,8 @@
 					label="Name of {maker.name}"
 				>
 					<Field name="name" label="Maker" value={maker.name} />
-					<button class="button small quiet">Rename</button>
+					<Tick name="helpsOnly" label="only helps" checked={maker.helpsOnly} />
+					<button class="button small quiet">Save</button>
 				</Form>
 				<p class="small soft figure">{formatNumber(weekHours(maker.windows), 1)} h a week</p>
 				{@render hours(maker, true)}
@@ -136,6 +137,7 @@
 		<Sheet title="Another">
 			<Form command="addMaker" reset class="hours" label="New maker">
 				<Field name="name" label="Maker" />
+				<Tick name="helpsOnly" label="only helps" />
 				<button class="button small" data-add><Plus size={14} /> Maker</button>
 			</Form>
 			<Form command="addPlace" reset class="hours" label="New place">

@@ -42,26 +42,26 @@ export const workshopCommands = {
 	),
 
 	addMaker: command(
-		() => z.object({ name: f.name() }),
+		() => z.object({ name: f.name(), helpsOnly: f.ticked() }),
 		async (tx, v) => {
 			await tx.query(
-				'insert into maker (position, name) values ((select coalesce(max(position) + 1, 0) from maker), $1)',
-				[v.name]
+				'insert into maker (position, name, helps_only) values ((select coalesce(max(position) + 1, 0) from maker), $1, $2)',
+				[v.name, v.helpsOnly]
 			);
 			return { words: `Added maker ${v.name}` };
 		}
 	),
 
 	editMaker: command(
-		() => z.object({ id: f.id(), version: f.version(), name: f.name() }),
+		() => z.object({ id: f.id(), version: f.version(), name: f.name(), helpsOnly: f.ticked() }),
 		async (tx, v) => {
 			const rows = await all<{ id: number }>(
 				tx,
-				'update maker set name = $3 where id = $1 and version = $2 returning id',
-				[v.id, v.version, v.name]
+				'update maker set name = $3, helps_only = $4 where id = $1 and version = $2 returning id',
+				[v.id, v.version, v.name, v.helpsOnly]
 			);
 			await written(tx, 'maker', v.id, rows);
-			return { words: `Renamed a maker to ${v.name}` };
+			return { words: `Changed maker ${v.name}` };
 		}
 	),
 

@@ -38,9 +38,9 @@ export const loadMaterials = (db: Executor): Promise<Material[]> =>
 export async function loadWorkshop(db: Executor): Promise<Workshop> {
 	const [settings, makers, places, windows, off, rates, materials] = await Promise.all([
 		loadSettings(db),
-		all<{ id: number; name: string; version: number }>(
+		all<{ id: number; name: string; helpsOnly: boolean; version: number }>(
 			db,
-			'select id, name, version from maker order by position, id'
+			'select id, name, helps_only, version from maker order by position, id'
 		),
 		all<{ id: number; name: string; capacity: number; forSpray: boolean; version: number }>(
 			db,

@@ -179,6 +179,14 @@
 		.rail a[aria-current] {
 			clip-path: none;
 		}
+		.rail a {
+			position: relative;
+		}
+		.dot {
+			position: absolute;
+			top: 8px;
+			right: calc(50% - 18px);
+		}
 		.days b {
 			font-size: var(--s18);
 		}

@@ -24,7 +24,6 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
-	import FormError from '$lib/ui/FormError.svelte';
 	import Photos from '$lib/ui/Photos.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
@@ -131,7 +130,6 @@
 		<Form command="stopTimer" class="stop" label="Stop the timer">
 			<Field name="note" label="Note: how it was made, mix, what went wrong" type="area" />
 			<Field name="minutes" label="Minutes, if the timer is not right" hint="e.g. 1h20" />
-			<FormError name="anyway" />
 			<div class="row">
 				<Tick name="anyway" label="It went on anyway" />
 			</div>
@@ -300,7 +298,6 @@
 				<Tick name="finish" label="The step is done" />
 				<Tick name="anyway" label="Even against a warning" />
 			</div>
-			<FormError name="anyway" />
 			<p class="end"><button class="button main">Log it</button></p>
 		</Form>
 	{/if}

@@ -12,7 +12,6 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
-	import FormError from '$lib/ui/FormError.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import Tick from '$lib/ui/Tick.svelte';
@@ -57,25 +56,28 @@
 
 <Sheet title="Packs over the whole costume">
 	{#if data.packs.length}
-		<table>
-			<thead
-				><tr
-					><th>Product</th><th class="number">Area × coats × copies</th><th class="number">One pack covers</th
-					><th class="number">Packs</th></tr
-				></thead
-			>
-			<tbody>
-				{#each data.packs as need (need.product)}
-					{@const p = COAT_PRODUCTS[need.product]}
-					<tr>
-						<td>{p.name}</td>
-						<td class="number">{formatArea(need.coatedMm2, settings.lengthUnit)}</td>
-						<td class="number soft">{formatArea(p.coversMm2, settings.lengthUnit)} a {p.pack}</td>
-						<td class="number"><b>{need.packs}</b></td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
+		<div class="scroll">
+			<table>
+				<thead
+					><tr
+						><th>Product</th><th class="number">Area × coats × copies</th><th class="number"
+							>One pack covers</th
+						><th class="number">Packs</th></tr
+					></thead
+				>
+				<tbody>
+					{#each data.packs as need (need.product)}
+						{@const p = COAT_PRODUCTS[need.product]}
+						<tr>
+							<td>{p.name}</td>
+							<td class="number">{formatArea(need.coatedMm2, settings.lengthUnit)}</td>
+							<td class="number soft">{formatArea(p.coversMm2, settings.lengthUnit)} a {p.pack}</td>
+							<td class="number"><b>{need.packs}</b></td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</div>
 		<p class="small soft foot">
 			Outside area, rounded up once per product.{#if settings.coldOrDamp}
 				<b>Cold or damp: all drying is doubled.</b>{/if}
@@ -130,7 +132,6 @@
 	{#if logging}
 		<Form command="finishStep" id={logging.id} onDone={() => (logging = null)} label="Log a coat">
 			<Field name="at" label="It was on at" type="datetime-local" value={formatLocalTime(data.now)} />
-			<FormError name="anyway" />
 			<p class="foot"><Tick name="anyway" label="It went on anyway" /></p>
 			<p class="foot"><button class="button main">Log the coat</button></p>
 		</Form>

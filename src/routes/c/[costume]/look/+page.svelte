@@ -24,7 +24,12 @@
 	let { data }: { data: PageData } = $props();
 	const components = $derived(data.record.components);
 	const base = $derived(`/c/${data.record.costume.id}`);
-	let tree = $derived(treeOf(components));
+	// Deep state of its own, because dragging rearranges it before anything is saved.
+	// svelte-ignore state_referenced_locally
+	let tree = $state(treeOf(components));
+	$effect.pre(() => {
+		tree = treeOf(components);
+	});
 	let adding = $state(false);
 	let editing = $state(false);
 	let zone = $state<Zone | null>(null);

@@ -1,0 +1,156 @@
+import { writeFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { DEMO } from '../support/servers.ts';
+
+test.use({ baseURL: DEMO.address });
+
+const PAGES = [
+	'/',
+	'/c/1/look',
+	'/c/1/look/1',
+	'/c/1/plan',
+	'/c/1/buy',
+	'/c/1/bench',
+	'/c/1/finish',
+	'/c/3/mend',
+	'/stash',
+	'/makers',
+	'/history',
+	'/settings',
+	'/nowhere'
+];
+
+for (const path of PAGES)
+	test(`${path}: no serious violation, light and dim, and nothing overflows a phone`, async ({ page }) => {
+		const errors: string[] = [];
+		page.on('pageerror', (e) => errors.push(e.message));
+		for (const colorScheme of ['light', 'dark'] as const) {
+			await page.emulateMedia({ colorScheme });
+			await page.goto(path);
+			const axe = new AxeBuilder({ page });
+			// Only colours differ in the dim variant.
+			if (colorScheme === 'dark') axe.withRules('color-contrast');
+			const { violations } = await axe.analyze();
+			const bad = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+			expect(
+				bad.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`),
+				colorScheme
+			).toEqual([]);
+		}
+		await page.setViewportSize({ width: 390, height: 800 });
+		await page.goto(path);
+		const { scroll, client } = await page.evaluate(() => ({
+			scroll: document.documentElement.scrollWidth,
+			client: document.documentElement.clientWidth
+		}));
+		expect(scroll).toBeLessThanOrEqual(client);
+		expect(errors).toEqual([]);
+	});
+
+test('dialogs have no serious violation either', async ({ page }) => {
+	for (const [path, button] of [
+		['/', 'New costume'],
+		['/c/1/look', 'Component'],
+		['/c/1/look/1', 'Step'],
+		['/c/3/mend', 'Fault']
+	] as const) {
+		await page.goto(path);
+		await page.getByRole('button', { name: button, exact: true }).first().click();
+		await expect(page.getByRole('dialog')).toBeVisible();
+		const { violations } = await new AxeBuilder({ page }).include('dialog').analyze();
+		const bad = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+		expect(bad.map((v) => `${path} ${v.id}: ${v.nodes[0]?.html.slice(0, 120)}`)).toEqual([]);
+	}
+});
+
+test('by keyboard alone: stations, ledger, nesting, and back again', async ({ page }) => {
+	await page.goto('/');
+	await page.getByRole('link', { name: 'Lamplighter of Quay Nine' }).focus();
+	await page.keyboard.press('Enter');
+	await expect(page).toHaveURL(/\/c\/1\/bench/);
+	await page.keyboard.press('l');
+	await expect(page).toHaveURL(/\/c\/1\/look/);
+	const place = (code: string) =>
+		page
+			.locator(`[data-component]`)
+			.evaluateAll((rows, c) => rows.findIndex((r) => r.textContent?.includes(c)), code);
+	const before = await place('G-01');
+	await page.getByRole('link', { name: /W-01/ }).focus();
+	await page.keyboard.press('ArrowUp');
+	await expect(page.getByRole('link', { name: /G-01/ })).toBeFocused();
+	await page.keyboard.press('Alt+ArrowUp');
+	await expect.poll(() => place('G-01')).toBe(before - 1);
+	await page.getByRole('link', { name: /G-01/ }).focus();
+	await page.keyboard.press('Alt+ArrowRight');
+	await expect(page.getByRole('status').getByText(/Made G-01 Watch coat a part of A-04/)).toBeVisible();
+	await page.locator('body').press('Control+z');
+	await page.locator('body').press('Control+z');
+	await expect.poll(() => place('G-01')).toBe(before);
+	await page.keyboard.press('/');
+	await page.getByRole('searchbox').fill('sand');
+	await page.keyboard.press('Enter');
+	await expect(page).toHaveURL(/look\/\d+#step-/);
+	await page.keyboard.press('?');
+	await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+	await page.keyboard.press('Escape');
+	await page.keyboard.press('h');
+	await expect(page).toHaveURL(/\/history/);
+});
+
+test('dragging by the handle reorders; the figure chooses by zone', async ({ page }) => {
+	await page.goto('/c/1/look');
+	const handle = (code: string) => page.getByLabel(new RegExp(`^Move ${code} `));
+	const from = (await handle('W-01').boundingBox())!;
+	const to = (await handle('A-03').boundingBox())!;
+	await page.mouse.move(from.x + 8, from.y + from.height / 2);
+	await page.mouse.down();
+	await page.mouse.move(from.x + 10, from.y - 20, { steps: 5 });
+	await page.mouse.move(to.x + 8, to.y - 4, { steps: 25 });
+	await page.waitForTimeout(300);
+	await page.mouse.up();
+	await expect(page.getByRole('status').getByText(/Moved W-01 Keel wig|Made W-01/)).toBeVisible();
+	await page.locator('body').press('Control+z');
+
+	await page
+		.getByRole('group', { name: 'Figure, front' })
+		.getByRole('button', { name: /^left shin/ })
+		.click();
+	await expect(page.getByText('Showing left shin')).toBeVisible();
+	await expect(page.locator('.entry.dim').filter({ hasText: 'A-01' })).toHaveCount(1);
+	await expect(page.locator('.entry:not(.dim)').filter({ hasText: 'A-05' })).toHaveCount(1);
+});
+
+test('photos: a picture is kept, a text named .png and a giant are refused in words', async ({
+	page
+}, info) => {
+	await page.goto('/c/1/look/2');
+	const input = page.locator('input[type=file]').first();
+	await input.setInputFiles({ name: 'not.png', mimeType: 'image/png', buffer: Buffer.from('just words') });
+	await expect(page.getByText('This is not a JPEG, PNG or WebP picture')).toBeVisible();
+	const giant = info.outputPath('giant.jpg');
+	writeFileSync(giant, Buffer.alloc(30 * 1024 * 1024));
+	await input.setInputFiles(giant);
+	await expect(page.getByText('The picture has 30 MB; at most 20 MB')).toBeVisible();
+	await input.setInputFiles('docs/screenshots/shelf.png');
+	await expect(page.getByRole('status').getByText('Added a photo')).toBeVisible();
+	const picture = page.getByRole('img', { name: 'Photo' });
+	await expect(picture).toBeVisible();
+	expect(await picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(1280);
+});
+
+test('the calendar, tables and backup can be saved', async ({ page }) => {
+	for (const [path, head, type] of [
+		['/c/1/out/calendar', 'BEGIN:VCALENDAR', 'text/calendar'],
+		['/c/1/out/steps', 'code,component,step', 'text/csv'],
+		['/c/1/out/materials', 'material,family', 'text/csv'],
+		['/c/1/out/money', 'line,state', 'text/csv'],
+		['/backup', 'PK', 'application/zip']
+	] as const) {
+		const response = await page.request.get(path);
+		expect(response.status(), path).toBe(200);
+		expect(response.headers()['content-type']).toContain(type);
+		expect(response.headers()['content-disposition']).toContain('attachment');
+		expect((await response.body()).subarray(0, head.length).toString()).toBe(head);
+	}
+});

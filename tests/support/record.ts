@@ -1,0 +1,208 @@
+import type { Component } from '../../src/core/costume/component.ts';
+import type { CostumeRecord, Workshop } from '../../src/core/costume/record.ts';
+import type { Step } from '../../src/core/costume/step.ts';
+import type { Coat } from '../../src/core/finish/coatStack.ts';
+import type { Fault } from '../../src/core/mend/fault.ts';
+import type { Material, Need, Purchase } from '../../src/core/needs/material.ts';
+import { parseDate, parseLocalTime } from '../../src/core/units/localTime.ts';
+
+/** Small records for tests of the core: everything has a plain value, and a test says what matters. */
+export const at = (text: string): number => {
+	const parsed = parseLocalTime(text);
+	if (!parsed.ok) throw new Error(text);
+	return parsed.value;
+};
+export const day = (text: string): number => {
+	const parsed = parseDate(text);
+	if (!parsed.ok) throw new Error(text);
+	return parsed.value;
+};
+
+export const component = (id: number, extra: Partial<Component> = {}): Component => ({
+	id,
+	costumeId: 1,
+	parentId: null,
+	position: id,
+	code: `A-0${id}`,
+	name: `component ${id}`,
+	kind: 'armor',
+	form: '',
+	layer: 1,
+	zones: [],
+	side: 'none',
+	count: 1,
+	flex: 'rigid',
+	source: 'make',
+	seenFrom: 'near',
+	lookNeed: 3,
+	route: null,
+	note: '',
+	version: 1,
+	...extra
+});
+
+export const step = (id: number, componentId: number, extra: Partial<Step> = {}): Step => ({
+	id,
+	componentId,
+	position: id,
+	name: `step ${id}`,
+	technique: 'other',
+	phase: 'make',
+	amount: 60,
+	perCopy: true,
+	setUpMinutes: 0,
+	waitMinutes: 0,
+	withinMinutes: null,
+	orAfterMinutes: null,
+	oneSitting: false,
+	needsHelper: false,
+	placeId: null,
+	coatId: null,
+	faultId: null,
+	after: [],
+	doneAt: null,
+	version: 1,
+	...extra
+});
+
+export const coat = (id: number, componentId: number, extra: Partial<Coat> = {}): Coat => ({
+	id,
+	componentId,
+	position: 0,
+	product: 'fillerPrimer',
+	coats: 2,
+	area: 150_000,
+	recoatMinutes: 20,
+	handlingMinutes: 120,
+	version: 1,
+	...extra
+});
+
+export const fault = (id: number, componentId: number): Fault => ({
+	id,
+	componentId,
+	symptom: 'seam opens',
+	cause: '',
+	cure: '',
+	occasion: 'event',
+	happenedAt: at('2031-04-01T10:00'),
+	minutesLost: 0,
+	cameBackOf: null,
+	version: 1
+});
+
+export const material = (id: number, extra: Partial<Material> = {}): Material => ({
+	id,
+	name: `material ${id}`,
+	family: 'foam',
+	unit: 'sheet',
+	packSize: 1,
+	packPriceMinor: 1000,
+	supplier: '',
+	leadDays: 5,
+	leadWorkingDays: false,
+	stash: 0,
+	stashNote: '',
+	coatProduct: null,
+	version: 1,
+	...extra
+});
+
+export const need = (componentId: number, materialId: number, quantity: number): Need => ({
+	id: componentId * 100 + materialId,
+	componentId,
+	materialId,
+	quantity,
+	stepId: null,
+	version: 1
+});
+
+export const purchase = (id: number, materialId: number, extra: Partial<Purchase> = {}): Purchase => ({
+	id,
+	costumeId: 1,
+	componentId: null,
+	materialId,
+	packs: 1,
+	packPriceMinor: 1000,
+	shippingMinor: 0,
+	supplier: '',
+	leadDays: 5,
+	leadWorkingDays: false,
+	state: 'planned',
+	orderedOn: null,
+	dueOn: null,
+	arrivedOn: null,
+	note: '',
+	version: 1,
+	...extra
+});
+
+export const record = (extra: Partial<CostumeRecord> = {}): CostumeRecord => ({
+	costume: {
+		id: 1,
+		name: 'Reed singer',
+		wearer: '',
+		eventName: 'pageant',
+		eventAt: at('2031-05-16T09:00'),
+		bufferDays: 2,
+		limitMinor: 50_000,
+		currency: 'EUR',
+		stashAtCost: false,
+		split: 'windows',
+		archivedAt: null,
+		note: '',
+		version: 1
+	},
+	components: [],
+	steps: [],
+	coats: [],
+	needs: [],
+	purchases: [],
+	faults: [],
+	logs: [],
+	photos: [],
+	...extra
+});
+
+export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
+	settings: {
+		lengthUnit: 'cm',
+		clothUnit: 'm',
+		weightUnit: 'g',
+		currency: 'EUR',
+		weekStart: 1,
+		coldOrDamp: false,
+		version: 1
+	},
+	makers: [
+		{
+			id: 1,
+			name: 'Me',
+			helpsOnly: false,
+			windows: [{ id: 1, days: [1, 2, 3, 4, 5], from: 18 * 60, to: 21 * 60 }],
+			off: [],
+			version: 1
+		},
+		{
+			id: 2,
+			name: 'Helper',
+			helpsOnly: true,
+			windows: [{ id: 2, days: [3], from: 19 * 60, to: 21 * 60 }],
+			off: [],
+			version: 1
+		}
+	],
+	places: [
+		{
+			id: 1,
+			name: 'Spray place',
+			capacity: 1,
+			forSpray: true,
+			windows: [{ id: 3, days: [1, 2, 3, 4, 5, 6, 7], from: 540, to: 1200 }],
+			version: 1
+		}
+	],
+	rates: {},
+	materials: [],
+	...extra
+});

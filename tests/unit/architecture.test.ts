@@ -1,0 +1,44 @@
+import assert from 'node:assert/strict';
+import { readFileSync } from 'node:fs';
+import { test } from 'node:test';
+import { globSync } from '../../scripts/files.mjs';
+
+/** Arrows point inward: what each room may import, besides packages. */
+const MAY_IMPORT: Record<string, RegExp> = {
+	'src/core/': /^(\.|zod$|ical-generator$|papaparse$)/,
+	'src/lib/server/':
+		/^(\.|\$core\/|\$lib\/(server\/|answer)|\$app\/environment$|node:|@sveltejs\/kit$|zod$|fflate$|sharp$|file-type$|@electric-sql\/pglite$)/,
+	'src/lib/ui/':
+		/^(\.|\$core\/|\$lib\/(ui\/|find|stations|answer)|\$app\/|svelte($|\/)|svelte-dnd-action$|@lucide\/svelte\/)/
+};
+
+const imports = (path: string) =>
+	[...readFileSync(path, 'utf8').matchAll(/(?:^|\n)\s*(?:import|export)\s[^;'"]*?from\s+'([^']+)'/g)].map(
+		(m) => m[1]!
+	);
+
+for (const [room, allowed] of Object.entries(MAY_IMPORT))
+	test(`${room} imports only what it may`, () => {
+		const files = globSync(room, /\.(ts|svelte)$/).filter((f) => !f.includes('.test.'));
+		assert.ok(files.length > 5);
+		const wrong = files.flatMap((f) =>
+			imports(f)
+				.filter((i) => !allowed.test(i) || (room === 'src/core/' && /(\.\.\/)+(lib|routes)/.test(i)))
+				.map((i) => `${f}: ${i}`)
+		);
+		assert.deepEqual(wrong, []);
+	});
+
+test('the core touches no document, window or process', () => {
+	const wrong = globSync('src/core', /\.ts$/)
+		.filter((f) => !f.includes('.test.'))
+		.filter((f) => /\b(document|window|process|globalThis)\.\w/.test(readFileSync(f, 'utf8')));
+	assert.deepEqual(wrong, []);
+});
+
+test('SQL is text with numbered parameters: nothing is put into it', () => {
+	const wrong = globSync('src/lib/server', /\.ts$/).filter((f) =>
+		/`\s*(select|insert|update|delete|with\s+recursive)\s[^`]*\$\{/i.test(readFileSync(f, 'utf8'))
+	);
+	assert.deepEqual(wrong, []);
+});
