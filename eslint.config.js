@@ -13,10 +13,12 @@ export default ts.config(
 		languageOptions: { globals: { ...globals.browser, ...globals.node } },
 		rules: {
 			'no-undef': 'off',
-			eqeqeq: 'error',
-			'@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+			eqeqeq: ['error', 'always', { null: 'ignore' }],
+			'@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
 			// Links inside the app are plain paths: the app is always served from the root.
-			'svelte/no-navigation-without-resolve': 'off'
+			'svelte/no-navigation-without-resolve': 'off',
+			// Maps that are built and read within one derivation are no state.
+			'svelte/prefer-svelte-reactivity': 'off'
 		}
 	},
 	{

@@ -19,6 +19,7 @@ const words: Record<string, string> = {
 	unknownId: '“{id}” is not there.',
 	noWindows: 'Nobody has working windows: add some under Makers.',
 	tooFewMakers: 'Needs {needed} makers at once, and {have} have working windows.',
+	neverTogether: 'Needs {needed} makers at once, and their windows never overlap.',
 	sittingTooLong:
 		'Needs {minutes} in one sitting, and the longest window that fits is {longest}. Split the step, or widen a window.',
 	noPlaceWindows: 'The place “{id}” is never open while a maker works.',

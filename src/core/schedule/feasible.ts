@@ -1,7 +1,7 @@
 import { openSpans } from './calendar.ts';
 import { findCircle, topological, type Node } from './network.ts';
 import type { Impossible, PlanProblem } from './problem.ts';
-import { commonOpen, teamsOf, type Resources } from './resources.ts';
+import { longestOpen, teamsOf, type Resources } from './resources.ts';
 import { formatDuration } from '../units/duration.ts';
 
 /** Steps that no plan can hold, with the reason, and all that waits for them. */
@@ -50,14 +50,14 @@ function whyNobody(node: Node, resources: Resources): Omit<Impossible, 'id'> | n
 	if (working.length < step.makers)
 		return { code: 'tooFewMakers', values: { needed: step.makers, have: working.length } };
 	const place = step.place === null ? [] : [resources.places.get(step.place)!];
-	const spans = teamsOf(resources, step.makers, step.with).flatMap((team) =>
-		commonOpen(resources, [...team, ...place])
+	const longest = teamsOf(resources, step.makers, step.with).reduce(
+		(most, team) => Math.max(most, longestOpen(resources, [...team, ...place])),
+		0
 	);
-	if (spans.length === 0)
+	if (longest === 0)
 		return step.place === null
-			? { code: 'tooFewMakers', values: { needed: step.makers, have: 1 } }
+			? { code: 'neverTogether', values: { needed: step.makers } }
 			: { code: 'noPlaceWindows', values: { id: step.place } };
-	const longest = spans.reduce((most, [from, to]) => Math.max(most, to - from), 0);
 	return step.oneSitting && minutes > longest
 		? {
 				code: 'sittingTooLong',

@@ -6,8 +6,9 @@ import type { Impossible, Plan, PlannedStep, PlanProblem } from './problem.ts';
 import { makeResources, mirrorResources } from './resources.ts';
 import { serialPlan, type Placement } from './serial.ts';
 
-/** Two years ahead first; ten when that is not enough. */
-const HORIZONS_DAYS = [730, 3650] as const;
+/** Calendars are laid out as far as the work could take twice over, and ten years when that is not enough. */
+const LEAST_DAYS = 60;
+const MOST_DAYS = 3650;
 
 /**
  * The plan by rule: longest remaining path first, forward from `start`; then back from the deadline
@@ -15,10 +16,21 @@ const HORIZONS_DAYS = [730, 3650] as const;
  * Never throws for what a maker can enter: what cannot be placed comes back in `impossible`.
  */
 export function planByRule(problem: PlanProblem): Plan {
-	const plan = planWithin(problem, HORIZONS_DAYS[0]);
-	return plan.impossible.some((i) => i.code === 'afterHorizon')
-		? planWithin(problem, HORIZONS_DAYS[1])
+	const days = Math.min(MOST_DAYS, LEAST_DAYS + 2 * Math.ceil(elapsedAtMost(problem) / DAY));
+	const plan = planWithin(problem, days);
+	return days < MOST_DAYS && plan.impossible.some((i) => i.code === 'afterHorizon')
+		? planWithin(problem, MOST_DAYS)
 		: plan;
+}
+
+/** One step after the other, hands-on minutes stretched over the windows, and whatever is waited for. */
+function elapsedAtMost(problem: PlanProblem): number {
+	const stretch = stretchOf(problem);
+	const latest = problem.steps.reduce(
+		(t, s) => Math.max(t, (s.notBefore ?? problem.start) - problem.start),
+		0
+	);
+	return problem.steps.reduce((sum, s) => sum + s.minutes[1] * stretch + s.wait, latest);
 }
 
 function planWithin(problem: PlanProblem, days: number): Plan {
@@ -94,6 +106,7 @@ function describe(
 ): PlannedStep[] {
 	const slacks = placed.map((p, i) => (p && typeof latest[i] === 'number' ? latest[i]! - p.start : null));
 	const least = slacks.reduce<number>((min, s) => Math.min(min, s ?? Infinity), Infinity);
+	const busy = byResource(placed);
 	return placed.flatMap((p, i): PlannedStep[] =>
 		p
 			? [
@@ -106,26 +119,46 @@ function describe(
 						blocks: p.blocks,
 						slackMinutes: slacks[i] ?? null,
 						critical: slacks[i] !== null && slacks[i] === least,
-						heldBy: heldBy(nodes, placed, i)
+						heldBy: heldBy(nodes, placed, busy, i)
 					}
 				]
 			: []
 	);
 }
 
+/** Placements of each maker and place, by their ends. */
+function byResource(placed: readonly (Placement | null)[]): Map<string, { i: number; end: LocalMinutes }[]> {
+	const lists = new Map<string, { i: number; end: LocalMinutes }[]>();
+	placed.forEach((p, i) => {
+		for (const { id } of p?.team ?? []) {
+			const list = lists.get(id);
+			if (list) list.push({ i, end: p!.end });
+			else lists.set(id, [{ i, end: p!.end }]);
+		}
+	});
+	for (const list of lists.values()) list.sort((a, b) => a.end - b.end);
+	return lists;
+}
+
 /** What the start of a step hung on: its last predecessor, or whatever its team was busy with just before. */
-function heldBy(nodes: readonly Node[], placed: readonly (Placement | null)[], i: number): string | null {
+function heldBy(
+	nodes: readonly Node[],
+	placed: readonly (Placement | null)[],
+	busy: ReturnType<typeof byResource>,
+	i: number
+): string | null {
 	const me = placed[i]!;
+	let last: { i: number; end: LocalMinutes } | null = null;
+	for (const { id } of me.team) {
+		const before = busy.get(id)!.findLast((b) => b.end <= me.start && b.i !== i);
+		if (before && before.end > me.free && (!last || before.end > last.end)) last = before;
+	}
+	if (last) return nodes[last.i]!.step.id;
 	const before = nodes[i]!.before.map((l) => ({
 		id: nodes[l.node]!.step.id,
 		at: placed[l.node]!.end + l.lag
-	})).reduce<{ id: string; at: number } | null>((last, b) => (!last || b.at > last.at ? b : last), null);
-	const busy = placed.reduce<{ id: string; at: number } | null>((last, p, j) => {
-		if (!p || j === i || p.end > me.start || p.end <= me.free) return last;
-		if (!p.team.some((r) => me.team.some((mine) => mine.id === r.id))) return last;
-		return !last || p.end > last.at ? { id: nodes[j]!.step.id, at: p.end } : last;
-	}, null);
-	return busy?.id ?? (before && before.at >= nodes[i]!.release ? before.id : null);
+	})).reduce<{ id: string; at: number } | null>((late, b) => (!late || b.at > late.at ? b : late), null);
+	return before && before.at >= nodes[i]!.release ? before.id : null;
 }
 
 /** The chain that decides the finish, first step first. */

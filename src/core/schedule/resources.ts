@@ -17,6 +17,8 @@ export interface Resources {
 	places: Map<string, Resource>;
 	/** Common open spans of a team and its place, kept because they are asked for again and again. */
 	common: Map<string, readonly Span[]>;
+	/** Longest of those spans, likewise. */
+	longest: Map<readonly Span[], number>;
 }
 
 export function makeResources(problem: PlanProblem, from: LocalMinutes, to: LocalMinutes): Resources {
@@ -28,7 +30,8 @@ export function makeResources(problem: PlanProblem, from: LocalMinutes, to: Loca
 	return {
 		makers: problem.makers.map((m) => make(m.id, 1, openSpans(m, from, to))),
 		places: new Map(problem.places.map((p) => [p.id, make(p.id, p.capacity, openSpans(p, from, to))])),
-		common: new Map()
+		common: new Map(),
+		longest: new Map()
 	};
 }
 
@@ -44,7 +47,8 @@ export function mirrorResources(problem: PlanProblem, from: LocalMinutes, to: Lo
 	return {
 		makers: forward.makers.map(flip),
 		places: new Map([...forward.places].map(([id, p]) => [id, flip(p)])),
-		common: new Map()
+		common: new Map(),
+		longest: new Map()
 	};
 }
 
@@ -59,44 +63,57 @@ export function commonOpen(resources: Resources, team: readonly Resource[]): rea
 	return open;
 }
 
+/** The longest span in which all of these are open. */
+export function longestOpen(resources: Resources, team: readonly Resource[]): number {
+	const open = commonOpen(resources, team);
+	let longest = resources.longest.get(open);
+	if (longest === undefined) {
+		longest = open.reduce((most, [from, to]) => Math.max(most, to - from), 0);
+		resources.longest.set(open, longest);
+	}
+	return longest;
+}
+
 export function book(resource: Resource, span: Span): void {
-	insert(resource.booked, span);
-	refreshFull(resource);
+	let at = resource.booked.length;
+	while (at > 0 && resource.booked[at - 1]![0] > span[0]) at--;
+	resource.booked.splice(at, 0, span);
+	refreshFull(resource, span);
 }
 
 export function unbook(resource: Resource, span: Span): void {
 	const at = resource.booked.findIndex((b) => b[0] === span[0] && b[1] === span[1]);
 	if (at >= 0) resource.booked.splice(at, 1);
-	refreshFull(resource);
+	refreshFull(resource, span);
 }
 
-function insert(spans: Span[], span: Span): void {
-	let at = spans.length;
-	while (at > 0 && spans[at - 1]![0] > span[0]) at--;
-	spans.splice(at, 0, span);
-}
-
-function refreshFull(resource: Resource): void {
+/** Only what lies inside the span that was booked or freed can have become full or free. */
+function refreshFull(resource: Resource, [from, to]: Span): void {
 	if (resource.capacity === 1) {
 		resource.full = resource.booked;
 		return;
 	}
 	const edges = resource.booked
-		.flatMap(([from, to]): [number, number][] => [
-			[from, 1],
-			[to, -1]
+		.filter((b) => b[0] < to && b[1] > from)
+		.flatMap(([a, b]): [number, number][] => [
+			[Math.max(a, from), 1],
+			[Math.min(b, to), -1]
 		])
 		.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
-	const full: Span[] = [];
+	const outside = resource.full.flatMap(([a, b]): Span[] =>
+		b <= from || a >= to
+			? [[a, b]]
+			: [...(a < from ? [[a, from] as Span] : []), ...(b > to ? [[to, b] as Span] : [])]
+	);
 	let inside = 0;
 	let since = 0;
 	for (const [at, change] of edges) {
 		if (inside >= resource.capacity && inside + change < resource.capacity && at > since)
-			full.push([since, at]);
+			outside.push([since, at]);
 		if (inside < resource.capacity && inside + change >= resource.capacity) since = at;
 		inside += change;
 	}
-	resource.full = full;
+	resource.full = outside.sort((a, b) => a[0] - b[0]);
 }
 
 /** The earliest full span of any of these that touches [from, to). */

@@ -22,7 +22,6 @@
 
 {#if open}
 	<!-- The click outside is a shortcut beside Esc and the button. -->
-	<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
 	<dialog
 		bind:this={dialog}
 		class:wide

@@ -29,6 +29,7 @@ const orNull = <T extends z.ZodType>(field: T) =>
 	);
 
 // Control characters have no business in a name and break labels and exports.
+// eslint-disable-next-line no-control-regex -- they are what is to be found
 const clean = (text: string) => text.replace(/[\u0000-\u0008\u000b-\u001f\u007f]/g, '').trim();
 
 export const text = (most = 200) =>

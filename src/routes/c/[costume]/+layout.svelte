@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import Pencil from '@lucide/svelte/icons/pencil';
 	import Eye from '@lucide/svelte/icons/eye';
 	import ShoppingBasket from '@lucide/svelte/icons/shopping-basket';
 	import CalendarDays from '@lucide/svelte/icons/calendar-days';
@@ -10,10 +11,12 @@
 	import { tapePins } from '$core/costume/pins.ts';
 	import { dayOf, dayWords } from '$core/units/localTime.ts';
 	import { STATIONS } from '$lib/stations.ts';
+	import CostumeDialog from '$lib/ui/CostumeDialog.svelte';
 	import Tape from '$lib/ui/Tape.svelte';
 	import { daysWords } from '$lib/ui/words.ts';
 	import type { LayoutData } from './$types';
 
+	let editing = $state(false);
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 	const icons = {
 		look: Eye,
@@ -37,6 +40,9 @@
 				{[costume.wearer && `for ${costume.wearer}`, costume.eventName].filter(Boolean).join(' · ')}
 				{#if data.stage}<span class="stage">{data.stage}</span>{/if}
 				{#if costume.archivedAt !== null}<span class="stage">in the archive</span>{/if}
+				<button class="edit no-print" onclick={() => (editing = true)}
+					><Pencil size={13} /> Edit costume</button
+				>
 			</p>
 		</div>
 		<p class="days">
@@ -66,6 +72,7 @@
 	</nav>
 	<main id="main">{@render children()}</main>
 </div>
+<CostumeDialog bind:open={editing} {costume} />
 
 <style>
 	.costume {
@@ -98,6 +105,19 @@
 		color: #1c1503;
 		font-size: var(--s13);
 		font-weight: 600;
+	}
+	.edit {
+		margin-left: 8px;
+		background: none;
+		border: 0;
+		padding: 2px 4px;
+		color: var(--on-mat-soft);
+		cursor: pointer;
+		font-size: var(--s13);
+		text-decoration: underline;
+	}
+	.edit:hover {
+		color: var(--on-mat);
 	}
 	.days {
 		text-align: right;

@@ -41,9 +41,8 @@
 	const runningStep = $derived(data.record.steps.find((s) => s.id === running?.stepId));
 	const runningComponent = $derived(data.record.components.find((c) => c.id === runningStep?.componentId));
 	const elsewhere = $derived(data.running && !running ? data.running : null);
-	let maker = $state('');
 	// svelte-ignore state_referenced_locally
-	maker = String(data.workshop.makers[0]?.id ?? '');
+	let maker = $state(String(data.workshop.makers[0]?.id ?? ''));
 
 	// The clock of the page. It asks for fresh data when the next coat is dry.
 	// svelte-ignore state_referenced_locally

@@ -133,7 +133,7 @@
 							<td class="small">
 								{#if p.state === 'ordered' && p.dueOn !== null}{dayWords(
 										p.dueOn
-									)}{#if isOverdue(p, data.now)}{' '}<b class="bad">overdue</b>{/if}
+									)}{#if isOverdue(p, data.now)}&nbsp;<b class="bad">overdue</b>{/if}
 								{:else if p.arrivedOn !== null}{dayWords(p.arrivedOn)}{/if}
 								{#if order?.tooLate && (p.state === 'planned' || p.state === 'ordered')}<b class="bad"
 										>too late</b

@@ -6,7 +6,6 @@
 	import type { Component } from '$core/costume/component.ts';
 	import { formatArea } from '$core/units/measure.ts';
 	import { formatLocalTime, timeWords } from '$core/units/localTime.ts';
-	import Act from '$lib/ui/Act.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import CoatStack from '$lib/ui/CoatStack.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';

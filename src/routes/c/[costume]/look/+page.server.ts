@@ -1,6 +1,5 @@
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { componentCommands } from '$lib/server/commands/component.ts';
-import { costumeCommands } from '$lib/server/commands/costume.ts';
 import type { Actions } from './$types';
 
-export const actions: Actions = actionsOf({ ...componentCommands, ...costumeCommands });
+export const actions: Actions = actionsOf(componentCommands);

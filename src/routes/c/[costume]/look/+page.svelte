@@ -8,8 +8,6 @@
 	import { inLedgerOrder, type Component } from '$core/costume/component.ts';
 	import { ROUTES, type RouteKey } from '$core/costume/route.ts';
 	import { zoneWords, type Zone } from '$core/costume/zone.ts';
-	import { formatLocalTime } from '$core/units/localTime.ts';
-	import { moneyDigits } from '$core/units/money.ts';
 	import { isFailure, type Answer } from '$lib/ui/formState.ts';
 	import ComponentFields from '$lib/ui/ComponentFields.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -18,7 +16,6 @@
 	import Form from '$lib/ui/Form.svelte';
 	import Ledger, { treeOf } from '$lib/ui/Ledger.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
-	import Tick from '$lib/ui/Tick.svelte';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
@@ -26,12 +23,12 @@
 	const base = $derived(`/c/${data.record.costume.id}`);
 	// Deep state of its own, because dragging rearranges it before anything is saved.
 	// svelte-ignore state_referenced_locally
+	// eslint-disable-next-line svelte/prefer-writable-derived -- a derived value is not deeply reactive
 	let tree = $state(treeOf(components));
 	$effect.pre(() => {
 		tree = treeOf(components);
 	});
 	let adding = $state(false);
-	let editing = $state(false);
 	let zone = $state<Zone | null>(null);
 	let looked = $state<Component | null>(null);
 	let mover: HTMLFormElement | undefined = $state();
@@ -116,7 +113,6 @@
 	</div>
 	<Sheet title="Components">
 		{#snippet tools()}
-			<button class="button small" onclick={() => (editing = true)}>Costume…</button>
 			<a class="button small" href="{base}/out/costume" download><FileDown size={14} /> File</a>
 			<button class="button small" onclick={() => window.print()}><Printer size={14} /> Print</button>
 			<button class="button main small" data-add onclick={() => (adding = true)}
@@ -200,53 +196,6 @@
 	</Form>
 </Dialog>
 
-<Dialog bind:open={editing} title="Costume">
-	{@const c = data.record.costume}
-	<Form command="editCostume" version={c.version} label="Costume" onDone={() => (editing = false)}>
-		<div class="grid">
-			<Field name="name" label="Name" value={c.name} required wide />
-			<Field name="wearer" label="Wearer" value={c.wearer} />
-			<Field name="eventName" label="Event" value={c.eventName} />
-			<Field
-				name="eventAt"
-				label="Event begins"
-				type="datetime-local"
-				value={formatLocalTime(c.eventAt)}
-				required
-			/>
-			<Field
-				name="bufferDays"
-				label="Days kept before it"
-				value={c.bufferDays}
-				inputmode="numeric"
-				hint="for test wear and packing"
-			/>
-			<Field
-				name="limitMinor"
-				label="Limit of cost ({c.currency})"
-				value={c.limitMinor === null ? '' : moneyDigits(c.limitMinor, c.currency).replace(/\u2009/g, '')}
-				inputmode="decimal"
-			/>
-			<Field
-				name="split"
-				label="A step that is begun"
-				options={[
-					{ value: 'windows', label: 'goes on in every window until done' },
-					{ value: 'anywhere', label: 'may be set aside, in parts of 30 min' }
-				]}
-				value={c.split}
-			/>
-			<Field name="note" label="Note" type="area" value={c.note} wide />
-		</div>
-		<Tick
-			name="stashAtCost"
-			label="Count what comes from the stash at what it cost"
-			checked={c.stashAtCost}
-		/>
-		<p class="hint"><button class="button main">Save</button></p>
-	</Form>
-</Dialog>
-
 <style>
 	.look {
 		display: grid;
@@ -293,7 +242,6 @@
 		border-left: 4px solid var(--red-ink);
 		padding: 8px 12px;
 	}
-	.grid,
 	.two {
 		display: grid;
 		grid-template-columns: 1fr 1fr;

@@ -1,0 +1,79 @@
+<script lang="ts">
+	/** What a costume is: its event, days kept before it, limit, and how its steps may be split. */
+	import type { Costume } from '$core/costume/record.ts';
+	import { formatLocalTime } from '$core/units/localTime.ts';
+	import { moneyDigits } from '$core/units/money.ts';
+	import Dialog from './Dialog.svelte';
+	import Field from './Field.svelte';
+	import Form from './Form.svelte';
+	import Tick from './Tick.svelte';
+
+	interface Props {
+		open: boolean;
+		costume: Costume;
+	}
+	let { open = $bindable(), costume }: Props = $props();
+	const limit = $derived(
+		costume.limitMinor === null
+			? ''
+			: moneyDigits(costume.limitMinor, costume.currency).replace(/\u2009/g, '')
+	);
+</script>
+
+<Dialog bind:open title="Costume">
+	<Form
+		command="editCostume"
+		at="/c/{costume.id}/plan"
+		version={costume.version}
+		label="Costume"
+		onDone={() => (open = false)}
+	>
+		<div class="grid">
+			<Field name="name" label="Name" value={costume.name} required wide />
+			<Field name="wearer" label="Wearer" value={costume.wearer} />
+			<Field name="eventName" label="Event" value={costume.eventName} />
+			<Field
+				name="eventAt"
+				label="Event begins"
+				type="datetime-local"
+				value={formatLocalTime(costume.eventAt)}
+				required
+			/>
+			<Field
+				name="bufferDays"
+				label="Days kept before it"
+				value={costume.bufferDays}
+				inputmode="numeric"
+				hint="for test wear and packing"
+			/>
+			<Field name="limitMinor" label="Limit of cost ({costume.currency})" value={limit} inputmode="decimal" />
+			<Field
+				name="split"
+				label="A step that is begun"
+				options={[
+					{ value: 'windows', label: 'goes on in every window until done' },
+					{ value: 'anywhere', label: 'may be set aside, in parts of 30 min' }
+				]}
+				value={costume.split}
+			/>
+			<Field name="note" label="Note" type="area" value={costume.note} wide />
+		</div>
+		<Tick
+			name="stashAtCost"
+			label="Count what comes from the stash at what it cost"
+			checked={costume.stashAtCost}
+		/>
+		<p class="end"><button class="button main">Save</button></p>
+	</Form>
+</Dialog>
+
+<style>
+	.grid {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 12px;
+	}
+	.end {
+		margin-top: 12px;
+	}
+</style>
