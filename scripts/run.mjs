@@ -41,7 +41,7 @@ function build() {
 	const newest = Math.max(...sources.filter((f) => !f.endsWith('.test.ts')).map(changedAt));
 	if (changedAt('build/handler.js') > newest) return;
 	console.log('Building …');
-	run('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn']);
+	run('npx', ['--no-install', 'vite', 'build', '--logLevel', 'error']);
 }
 
 function chromium() {

@@ -12,6 +12,7 @@ import { fileCommands } from './commands/file.ts';
 import { faultCommands } from './commands/fault.ts';
 import { logCommands } from './commands/log.ts';
 import { materialCommands } from './commands/material.ts';
+import { pasteCommands } from './commands/paste.ts';
 import { photoCommands } from './commands/photo.ts';
 import { purchaseCommands } from './commands/purchase.ts';
 import { stepCommands } from './commands/step.ts';
@@ -397,6 +398,39 @@ test('a copy starts anew: same breakdown, nothing done or bought', async () => {
 	assert.equal(copy.components.length, source.components.length);
 	assert.ok(copy.steps.length > 0 && copy.steps.every((s) => s.doneAt === null));
 	assert.equal(copy.purchases.length + copy.faults.length + copy.logs.length, 0);
+	await w.run(costumeCommands.removeCostume, { id: String(id) });
+});
+
+test('pasted rows: all come with their parts and routes, or none with the row and column named', async () => {
+	const { id } = await w.run(costumeCommands.addCostume, {
+		name: 'Pasted',
+		wearer: '',
+		eventName: '',
+		eventAt: '2099-05-16T09:00',
+		limit: '',
+		currency: 'EUR'
+	});
+	const paste = (rows: string) => w.run(pasteCommands.pasteComponents, { rows }, id);
+	await paste(
+		'component\tlayer\tzones\troute\tpart of\nHelmet\t3\thead\tfoam plate\t\nVisor\t\tface; head\t\tHelmet'
+	);
+	const { components, steps } = await record(id);
+	assert.deepEqual(components.map((c) => [c.code, c.name, c.layer, c.zones.join()]).sort(), [
+		['A-01', 'Helmet', 3, 'head'],
+		['A-02', 'Visor', 1, 'face,head']
+	]);
+	assert.equal(
+		components.find((c) => c.name === 'Visor')!.parentId,
+		components.find((c) => c.name === 'Helmet')!.id
+	);
+	assert.equal(steps.length, 20);
+	await assert.rejects(
+		paste('name,layer\nBelt,2\nSash,minus'),
+		refused(/Row 3, layer: “minus” is not a number/)
+	);
+	await assert.rejects(paste('name,colour\nBelt,red'), refused(/No column is called “colour”/));
+	await assert.rejects(paste('name,part of\nPeak,Hat'), refused(/no component “Hat”/));
+	assert.equal((await record(id)).components.length, 2);
 	await w.run(costumeCommands.removeCostume, { id: String(id) });
 });
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
 	import { WEAVE_OF_FAMILY } from '$core/costume/weave.ts';
@@ -9,6 +10,7 @@
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import MaterialFields from '$lib/ui/MaterialFields.svelte';
+	import PasteDialog from '$lib/ui/PasteDialog.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Weave from '$lib/ui/Weave.svelte';
 	import { page } from '$app/state';
@@ -24,6 +26,7 @@
 		)
 	);
 	let adding = $state(false);
+	let pasting = $state(false);
 	let editing = $state<number | null>(null);
 	const edited = $derived(data.materials.find((m) => m.id === editing));
 	const refused = $derived.by(() => {
@@ -43,6 +46,9 @@
 				placeholder="filter"
 				bind:value={query}
 			/>
+			<button class="button small" onclick={() => (pasting = true)}
+				><ClipboardPaste size={14} /> Paste rows</button
+			>
 			<button class="button main small" data-add onclick={() => (adding = true)}
 				><Plus size={14} /> Material</button
 			>
@@ -116,6 +122,12 @@
 	</Sheet>
 </main>
 
+<PasteDialog
+	bind:open={pasting}
+	command="pasteMaterials"
+	title="Paste materials"
+	example={'material\tfamily\tunit\tpack\tprice\tsupplier\tlead\nFoam 6 mm\tfoam\tsheet\t1\t13.90\tfoam shop\t4'}
+/>
 <Dialog bind:open={adding} title="New material" wide>
 	<Form command="addMaterial" onDone={() => (adding = false)} label="New material">
 		<MaterialFields {currency} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Printer from '@lucide/svelte/icons/printer';
@@ -15,6 +16,7 @@
 	import Figure from '$lib/ui/Figure.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import Ledger, { treeOf } from '$lib/ui/Ledger.svelte';
+	import PasteDialog from '$lib/ui/PasteDialog.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';
 
@@ -29,6 +31,7 @@
 		tree = treeOf(components);
 	});
 	let adding = $state(false);
+	let pasting = $state(false);
 	let zone = $state<Zone | null>(null);
 	let looked = $state<Component | null>(null);
 	let mover: HTMLFormElement | undefined = $state();
@@ -113,6 +116,9 @@
 	</div>
 	<Sheet title="Components">
 		{#snippet tools()}
+			<button class="button small" onclick={() => (pasting = true)}
+				><ClipboardPaste size={14} /> Paste rows</button
+			>
 			<a class="button small" href="{base}/out/costume" download><FileDown size={14} /> File</a>
 			<button class="button small" onclick={() => window.print()}><Printer size={14} /> Print</button>
 			<button class="button main small" data-add onclick={() => (adding = true)}
@@ -163,6 +169,12 @@
 	</Form>
 </div>
 
+<PasteDialog
+	bind:open={pasting}
+	command="pasteComponents"
+	title="Paste components"
+	example={'name\tkind\tside\tlayer\tzones\troute\tpart of\nHelmet\tarmor\tnone\t3\thead\tfoam plate\t\nVisor\tarmor\tnone\t4\tface\tprinted part\tHelmet'}
+/>
 <Dialog bind:open={adding} title="New component" wide>
 	<Form
 		command="addComponent"

@@ -1,0 +1,126 @@
+import { z } from 'zod';
+import { ROUTES } from '$core/costume/route.ts';
+import { ZONES, zoneWords } from '$core/costume/zone.ts';
+import {
+	COMPONENT_COLUMNS,
+	MATERIAL_COLUMNS,
+	readPastedRows,
+	type PastedColumn
+} from '$core/formats/pastedRows.ts';
+import { all, Refused } from '../db/rows.ts';
+import { command, type Context } from './command.ts';
+import { componentCommands, insertComponent } from './component.ts';
+import { insertMaterial, materialCommands } from './material.ts';
+
+const MOST_ROWS = 500;
+
+const pasted = () =>
+	z.object({
+		rows: z.string({ error: 'Paste some rows.' }).min(1, 'Paste some rows.').max(500_000, 'Too much at once.')
+	});
+
+/** Reads the rows and checks each like its form would; the first that fails says its row and column. */
+function checked<T>(
+	text: string,
+	columns: readonly PastedColumn[],
+	usual: Record<string, string>,
+	prepare: (row: Record<string, string>) => Record<string, unknown>,
+	schema: z.ZodType<T>
+): T[] {
+	const { rows, unknown } = readPastedRows(text, columns);
+	if (unknown.length)
+		throw new Refused(
+			`No column is called ${unknown.map((u) => `“${u}”`).join(', ')}. Known: ${columns.map((c) => c.heads[0] ?? c.key).join(', ')}.`,
+			'rows'
+		);
+	if (rows.length === 0)
+		throw new Refused('The first row names the columns; nothing stands below it.', 'rows');
+	if (rows.length > MOST_ROWS) throw new Refused(`At most ${MOST_ROWS} rows at once.`, 'rows');
+	return rows.map((row, i) => {
+		const parsed = schema.safeParse(prepare({ ...usual, ...row }));
+		if (parsed.success) return parsed.data;
+		const issue = parsed.error.issues[0]!;
+		throw new Refused(`Row ${i + 2}, ${issue.path.join(' ')}: ${issue.message}`, 'rows');
+	});
+}
+
+const zonesOf = (text: string | undefined) =>
+	(text ?? '')
+		.split(/[,;]/)
+		.map((t) => t.trim().toLowerCase())
+		.filter(Boolean)
+		.map((t) => ZONES.find((z) => z === t || zoneWords(z) === t) ?? t);
+
+const routeOf = (text: string | undefined) =>
+	Object.entries(ROUTES).find(([key, r]) => key === text || r.name === text?.toLowerCase())?.[0] ??
+	text ??
+	'';
+
+export const pasteCommands = {
+	/** Components as rows; a part comes after the one it is a part of, which it names by name or code. */
+	pasteComponents: command(pasted, async (tx, v, context: Context) => {
+		const usual = {
+			kind: 'armor',
+			layer: '1',
+			side: 'none',
+			count: '1',
+			flex: 'rigid',
+			source: 'make',
+			seenFrom: 'near',
+			lookNeed: '3'
+		};
+		const parents: string[] = [];
+		const rows = checked(
+			v.rows,
+			COMPONENT_COLUMNS,
+			usual,
+			({ partOf = '', ...row }) => {
+				parents.push(partOf);
+				return { ...row, zones: zonesOf(row.zones), route: routeOf(row.route), parentId: '' };
+			},
+			componentCommands.addComponent.input(context)
+		);
+		const known = new Map(
+			(
+				await all<{ id: number; code: string; name: string }>(
+					tx,
+					'select id, code, name from component where costume_id = $1',
+					[context.costumeId]
+				)
+			).flatMap((c) => [[c.code.toLowerCase(), c.id] as const, [c.name.toLowerCase(), c.id] as const])
+		);
+		for (const [i, row] of rows.entries()) {
+			const of = parents[i]!.toLowerCase();
+			const parentId = of ? known.get(of) : null;
+			if (parentId === undefined)
+				throw new Refused(`Row ${i + 2}, part of: no component “${parents[i]}” stands above it.`, 'rows');
+			const made = await insertComponent(tx, context.costumeId, { ...row, parentId });
+			known.set(made.code.toLowerCase(), made.id);
+			known.set(row.name.toLowerCase(), made.id);
+		}
+		return {
+			words: `Added ${rows.length} ${rows.length === 1 ? 'component' : 'components'} from pasted rows`
+		};
+	}),
+
+	pasteMaterials: command(pasted, async (tx, v, context: Context) => {
+		const usual = {
+			family: 'other',
+			unit: 'piece',
+			packSize: '1',
+			packPriceMinor: '0',
+			leadDays: '0',
+			leadWorkingDays: 'on',
+			stash: '0'
+		};
+		const rows = checked(
+			v.rows,
+			MATERIAL_COLUMNS,
+			usual,
+			(row) => row,
+			materialCommands.addMaterial.input(context)
+		);
+		for (const row of rows) await insertMaterial(tx, row);
+		return { words: `Added ${rows.length} ${rows.length === 1 ? 'material' : 'materials'} from pasted rows` };
+	})
+};
