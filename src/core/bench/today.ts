@@ -33,6 +33,8 @@ export interface Held {
 	/** Material that has not come. */
 	material: string;
 	usableFrom: LocalMinutes;
+	/** Whether it is on the list or on its way at all. */
+	bought: boolean;
 }
 
 export interface Today {
@@ -66,11 +68,15 @@ export function todayOf(
 		}))
 		.sort((a, b) => a.until - b.until);
 
-	const heldBy = new Map<number, { material: string; usableFrom: LocalMinutes }>();
+	const heldBy = new Map<number, Pick<Held, 'material' | 'usableFrom' | 'bought'>>();
 	for (const order of plan.orders)
 		for (const id of order.stepIds)
 			if (order.usableFrom !== null && order.usableFrom > (heldBy.get(id)?.usableFrom ?? now))
-				heldBy.set(id, { material: order.material.name, usableFrom: order.usableFrom });
+				heldBy.set(id, {
+					material: order.material.name,
+					usableFrom: order.usableFrom,
+					bought: order.purchase !== null
+				});
 
 	const logged = (id: number) => record.logs.reduce((sum, l) => sum + (l.stepId === id ? l.minutes : 0), 0);
 	const open = record.steps.filter(

@@ -40,7 +40,11 @@ export interface CostumePlan {
 	/** The parcel that the first step of the chain waits for. */
 	chainParcel: OrderBy | null;
 	outlook: Outlook;
-	/** Makers' free window minutes between finish and deadline; negative: work planned after the deadline. */
+	/** Free window minutes of the first maker from the finish to the deadline. */
+	freeMinutes: number;
+	/** Of those given to other costumes; when it is late, the work planned after the deadline. */
+	takenMinutes: number;
+	/** Free less taken: negative is short. */
 	spareMinutes: number;
 	handsOnLeft: ThreePoints;
 	orders: OrderBy[];
@@ -107,6 +111,7 @@ export function planCostume(
 		(sum, s) => [sum[0] + s.minutes[0], sum[1] + s.minutes[1], sum[2] + s.minutes[2]],
 		[0, 0, 0]
 	);
+	const spare = spareOf(problem, plan, deadline, now);
 	const chain = decidingChain(plan);
 	const orders = arrivals.map((a) => orderByOf(a, latest));
 	return {
@@ -116,7 +121,8 @@ export function planCostume(
 		chain,
 		chainParcel: parcelOf(chain[0], orders),
 		outlook: outlookOf(record, plan, bad, deadline),
-		spareMinutes: spareOf(problem, plan, deadline, now),
+		...spare,
+		spareMinutes: spare.freeMinutes - spare.takenMinutes,
 		handsOnLeft: left,
 		orders,
 		minutes
@@ -281,18 +287,26 @@ function outlookOf(record: CostumeRecord, plan: Plan, bad: Plan, deadline: Local
 	return bad.finish !== null && bad.impossible.length === 0 && bad.finish <= deadline ? 'safe' : 'likely';
 }
 
-/** Spare: the first maker's free window minutes left after the finish. Short: hands-on minutes after the deadline. */
-function spareOf(problem: PlanProblem, plan: Plan, deadline: LocalMinutes, now: LocalMinutes): number {
+function spareOf(
+	problem: PlanProblem,
+	plan: Plan,
+	deadline: LocalMinutes,
+	now: LocalMinutes
+): Pick<CostumePlan, 'freeMinutes' | 'takenMinutes'> {
 	const finish = Math.max(plan.finish ?? now, now);
-	if (finish > deadline)
-		return -plan.steps.reduce(
+	if (finish > deadline) {
+		const late = plan.steps.reduce(
 			(sum, s) => sum + openMinutes(s.blocks, deadline, Infinity) * Math.max(1, s.makers.length),
 			0
 		);
+		return { freeMinutes: 0, takenMinutes: late };
+	}
 	const main = problem.makers[0];
-	if (!main) return 0;
+	if (!main) return { freeMinutes: 0, takenMinutes: 0 };
 	const until = Math.min(deadline, finish + SPARE_HORIZON_DAYS * DAY);
-	const open = openMinutes(openSpans(main, finish, until), finish, until);
 	const given = [...(problem.taken?.get(main.id) ?? [])].sort((a, b) => a[0] - b[0]);
-	return open - openMinutes(given, finish, until);
+	return {
+		freeMinutes: openMinutes(openSpans(main, finish, until), finish, until),
+		takenMinutes: openMinutes(given, finish, until)
+	};
 }

@@ -20,8 +20,16 @@ export interface Spend {
 	spentMinor: number;
 	/** Limit less total; null without a limit. */
 	leftMinor: number | null;
-	/** Purchases shared out over components by what each takes; null is not for any component. */
+	/** Purchases shared out over components by what each takes. */
+	shares: Share[];
+	/** The same, added up; null is not for any component. */
 	byComponent: Map<number | null, number>;
+}
+
+export interface Share {
+	componentId: number | null;
+	materialId: number;
+	minor: number;
 }
 
 export function spendOf(record: CostumeRecord, materials: readonly Material[]): Spend {
@@ -39,6 +47,10 @@ export function spendOf(record: CostumeRecord, materials: readonly Material[]): 
 			}, 0)
 		: 0;
 	const totalMinor = plannedMinor + orderedMinor + paidMinor + notListedMinor + stashMinor;
+	const shares = shareOut(record, materials);
+	const byComponent = new Map<number | null, number>();
+	for (const { componentId, minor } of shares)
+		byComponent.set(componentId, (byComponent.get(componentId) ?? 0) + minor);
 	return {
 		plannedMinor,
 		orderedMinor,
@@ -48,25 +60,25 @@ export function spendOf(record: CostumeRecord, materials: readonly Material[]): 
 		totalMinor,
 		spentMinor: orderedMinor + paidMinor,
 		leftMinor: record.costume.limitMinor === null ? null : record.costume.limitMinor - totalMinor,
-		byComponent: shareOut(record, materials)
+		shares,
+		byComponent
 	};
 }
 
 /** Each purchase goes to its component, or is shared by what each component takes of that material. */
-function shareOut(record: CostumeRecord, materials: readonly Material[]): Map<number | null, number> {
+function shareOut(record: CostumeRecord, materials: readonly Material[]): Share[] {
 	const usages = usagesOf(record, materials);
-	const out = new Map<number | null, number>();
-	const add = (id: number | null, minor: number) => out.set(id, (out.get(id) ?? 0) + minor);
-	for (const purchase of record.purchases) {
-		const mine = usages.filter((u) => u.materialId === purchase.materialId && u.quantity > 0);
-		if (purchase.componentId !== null || mine.length === 0) add(purchase.componentId, purchaseCost(purchase));
-		else
-			splitMinor(
-				purchaseCost(purchase),
-				mine.map((u) => u.quantity)
-			).forEach((minor, i) => add(mine[i]!.componentId, minor));
-	}
-	return out;
+	return record.purchases.flatMap((purchase): Share[] => {
+		const { materialId, componentId } = purchase;
+		const mine = usages.filter((u) => u.materialId === materialId && u.quantity > 0);
+		if (componentId !== null || mine.length === 0)
+			return [{ componentId, materialId, minor: purchaseCost(purchase) }];
+		const parts = splitMinor(
+			purchaseCost(purchase),
+			mine.map((u) => u.quantity)
+		);
+		return parts.map((minor, i) => ({ componentId: mine[i]!.componentId, materialId, minor }));
+	});
 }
 
 /**

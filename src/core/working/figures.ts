@@ -4,7 +4,7 @@ import type { Costume, CostumeRecord, Workshop } from '../costume/record.ts';
 import type { Step } from '../costume/step.ts';
 import { BASE_PER_UNIT, rateOf, TECHNIQUES } from '../costume/technique.ts';
 import { COAT_PRODUCTS } from '../finish/coatProduct.ts';
-import type { Coat } from '../finish/coatStack.ts';
+import type { Coat, PackNeed } from '../finish/coatStack.ts';
 import type { Purchase } from '../needs/material.ts';
 import type { ShoppingLine } from '../needs/shopping.ts';
 import type { Spend } from '../needs/spend.ts';
@@ -60,6 +60,98 @@ export function hoursLeftFigure(record: CostumeRecord, plan: CostumePlan): Figur
 		inputs: [...sums].map(([id, value]) =>
 			minutes(names.get(id) ?? '', value, 'usual minutes of its open steps')
 		)
+	};
+}
+
+export function spareFigure(plan: CostumePlan, workshop: Workshop): Figure {
+	const maker = workshop.makers[0]?.name ?? '';
+	return {
+		title: plan.spareMinutes < 0 ? 'Hours short' : 'Hours spare',
+		formula: 'difference',
+		as: { kind: 'minutes' },
+		inputs: [
+			minutes(`free window hours of ${maker}`, plan.freeMinutes, 'from the finish to the day to be ready by'),
+			minutes(
+				plan.spareMinutes < 0 ? 'work planned after that day' : 'given to other costumes',
+				plan.takenMinutes,
+				'the plan'
+			)
+		]
+	};
+}
+
+/** Minutes of a component's open steps, as planned. */
+export function componentHoursFigure(component: Component, record: CostumeRecord, plan: CostumePlan): Figure {
+	const planned = new Map(plan.plan.steps.map((s) => [Number(s.id), s]));
+	return {
+		title: `Hands-on left: ${component.code} ${component.name}`,
+		formula: 'sum',
+		as: { kind: 'minutes' },
+		inputs: record.steps
+			.filter((s) => s.componentId === component.id && planned.has(s.id))
+			.map((s) =>
+				minutes(
+					s.name,
+					planned.get(s.id)!.blocks.reduce((sum, [from, to]) => sum + to - from, 0),
+					'usual minutes, less what is logged'
+				)
+			)
+	};
+}
+
+export function componentMoneyFigure(
+	component: Component,
+	costume: Costume,
+	spend: Spend,
+	workshop: Workshop
+): Figure {
+	const names = new Map(workshop.materials.map((m) => [m.id, m.name]));
+	return {
+		title: `Money in ${component.code} ${component.name}`,
+		formula: 'sum',
+		as: { kind: 'money', currency: costume.currency },
+		inputs: spend.shares
+			.filter((s) => s.componentId === component.id)
+			.map((s) =>
+				money(
+					names.get(s.materialId) ?? '',
+					s.minor,
+					costume.currency,
+					'its share of the purchase, by quantity'
+				)
+			)
+	};
+}
+
+export function limitFigure(costume: Costume, spend: Spend): Figure {
+	return {
+		title: 'Left of the limit',
+		formula: 'difference',
+		as: { kind: 'money', currency: costume.currency },
+		inputs: [
+			money('limit', costume.limitMinor ?? 0, costume.currency),
+			money('will cost', spend.totalMinor, costume.currency, 'paid, ordered, planned and still short')
+		]
+	};
+}
+
+export function coatTotalFigure(need: PackNeed): Figure {
+	const product = COAT_PRODUCTS[need.product];
+	return {
+		title: `Packs: ${product.name}, whole costume`,
+		formula: 'packs',
+		as: { kind: 'number', unit: 'packs' },
+		inputs: [
+			number('area × coats × copies', need.coatedMm2 / 1e6, 'all stacks added up', 'm²'),
+			number('in the stash', 0, 'counted under Buy'),
+			number('bought', 0, 'counted under Buy'),
+			number(
+				'one pack covers',
+				product.coversMm2 / 1e6,
+				'starting value, from memory; the label decides',
+				'm²'
+			)
+		]
 	};
 }
 

@@ -85,6 +85,11 @@
 					{/each}
 					{#if dayOf(now) === day}<i class="now" style:left={x(now - day * DAY)}></i>{/if}
 				</div>
+				{#if work.length}
+					<p class="names small soft">
+						{[...new Set(work.map((p) => `${words(p.id).code} ${words(p.id).name}`))].join(' · ')}
+					</p>
+				{/if}
 				<span class="sum figure">{handsOnMinutes ? formatDuration(handsOnMinutes) : ''}</span>
 			</li>
 		{/each}
@@ -128,6 +133,10 @@
 		font-size: var(--s13);
 		padding-top: 6px;
 		white-space: nowrap;
+	}
+	.names {
+		grid-column: 2;
+		grid-row: 2;
 	}
 	.weekend .date {
 		font-weight: 600;
@@ -260,8 +269,12 @@
 			grid-column: 2;
 		}
 		.line,
-		.hours {
+		.hours,
+		.names {
 			grid-column: 1 / -1;
+		}
+		.names {
+			grid-row: 3;
 		}
 		.axis span {
 			display: none;

@@ -24,7 +24,9 @@
 	import type { Stage } from '$core/costume/stage.ts';
 	import { zoneWords } from '$core/costume/zone.ts';
 	import { formatDuration } from '$core/units/duration.ts';
+	import { valueOf, type Figure } from '$core/working/figure.ts';
 	import Tag from './Tag.svelte';
+	import Working from './Working.svelte';
 	import Self from './Ledger.svelte';
 
 	interface Props {
@@ -33,7 +35,8 @@
 		depth?: number;
 		base: string;
 		stages: Readonly<Record<number, Stage>>;
-		minutesLeft: Readonly<Record<number, number>>;
+		/** Hands-on left, with its working. */
+		leftOf: (component: Component) => Figure;
 		/** Components that a chosen zone leaves in view; null for all. */
 		visible: ReadonlySet<number> | null;
 		onmove: (id: number, parentId: number | null, index: number) => void;
@@ -46,7 +49,7 @@
 		depth = 0,
 		base,
 		stages,
-		minutesLeft,
+		leftOf,
 		visible,
 		onmove,
 		onkey,
@@ -83,6 +86,7 @@
 >
 	{#each branches as branch (branch.id)}
 		{@const c = branch.component}
+		{@const left = leftOf(c)}
 		<li>
 			<!-- svelte-ignore a11y_no_static_element_interactions -->
 			<div
@@ -115,7 +119,12 @@
 					class:broken={stages[c.id] === 'broken'}
 					class:ready={stages[c.id] === 'ready' || stages[c.id] === 'mended'}>{stages[c.id]}</span
 				>
-				<span class="left figure">{minutesLeft[c.id] ? formatDuration(minutesLeft[c.id]!) : '–'}</span>
+				<span class="left"
+					>{#if left.inputs.length}<Working
+							figure={left}
+							text={formatDuration(valueOf(left))}
+						/>{:else}–{/if}</span
+				>
 			</div>
 			<Self
 				bind:branches={branch.parts}
@@ -123,7 +132,7 @@
 				depth={depth + 1}
 				{base}
 				{stages}
-				{minutesLeft}
+				{leftOf}
 				{visible}
 				{onmove}
 				{onkey}

@@ -25,6 +25,8 @@
 			`${m.name} ${m.family} ${m.supplier} ${m.stashNote}`.toLowerCase().includes(query.toLowerCase())
 		)
 	);
+	const EXAMPLE =
+		'material\tfamily\tunit\tpack\tprice\tsupplier\tlead\nFoam 6 mm\tfoam\tsheet\t1\t13.90\tfoam shop\t4';
 	let adding = $state(false);
 	let pasting = $state(false);
 	let editing = $state<number | null>(null);
@@ -122,12 +124,7 @@
 	</Sheet>
 </main>
 
-<PasteDialog
-	bind:open={pasting}
-	command="pasteMaterials"
-	title="Paste materials"
-	example={'material\tfamily\tunit\tpack\tprice\tsupplier\tlead\nFoam 6 mm\tfoam\tsheet\t1\t13.90\tfoam shop\t4'}
-/>
+<PasteDialog bind:open={pasting} command="pasteMaterials" title="Paste materials" example={EXAMPLE} />
 <Dialog bind:open={adding} title="New material" wide>
 	<Form command="addMaterial" onDone={() => (adding = false)} label="New material">
 		<MaterialFields {currency} />

@@ -13,7 +13,10 @@
 	import { STATIONS } from '$lib/stations.ts';
 	import CostumeDialog from '$lib/ui/CostumeDialog.svelte';
 	import Tape from '$lib/ui/Tape.svelte';
+	import Working from '$lib/ui/Working.svelte';
 	import { daysWords } from '$lib/ui/words.ts';
+	import { valueOf } from '$core/working/figure.ts';
+	import { daysLeftFigure } from '$core/working/figures.ts';
 	import type { LayoutData } from './$types';
 
 	let editing = $state(false);
@@ -28,6 +31,7 @@
 	};
 	const costume = $derived(data.record.costume);
 	const base = $derived(`/c/${costume.id}`);
+	const days = $derived(daysLeftFigure(costume, data.now));
 	const pins = $derived(tapePins(data.record, data.plan, data.workshop.settings.coldOrDamp, data.now));
 	const open = $derived(data.record.faults.length);
 </script>
@@ -46,7 +50,7 @@
 			</p>
 		</div>
 		<p class="days">
-			<b>{daysWords(dayOf(costume.eventAt) - dayOf(data.now))}</b>
+			<b><Working figure={days} text={daysWords(valueOf(days))} /></b>
 			<span>{dayWords(dayOf(costume.eventAt), new Date(data.now * 60000).getUTCFullYear())}</span>
 		</p>
 	</header>
@@ -129,6 +133,13 @@
 		font-size: var(--s24);
 		line-height: 1.1;
 		white-space: nowrap;
+	}
+	.days :global(button) {
+		font-family: var(--head);
+		letter-spacing: normal;
+	}
+	.days :global(button:hover) {
+		color: var(--on-mat);
 	}
 	.days span {
 		color: var(--on-mat-soft);

@@ -239,7 +239,7 @@
 {/if}
 
 {#if today.held.length}
-	<Sheet title="Held by a parcel">
+	<Sheet title="Held: material is missing">
 		<ul class="list">
 			{#each today.held as h (h.step.id)}
 				<li>
@@ -247,7 +247,11 @@
 					<Tag component={h.component} href="{base}/look/{h.component.id}" short />
 					<span class="what"><b>{h.step.name}</b></span>
 					<span>{h.material}</span>
-					<span class="figure">{timeWords(h.usableFrom)}</span>
+					{#if h.bought}<span class="figure">there {timeWords(h.usableFrom)}</span>
+					{:else}<span
+							><a href="{base}/buy">not bought</a>, at the soonest
+							<span class="figure">{timeWords(h.usableFrom)}</span></span
+						>{/if}
 				</li>
 			{/each}
 		</ul>

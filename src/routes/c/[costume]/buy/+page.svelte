@@ -12,7 +12,14 @@
 	import { formatMoney, moneyDigits } from '$core/units/money.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { valueOf } from '$core/working/figure.ts';
-	import { costFigure, orderByFigure, packsFigure, spendFigure } from '$core/working/figures.ts';
+	import {
+		componentMoneyFigure,
+		costFigure,
+		limitFigure,
+		orderByFigure,
+		packsFigure,
+		spendFigure
+	} from '$core/working/figures.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
@@ -60,8 +67,13 @@
 			</p>
 			{#if costume.limitMinor !== null && data.spend.leftMinor !== null}
 				<p>
-					{#if data.spend.leftMinor >= 0}<b class="figure">{formatMoney(data.spend.leftMinor, currency)}</b> under
-					{:else}<b class="figure bad">{formatMoney(-data.spend.leftMinor, currency)}</b> over{/if}
+					<b class:bad={data.spend.leftMinor < 0}
+						><Working
+							figure={limitFigure(costume, data.spend)}
+							text={formatMoney(Math.abs(data.spend.leftMinor), currency)}
+						/></b
+					>
+					{data.spend.leftMinor >= 0 ? 'under' : 'over'}
 					the limit of {formatMoney(costume.limitMinor, currency)}
 				</p>
 			{:else}<p class="soft">No limit set.</p>{/if}
@@ -225,7 +237,7 @@
 			{#each data.record.components.filter((c) => data.spend.byComponent.get(c.id)) as c (c.id)}
 				<tr
 					><td>{c.code} {c.name}</td><td class="number"
-						>{formatMoney(data.spend.byComponent.get(c.id)!, currency)}</td
+						><Working figure={componentMoneyFigure(c, costume, data.spend, data.workshop)} /></td
 					></tr
 				>
 			{/each}

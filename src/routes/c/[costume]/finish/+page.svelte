@@ -14,6 +14,8 @@
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import Tick from '$lib/ui/Tick.svelte';
+	import Working from '$lib/ui/Working.svelte';
+	import { coatTotalFigure } from '$core/working/figures.ts';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
@@ -71,7 +73,9 @@
 							<td>{p.name}</td>
 							<td class="number">{formatArea(need.coatedMm2, settings.lengthUnit)}</td>
 							<td class="number soft">{formatArea(p.coversMm2, settings.lengthUnit)} a {p.pack}</td>
-							<td class="number"><b>{need.packs}</b></td>
+							<td class="number"
+								><b><Working figure={coatTotalFigure(need)} text={String(need.packs)} /></b></td
+							>
 						</tr>
 					{/each}
 				</tbody>

@@ -8,6 +8,7 @@
 	import { tick } from 'svelte';
 	import { inLedgerOrder, type Component } from '$core/costume/component.ts';
 	import { ROUTES, type RouteKey } from '$core/costume/route.ts';
+	import { componentHoursFigure } from '$core/working/figures.ts';
 	import { zoneWords, type Zone } from '$core/costume/zone.ts';
 	import { isFailure, type Answer } from '$lib/ui/formState.ts';
 	import ComponentFields from '$lib/ui/ComponentFields.svelte';
@@ -30,6 +31,8 @@
 	$effect.pre(() => {
 		tree = treeOf(components);
 	});
+	const EXAMPLE =
+		'name\tkind\tside\tlayer\tzones\troute\tpart of\nHelmet\tarmor\tnone\t3\thead\tfoam plate\t\nVisor\tarmor\tnone\t4\tface\tprinted part\tHelmet';
 	let adding = $state(false);
 	let pasting = $state(false);
 	let zone = $state<Zone | null>(null);
@@ -40,15 +43,6 @@
 	const visible = $derived(
 		zone ? new Set(components.filter((c) => c.zones.includes(zone!)).map((c) => c.id)) : null
 	);
-	const minutesLeft = $derived.by(() => {
-		const planned = new Map(data.plan.plan.steps.map((s) => [Number(s.id), s]));
-		const sums: Record<number, number> = {};
-		for (const step of data.record.steps) {
-			const blocks = planned.get(step.id)?.blocks ?? [];
-			sums[step.componentId] = (sums[step.componentId] ?? 0) + blocks.reduce((sum, [a, b]) => sum + b - a, 0);
-		}
-		return sums;
-	});
 	const moveFailure = $derived.by(() => {
 		const answer = page.form as Answer;
 		return isFailure(answer) && answer.command === 'moveComponent' ? answer.message : null;
@@ -66,7 +60,8 @@
 
 	/** Alt and arrows move; plain arrows walk the ledger. */
 	async function onkey(event: KeyboardEvent, c: Component) {
-		if (!/^Arrow/.test(event.key)) return;
+		// A working opened from the ledger lies inside it, and its fields need their arrows.
+		if (!/^Arrow/.test(event.key) || (event.target as HTMLElement).closest('dialog')) return;
 		event.preventDefault();
 		event.stopPropagation();
 		const order = inLedgerOrder(components).map((n) => n.item);
@@ -138,7 +133,7 @@
 				bind:branches={tree}
 				{base}
 				stages={data.stages}
-				{minutesLeft}
+				leftOf={(c) => componentHoursFigure(c, data.record, data.plan)}
 				{visible}
 				onmove={moveTo}
 				{onkey}
@@ -169,12 +164,7 @@
 	</Form>
 </div>
 
-<PasteDialog
-	bind:open={pasting}
-	command="pasteComponents"
-	title="Paste components"
-	example={'name\tkind\tside\tlayer\tzones\troute\tpart of\nHelmet\tarmor\tnone\t3\thead\tfoam plate\t\nVisor\tarmor\tnone\t4\tface\tprinted part\tHelmet'}
-/>
+<PasteDialog bind:open={pasting} command="pasteComponents" title="Paste components" example={EXAMPLE} />
 <Dialog bind:open={adding} title="New component" wide>
 	<Form
 		command="addComponent"

@@ -5,7 +5,7 @@
 	import { isOverdue } from '$core/needs/leadTime.ts';
 	import { formatHours } from '$core/units/duration.ts';
 	import { DAY, dayOf, dayWords, timeWords } from '$core/units/localTime.ts';
-	import { finishFigure, hoursLeftFigure, orderByFigure } from '$core/working/figures.ts';
+	import { finishFigure, hoursLeftFigure, orderByFigure, spareFigure } from '$core/working/figures.ts';
 	import { valueOf } from '$core/working/figure.ts';
 	import BenchLine from '$lib/ui/BenchLine.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
@@ -47,8 +47,11 @@
 			</p>
 			{#if plan.plan.finish !== null}
 				<p>
-					<b class="figure" class:bad={plan.spareMinutes < 0}
-						>{formatHours(Math.abs(plan.spareMinutes))} {plan.spareMinutes < 0 ? 'short' : 'spare'}</b
+					<b class:bad={plan.spareMinutes < 0}
+						><Working
+							figure={spareFigure(plan, data.workshop)}
+							text="{formatHours(Math.abs(plan.spareMinutes))} {plan.spareMinutes < 0 ? 'short' : 'spare'}"
+						/></b
 					>
 					before {timeWords(plan.deadline)}. {OUTLOOK_WORDS[plan.outlook]}.
 				</p>

@@ -15,9 +15,9 @@
 	import { cautionsFor } from '$core/safety/caution.ts';
 	import { formatDuration, formatHours, formatWait } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
-	import { formatMoney } from '$core/units/money.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { stepFigure } from '$core/working/figures.ts';
+	import { valueOf } from '$core/working/figure.ts';
+	import { componentHoursFigure, componentMoneyFigure, stepFigure } from '$core/working/figures.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import CoatStack from '$lib/ui/CoatStack.svelte';
@@ -45,6 +45,7 @@
 	const impossible = $derived(new Map(data.plan.plan.impossible.map((i) => [Number(i.id), i])));
 	const material = (id: number) => data.workshop.materials.find((m) => m.id === id)!;
 	const copies = $derived(data.copies[component.id] ?? 1);
+	const left = $derived(componentHoursFigure(component, data.record, data.plan));
 	const total = $derived(steps.reduce((sum, s) => sum + data.plan.minutes.get(s.id)![1], 0));
 	const logged = $derived(logs.reduce((sum, l) => sum + l.minutes, 0));
 	const others = $derived(
@@ -98,6 +99,7 @@
 					component.zones.map(zoneWords).join(', '),
 					component.flex,
 					component.source,
+					component.route && `route: ${ROUTES[component.route].name}`,
 					`seen: ${component.seenFrom}`,
 					`the look needs it ${component.lookNeed} of 5`
 				]
@@ -110,7 +112,9 @@
 				</p>{/if}
 		</div>
 		<dl>
-			<dt>Hands-on</dt>
+			<dt>Left</dt>
+			<dd><Working figure={left} text={formatHours(valueOf(left))} /></dd>
+			<dt>In all</dt>
 			<dd class="figure">{formatHours(total)}</dd>
 			<dt>Logged</dt>
 			<dd class="figure">{formatHours(logged)}</dd>
@@ -119,8 +123,8 @@
 				{copies}{tagAmount(component) ? ` (${tagAmount(component)}${parent ? ', times its set' : ''})` : ''}
 			</dd>
 			<dt>Money</dt>
-			<dd class="figure">
-				{formatMoney(data.spend.byComponent.get(component.id) ?? 0, data.record.costume.currency)}
+			<dd>
+				<Working figure={componentMoneyFigure(component, data.record.costume, data.spend, data.workshop)} />
 			</dd>
 		</dl>
 		<div class="row no-print tools">
