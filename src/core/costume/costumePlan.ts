@@ -52,6 +52,12 @@ export interface CostumePlan {
 	minutes: Map<number, ThreePoints>;
 }
 
+/** A plan made earlier for the same record and the same hours taken, so that one change does not replan all. */
+export type KnownPlan = (
+	record: CostumeRecord,
+	taken: ReadonlyMap<string, readonly Span[]>
+) => CostumePlan | undefined;
+
 /** A year of minutes a maker could still find: enough to say "plenty". */
 const SPARE_HORIZON_DAYS = 400;
 
@@ -62,7 +68,8 @@ const SPARE_HORIZON_DAYS = 400;
 export function planWorkshop(
 	records: readonly CostumeRecord[],
 	workshop: Workshop,
-	now: LocalMinutes
+	now: LocalMinutes,
+	known: KnownPlan = () => undefined
 ): Map<number, CostumePlan> {
 	const taken = new Map<string, Span[]>();
 	const plans = new Map<number, CostumePlan>();
@@ -70,7 +77,7 @@ export function planWorkshop(
 		(a, b) => a.costume.eventAt - b.costume.eventAt || a.costume.id - b.costume.id
 	);
 	for (const record of byEvent) {
-		const plan = planCostume(record, workshop, now, taken);
+		const plan = known(record, taken) ?? planCostume(record, workshop, now, taken);
 		plans.set(record.costume.id, plan);
 		const places = new Map(record.steps.map((s) => [String(s.id), s.placeId]));
 		for (const s of plan.plan.steps) {

@@ -86,8 +86,7 @@ function latestStarts(
 	const deadline = problem.deadline ?? finish;
 	if (deadline === null) return [];
 	const mirror = mirrorNetwork(nodes, deadline);
-	const end = Math.max(deadline, problem.start) + DAY;
-	const resources = mirrorResources(problem, Math.min(problem.start, deadline) - days * DAY, end);
+	const resources = mirrorResources(problem, deadline - days * DAY, deadline + DAY);
 	const rank = new Map(
 		placed
 			.map((p, i) => ({ i, p }))

@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import { inOrder } from '$core/costume/order.ts';
+import { TECHNIQUE_KEYS, TECHNIQUES } from '$core/costume/technique.ts';
 import type { Step } from '$core/costume/step.ts';
 import { minutesOf } from '$core/costume/costumePlan.ts';
 import type { CostumeRecord } from '$core/costume/record.ts';
@@ -34,6 +35,9 @@ const PLAIN: Omit<ComponentInput, 'name' | 'parentId'> = {
 	note: '',
 	route: null
 };
+
+/** A larger component has longer edges and more area, not more pieces. */
+const SCALED = TECHNIQUE_KEYS.filter((t) => TECHNIQUES[t].driver !== 'count');
 
 const NOTES = [
 	'fresh blade',
@@ -93,10 +97,11 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 		const { of, scale = 1, done: _done, needs = {}, ...fields } = c;
 		const made = await insertComponent(tx, id, { ...PLAIN, ...fields, parentId: of ? ids.get(of)! : null });
 		ids.set(c.name, made.id);
-		await tx.query(
-			`update step set amount = amount * $2 where component_id = $1 and phase in ('make', 'finish') and technique <> 'press'`,
-			[made.id, scale]
-		);
+		await tx.query(`update step set amount = amount * $2 where component_id = $1 and technique = any($3)`, [
+			made.id,
+			scale,
+			SCALED
+		]);
 		await tx.query('update coat set area_mm2 = area_mm2 * $2 where component_id = $1', [made.id, scale]);
 		for (const [name, quantity] of Object.entries(needs))
 			await tx.query('insert into need (component_id, material_id, quantity) values ($1, $2, $3)', [

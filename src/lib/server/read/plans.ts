@@ -16,6 +16,8 @@ interface Kept extends Planned {
 	db: Database;
 	lastChange: number;
 	now: LocalMinutes;
+	/** What each plan was made from. */
+	madeFrom: Map<number, string>;
 }
 
 let kept: Kept | null = null;
@@ -30,7 +32,15 @@ export async function plannedWorkshop(db: Database, now: LocalMinutes): Promise<
 		loadWorkshop(db),
 		costumeIds(db, false).then((ids) => loadRecords(db, ids))
 	]);
-	kept = { db, lastChange, now: start, workshop, records, plans: planWorkshop(records, workshop, start) };
+	const before = kept?.db === db ? kept : null;
+	const madeFrom = new Map<number, string>();
+	const shared = JSON.stringify([workshop, start]);
+	const plans = planWorkshop(records, workshop, start, (record, taken) => {
+		const from = `${shared}${JSON.stringify(record)}${JSON.stringify([...taken])}`;
+		madeFrom.set(record.costume.id, from);
+		return before?.madeFrom.get(record.costume.id) === from ? before.plans.get(record.costume.id) : undefined;
+	});
+	kept = { db, lastChange, now: start, workshop, records, plans, madeFrom };
 	return kept;
 }
 
