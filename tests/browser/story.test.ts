@@ -139,7 +139,8 @@ test('from a first costume to mended, undone, written out and read again', async
 	await dialog(page).getByRole('button', { name: 'Save' }).click();
 	await expect(page.getByRole('row').filter({ hasText: 'filler primer' }).nth(1)).toContainText('0/3');
 	// 0.15 m² × 3 coats × 2 copies = 0.9 m² of 1.2 m²: 0.75 of a can.
-	await expect(page.getByRole('button', { name: /^Packs: filler primer/ })).toHaveText('0.75');
+	await expect(page.getByRole('button', { name: /^Packs: filler primer: / })).toHaveText('0.75');
+	await expect(page.getByRole('button', { name: /^Packs: filler primer, whole costume/ })).toHaveText('1');
 	await page.getByRole('button', { name: 'Log this coat' }).click();
 	await dialog(page).getByRole('button', { name: 'Log the coat' }).click();
 	await toast(page, /Finished filler primer, coat 1 of 3/);

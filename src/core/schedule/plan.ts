@@ -95,7 +95,7 @@ function latestStarts(
 	);
 	const pick = (eligible: readonly number[]) =>
 		eligible.reduce((best, i) => (rank.get(i)! < rank.get(best)! ? i : best));
-	return serialPlan({ ...problem, nodes: mirror, resources, pick }).map((p) => (p ? -p.end : null));
+	return serialPlan({ ...problem, nodes: mirror, resources, pick }).map((p) => (p ? 0 - p.end : null));
 }
 
 function describe(

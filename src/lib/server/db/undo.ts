@@ -51,12 +51,19 @@ export async function lastAction(db: Executor): Promise<ActionRow | null> {
 	return actions.findLast((a) => a.undoes.length === 0 && stands.has(a.id)) ?? null;
 }
 
+/** Whether an action is an undoing (and not the redoing of one, which takes an undoing back). */
+function isUndoing(action: ActionRow, byId: ReadonlyMap<number, ActionRow>): boolean {
+	const target = byId.get(action.undoes[0] ?? -1);
+	return target !== undefined && !isUndoing(target, byId);
+}
+
 /** The newest undoing that stands: what redo takes back. None once something new was done. */
 export async function lastUndo(db: Executor): Promise<ActionRow | null> {
 	const actions = await actionsFrom(db, 0);
 	const stands = standing(actions);
-	const newest = actions.findLast((a) => stands.has(a.id));
-	return newest && newest.undoes.length > 0 ? newest : null;
+	const byId = new Map(actions.map((a) => [a.id, a]));
+	const newest = actions.findLastIndex((a) => a.undoes.length === 0);
+	return actions.slice(newest + 1).findLast((a) => stands.has(a.id) && isUndoing(a, byId)) ?? null;
 }
 
 /**

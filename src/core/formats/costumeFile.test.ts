@@ -1,0 +1,190 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import * as make from '../../../tests/support/record.ts';
+import { COSTUME_VERSION, readCostumeFile, toCostumeFile, type CostumeFile } from './costumeFile.ts';
+
+const record = make.record({
+	components: [make.component(1), make.component(2, { parentId: 1, zones: ['head'], route: 'wig' })],
+	coats: [make.coat(7, 1)],
+	steps: [
+		make.step(10, 1, { coatId: 7, placeId: 1 }),
+		make.step(20, 2, { after: [10], doneAt: make.at('2031-05-01T10:00'), placeId: 2 })
+	],
+	faults: [make.fault(3, 2)],
+	needs: [make.need(1, 1, 1.5)],
+	purchases: [make.purchase(1, 2, { orderedOn: make.day('2031-05-01'), componentId: 2 })],
+	logs: [
+		{ id: 1, stepId: 10, makerId: 1, startedAt: 100, endedAt: 160, minutes: 60, note: 'x', version: 1 },
+		{ id: 2, stepId: 10, makerId: 1, startedAt: 200, endedAt: null, minutes: 0, note: '', version: 1 }
+	],
+	photos: [
+		{
+			id: 1,
+			hash: 'a'.repeat(64),
+			mime: 'image/png',
+			width: 1,
+			height: 1,
+			bytes: 1,
+			caption: '',
+			componentId: 1,
+			stepId: 10,
+			faultId: null,
+			takenAt: 0
+		}
+	]
+});
+const materials = [
+	make.material(1),
+	make.material(2),
+	make.material(3),
+	make.material(4, { coatProduct: 'fillerPrimer' })
+];
+const file = () => toCostumeFile(record, materials, new Set([1]));
+/** The file after a change, through JSON as it would come from a disk. */
+const read = (change: (f: CostumeFile & Record<string, unknown>) => void = () => {}) => {
+	const copy = JSON.parse(JSON.stringify(file())) as CostumeFile & Record<string, unknown>;
+	change(copy);
+	return readCostumeFile(copy);
+};
+const reason = (change: (f: CostumeFile & Record<string, unknown>) => void) => {
+	const result = read(change);
+	return result.ok ? 'accepted' : result.reason;
+};
+
+test('what is written is accepted, and reads as it was', () => {
+	const result = read();
+	assert.ok(result.ok);
+	assert.deepEqual(result.file, file());
+});
+
+test('only what belongs to the costume goes out', () => {
+	const { materials: out, logs, steps } = file();
+	assert.deepEqual(
+		out.map((m) => m.id),
+		[1, 2, 4],
+		'needed, bought, and asked for by a coat'
+	);
+	assert.equal(logs.length, 1, 'a running timer has no end yet');
+	assert.deepEqual(
+		steps.map((s) => s.needsSprayPlace),
+		[true, false]
+	);
+	assert.doesNotMatch(JSON.stringify(file()), /"version":\s*[2-9]|costumeId|stash"/);
+});
+
+test('a newer form, another format, or no file of ours is refused in words', () => {
+	assert.match(
+		reason((f) => (f.version = (COSTUME_VERSION + 1) as never)),
+		/newer Dapper Ledger \(form 2, this one knows 1\)/
+	);
+	assert.match(
+		reason((f) => (f.format = 'x' as never)),
+		/not a costume file/
+	);
+	for (const junk of [null, 5, 'text', [], {}]) {
+		const result = readCostumeFile(junk);
+		assert.ok(!result.ok && /not a costume file/.test(result.reason), JSON.stringify(junk));
+	}
+});
+
+test('every wrong field is named with its place', () => {
+	assert.match(
+		reason((f) => (f.surprise = 1)),
+		/surprise/
+	);
+	assert.match(
+		reason((f) => (f.costume.eventAt = '2031-02-30T10:00')),
+		/costume\.eventAt/
+	);
+	assert.match(
+		reason((f) => (f.costume.limitMinor = 1.5)),
+		/costume\.limitMinor/
+	);
+	assert.match(
+		reason((f) => (f.costume.currency = 'XXX' as never)),
+		/costume\.currency/
+	);
+	assert.match(
+		reason((f) => (f.components[0]!.layer = -1)),
+		/components\.0\.layer/
+	);
+	assert.match(
+		reason((f) => (f.components[1]!.zones = ['tail'] as never)),
+		/components\.1\.zones\.0/
+	);
+	assert.match(
+		reason((f) => (f.steps[0]!.amount = -5)),
+		/steps\.0\.amount/
+	);
+	assert.match(
+		reason((f) => (f.steps[0]!.technique = 'magic' as never)),
+		/steps\.0\.technique/
+	);
+	assert.match(
+		reason((f) => delete (f.steps[1] as Partial<CostumeFile['steps'][number]>).phase),
+		/steps\.1\.phase/
+	);
+	assert.match(
+		reason((f) => (f.coats[0]!.coats = 0)),
+		/coats\.0\.coats/
+	);
+	assert.match(
+		reason((f) => (f.purchases[0]!.packs = 0.5)),
+		/purchases\.0\.packs/
+	);
+	assert.match(
+		reason((f) => (f.purchases[0]!.orderedOn = 'soon')),
+		/purchases\.0\.orderedOn/
+	);
+	assert.match(
+		reason((f) => (f.photos[0]!.hash = '../../etc/passwd')),
+		/photos\.0\.hash/
+	);
+	assert.match(
+		reason((f) => (f.needs[0]!.quantity = 0)),
+		/needs\.0\.quantity/
+	);
+	assert.match(
+		reason((f) => (f.faults[0]!.occasion = 'at sea' as never)),
+		/faults\.0\.occasion/
+	);
+	assert.match(
+		reason((f) => (f.logs[0]!.minutes = -1)),
+		/logs\.0\.minutes/
+	);
+});
+
+test('every link must lead somewhere', () => {
+	const dangling: ((f: CostumeFile) => void)[] = [
+		(f) => (f.components[1]!.parentId = 99),
+		(f) => (f.coats[0]!.componentId = 99),
+		(f) => (f.steps[0]!.componentId = 99),
+		(f) => (f.steps[0]!.coatId = 99),
+		(f) => (f.steps[0]!.faultId = 99),
+		(f) => (f.steps[1]!.after = [99]),
+		(f) => (f.faults[0]!.componentId = 99),
+		(f) => (f.faults[0]!.cameBackOf = 99),
+		(f) => (f.needs[0]!.materialId = 99),
+		(f) => (f.needs[0]!.stepId = 99),
+		(f) => (f.purchases[0]!.materialId = 99),
+		(f) => (f.purchases[0]!.componentId = 99),
+		(f) => (f.logs[0]!.stepId = 99),
+		(f) => (f.photos[0]!.stepId = 99)
+	];
+	dangling.forEach((change, i) => assert.match(reason(change), /leads nowhere/, `case ${i}`));
+});
+
+test('parts that contain themselves and codes given twice are refused', () => {
+	assert.match(
+		reason((f) => (f.components[0]!.parentId = 2)),
+		/part of itself/
+	);
+	assert.match(
+		reason((f) => (f.components[0]!.parentId = 1)),
+		/part of itself/
+	);
+	assert.match(
+		reason((f) => (f.components[1]!.code = f.components[0]!.code)),
+		/same code/
+	);
+});
