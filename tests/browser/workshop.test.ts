@@ -1,0 +1,294 @@
+import { writeFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { OWN } from '../support/servers.ts';
+
+/** The rooms beside the costumes, and what they change in the plan. Each test makes its own costume. */
+test.use({ baseURL: OWN.address });
+
+const dialog = (page: Page) => page.getByRole('dialog');
+const toast = (page: Page, words: string | RegExp) =>
+	expect(page.getByRole('status').getByText(words).first()).toBeVisible();
+const inDays = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+
+async function newCostume(page: Page, name: string, days = 40): Promise<string> {
+	// The key works once the page's scripts do.
+	await page.goto('/', { waitUntil: 'networkidle' });
+	await page.keyboard.press('n');
+	await dialog(page).getByLabel('Name').fill(name);
+	await dialog(page)
+		.getByLabel('Event begins')
+		.fill(`${inDays(days)}T09:00`);
+	await dialog(page).getByRole('button', { name: 'Add costume' }).click();
+	await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
+	return new URL(page.url()).pathname.split('/')[2]!;
+}
+
+async function paste(page: Page, rows: string): Promise<void> {
+	await page.getByRole('button', { name: 'Paste rows' }).click();
+	await dialog(page).getByRole('textbox', { name: 'Rows' }).fill(rows);
+	await dialog(page).getByRole('button', { name: 'Add the rows' }).click();
+}
+
+test('rows pasted from a spreadsheet: a slip is named by row and column, then all come with their parts', async ({
+	page
+}) => {
+	await newCostume(page, 'Pasted warden');
+	await paste(page, 'name\tlayer\tzones\troute\tpart of\nHelmet\tthree\thead\t\t');
+	await expect(dialog(page).getByText('Row 2, layer: “three” is not a number.')).toBeVisible();
+	await dialog(page)
+		.getByRole('textbox', { name: 'Rows' })
+		.fill(
+			'name\tlayer\tzones\troute\tpart of\nHelmet\t3\thead\tfoam plate\t\nVisor\t4\tface\t\tHelmet\nSash\t2\twaist\t\t'
+		);
+	await dialog(page).getByRole('button', { name: 'Add the rows' }).click();
+	await toast(page, 'Added 3 components from pasted rows');
+	await expect(page.getByRole('link', { name: /A-02 Visor/ })).toBeVisible();
+	const left = page
+		.locator('.entry')
+		.filter({ hasText: 'Helmet' })
+		.getByRole('button', { name: /^Hands-on left/ });
+	await expect(left).toBeVisible();
+	// The working of the sum lists every step, and what one changed would make of it.
+	await left.click();
+	await expect(dialog(page).getByText('= all of these added up')).toBeVisible();
+	await expect(dialog(page).getByRole('row').filter({ hasText: 'pattern' })).toContainText('36m');
+	await page.keyboard.press('Escape');
+	await page
+		.getByRole('group', { name: 'Figure, front' })
+		.getByRole('button', { name: /^waist: 1 component/ })
+		.click();
+	await expect(page.locator('.entry:not(.dim)')).toHaveCount(1);
+	await page.getByRole('button', { name: 'Show all' }).click();
+	await expect(page.locator('.entry:not(.dim)')).toHaveCount(3);
+});
+
+test('hours and days off move the plan; without hours it says why nothing can be planned', async ({
+	page
+}) => {
+	const id = await newCostume(page, 'Hours and days');
+	await paste(page, 'name\troute\nGauntlet\tlight');
+	await toast(page, 'Added 1 component');
+	await page.goto(`/c/${id}/plan`);
+	const ready = page.getByRole('button', { name: /^Ready when/ });
+	const before = await ready.textContent();
+
+	await page.goto('/makers');
+	const add = page.getByRole('form', { name: 'Add hours to Me' });
+	await add.getByRole('button', { name: 'Hours' }).click();
+	await expect(add.getByText('Choose at least one day.').first()).toBeVisible();
+	await page.getByRole('button', { name: 'Remove Mon–Fri of Me' }).click();
+	await page.getByRole('button', { name: 'Remove Sat, Sun of Me' }).click();
+	await expect(page.getByText('No hours: nothing can be planned for Me.')).toBeVisible();
+	await page.goto(`/c/${id}/plan`);
+	await expect(page.getByRole('heading', { name: 'Cannot be placed' })).toBeVisible();
+	await expect(page.getByText('Nobody has working windows: add some under Makers.').first()).toBeVisible();
+	await expect(page.getByText('Stuck: some steps cannot be placed').first()).toBeVisible();
+
+	await page.locator('body').press('Control+z');
+	await toast(page, /Undid: Took hours from Me/);
+	await page.locator('body').press('Control+z');
+	await expect(ready).toHaveText(before!);
+
+	await page.goto('/makers');
+	for (const days of [0, 1, 2, 3, 4]) {
+		await page.getByRole('form', { name: 'Day off for Me' }).getByLabel('Day off').fill(inDays(days));
+		await page.getByRole('form', { name: 'Day off for Me' }).getByRole('button', { name: 'Day off' }).click();
+		await toast(page, /Me is off on/);
+	}
+	await page.goto(`/c/${id}/plan`);
+	await expect(ready).not.toHaveText(before!);
+});
+
+test('own rates change every step that uses them, and go back', async ({ page }) => {
+	const id = await newCostume(page, 'Rates');
+	await paste(page, 'name\troute\nGlove\tlight');
+	await page.getByRole('link', { name: /A-01 Glove/ }).click();
+	const wire = page.getByRole('row').filter({ has: page.getByText('wire', { exact: true }) });
+	await expect(wire.getByRole('button', { name: /Hands-on time/ })).toHaveText('24m');
+	await page.goto('/makers');
+	const rate = page.getByRole('form', { name: 'Rate for wire' });
+	await rate.getByLabel('Usual').fill('30');
+	await rate.getByRole('button', { name: 'Set' }).click();
+	await expect(rate.getByText('Bad is at least usual.')).toBeVisible();
+	await rate.getByLabel('Bad').fill('45');
+	await rate.getByRole('button', { name: 'Set' }).click();
+	await toast(page, 'Set the rate for wire');
+	await page.goto(`/c/${id}/look`);
+	await page.getByRole('link', { name: /A-01 Glove/ }).click();
+	await expect(wire.getByRole('button', { name: /Hands-on time/ })).toHaveText('1h');
+	await page.goto('/makers');
+	await page.getByRole('button', { name: 'Starting value for wire' }).click();
+	await expect(rate.getByLabel('Usual')).toHaveValue('12');
+});
+
+test('units: inches and yards are shown and typed, and nothing stored moves', async ({ page }) => {
+	await newCostume(page, 'Units');
+	await paste(page, 'name\troute\nCuff\tfoam plate');
+	await page.getByRole('link', { name: /A-01 Cuff/ }).click();
+	const cut = page.getByRole('row').filter({ has: page.getByText('cut', { exact: true }) });
+	await expect(cut).toContainText('3 m outline');
+	const url = page.url();
+	await page.goto('/settings');
+	await page.getByLabel('Cloth and long lines').selectOption('yd');
+	await page.getByLabel('Measures').selectOption('in');
+	await page.getByRole('button', { name: 'Save', exact: true }).click();
+	await toast(page, 'Changed the settings');
+	await page.goto(url);
+	await expect(cut).toContainText('3.28 yd outline');
+	await expect(cut.getByRole('button', { name: /Hands-on time/ })).toHaveText('5m');
+	await page.locator('body').press('Control+z');
+	await expect(cut).toContainText('3 m outline');
+});
+
+test('a circle of steps is refused where it was made', async ({ page }) => {
+	await newCostume(page, 'Circle');
+	await paste(page, 'name\troute\nOne\tlight\nTwo\tlight');
+	await page.getByRole('link', { name: /A-01 One/ }).click();
+	const wait = async (step: string, other: string) => {
+		await page.getByRole('button', { name: `Edit ${step}`, exact: true }).click();
+		await dialog(page).getByLabel('Waits also for').selectOption({ label: other });
+		await dialog(page).getByRole('button', { name: 'Add', exact: true }).click();
+	};
+	await wait('place', 'A-02 test');
+	await toast(page, 'A-01 place waits for A-02 test');
+	await page.keyboard.press('Escape');
+	await page.getByRole('link', { name: 'Components' }).click();
+	await page.getByRole('link', { name: /A-02 Two/ }).click();
+	await wait('wire', 'A-01 test');
+	await expect(dialog(page).getByText(/wait for each other in a circle/)).toBeVisible();
+	await page.keyboard.press('Escape');
+	await expect(
+		page.getByRole('row').filter({ has: page.getByText('wire', { exact: true }) })
+	).not.toContainText('waits for');
+});
+
+test('the shelf: copied without what was done, archived, restored, removed, undone', async ({ page }) => {
+	await newCostume(page, 'Original');
+	await paste(page, 'name\troute\nHat\tlight');
+	await page.goto('/');
+	const card = page.getByRole('article', { name: 'Original', exact: true });
+	await expect(card.getByRole('button', { name: /^Days left/ })).toHaveText('40 days left');
+	await card.getByRole('button', { name: 'Copy' }).click();
+	await dialog(page).getByLabel('Name').fill('Duplicate');
+	await dialog(page).getByLabel('Event begins').fill('2001-01-01T10:00');
+	await dialog(page).getByRole('button', { name: 'Copy' }).click();
+	await expect(dialog(page).getByText('The event lies in the past.')).toBeVisible();
+	await dialog(page)
+		.getByLabel('Event begins')
+		.fill(`${inDays(90)}T10:00`);
+	await dialog(page).getByRole('button', { name: 'Copy' }).click();
+	await expect(page.getByRole('heading', { name: 'Duplicate', level: 1 })).toBeVisible();
+	await expect(page.getByRole('link', { name: /A-01 Hat/ })).toBeVisible();
+	await page.goto('/');
+	await page.getByRole('button', { name: 'Archive Duplicate' }).click();
+	await expect(page.getByRole('article', { name: 'Duplicate' })).toHaveCount(0);
+	const archived = page.getByRole('listitem').filter({ hasText: 'Duplicate' });
+	await archived.getByRole('button', { name: 'Restore' }).click();
+	await expect(page.getByRole('article', { name: 'Duplicate' })).toBeVisible();
+	await page.getByRole('button', { name: 'Archive Duplicate' }).click();
+	await archived.getByRole('button', { name: 'Remove' }).click();
+	await expect(archived).toHaveCount(0);
+	await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+	await expect(archived).toHaveCount(1);
+});
+
+test('the stash: counted in place, filtered, what is in use is kept', async ({ page }) => {
+	const id = await newCostume(page, 'Stash user');
+	await page.goto('/stash');
+	await paste(
+		page,
+		'material\tfamily\tunit\tprice\tlead\nSailcloth\tcloth\tm\t7.80\t3\nBeeswax\tother\tg\t4\t0'
+	);
+	await toast(page, 'Added 2 materials from pasted rows');
+	const row = page.getByRole('row').filter({ hasText: 'Sailcloth' });
+	await row.getByRole('textbox', { name: 'Stash of Sailcloth' }).fill('a lot');
+	await row.getByRole('button', { name: 'Count' }).click();
+	await expect(row.getByText('“a lot” is not a number.')).toBeVisible();
+	await row.getByRole('textbox', { name: 'Stash of Sailcloth' }).fill('2 1/2');
+	await row.getByRole('button', { name: 'Count' }).click();
+	await toast(page, 'Stash of Sailcloth is 2.5 m');
+	await page.getByLabel('Filter materials').fill('beesw');
+	await expect(row).toHaveCount(0);
+	await page.getByLabel('Filter materials').fill('');
+	await page.goto(`/c/${id}/buy`);
+	await page.getByRole('button', { name: 'Purchase', exact: true }).click();
+	await dialog(page).getByLabel('Material').selectOption({ label: 'Sailcloth, pack of 1 m' });
+	await dialog(page).getByLabel('Packs').fill('3');
+	await dialog(page).getByRole('button', { name: 'Put on the list' }).click();
+	const cost = page.getByRole('button', { name: /^Cost: Sailcloth/ });
+	await expect(cost).toHaveText('23.40 EUR');
+	await cost.click();
+	await dialog(page).getByLabel('What if shipping were').fill('4,95');
+	await expect(dialog(page).getByText('With that it would be')).toContainText('28.35 EUR');
+	await page.keyboard.press('Escape');
+	await page.goto('/stash');
+	await page.getByRole('button', { name: 'Remove Sailcloth' }).click();
+	await expect(page.getByText(/Sailcloth is in use in Stash user/).first()).toBeVisible();
+	await page.getByRole('button', { name: 'Remove Beeswax' }).click();
+	await toast(page, 'Removed material Beeswax');
+});
+
+test('backup out and back: what came after it is gone, and the data before is kept as a backup', async ({
+	page
+}, info) => {
+	await newCostume(page, 'Before the backup');
+	const download = page.waitForEvent('download');
+	await page.goto('/settings');
+	await page.getByRole('link', { name: 'Save a backup' }).click();
+	const file = info.outputPath('all.dapper-backup.zip');
+	await (await download).saveAs(file);
+	await newCostume(page, 'After the backup');
+	await page.goto('/settings');
+	const wrong = info.outputPath('wrong.zip');
+	writeFileSync(wrong, 'no backup');
+	const restore = page.getByRole('form', { name: 'Restore from a file' });
+	await restore.getByLabel('Backup file').setInputFiles(wrong);
+	await restore.getByRole('button', { name: 'Restore this file' }).click();
+	await expect(restore.getByText('The file is damaged or cut off.')).toBeVisible();
+	await restore.getByLabel('Backup file').setInputFiles(file);
+	await restore.getByRole('button', { name: 'Restore this file' }).click();
+	await toast(page, 'Restored the backup');
+	await expect(page.getByText(/before restore/)).toBeVisible();
+	await page.goto('/');
+	await expect(page.getByRole('article', { name: 'Before the backup' })).toBeVisible();
+	await expect(page.getByRole('article', { name: 'After the backup' })).toHaveCount(0);
+});
+
+test('on a phone: start, stop and log at the bench with a thumb', async ({ page }) => {
+	const id = await newCostume(page, 'Pocket');
+	await paste(page, 'name\troute\nBadge\tlight');
+	await toast(page, 'Added 1 component');
+	await page.setViewportSize({ width: 390, height: 800 });
+	await page.goto(`/c/${id}/bench`);
+	const start = page.getByRole('button', { name: 'Start', exact: true });
+	expect((await start.boundingBox())!.height).toBeGreaterThanOrEqual(44);
+	await start.click();
+	await expect(page.getByRole('timer')).toBeVisible();
+	const done = page.getByRole('button', { name: 'Done, finished' });
+	expect((await done.boundingBox())!.height).toBeGreaterThanOrEqual(44);
+	await page.getByLabel('Minutes, if the timer is not right').fill('half an hour');
+	await done.click();
+	await expect(page.getByText('“half an hour” is not a length of time')).toBeVisible();
+	await page.getByLabel('Minutes, if the timer is not right').fill('30m');
+	await done.click();
+	await toast(page, /Finished try diffuse layers of A-01 after 30m/);
+	for (const link of await page.getByRole('navigation', { name: 'Stations' }).getByRole('link').all())
+		expect((await link.boundingBox())!.height).toBeGreaterThanOrEqual(44);
+});
+
+test('an edit undone from History by hand, with what it would change shown first', async ({ page }) => {
+	const id = await newCostume(page, 'Chronicle');
+	await page.getByRole('button', { name: 'Edit costume' }).click();
+	await dialog(page).getByLabel('Days kept before it').fill('5');
+	await dialog(page).getByLabel('Limit of cost').fill('99,90');
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await toast(page, 'Changed costume Chronicle');
+	await page.goto(`/history?costume=${id}`);
+	await page.getByRole('link', { name: 'Look at undoing: Changed costume Chronicle' }).click();
+	await expect(page.getByText('buffer days: 2 → 5')).toBeVisible();
+	await expect(page.getByText('limit: nothing → 99.90')).toBeVisible();
+	await expect(page.getByText('buffer days: 5 → 2')).toBeVisible();
+	await page.getByRole('button', { name: 'Undo this' }).click();
+	await toast(page, 'Undid: Changed costume Chronicle');
+	await expect(page.getByText('undone', { exact: true })).toBeVisible();
+});
