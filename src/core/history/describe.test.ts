@@ -1,0 +1,58 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { describeChange } from './describe.ts';
+
+const row = (extra: Record<string, unknown>) => ({ id: 1, version: 1, ...extra });
+const changed = (tableName: string, before: Record<string, unknown>, after: Record<string, unknown>) =>
+	describeChange({ tableName, rowId: 1, before: row(before), after: row({ ...after, version: 2 }) });
+
+test('what it was: added, changed, removed, by the name that makers know', () => {
+	const kind = (before: object | null, after: object | null) =>
+		describeChange({
+			tableName: 'material',
+			rowId: 1,
+			before: before && row({ ...before }),
+			after: after && row({ ...after })
+		});
+	assert.deepEqual(kind(null, { name: 'Net' }), { what: 'material “Net”', kind: 'added', fields: [] });
+	assert.deepEqual(kind({ name: 'Net' }, null), { what: 'material “Net”', kind: 'removed', fields: [] });
+	for (const [table, words] of [
+		['working_window', 'hours'],
+		['step_after', 'link between steps'],
+		['work_log', 'log'],
+		['day_off', 'day off'],
+		['setting', 'settings']
+	] as const)
+		assert.equal(changed(table, {}, {}).what, words);
+	assert.equal(
+		changed('fault', { symptom: 'seam opens' }, { symptom: 'seam opens' }).what,
+		'fault “seam opens”'
+	);
+	assert.equal(changed('coat', { product: 'pva' }, { product: 'pva' }).what, 'coat “pva”');
+});
+
+test('values as people read them', () => {
+	const value = (key: string, before: unknown, after: unknown) => {
+		const [field] = changed('costume', { [key]: before }, { [key]: after }).fields;
+		return field && [field.name, field.before, field.after];
+	};
+	assert.deepEqual(value('limit_minor', null, 32_000), ['limit', 'nothing', '320.00']);
+	assert.deepEqual(value('area_mm2', 1, 2), ['area', '1', '2']);
+	assert.deepEqual(value('done_at', null, '2031-05-02T18:30:00'), ['done at', 'nothing', 'Fri 2 May 18:30']);
+	assert.deepEqual(value('due_on', '2031-05-02', '2031-05-05'), ['due on', 'Fri 2 May', 'Mon 5 May']);
+	assert.deepEqual(value('one_sitting', false, true), ['one sitting', 'no', 'yes']);
+	assert.deepEqual(value('zones', [], ['head', 'face']), ['zones', 'nothing', 'head, face']);
+	assert.deepEqual(value('note', '', 'thin coats'), ['note', 'nothing', 'thin coats']);
+	assert.equal(value('count', 1, 1), undefined, 'what stayed is not listed');
+});
+
+test('ids, places in a list and counters of writes say nothing to a maker', () => {
+	assert.deepEqual(
+		changed(
+			'step',
+			{ position: 1, component_id: 2, name: 'cut' },
+			{ position: 4, component_id: 3, name: 'cut' }
+		).fields,
+		[]
+	);
+});

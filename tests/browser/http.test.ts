@@ -1,0 +1,143 @@
+import { request as rawRequest } from 'node:http';
+import { expect, test } from '@playwright/test';
+import { DEMO } from '../support/servers.ts';
+
+/** What the server answers to requests that no page of ours would make. */
+test.use({ baseURL: DEMO.address });
+
+/** A request with headers that a browser would not let a page set. */
+const raw = (path: string, headers: Record<string, string>) =>
+	new Promise<{ status: number; location: string | undefined }>((resolve, reject) => {
+		const call = rawRequest({ host: '127.0.0.1', port: DEMO.port, path, headers }, (response) => {
+			response.resume();
+			response.on('end', () =>
+				resolve({ status: response.statusCode!, location: response.headers.location })
+			);
+		});
+		call.on('error', reject);
+		call.end();
+	});
+
+test('pages come with headers that keep foreign code out', async ({ request }) => {
+	const { headers } = await request.get('/').then((r) => ({ headers: r.headers() }));
+	expect(headers['content-security-policy']).toContain("default-src 'self'");
+	expect(headers['content-security-policy']).toContain("object-src 'none'");
+	expect(headers['content-security-policy']).toContain("frame-ancestors 'none'");
+	expect(headers['content-security-policy']).not.toMatch(/https?:/);
+	expect(headers['x-content-type-options']).toBe('nosniff');
+	expect(headers['referrer-policy']).toBe('same-origin');
+});
+
+test('only this machine’s own name is answered; localhost is sent to it', async () => {
+	expect((await raw('/', { host: `127.0.0.1:${DEMO.port}` })).status).toBe(200);
+	expect(await raw('/c/1/look?x=1', { host: `localhost:${DEMO.port}` })).toEqual({
+		status: 308,
+		location: `${DEMO.address}/c/1/look?x=1`
+	});
+	expect((await raw('/', { host: 'evil.example' })).status).toBe(421);
+	expect((await raw('/', { host: `evil.example:${DEMO.port}` })).status).toBe(421);
+});
+
+test('forms from elsewhere are refused, and nothing is written', async ({ request }) => {
+	const form = { name: 'Foreign', eventAt: '2099-05-16T09:00', limit: '', currency: 'EUR' };
+	const foreign = await request.post('/?/addCostume', { form, headers: { origin: 'http://evil.example' } });
+	expect(foreign.status()).toBe(403);
+	expect(await (await request.get('/')).text()).not.toContain('Foreign');
+});
+
+test('what is not there is not there: pages, costumes, components, pictures, files out', async ({
+	request
+}) => {
+	for (const path of [
+		'/c/999/look',
+		'/c/abc/plan',
+		'/c/1e3/plan',
+		'/c/-1/buy',
+		'/c/1/look/99999',
+		'/c/1/look/abc',
+		'/c/1/lay',
+		'/c/1/out/secrets',
+		'/c/999/out/steps',
+		`/picture/${'0'.repeat(64)}`,
+		'/picture/..%2f..%2fdb',
+		'/picture/x.svg',
+		'/nowhere'
+	])
+		expect((await request.get(path)).status(), path).toBe(404);
+});
+
+test('an unknown thing to do, or a half request, is answered and harms nothing', async ({ request }) => {
+	const headers = { origin: DEMO.address, 'x-sveltekit-action': 'true', accept: 'application/json' };
+	expect((await request.post('/?/explode', { form: { id: '1' }, headers })).status()).toBe(404);
+	for (const [path, form] of [
+		['/?/archiveCostume', { id: 'x' }],
+		['/?/archiveCostume', {}],
+		['/?/archiveCostume', { id: '99999999999999999999' }],
+		['/c/1/look?/addComponent', { name: 'no kind' }],
+		['/c/1/bench?/logWork', { stepId: '1', minutes: 'NaN', endedAt: '2031-13-01T10:00' }],
+		['/c/1/buy?/addNeed', { componentId: '1', materialId: '1', quantity: '-Infinity' }],
+		['/history?/undo', { id: '-5' }]
+	] as const) {
+		const answer = await (await request.post(path, { form, headers })).json();
+		expect(answer.type, path).toBe('failure');
+	}
+	const gone = await (await request.post('/?/removeCostume', { form: { id: '424242' }, headers })).json();
+	expect(gone.type).toBe('error');
+	expect((await request.get('/c/1/look')).status()).toBe(200);
+});
+
+test('numbers at the edge of what the tables hold are refused at the field, not by the database', async ({
+	request
+}) => {
+	const headers = { origin: DEMO.address, 'x-sveltekit-action': 'true', accept: 'application/json' };
+	const material = {
+		name: 'Edge',
+		family: 'foam',
+		unit: 'sheet',
+		packSize: '1',
+		packPriceMinor: '1',
+		supplier: '',
+		leadDays: '0',
+		stash: '0',
+		stashNote: '',
+		coatProduct: ''
+	};
+	for (const wrong of [
+		{ packPriceMinor: '99999999999999' },
+		{ packSize: '1e400' },
+		{ stash: '9'.repeat(40) },
+		{ leadDays: '2147483648' },
+		{ name: 'x'.repeat(5000) },
+		{ unit: '\u0000' }
+	]) {
+		const answer = await (
+			await request.post('/stash?/addMaterial', { form: { ...material, ...wrong }, headers })
+		).json();
+		expect(answer.type, JSON.stringify(wrong).slice(0, 60)).toBe('failure');
+		expect(answer.status).toBe(400);
+	}
+});
+
+test('a page works before its scripts do: a form posted plainly shows its error and keeps what was typed', async ({
+	browser
+}) => {
+	const context = await browser.newContext({ javaScriptEnabled: false, baseURL: DEMO.address });
+	const page = await context.newPage();
+	await page.goto('/makers');
+	const form = page.getByRole('form', { name: 'Rate for wire' });
+	await form.getByLabel('Usual').fill('fast');
+	await form.getByRole('button', { name: 'Set' }).click();
+	await expect(page).toHaveURL(/\/makers\?\/setRate/);
+	await expect(page.getByText('“fast” is not a number.').first()).toBeVisible();
+	await context.close();
+});
+
+test('pictures are served as what we made of them, for keeps', async ({ page }) => {
+	await page.goto('/c/1/look/1');
+	const source = await page.getByRole('img', { name: 'sketch' }).getAttribute('src');
+	const response = await page.request.get(source!);
+	expect(response.headers()['content-type']).toBe('image/png');
+	expect(response.headers()['cache-control']).toContain('immutable');
+	expect(response.headers()['content-security-policy']).toBe("default-src 'none'");
+	expect((await response.body()).subarray(1, 4).toString()).toBe('PNG');
+});
