@@ -8,6 +8,7 @@ import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { checkPlan } from '../src/core/schedule/checkPlan.ts';
 import { planByRule } from '../src/core/schedule/plan.ts';
+import { PAGES } from '../tests/support/pages.ts';
 import { randomProblem } from '../tests/support/planCases.ts';
 
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
@@ -33,20 +34,6 @@ function schedule(): void {
 		}
 }
 
-const PAGES = [
-	'/',
-	'/c/1/look',
-	'/c/1/look/1',
-	'/c/1/plan',
-	'/c/1/buy',
-	'/c/1/bench',
-	'/c/1/finish',
-	'/c/3/mend',
-	'/stash',
-	'/makers',
-	'/history',
-	'/settings'
-];
 const ADDRESS = 'http://127.0.0.1:4396';
 
 /** A server of its own; ready when the first page has been answered. */

@@ -7,8 +7,8 @@
 	import Redo from '@lucide/svelte/icons/redo-2';
 	import Search from '@lucide/svelte/icons/search';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
-	import type { Snippet } from 'svelte';
-	import { isDone, isFailure, type Answer } from '$lib/ui/formState.ts';
+	import { onMount, type Snippet } from 'svelte';
+	import { isDone, isFailure, scripts, type Answer } from '$lib/ui/formState.ts';
 	import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
 	import type { Findable } from '$lib/find.ts';
 	import { ROOMS, STATIONS } from '$lib/stations.ts';
@@ -18,6 +18,9 @@
 	import type { LayoutData } from './$types';
 
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
+	onMount(() => {
+		scripts.running = true;
+	});
 	let finding = $state(false);
 	let keys = $state(false);
 	const costumeId = $derived(page.params.costume);

@@ -142,7 +142,7 @@
 
 <Dialog bind:open={adding} title="New costume">
 	<Form command="addCostume" onDone={open} label="New costume">
-		<div class="grid">
+		<div class="fields">
 			<Field name="name" label="Name" required autofocus wide />
 			<Field name="wearer" label="Wearer" />
 			<Field name="eventName" label="Event" />
@@ -175,7 +175,7 @@
 			<p class="soft">
 				The breakdown, steps, coats and needs, to make again. Nothing done, logged or bought comes along.
 			</p>
-			<div class="grid">
+			<div class="fields">
 				<Field name="name" label="Name" value="{copying.name}, again" required wide />
 				<Field name="eventAt" label="Event begins" type="datetime-local" value={inSixWeeks} required wide />
 			</div>
@@ -287,11 +287,6 @@
 	}
 	.tools {
 		gap: 0;
-	}
-	.grid {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 12px;
 	}
 	.end,
 	.begin {

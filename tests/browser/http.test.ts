@@ -129,6 +129,8 @@ test('a page works before its scripts do: a form posted plainly shows its error 
 	await form.getByRole('button', { name: 'Set' }).click();
 	await expect(page).toHaveURL(/\/makers\?\/setRate/);
 	await expect(page.getByText('“fast” is not a number.').first()).toBeVisible();
+	await expect(form.getByLabel('Usual')).toHaveValue('fast');
+	await expect(form.getByLabel('Good')).not.toHaveValue('');
 	await context.close();
 });
 

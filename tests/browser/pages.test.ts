@@ -1,27 +1,12 @@
 import { writeFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import { PAGES } from '../support/pages.ts';
 import { DEMO } from '../support/servers.ts';
 
 test.use({ baseURL: DEMO.address });
 
-const PAGES = [
-	'/',
-	'/c/1/look',
-	'/c/1/look/1',
-	'/c/1/plan',
-	'/c/1/buy',
-	'/c/1/bench',
-	'/c/1/finish',
-	'/c/3/mend',
-	'/stash',
-	'/makers',
-	'/history',
-	'/settings',
-	'/nowhere'
-];
-
-for (const path of PAGES)
+for (const path of [...PAGES, '/nowhere'])
 	test(`${path}: no serious violation, light and dim, and nothing overflows a phone`, async ({ page }) => {
 		const errors: string[] = [];
 		page.on('pageerror', (e) => errors.push(e.message));

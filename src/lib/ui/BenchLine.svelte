@@ -19,18 +19,23 @@
 	}
 	let { steps, windows, now, deadline, words }: Props = $props();
 
-	const FIRST_HOUR = 7;
-	const SHOWN = (24 - FIRST_HOUR) * 60;
-	const x = (minute: number) => `${((Math.max(0, minute - FIRST_HOUR * 60) / SHOWN) * 100).toFixed(3)}%`;
-	const w = (from: number, to: number) =>
-		`${(((Math.max(FIRST_HOUR * 60, to) - Math.max(FIRST_HOUR * 60, from)) / SHOWN) * 100).toFixed(3)}%`;
 	let all = $state(false);
 	const days = $derived(
 		benchDays(steps, windows, now).filter((d) => d.work.length || d.drips.length || d.open.length)
 	);
+	/** The hours drawn: an hour around everything that is worked or open, so that blocks are as wide as can be. */
+	const drawn = $derived(days.flatMap((d) => [...d.open, ...d.work]));
+	const first = $derived(Math.max(0, Math.floor(Math.min(1200, ...drawn.map((s) => s.from)) / 60) - 1) * 60);
+	const last = $derived(
+		Math.min(24, Math.ceil(Math.max(first + 60, ...drawn.map((s) => s.to)) / 60) + 1) * 60
+	);
+	const within = (minute: number) => Math.min(last, Math.max(first, minute));
+	const x = (minute: number) => `${(((within(minute) - first) / (last - first)) * 100).toFixed(3)}%`;
+	const w = (from: number, to: number) =>
+		`${(((within(to) - within(from)) / (last - first)) * 100).toFixed(3)}%`;
+	const hours = $derived([0, 4, 8, 12, 16, 20, 24].filter((h) => h * 60 > first && h * 60 < last));
 	const shown = $derived(all ? days : days.slice(0, 21));
 	const byId = $derived(new Map(steps.map((s) => [s.id, s])));
-	const hours = [8, 12, 16, 20];
 	const tip = (id: string) => {
 		const s = byId.get(id)!;
 		const { code, name } = words(id);
@@ -72,7 +77,7 @@
 					{/each}
 					<i class="base"></i>
 					{#each drips as part, i (i)}
-						{#if part.to > FIRST_HOUR * 60}
+						{#if part.to > first && part.from < last}
 							<span
 								class="drip"
 								class:continues={part.continues}

@@ -12,6 +12,7 @@
 	import { formatNumber } from '$core/units/number.ts';
 	import Act from './Act.svelte';
 	import Dialog from './Dialog.svelte';
+	import EditDialog from './EditDialog.svelte';
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';
 	import Working from './Working.svelte';
@@ -98,7 +99,7 @@
 		onDone={() => (adding = false)}
 		label="New coats"
 	>
-		<div class="grid">
+		<div class="fields">
 			<Field name="product" label="Product" {options} bind:value={product} wide />
 			<Field
 				name="coats"
@@ -131,15 +132,7 @@
 	</Form>
 </Dialog>
 
-<Dialog
-	bind:open={
-		() => editing !== null,
-		(open) => {
-			if (!open) editing = null;
-		}
-	}
-	title="Coats"
->
+<EditDialog bind:id={editing} title="Coats">
 	{#if edited}
 		<Form
 			command="editCoat"
@@ -148,7 +141,7 @@
 			onDone={() => (editing = null)}
 			label="Coats"
 		>
-			<div class="grid">
+			<div class="fields">
 				<p class="wide"><b>{COAT_PRODUCTS[edited.product].name}</b></p>
 				<Field name="coats" label="Coats" value={edited.coats} inputmode="numeric" />
 				<Field
@@ -162,7 +155,7 @@
 			<p class="add"><button class="button main">Save</button></p>
 		</Form>
 	{/if}
-</Dialog>
+</EditDialog>
 
 <style>
 	.window {
@@ -182,11 +175,6 @@
 	}
 	.coats i.on {
 		background: var(--blue-ink);
-	}
-	.grid {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 10px 12px;
 	}
 	.wide {
 		grid-column: 1 / -1;

@@ -28,7 +28,7 @@
 		label="Costume"
 		onDone={() => (open = false)}
 	>
-		<div class="grid">
+		<div class="fields">
 			<Field name="name" label="Name" value={costume.name} required wide />
 			<Field name="wearer" label="Wearer" value={costume.wearer} />
 			<Field name="eventName" label="Event" value={costume.eventName} />
@@ -68,11 +68,6 @@
 </Dialog>
 
 <style>
-	.grid {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 12px;
-	}
 	.end {
 		margin-top: 12px;
 	}

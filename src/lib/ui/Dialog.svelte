@@ -45,6 +45,11 @@
 	dialog {
 		border: 0;
 		padding: 0;
+		/* Opened from a cell of a table, it must not read like one. */
+		font: 400 var(--s15) / 1.4 var(--body);
+		letter-spacing: normal;
+		text-align: left;
+		white-space: normal;
 		background: var(--sheet);
 		color: var(--ink);
 		box-shadow: 0 12px 48px rgb(0 0 0 / 45%);

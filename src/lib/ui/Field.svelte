@@ -48,6 +48,9 @@
 	}: Props = $props();
 
 	const form = useForm();
+	// svelte-ignore state_referenced_locally
+	const typed = form.typed[name];
+	if (typeof typed === 'string') value = typed;
 	const uid = $props.id();
 	const id = $derived(`${uid}-${name.replace(/\W/g, '')}`);
 	const error = $derived(form.errors[name.replace('[]', '')]);

@@ -6,7 +6,7 @@
 	import { enhance } from '$app/forms';
 	import { navigating, page } from '$app/state';
 	import type { Snippet } from 'svelte';
-	import { isDone, isFailure, provideForm, type Answer } from './formState.ts';
+	import { isDone, isFailure, provideForm, scripts, type Answer } from './formState.ts';
 	import { announce } from './toast.svelte.ts';
 
 	interface Props {
@@ -39,7 +39,7 @@
 	}: Props = $props();
 
 	const key = $props.id();
-	let answered = $state(false);
+	let answered = $state(!scripts.running && page.form !== null);
 	let busy = $state(false);
 	let overVersion = $state<number | null>(null);
 	const failure = $derived.by(() => {
@@ -54,6 +54,9 @@
 	provideForm({
 		get errors() {
 			return failure?.errors ?? {};
+		},
+		get typed() {
+			return scripts.running ? {} : (failure?.values ?? {});
 		},
 		key
 	});

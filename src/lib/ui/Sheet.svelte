@@ -58,6 +58,8 @@
 	}
 	@media print {
 		.sheet {
+			background: white;
+			color: black;
 			box-shadow: none;
 			padding: 0 0 16px;
 		}

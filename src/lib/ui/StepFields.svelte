@@ -20,7 +20,7 @@
 	const options = Object.entries(TECHNIQUES).map(([value, t]) => ({ value, label: t.name }));
 </script>
 
-<div class="grid">
+<div class="fields">
 	<Field name="name" label="Step" value={step?.name ?? ''} required autofocus={!step} wide />
 	<Field name="technique" label="Technique" {options} bind:value={technique} />
 	<Field name="phase" label="Part of the making" options={PHASES} value={step?.phase ?? 'make'} />
@@ -57,11 +57,6 @@
 </div>
 
 <style>
-	.grid {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 10px 12px;
-	}
 	.ticks {
 		grid-column: 1 / -1;
 		display: flex;

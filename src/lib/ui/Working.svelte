@@ -111,6 +111,11 @@
 		border-left: 4px solid var(--blue-ink);
 		background: var(--sheet-shade);
 	}
+	@media print {
+		button.figure {
+			text-decoration: none;
+		}
+	}
 	@media (max-width: 700px) {
 		td,
 		th {

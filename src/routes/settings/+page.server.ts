@@ -1,3 +1,4 @@
+import { isAbsolute, relative } from 'node:path';
 import { fail } from '@sveltejs/kit';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { workshopCommands } from '$lib/server/commands/workshop.ts';
@@ -8,7 +9,11 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async () => {
 	const db = await database();
-	return { backups: await listBackups(db), folder: db.folder };
+	const inside = relative(process.cwd(), db.folder);
+	return {
+		backups: await listBackups(db),
+		folder: inside.startsWith('..') || isAbsolute(inside) ? db.folder : inside
+	};
 };
 
 /** A restore replaces everything, History included, so it is no command with an entry in History. */

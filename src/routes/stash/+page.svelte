@@ -7,6 +7,7 @@
 	import { formatNumber } from '$core/units/number.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
+	import EditDialog from '$lib/ui/EditDialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import MaterialFields from '$lib/ui/MaterialFields.svelte';
@@ -131,16 +132,7 @@
 		<p class="foot"><button class="button main">Add material</button></p>
 	</Form>
 </Dialog>
-<Dialog
-	bind:open={
-		() => editing !== null,
-		(open) => {
-			if (!open) editing = null;
-		}
-	}
-	title={edited?.name ?? ''}
-	wide
->
+<EditDialog bind:id={editing} title={edited?.name ?? ''} wide>
 	{#if edited}
 		<Form
 			command="editMaterial"
@@ -153,7 +145,7 @@
 			<p class="foot"><button class="button main">Save</button></p>
 		</Form>
 	{/if}
-</Dialog>
+</EditDialog>
 
 <style>
 	main {

@@ -1,6 +1,6 @@
 import { act } from './action.ts';
 import type { Database, Executor } from './open.ts';
-import { Absent, all, one, Refused } from './rows.ts';
+import { Absent, all, Refused } from './rows.ts';
 
 export interface ActionRow {
 	id: number;
@@ -179,6 +179,3 @@ export async function listActions(
 	);
 	return rows.map((a) => ({ ...a, stands: stands.has(a.id) }));
 }
-
-export const actionById = (db: Executor, id: number): Promise<ActionRow | null> =>
-	one<ActionRow>(db, 'select id, at, words, costume_id, undoes from action where id = $1', [id]);

@@ -292,7 +292,7 @@
 			onDone={() => (logging = null)}
 			label="Log minutes"
 		>
-			<div class="grid">
+			<div class="fields">
 				<Field name="minutes" label="Worked" hint="e.g. 45m, 1h20" autofocus />
 				<Field name="endedAt" label="Until" type="datetime-local" value={formatLocalTime(clock)} />
 				<Field name="note" label="Note" type="area" wide />
@@ -391,11 +391,6 @@
 	}
 	.meanwhile {
 		margin: 14px 0 4px;
-	}
-	.grid {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 10px 12px;
 	}
 	.end {
 		margin-top: 12px;

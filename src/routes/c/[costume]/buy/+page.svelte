@@ -22,6 +22,7 @@
 	} from '$core/working/figures.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
+	import EditDialog from '$lib/ui/EditDialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import MaterialFields from '$lib/ui/MaterialFields.svelte';
@@ -261,7 +262,7 @@
 <Dialog bind:open={adding} title="Put on the list">
 	{#if data.workshop.materials.length}
 		<Form command="addPurchase" onDone={() => (adding = false)} label="New purchase">
-			<div class="grid">
+			<div class="fields">
 				<Field
 					name="materialId"
 					label="Material"
@@ -301,15 +302,7 @@
 		<p class="end"><button class="button main">Add material</button></p>
 	</Form>
 </Dialog>
-<Dialog
-	bind:open={
-		() => editing !== null,
-		(open) => {
-			if (!open) editing = null;
-		}
-	}
-	title="Purchase of {edited ? material(edited.materialId).name : ''}"
->
+<EditDialog bind:id={editing} title="Purchase of {edited ? material(edited.materialId).name : ''}">
 	{#if edited}
 		<Form
 			command="editPurchase"
@@ -318,7 +311,7 @@
 			onDone={() => (editing = null)}
 			label="Purchase"
 		>
-			<div class="grid">
+			<div class="fields">
 				<Field name="packs" label="Packs" value={edited.packs} inputmode="numeric" />
 				<Field
 					name="packPriceMinor"
@@ -361,7 +354,7 @@
 			{/each}
 		</p>
 	{/if}
-</Dialog>
+</EditDialog>
 
 <style>
 	.answer {
@@ -427,11 +420,6 @@
 	.sum td {
 		font-weight: 600;
 		border-top: 2px solid var(--ink);
-	}
-	.grid {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 10px 12px;
 	}
 	.tick {
 		align-self: center;

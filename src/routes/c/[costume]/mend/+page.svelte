@@ -9,6 +9,7 @@
 	import Act from '$lib/ui/Act.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
+	import EditDialog from '$lib/ui/EditDialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import Photos from '$lib/ui/Photos.svelte';
@@ -136,7 +137,7 @@
 
 <Dialog bind:open={adding} title="What broke?">
 	<Form command="addFault" onDone={() => (adding = false)} label="New fault">
-		<div class="grid">
+		<div class="fields">
 			<Field
 				name="componentId"
 				label="Component"
@@ -175,15 +176,7 @@
 		<p class="note"><button class="button main">Log the fault</button></p>
 	</Form>
 </Dialog>
-<Dialog
-	bind:open={
-		() => editing !== null,
-		(open) => {
-			if (!open) editing = null;
-		}
-	}
-	title="Fault"
->
+<EditDialog bind:id={editing} title="Fault">
 	{#if edited}
 		<Form
 			command="editFault"
@@ -192,7 +185,7 @@
 			onDone={() => (editing = null)}
 			label="Fault"
 		>
-			<div class="grid">
+			<div class="fields">
 				<Field name="symptom" label="Symptom" value={edited.symptom} wide />
 				<Field name="cause" label="Cause" value={edited.cause} wide />
 				<Field name="cure" label="Cure" value={edited.cure} wide />
@@ -217,7 +210,7 @@
 			<p class="note"><button class="button main">Save</button></p>
 		</Form>
 	{/if}
-</Dialog>
+</EditDialog>
 
 <style>
 	.bar {
@@ -275,11 +268,6 @@
 	}
 	.done .what {
 		color: var(--ink-soft);
-	}
-	.grid {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 10px 12px;
 	}
 	.note {
 		margin-top: 12px;

@@ -23,6 +23,7 @@
 	import CoatStack from '$lib/ui/CoatStack.svelte';
 	import ComponentFields from '$lib/ui/ComponentFields.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
+	import EditDialog from '$lib/ui/EditDialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import Photos from '$lib/ui/Photos.svelte';
@@ -342,15 +343,7 @@
 		<p class="end"><button class="button main">Add step</button></p>
 	</Form>
 </Dialog>
-<Dialog
-	bind:open={
-		() => editing !== null,
-		(open) => {
-			if (!open) editing = null;
-		}
-	}
-	title="Step {edited?.name ?? ''}"
->
+<EditDialog bind:id={editing} title="Step {edited?.name ?? ''}">
 	{#if edited}
 		<Form
 			command="editStep"
@@ -373,7 +366,7 @@
 			<button class="button small">Add</button>
 		</Form>
 	{/if}
-</Dialog>
+</EditDialog>
 <Dialog bind:open={editingComponent} title="{component.code} {component.name}" wide>
 	<Form
 		command="editComponent"
@@ -394,7 +387,7 @@
 			onDone={() => (needing = false)}
 			label="New need"
 		>
-			<div class="grid">
+			<div class="fields">
 				<Field
 					name="materialId"
 					label="Material"
@@ -526,11 +519,6 @@
 		flex-wrap: wrap;
 		border-bottom: 1px solid var(--rule);
 		padding: 2px 0;
-	}
-	.grid {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 10px 12px;
 	}
 	.end {
 		margin-top: 16px;
