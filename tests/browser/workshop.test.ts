@@ -207,6 +207,13 @@ test('the stash: counted in place, filtered, what is in use is kept', async ({ p
 	await row.getByRole('textbox', { name: 'Stash of Sailcloth' }).fill('2 1/2');
 	await row.getByRole('button', { name: 'Count' }).click();
 	await toast(page, 'Stash of Sailcloth is 2.5 m');
+	await page.getByRole('button', { name: 'Price', exact: true }).click();
+	const names = () => page.locator('tbody tr b').allTextContents();
+	const cheapest = await names();
+	expect(cheapest.indexOf('Beeswax')).toBeLessThan(cheapest.indexOf('Sailcloth'));
+	await page.getByRole('button', { name: 'Price', exact: true }).click();
+	await expect(page.getByRole('columnheader', { name: 'Price' })).toHaveAttribute('aria-sort', 'descending');
+	expect(await names()).not.toEqual(cheapest);
 	await page.getByLabel('Filter materials').fill('beesw');
 	await expect(row).toHaveCount(0);
 	await page.getByLabel('Filter materials').fill('');

@@ -9,7 +9,7 @@ const MAY_IMPORT: Record<string, RegExp> = {
 	'src/lib/server/':
 		/^(\.|\$core\/|\$lib\/(server\/|answer)|\$app\/environment$|node:|@sveltejs\/kit$|zod$|fflate$|sharp$|file-type$|@electric-sql\/pglite$)/,
 	'src/lib/ui/':
-		/^(\.|\$core\/|\$lib\/(ui\/|find|stations|answer)|\$app\/|svelte($|\/)|svelte-dnd-action$|@lucide\/svelte\/)/
+		/^(\.|\$core\/|\$lib\/(ui\/|find|sort|stations|answer)|\$app\/|svelte($|\/)|svelte-dnd-action$|@lucide\/svelte\/)/
 };
 
 const imports = (path: string) =>

@@ -13,6 +13,9 @@
 	import MaterialFields from '$lib/ui/MaterialFields.svelte';
 	import PasteDialog from '$lib/ui/PasteDialog.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
+	import SortHead from '$lib/ui/SortHead.svelte';
+	import { sorted, type Sorting } from '$lib/sort.ts';
+	import type { Material } from '$core/needs/material.ts';
 	import Weave from '$lib/ui/Weave.svelte';
 	import { page } from '$app/state';
 	import { isFailure, type Answer } from '$lib/ui/formState.ts';
@@ -21,11 +24,13 @@
 	let { data }: { data: PageData } = $props();
 	const currency = $derived(data.settings.currency);
 	let query = $state('');
-	const shown = $derived(
+	let by = $state<Sorting | null>(null);
+	const found = $derived(
 		data.materials.filter((m) =>
 			`${m.name} ${m.family} ${m.supplier} ${m.stashNote}`.toLowerCase().includes(query.toLowerCase())
 		)
 	);
+	const shown = $derived(sorted(found, by, (m, key) => m[key as keyof Material] as string | number));
 	const EXAMPLE =
 		'material\tfamily\tunit\tpack\tprice\tsupplier\tlead\nFoam 6 mm\tfoam\tsheet\t1\t13.90\tfoam shop\t4';
 	let adding = $state(false);
@@ -61,10 +66,17 @@
 			<div class="scroll">
 				<table>
 					<thead>
-						<tr
-							><th>Material</th><th>Family</th><th>In the stash</th><th>Where</th><th class="number">Pack</th
-							><th class="number">Price</th><th>Supplier</th><th class="number">Lead</th><th></th></tr
-						>
+						<tr>
+							<SortHead key="name" label="Material" bind:by />
+							<SortHead key="family" label="Family" bind:by />
+							<SortHead key="stash" label="In the stash" bind:by />
+							<SortHead key="stashNote" label="Where" bind:by />
+							<SortHead key="packSize" label="Pack" number bind:by />
+							<SortHead key="packPriceMinor" label="Price" number bind:by />
+							<SortHead key="supplier" label="Supplier" bind:by />
+							<SortHead key="leadDays" label="Lead" number bind:by />
+							<th><span class="visually-hidden">Change</span></th>
+						</tr>
 					</thead>
 					<tbody>
 						{#each shown as m (m.id)}

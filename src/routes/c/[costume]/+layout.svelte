@@ -103,7 +103,7 @@
 		color: var(--on-mat-soft);
 	}
 	.stage {
-		margin-left: 8px;
+		margin: 0 8px;
 		padding: 0 8px;
 		background: var(--brass);
 		color: #1c1503;
@@ -111,7 +111,6 @@
 		font-weight: 600;
 	}
 	.edit {
-		margin-left: 8px;
 		background: none;
 		border: 0;
 		padding: 2px 4px;

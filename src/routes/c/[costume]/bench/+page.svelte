@@ -201,6 +201,9 @@
 					? 'Every step is done. Test wear, pack, enjoy it.'
 					: 'Steps come with a component’s route, under Look.'}
 		</p>
+		{#if !data.record.components.length}<p>
+				<a class="button main" href="{base}/look">Break the look into components</a>
+			</p>{/if}
 	</section>
 {/if}
 {#if elsewhere}<p class="elsewhere">

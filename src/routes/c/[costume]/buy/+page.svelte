@@ -228,6 +228,9 @@
 			No component says what it takes yet. Open one under Look and add its materials; coats of paint are
 			counted by themselves.
 		</p>
+		{#if !data.record.components.length}<p class="end">
+				<a class="button main" href="{base}/look">Break the look into components</a>
+			</p>{/if}
 	{/if}
 </Sheet>
 

@@ -89,6 +89,9 @@
 		<p class="soft">
 			No coats planned. A stack says what goes on, how often and how long between; each coat becomes a step.
 		</p>
+		{#if !data.record.components.length}<p class="foot">
+				<a class="button main" href="{base}/look">Break the look into components</a>
+			</p>{/if}
 	{/if}
 </Sheet>
 

@@ -114,6 +114,9 @@
 				? 'Log what breaks, when and why: at test wear, at the event, in storage. Its cure comes as steps, and the component is not ready until they are done.'
 				: 'Faults belong to components. Add those first, under Look.'}
 		</p>
+		{#if !data.record.components.length}<p class="note">
+				<a class="button main" href="{base}/look">Break the look into components</a>
+			</p>{/if}
 	</Sheet>
 {/each}
 {#if mended.length}

@@ -69,10 +69,14 @@
 			<dd><Working figure={hoursLeftFigure(data.record, plan)} text={formatHours(plan.handsOnLeft[1])} /></dd>
 			<dt>good to bad</dt>
 			<dd class="figure soft">{formatHours(plan.handsOnLeft[0])} – {formatHours(plan.handsOnLeft[2])}</dd>
-			<dt>Plan</dt>
-			<dd>
-				{plan.plan.stoppedBy === 'proved' ? 'no plan can be sooner' : 'by rule: longest remaining path first'}
-			</dd>
+			{#if plan.plan.finish !== null}
+				<dt>Plan</dt>
+				<dd>
+					{plan.plan.stoppedBy === 'proved'
+						? 'no plan can be sooner'
+						: 'by rule: longest remaining path first'}
+				</dd>
+			{/if}
 			{#if plan.plan.lowerBound !== null && plan.plan.stoppedBy === 'rule'}
 				<dt>At the soonest</dt>
 				<dd class="figure soft">{timeWords(plan.plan.lowerBound)}</dd>
@@ -174,6 +178,9 @@
 		/>
 	{:else}
 		<p class="soft">Nothing left to plan. Steps come with a component’s route, under Look.</p>
+		{#if !data.record.components.length}<p class="begin">
+				<a class="button main" href="{base}/look">Break the look into components</a>
+			</p>{/if}
 	{/if}
 </Sheet>
 
@@ -258,6 +265,9 @@
 	}
 	.answer .row {
 		grid-column: 1 / -1;
+	}
+	.begin {
+		margin-top: 12px;
 	}
 	.plain {
 		list-style: none;
