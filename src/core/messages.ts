@@ -21,7 +21,7 @@ const words: Record<string, string> = {
 	tooFewMakers: 'Needs {needed} makers at once, and {have} have working windows.',
 	neverTogether: 'Needs {needed} makers at once, and their windows never overlap.',
 	sittingTooLong:
-		'Needs {minutes} in one sitting, and the longest window that fits is {longest}. Split the step, or widen a window.',
+		'Needs {minutes} in one sitting, and the longest window that fits is {longest}. Split the step, or work longer that day.',
 	noPlaceWindows: 'The place “{id}” is never open while a maker works.',
 	afterHorizon: 'Does not fit into the next {days} days of working windows.',
 	blockedBy: 'Waits for “{id}”, which cannot be placed.',
