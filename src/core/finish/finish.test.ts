@@ -6,6 +6,7 @@ import { planCostume, waitOf } from '../costume/costumePlan.ts';
 import { usagesOf } from '../needs/shopping.ts';
 import { COAT_PRODUCT_KEYS, COAT_PRODUCTS } from './coatProduct.ts';
 import { checkCoat, coatSteps, packsForCoats } from './coatStack.ts';
+import { nextCoat } from './nextCoat.ts';
 
 const NOW = make.at('2031-05-03T10:00'); // a Saturday: the spray place is open, nobody works
 
@@ -90,4 +91,27 @@ test('only what dries is slowed by cold and damp', () => {
 	assert.equal(wait({ technique: 'caulk' }), 120);
 	assert.equal(wait({ technique: 'printSetUp' }), 60);
 	assert.equal(waitOf(make.step(1, 1, { waitMinutes: 60, coatId: 3 }), false), 60);
+});
+
+test('where a stack stands: behind, drying, open until its window closes, closed, all on', () => {
+	const enamel = { withinMinutes: 60, orAfterMinutes: 2880 };
+	const state = (done: number | null, now: number) =>
+		nextCoat(
+			[
+				make.step(1, 1, { coatId: 1, doneAt: done, waitMinutes: 15 }),
+				make.step(2, 1, { coatId: 1, ...enamel })
+			],
+			false,
+			now
+		);
+	const heat = make.step(9, 1);
+	assert.equal(nextCoat([heat, make.step(1, 1, { coatId: 1 })], false, NOW).state, 'behind');
+	assert.equal(nextCoat([heat], false, NOW).state, 'allOn');
+	assert.deepEqual([state(null, NOW).state, state(NOW, NOW + 14).state], ['open', 'notBefore']);
+	const open = state(NOW, NOW + 30);
+	assert.ok(open.state === 'open' && open.until === NOW + 60);
+	const closed = state(NOW, NOW + 61);
+	assert.ok(closed.state === 'closed' && closed.from === NOW + 2880);
+	const again = state(NOW, NOW + 2880);
+	assert.ok(again.state === 'open' && again.until === null, 'after the far side nothing closes any more');
 });

@@ -78,22 +78,21 @@ test('the mirrored network reads every link from the other side', () => {
 	assert.equal(mirror[1]!.release, -500);
 });
 
-test('slack is real: every step may start so much later, alone, and the deadline is still kept', () => {
-	for (let seed = 1; seed <= 25; seed++) {
-		const base = randomProblem(seed, 8, 'windows');
-		const plan = planByRule(base);
-		if (plan.impossible.length || plan.finish! > base.deadline!) continue;
-		for (const s of plan.steps) {
-			assert.ok(s.slackMinutes! >= 0, `seed ${seed}: a plan in time has no negative slack`);
-			const later = {
-				...base,
-				steps: base.steps.map((x) => (x.id === s.id ? { ...x, notBefore: s.start + s.slackMinutes! } : x))
-			};
-			// The rule may choose another order, but the latest starts found are a plan that keeps the deadline.
-			const again = planByRule(later);
-			assert.deepEqual(checkPlan(later, again), [], `seed ${seed}`);
+test('a plan in time has no negative slack, one that is late has some', () => {
+	let late = 0;
+	for (let seed = 1; seed <= 40; seed++) {
+		const base = randomProblem(seed, 12, 'windows');
+		const plan = planByRule({ ...base, deadline: base.start + (2 + (seed % 9)) * 1440 });
+		if (plan.impossible.length) continue;
+		const deadline = base.start + (2 + (seed % 9)) * 1440;
+		const least = Math.min(...plan.steps.map((s) => s.slackMinutes ?? 0));
+		if (plan.finish! <= deadline) assert.ok(least >= 0, `seed ${seed}: in time, yet ${least}`);
+		else {
+			assert.ok(least < 0, `seed ${seed}: late, yet ${least}`);
+			late++;
 		}
 	}
+	assert.ok(late > 5, 'both kinds were met');
 });
 
 test('without a deadline slack is against the finish, and the last step has none', () => {

@@ -95,7 +95,10 @@ function latestStarts(
 	);
 	const pick = (eligible: readonly number[]) =>
 		eligible.reduce((best, i) => (rank.get(i)! < rank.get(best)! ? i : best));
-	return serialPlan({ ...problem, nodes: mirror, resources, pick }).map((p) => (p ? 0 - p.end : null));
+	const back = serialPlan({ ...problem, nodes: mirror, resources, pick }).map((p) => (p ? 0 - p.end : null));
+	// A plan in time shows by itself that each start serves, even where the way back found only a sooner one.
+	const inTime = finish !== null && finish <= deadline;
+	return back.map((latest, i) => (inTime ? Math.max(latest ?? -Infinity, placed[i]!.start) : latest));
 }
 
 function describe(

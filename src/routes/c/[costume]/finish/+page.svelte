@@ -1,8 +1,9 @@
 <script lang="ts">
 	import Check from '@lucide/svelte/icons/check';
 	import { COAT_PRODUCTS } from '$core/finish/coatProduct.ts';
-	import { waitOf } from '$core/costume/costumePlan.ts';
 	import { inOrder } from '$core/costume/order.ts';
+	import type { Step } from '$core/costume/step.ts';
+	import { nextCoat } from '$core/finish/nextCoat.ts';
 	import type { Component } from '$core/costume/component.ts';
 	import { formatArea } from '$core/units/measure.ts';
 	import { formatLocalTime, timeWords } from '$core/units/localTime.ts';
@@ -30,25 +31,22 @@
 		)
 	);
 
-	/** Where a stack stands: the coat that is next, and from when it may go on. */
-	function standing(component: Component) {
-		const steps = inOrder(data.record.steps, component.id);
-		const next = steps.find((s) => s.coatId !== null && s.doneAt === null);
-		if (!next) return { words: 'all coats on', next: null };
-		const before = steps[steps.indexOf(next) - 1];
-		if (before && before.doneAt === null) return { words: `after “${before.name}”`, next: null };
-		const from = before ? before.doneAt! + waitOf(before, settings.coldOrDamp) : 0;
-		const shut = before && next.withinMinutes !== null ? before.doneAt! + next.withinMinutes : null;
-		if (from > data.now) return { words: `${next.name}: not before ${timeWords(from)}`, next };
-		if (shut !== null && data.now > shut && data.now < before!.doneAt! + (next.orAfterMinutes ?? Infinity))
+	function standing(component: Component): { words: string; next: Step | null } {
+		const coat = nextCoat(inOrder(data.record.steps, component.id), settings.coldOrDamp, data.now);
+		if (coat.state === 'allOn') return { words: 'all coats on', next: null };
+		if (coat.state === 'behind') return { words: `after “${coat.before.name}”`, next: null };
+		const { next } = coat;
+		if (coat.state === 'notBefore')
+			return { words: `${next.name}: not before ${timeWords(coat.from)}`, next };
+		if (coat.state === 'open')
 			return {
-				words: `${next.name}: window closed, again from ${timeWords(before!.doneAt! + (next.orAfterMinutes ?? 0))}`,
+				words: `${next.name}: may go on now${coat.until ? `, until ${timeWords(coat.until)}` : ''}`,
 				next
 			};
-		return {
-			words: `${next.name}: may go on now${shut !== null && shut > data.now ? `, until ${timeWords(shut)}` : ''}`,
-			next
-		};
+		const again = Number.isFinite(coat.from)
+			? `again from ${timeWords(coat.from)}`
+			: 'scuff when fully cured';
+		return { words: `${next.name}: window closed, ${again}`, next };
 	}
 	let logging = $state<{ id: number; name: string } | null>(null);
 </script>
