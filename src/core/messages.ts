@@ -25,6 +25,18 @@ const words: Record<string, string> = {
 	noPlaceWindows: 'The place “{id}” is never open while a maker works.',
 	afterHorizon: 'Does not fit into the next {days} days of working windows.',
 	blockedBy: 'Waits for “{id}”, which cannot be placed.',
+	cornersInLine:
+		'Three of the corners lie in one line. Click the four corners of the rectangle, going round.',
+	cornersCross: 'The corners cross over. Click them going round: each next to the one before.',
+	zeroLength: 'The reference has no length.',
+	referenceTooSmall: 'The reference is only a click wide. Take something longer.',
+	offPicture: 'A point lies outside of the picture.',
+	beyondHorizon: 'A point lies beyond the horizon of this plane: it cannot be on it.',
+	pointCount: 'Needs other points: at least {least}.',
+	samePoint: 'Two points lie on each other.',
+	pointsInLine: 'The points lie in one line: no circle goes through them.',
+	crossing: 'The outline crosses itself.',
+	needsHeight: 'Head heights need the figure’s height as the reference.',
 	minutesOrder: 'Minutes must run good ≤ usual ≤ bad.',
 	windowOrder: 'A window must end after it begins.'
 };

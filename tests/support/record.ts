@@ -32,6 +32,7 @@ export const component = (id: number, extra: Partial<Component> = {}): Component
 	side: 'none',
 	count: 1,
 	flex: 'rigid',
+	thicknessMm: null,
 	source: 'make',
 	seenFrom: 'near',
 	lookNeed: 3,

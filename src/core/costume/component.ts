@@ -31,6 +31,8 @@ export interface Component {
 	side: Side;
 	count: number;
 	flex: Flex;
+	/** How much it stands off what is beneath, mm; null when nobody has said. */
+	thicknessMm: number | null;
 	source: Source;
 	seenFrom: SeenFrom;
 	/** How much the look needs it, 0 to 5. */

@@ -1,0 +1,72 @@
+/**
+ * From a bought or older pattern to this wearer: factor = (body + ease) ÷ the pattern's girth, for width and
+ * height apart. Common practice.
+ */
+export type Direction = 'width' | 'height';
+export const DIRECTIONS = ['width', 'height'] as const;
+
+/** What keeps its size when a pattern is printed larger or smaller. Common practice. */
+export const NOT_SCALED = [
+	'material thickness, and with it bevels',
+	'seam allowance',
+	'holes, eyelets, snaps, buckles and other hardware',
+	'strap and zip widths',
+	'eye openings and ear holes: move them, keep their size'
+] as const;
+
+/** Outside of these a pattern loses its shape; inside the usual ones it is common practice. */
+export const WARN_PERCENT = [75, 130] as const;
+export const USUAL_PERCENT = [75, 105] as const;
+
+export interface Nominal {
+	direction: Direction;
+	/** mm that the pattern was made for, ease included or not as `ease` says. */
+	nominal: number;
+	/** Of the wearer, mm. */
+	body: number;
+	/** Added to the body, mm; negative for stretch. */
+	ease: number;
+}
+
+export const factorOf = ({ body, ease, nominal }: Omit<Nominal, 'direction'>): number =>
+	(body + ease) / nominal;
+
+export interface Resize {
+	width: number | null;
+	height: number | null;
+	/** Both printed in one go only when the factors are within one per cent. */
+	same: boolean;
+	/** How far the factors of one direction lie apart: one print cannot serve them all. */
+	spread: number;
+	warnings: ('outsideWarn' | 'outsideUsual' | 'spread')[];
+}
+
+/** Girths of one direction take the largest factor: too wide can be taken in. */
+export function resize(nominals: readonly Nominal[]): Resize {
+	const of = (direction: Direction) => nominals.filter((n) => n.direction === direction).map(factorOf);
+	const [widths, heights] = [of('width'), of('height')];
+	const most = (values: readonly number[]) => (values.length ? Math.max(...values) : null);
+	const apart = (values: readonly number[]) =>
+		values.length ? Math.max(...values) - Math.min(...values) : 0;
+	const [width, height] = [most(widths), most(heights)];
+	const spread = Math.max(apart(widths), apart(heights));
+	const percents = [width, height].flatMap((f) => (f === null ? [] : [f * 100]));
+	const outside = ([low, high]: readonly [number, number]) => percents.some((p) => p < low || p > high);
+	return {
+		width,
+		height,
+		same: width !== null && height !== null && Math.abs(width - height) < 0.01,
+		spread,
+		warnings: [
+			...(outside(WARN_PERCENT)
+				? (['outsideWarn'] as const)
+				: outside(USUAL_PERCENT)
+					? (['outsideUsual'] as const)
+					: []),
+			...(spread > 0.05 ? (['spread'] as const) : [])
+		]
+	};
+}
+
+/** To tenths of a per cent, as a copy shop takes it. */
+export const printPercent = (factor: number): number => Math.round(factor * 1000) / 10;

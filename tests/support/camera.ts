@@ -1,0 +1,35 @@
+import type { Point } from '../../src/core/measure/plane/homography.ts';
+
+/**
+ * A pinhole camera of our own that looks at a plane lying at z = 0, for pictures of which the truth is known.
+ * It shares no code with what it checks.
+ */
+export interface TestCamera {
+	width: number;
+	height: number;
+	/** Pixels. */
+	focal: number;
+	/** Degrees: tilt about the picture's x, then turn about the view. */
+	tilt: number;
+	turn: number;
+	/** From the point of the plane that it looks at, mm. */
+	distance: number;
+	/** The point of the plane in the middle of the picture. */
+	at: Point;
+}
+
+/** Where a point of the scene, `z` above the plane towards the camera, falls in the picture. */
+export function seen(camera: TestCamera, [x, y]: Point, z = 0): Point {
+	const [tilt, turn] = [(camera.tilt * Math.PI) / 180, (camera.turn * Math.PI) / 180];
+	const [px, py] = [x - camera.at[0], y - camera.at[1]];
+	const [tx, ty] = [px * Math.cos(turn) - py * Math.sin(turn), px * Math.sin(turn) + py * Math.cos(turn)];
+	// The plane leans back by the tilt: its far edge moves away; what stands on it comes towards the camera.
+	const vy = ty * Math.cos(tilt) - z * Math.sin(tilt);
+	const depth = camera.distance - ty * Math.sin(tilt) - z * Math.cos(tilt);
+	return [camera.width / 2 + (camera.focal * tx) / depth, camera.height / 2 + (camera.focal * vy) / depth];
+}
+
+/** Normal deviates by Box and Muller. */
+export function normals(next: () => number): () => number {
+	return () => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
+}
