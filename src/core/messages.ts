@@ -37,6 +37,10 @@ const words: Record<string, string> = {
 	pointsInLine: 'The points lie in one line: no circle goes through them.',
 	crossing: 'The outline crosses itself.',
 	needsHeight: 'Head heights need the figure’s height as the reference.',
+	farFromReference: 'Lies {times} times as far out as the scale reaches: the ± tells how much that blurs it.',
+	offPlane: 'Put right for standing off the plane: on the picture it reads {percent} % too large.',
+	offPlaneAssumed:
+		'Put right for standing off the plane: on the picture it reads about {percent} % too large, if taken with an ordinary lens.',
 	minutesOrder: 'Minutes must run good ≤ usual ≤ bad.',
 	windowOrder: 'A window must end after it begins.'
 };

@@ -1,4 +1,6 @@
 import type { Component } from '../../src/core/costume/component.ts';
+import type { LookRecord } from '../../src/core/costume/picture.ts';
+import type { MeasureRecord } from '../../src/core/measure/body/measureRecord.ts';
 import type { CostumeRecord, Workshop } from '../../src/core/costume/record.ts';
 import type { Step } from '../../src/core/costume/step.ts';
 import type { Coat } from '../../src/core/finish/coatStack.ts';
@@ -207,3 +209,13 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 	materials: [],
 	...extra
 });
+
+export const NO_LOOK: LookRecord = { pictures: [], callouts: [], measures: [], decisions: [] };
+export const NO_FIT: MeasureRecord = {
+	wearers: [],
+	worn: [],
+	openings: [],
+	nominals: [],
+	fittings: [],
+	points: []
+};

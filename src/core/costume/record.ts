@@ -52,6 +52,7 @@ export interface Photo {
 	componentId: number | null;
 	stepId: number | null;
 	faultId: number | null;
+	fittingId: number | null;
 	takenAt: LocalMinutes;
 }
 

@@ -29,6 +29,7 @@ const record = make.record({
 			componentId: 1,
 			stepId: 10,
 			faultId: null,
+			fittingId: null,
 			takenAt: 0
 		}
 	]
@@ -39,7 +40,7 @@ const materials = [
 	make.material(3),
 	make.material(4, { coatProduct: 'fillerPrimer' })
 ];
-const file = () => toCostumeFile(record, materials, new Set([1]));
+const file = () => toCostumeFile(record, materials, new Set([1]), make.NO_LOOK, make.NO_FIT);
 /** The file after a change, through JSON as it would come from a disk. */
 const read = (change: (f: CostumeFile & Record<string, unknown>) => void = () => {}) => {
 	const copy = JSON.parse(JSON.stringify(file())) as CostumeFile & Record<string, unknown>;
@@ -69,13 +70,13 @@ test('only what belongs to the costume goes out', () => {
 		steps.map((s) => s.needsSprayPlace),
 		[true, false]
 	);
-	assert.doesNotMatch(JSON.stringify(file()), /"version":\s*[2-9]|costumeId|stash"/);
+	assert.doesNotMatch(JSON.stringify(file()), /"version":\s*[3-9]|costumeId|stash"/);
 });
 
 test('a newer form, another format, or no file of ours is refused in words', () => {
 	assert.match(
 		reason((f) => (f.version = (COSTUME_VERSION + 1) as never)),
-		/newer Dapper Ledger \(form 2, this one knows 1\)/
+		/newer Dapper Ledger \(form 3, this one knows 2\)/
 	);
 	assert.match(
 		reason((f) => (f.format = 'x' as never)),

@@ -10,13 +10,16 @@ import { OCCASIONS } from '../mend/fault.ts';
 import { FAMILIES, PURCHASE_STATES, type Material } from '../needs/material.ts';
 import { formatDate, formatLocalTime, parseDate, parseLocalTime } from '../units/localTime.ts';
 import { CURRENCIES } from '../units/money.ts';
+import { lookFields, lookLinks, toLookFile } from './costumeFileLook.ts';
+import type { LookRecord } from '../costume/picture.ts';
+import type { MeasureRecord } from '../measure/body/measureRecord.ts';
 
 /**
  * The costume file: one zip of `costume.json` in the form below and `pictures/<hash>`. Described in
  * docs/formats.md. Ids are the file's own and only link its entries; reading gives new ones.
  */
 export const COSTUME_FORMAT = 'dapper-ledger-costume';
-export const COSTUME_VERSION = 1;
+export const COSTUME_VERSION = 2;
 
 const id = z.number().int().positive();
 const idOrNull = id.nullable();
@@ -30,7 +33,7 @@ const date = z.string().refine((t) => parseDate(t).ok, 'is not a date like 2031-
 
 export const costumeFile = z.strictObject({
 	format: z.literal(COSTUME_FORMAT),
-	version: z.literal(COSTUME_VERSION),
+	version: z.union([z.literal(1), z.literal(COSTUME_VERSION)]),
 	costume: z.strictObject({
 		name: z.string().min(1).max(120),
 		wearer: line,
@@ -58,6 +61,7 @@ export const costumeFile = z.strictObject({
 				side: z.enum(SIDES),
 				count: z.number().int().min(1).max(1000),
 				flex: z.enum(FLEXES),
+				thicknessMm: z.number().min(0).max(200).nullable().default(null),
 				source: z.enum(SOURCES),
 				seenFrom: z.enum(SEEN_FROM),
 				lookNeed: z.number().int().min(0).max(5),
@@ -176,11 +180,13 @@ export const costumeFile = z.strictObject({
 				componentId: idOrNull,
 				stepId: idOrNull,
 				faultId: idOrNull,
+				fittingId: idOrNull.default(null),
 				caption: line,
 				takenAt: time
 			})
 		)
-		.max(5000)
+		.max(5000),
+	...lookFields
 });
 
 export type CostumeFile = z.infer<typeof costumeFile>;
@@ -189,7 +195,9 @@ export type CostumeFile = z.infer<typeof costumeFile>;
 export function toCostumeFile(
 	record: CostumeRecord,
 	materials: readonly Material[],
-	sprayPlaces: ReadonlySet<number>
+	sprayPlaces: ReadonlySet<number>,
+	look: LookRecord,
+	fit: MeasureRecord
 ): CostumeFile {
 	const { costume } = record;
 	const used = new Set([
@@ -305,9 +313,11 @@ export function toCostumeFile(
 			componentId: p.componentId,
 			stepId: p.stepId,
 			faultId: p.faultId,
+			fittingId: p.fittingId,
 			caption: p.caption,
 			takenAt: formatLocalTime(p.takenAt)
-		}))
+		})),
+		...toLookFile(look, fit)
 	};
 }
 
@@ -335,16 +345,23 @@ export function readCostumeFile(
 	return dangling ? { ok: false, reason: dangling } : { ok: true, file: parsed.data };
 }
 
+type Ids = Set<number>;
+type Tuple8 = [Ids, Ids, Ids, Ids, Ids, Ids, Ids, Ids];
+
 /** Links that lead nowhere, and parts that contain themselves. */
 function findDangling(file: CostumeFile): string | null {
 	const ids = (rows: readonly { id: number }[]) => new Set(rows.map((r) => r.id));
-	const [components, steps, coats, faults, materials] = [
+	const [components, steps, coats, faults, materials, pictures, wearers, fittings] = [
 		file.components,
 		file.steps,
 		file.coats,
 		file.faults,
-		file.materials
-	].map(ids) as [Set<number>, Set<number>, Set<number>, Set<number>, Set<number>];
+		file.materials,
+		file.pictures,
+		file.wearers,
+		file.fittings
+	].map(ids) as Tuple8;
+	const lists = { components, steps, pictures, wearers };
 	const links: [string, number | null, Set<number>][] = [
 		...file.components.map((c): [string, number | null, Set<number>] => [
 			'component part of',
@@ -367,7 +384,13 @@ function findDangling(file: CostumeFile): string | null {
 		...file.purchases.map((p): [string, number | null, Set<number>] => ['material', p.materialId, materials]),
 		...file.photos.flatMap((p): [string, number | null, Set<number>][] => [
 			['step', p.stepId, steps],
-			['fault', p.faultId, faults]
+			['fault', p.faultId, faults],
+			['fitting', p.fittingId, fittings]
+		]),
+		...lookLinks(file).map(([name, at, list]): [string, number | null, Set<number>] => [
+			name,
+			at,
+			lists[list]
 		]),
 		...file.faults.map((f): [string, number | null, Set<number>] => ['fault', f.cameBackOf, faults])
 	];

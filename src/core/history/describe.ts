@@ -19,17 +19,32 @@ const TABLE_WORDS: Record<string, string> = {
 	working_window: 'hours',
 	day_off: 'day off',
 	step_after: 'link between steps',
-	work_log: 'log'
+	work_log: 'log',
+	reference_picture: 'reference picture',
+	picture_measure: 'measure on a picture',
+	body_measure: 'measure',
+	costume_wearer: 'wearer of a costume',
+	fitting_component: 'component tried on',
+	fitting_point: 'point of a fitting'
 };
 
 /** Columns that say nothing to a maker. */
-const HIDDEN = new Set(['id', 'version', 'position', 'costume_id', 'hash']);
+const HIDDEN = new Set(['id', 'version', 'position', 'costume_id', 'hash', 'bytes', 'points']);
 
 /** A change of a row in plain words, with what was before and after. */
 export function describeChange(change: Change): ChangeWords {
 	const row = change.after ?? change.before ?? {};
 	const table = TABLE_WORDS[change.tableName] ?? change.tableName;
-	const name = row.name ?? row.symptom ?? row.technique ?? row.product ?? row.caption;
+	const name =
+		row.name ??
+		row.symptom ??
+		row.technique ??
+		row.product ??
+		row.caption ??
+		row.what ??
+		row.label ??
+		row.title ??
+		row.measure;
 	const kind = change.before === null ? 'added' : change.after === null ? 'removed' : 'changed';
 	const keys = Object.keys(row).filter((k) => !HIDDEN.has(k) && !k.endsWith('_id'));
 	const fields =
@@ -49,6 +64,7 @@ function valueWords(key: string, value: unknown): string {
 	if (value === null || value === undefined || value === '') return 'nothing';
 	if (value === true) return 'yes';
 	if (value === false) return 'no';
+	if (key === 'scale') return 'a scale';
 	if (Array.isArray(value)) return value.length ? value.join(', ') : 'nothing';
 	if (key.endsWith('_minor')) return (Number(value) / 100).toFixed(2);
 	if (typeof value === 'string') {

@@ -2,11 +2,14 @@
  * "Show the working": a figure with its inputs, formula and source. A figure names a formula of
  * formulas.ts, so that the page can work it out again with one input changed, by the same code.
  */
+import type { LengthUnit } from '../units/measure.ts';
 import { FORMULAS, type FormulaKey } from './formulas.ts';
 
 /** How a number is written and typed. */
 export type As =
 	| { kind: 'number'; unit?: string }
+	| { kind: 'length'; unit: LengthUnit }
+	| { kind: 'area'; unit: LengthUnit }
 	| { kind: 'minutes' }
 	| { kind: 'wait' }
 	| { kind: 'money'; currency: string }
@@ -32,6 +35,12 @@ export const number = (name: string, value: number, source = 'entered', unit?: s
 	name,
 	value,
 	as: { kind: 'number', ...(unit ? { unit } : {}) },
+	source
+});
+export const length = (name: string, value: number, unit: LengthUnit, source = 'entered'): Input => ({
+	name,
+	value,
+	as: { kind: 'length', unit },
 	source
 });
 export const minutes = (name: string, value: number, source = 'entered'): Input => ({

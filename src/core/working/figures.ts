@@ -9,7 +9,15 @@ import type { Purchase } from '../needs/material.ts';
 import type { ShoppingLine } from '../needs/shopping.ts';
 import type { Spend } from '../needs/spend.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
-import { day, minutes, money, number, type Figure } from './figure.ts';
+import { definitionOf, measureWords, type MeasureSide } from '../measure/body/bodyMeasure.ts';
+import type { Opening } from '../measure/body/costumeGoesOn.ts';
+import type { Girth, GoesOn } from '../measure/body/goesOn.ts';
+import type { Reading } from '../measure/plane/combine.ts';
+import { project } from '../measure/plane/homography.ts';
+import { valueOn, type Measured, type Plane } from '../measure/plane/pictureMeasure.ts';
+import type { StoredMeasure } from '../costume/picture.ts';
+import type { LengthUnit } from '../units/measure.ts';
+import { day, length, minutes, money, number, type As, type Figure } from './figure.ts';
 
 /** The figures that pages show, each with what it was worked out from. */
 
@@ -258,6 +266,162 @@ export function finishFigure(record: CostumeRecord, plan: CostumePlan): Figure |
 				source: 'the plan, longest remaining path first, usual minutes'
 			},
 			{ name: 'its waiting', value: last.ready - last.end, as: { kind: 'wait' }, source: 'the step' }
+		]
+	};
+}
+
+/** A girth of the body with what is worn on it. */
+export function girthFigure(girth: Girth, unit: LengthUnit, side: MeasureSide): Figure {
+	return {
+		title: `${measureWords(girth.key, definitionOf(girth.key).sided ? side : 'none')}, with what is worn beneath`,
+		formula: 'girthOver',
+		as: { kind: 'length', unit },
+		inputs: [
+			length('girth of the body', girth.body, unit, 'measured'),
+			length('thickness of the layers beneath', girth.beneath, unit, 'their components')
+		]
+	};
+}
+
+export function reachFigure(opening: Opening, unit: LengthUnit): Figure {
+	return {
+		title: 'How far it reaches round',
+		formula: 'reach',
+		as: { kind: 'length', unit },
+		inputs: [
+			length('closed girth', opening.closedMm, unit),
+			number('stretch', opening.stretchPercent, 'entered', '%'),
+			length('opening', opening.openingMm, unit)
+		]
+	};
+}
+
+/** What is missing round the tightest place on the way. */
+export function missingFigure(result: GoesOn, unit: LengthUnit): Figure {
+	return {
+		title: 'Missing round the tightest place',
+		formula: 'difference',
+		as: { kind: 'length', unit },
+		inputs: [
+			length('girth of the tightest place, with what is worn', result.tightest!.mm, unit, 'measured'),
+			length('how far it reaches round', result.reach, unit, 'closed, stretch and opening')
+		]
+	};
+}
+
+export function closureFigure(range: readonly [number, number], unit: LengthUnit): Figure {
+	return {
+		title: 'What the closure must cover',
+		formula: 'closureRange',
+		as: { kind: 'length', unit },
+		inputs: [
+			length('closed on the smallest seat', range[0], unit, 'girth, layers and least ease'),
+			length('closed on the largest seat', range[1], unit, 'girth, layers and least ease')
+		]
+	};
+}
+
+export function resizeFigure(
+	name: string,
+	body: number,
+	ease: number,
+	nominal: number,
+	unit: LengthUnit
+): Figure {
+	return {
+		title: `Print size by ${name}`,
+		formula: 'resizePercent',
+		as: { kind: 'number', unit: '%' },
+		inputs: [
+			length('body', body, unit, 'measured'),
+			length('ease', ease, unit),
+			length('the pattern was made for', nominal, unit)
+		]
+	};
+}
+
+const PLANE_FORMULA = {
+	length: 'planeLength',
+	circle: 'planeCircle',
+	angle: 'planeAngle',
+	area: 'planeArea'
+} as const;
+
+/** A measure on a picture, from where its points lie on the plane. */
+export function pictureFigure(
+	plane: Plane,
+	stored: StoredMeasure,
+	measured: Measured,
+	unit: LengthUnit
+): Figure {
+	const points = stored.points.map((p) => project(plane.toPlane, p).point);
+	const title = `${stored.label} on the picture`;
+	if (stored.kind === 'heads')
+		return {
+			title,
+			formula: 'planeHeads',
+			as: { kind: 'number', unit: 'heads' },
+			inputs: [
+				length(
+					'height of the figure',
+					plane.reference.kind === 'rectangle' ? 0 : plane.reference.mm,
+					unit,
+					'the scale'
+				),
+				length('crown to chin', valueOn('length', points), unit, 'clicked')
+			]
+		};
+	const flat = valueOn(stored.kind, points);
+	return {
+		title,
+		formula: PLANE_FORMULA[stored.kind],
+		as:
+			stored.kind === 'angle'
+				? { kind: 'number', unit: '°' }
+				: { kind: stored.kind === 'area' ? 'area' : 'length', unit },
+		inputs: [
+			number(
+				'for standing off the plane',
+				measured.value / flat,
+				stored.offPlaneMm ? 'entered, by the camera’s distance' : 'it lies on the plane'
+			),
+			...points.flatMap(([x, y], i) => [
+				length(`point ${i + 1}, across`, x, unit, 'clicked, put on the plane'),
+				length(`point ${i + 1}, down`, y, unit, 'clicked, put on the plane')
+			])
+		]
+	};
+}
+
+/** Several pictures of one thing. */
+export function combinedFigure(label: string, readings: readonly Reading[], as: As): Figure {
+	return {
+		title: `${label}, from ${readings.length} pictures`,
+		formula: 'weightedMean',
+		as,
+		inputs: readings.flatMap((r, i) => [
+			{ name: `reading ${i + 1}`, value: r.value, as, source: 'measured on its picture' },
+			{ name: `its σ`, value: r.sigma, as, source: 'clicks and scale' }
+		])
+	};
+}
+
+/** A prop or part that keeps its share of the wearer's height. */
+export function scaledFigure(
+	label: string,
+	mm: number,
+	figure: number,
+	wearer: number,
+	unit: LengthUnit
+): Figure {
+	return {
+		title: `${label}, for this wearer`,
+		formula: 'scaledToWearer',
+		as: { kind: 'length', unit },
+		inputs: [
+			length('on the figure', mm, unit, 'measured on the picture'),
+			length('the figure’s stature', figure, unit, 'the scale'),
+			length('the wearer’s stature', wearer, unit, 'measured')
 		]
 	};
 }

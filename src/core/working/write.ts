@@ -1,6 +1,7 @@
 import { bad, type Parsed } from '../problem.ts';
 import { formatDuration, formatWait, parseDuration } from '../units/duration.ts';
 import { dayWords, parseDate, parseLocalTime, timeWords } from '../units/localTime.ts';
+import { formatArea, formatLength, parseArea, parseLength } from '../units/measure.ts';
 import { formatMoney, parseMoney } from '../units/money.ts';
 import { formatNumber, parseNumber } from '../units/number.ts';
 import type { As } from './figure.ts';
@@ -10,6 +11,10 @@ export function write(value: number, as: As): string {
 	switch (as.kind) {
 		case 'number':
 			return `${formatNumber(value, 3)}${as.unit ? ` ${as.unit}` : ''}`;
+		case 'length':
+			return `${value < 0 ? '−' : ''}${formatLength(Math.abs(value), as.unit)}`;
+		case 'area':
+			return formatArea(value, as.unit);
 		case 'minutes':
 			return formatDuration(value);
 		case 'wait':
@@ -30,6 +35,12 @@ export function readAs(text: string, as: As): Parsed<number> {
 			const value = parseNumber(as.unit ? text.replace(as.unit, '') : text);
 			return value.ok && value.value < 0 ? bad('negative') : value;
 		}
+		case 'length': {
+			const value = parseLength(text.trim().replace(/^[-−–]/, ''), as.unit);
+			return value.ok && /^\s*[-−–]/.test(text) ? { ok: true, value: -value.value } : value;
+		}
+		case 'area':
+			return parseArea(text, as.unit);
 		case 'minutes':
 		case 'wait':
 			return parseDuration(text);

@@ -37,6 +37,18 @@ const TABLES = [
 	'material',
 	'need',
 	'purchase',
+	'reference_picture',
+	'callout',
+	'picture_measure',
+	'wearer',
+	'body_measure',
+	'costume_wearer',
+	'opening',
+	'nominal',
+	'decision',
+	'fitting',
+	'fitting_component',
+	'fitting_point',
 	'photo',
 	'change'
 ] as const;

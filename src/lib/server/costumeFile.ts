@@ -1,7 +1,10 @@
 import { createHash } from 'node:crypto';
 import { readCostumeFile, toCostumeFile, type CostumeFile } from '$core/formats/costumeFile.ts';
 import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
-import type { Executor } from './db/open.ts';
+import { insertLook } from './costumeFileLook.ts';
+import type { Database, Executor } from './db/open.ts';
+import { loadLook } from './read/look.ts';
+import { loadMeasure } from './read/measure.ts';
 import { all, Refused } from './db/rows.ts';
 import { readStored, storePicture } from './pictures.ts';
 import { unzip, zip } from './zip.ts';
@@ -10,14 +13,17 @@ import { unzip, zip } from './zip.ts';
 const MOST_UNPACKED = 400 * 1024 * 1024;
 
 export async function writeCostumeZip(
-	folder: string,
+	db: Database,
 	record: CostumeRecord,
 	workshop: Workshop
 ): Promise<Uint8Array> {
 	const places = new Set(workshop.places.filter((p) => p.forSpray).map((p) => p.id));
-	const file = toCostumeFile(record, workshop.materials, places);
+	const { id } = record.costume;
+	const [look, fit] = [await loadLook(db, id), await loadMeasure(db, id)];
+	const file = toCostumeFile(record, workshop.materials, places, look, fit);
 	const pictures: Record<string, Uint8Array> = {};
-	for (const { hash } of file.photos) pictures[`pictures/${hash}`] = await readStored(folder, hash);
+	for (const { hash } of [...file.photos, ...file.pictures])
+		pictures[`pictures/${hash}`] = await readStored(db.folder, hash);
 	return zip({ 'costume.json': Buffer.from(JSON.stringify(file, null, 1)), ...pictures });
 }
 
@@ -40,7 +46,7 @@ export function readCostumeZip(data: Uint8Array): ReadCostume {
 	const read = readCostumeFile(json);
 	if (!read.ok) throw new Refused(read.reason, 'file');
 	const pictures = new Map<string, Uint8Array>();
-	for (const { hash } of read.file.photos) {
+	for (const { hash } of [...read.file.photos, ...read.file.pictures]) {
 		const data = entries[`pictures/${hash}`];
 		if (!data || createHash('sha256').update(data).digest('hex') !== hash)
 			throw new Refused('A picture is missing from the file, or damaged.', 'file');
@@ -50,7 +56,7 @@ export function readCostumeZip(data: Uint8Array): ReadCostume {
 }
 
 /** A new id for each id of the file. */
-type Ids = Map<number, number>;
+type Ids = ReadonlyMap<number, number>;
 
 interface Insert {
 	sql: string;
@@ -85,12 +91,12 @@ export async function insertCostume(
 		file.components,
 		await insertMany(tx, {
 			sql: `insert into component (costume_id, position, code, name, kind, form, layer, zones, side, count, flex, source,
-				seen_from, look_need, route, note)
+				seen_from, look_need, route, note, thickness_mm)
 			select r."costumeId", r.position, r.code, r.name, r.kind, r.form, r.layer, r.zones, r.side, r.count, r.flex, r.source,
-				r."seenFrom", r."lookNeed", r.route, r.note
+				r."seenFrom", r."lookNeed", r.route, r.note, r."thicknessMm"
 			from jsonb_to_recordset($1) as r ("costumeId" integer, position integer, code text, name text, kind text, form text,
 				layer integer, zones text[], side text, count integer, flex text, source text, "seenFrom" text, "lookNeed" integer,
-				route text, note text) returning id`,
+				route text, note text, "thicknessMm" double precision) returning id`,
 			rows: file.components.map((c) => ({ ...c, costumeId }))
 		})
 	);
@@ -186,12 +192,13 @@ export async function insertCostume(
 				state text, "orderedOn" date, "dueOn" date, "arrivedOn" date, note text) returning id`,
 		rows: file.purchases.map((p) => ({ ...at(p), costumeId, materialId: to(materials, p.materialId) }))
 	});
+	const fittings = await insertLook(tx, folder, file, pictures, { costumeId: costumeId!, components, steps });
 	for (const photo of file.photos) {
 		// Encoded anew like any upload: a file from elsewhere is as hostile as a photo from elsewhere.
 		const stored = await storePicture(folder, pictures.get(photo.hash)!, 'file');
 		await tx.query(
-			`insert into photo (costume_id, component_id, step_id, fault_id, hash, mime, width, height, bytes, caption, taken_at)
-			values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+			`insert into photo (costume_id, component_id, step_id, fault_id, hash, mime, width, height, bytes, caption, taken_at, fitting_id)
+			values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
 			[
 				costumeId,
 				to(components, photo.componentId),
@@ -203,7 +210,8 @@ export async function insertCostume(
 				stored.height,
 				stored.bytes,
 				photo.caption,
-				photo.takenAt
+				photo.takenAt,
+				to(fittings, photo.fittingId)
 			]
 		);
 	}
@@ -215,7 +223,7 @@ async function matchMaterials(tx: Executor, file: CostumeFile): Promise<Ids> {
 		tx,
 		'select id, name, unit, coat_product from material'
 	);
-	const ids: Ids = new Map();
+	const ids = new Map<number, number>();
 	const missing: CostumeFile['materials'] = [];
 	for (const m of file.materials) {
 		const same = known.find(

@@ -80,5 +80,16 @@ export async function storeFile(folder: string, data: Uint8Array): Promise<strin
 	return hash;
 }
 
+/** The longest sides that a picture is also given in, for lists and for looking at a large one smoothly. */
+export const SMALLER = [256, 512, 1024, 2048] as const;
+
+/** The picture made smaller: made when asked for, kept by the browser. */
+export async function smaller(folder: string, hash: string, side: number): Promise<Uint8Array> {
+	const data = await readStored(folder, hash);
+	return sharp(data)
+		.resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
+		.toBuffer();
+}
+
 export const filePath = (folder: string, hash: string): string => join(folder, 'files', hash);
 export const readStored = (folder: string, hash: string): Promise<Buffer> => readFile(filePath(folder, hash));

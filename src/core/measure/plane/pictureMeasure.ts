@@ -219,7 +219,7 @@ const cross = ([a, b]: readonly [Point, Point], [c, d]: readonly [Point, Point])
 	turn(a, b, c) * turn(a, b, d) < 0 && turn(c, d, a) * turn(c, d, b) < 0;
 
 /** The value of points that lie on the plane, in mm, degrees, mm² or heads. */
-function valueOn(kind: MeasureKind, points: readonly Point[], reference: Reference): number {
+export function valueOn(kind: MeasureKind, points: readonly Point[], reference?: Reference): number {
 	switch (kind) {
 		case 'length':
 			return points.slice(1).reduce((sum, p, i) => sum + distance(points[i]!, p), 0);
@@ -238,7 +238,10 @@ function valueOn(kind: MeasureKind, points: readonly Point[], reference: Referen
 		case 'circle':
 			return 2 * circleThrough(points).radius;
 		case 'heads':
-			return (reference.kind === 'rectangle' ? NaN : reference.mm) / distance(points[0]!, points[1]!);
+			return (
+				(reference === undefined || reference.kind === 'rectangle' ? NaN : reference.mm) /
+				distance(points[0]!, points[1]!)
+			);
 	}
 }
 

@@ -18,7 +18,7 @@ import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { insertStep, sprayPlace } from './step.ts';
 
-const shape = {
+const shape = ({ settings }: Context) => ({
 	code: f.text(20),
 	name: f.name(),
 	kind: f.choice(KINDS),
@@ -31,10 +31,12 @@ const shape = {
 	source: f.choice(SOURCES),
 	seenFrom: f.choice(SEEN_FROM),
 	lookNeed: f.whole(0, 5),
+	thicknessMm: f.lengthOrNull(settings.lengthUnit, 0, 200),
 	note: f.note()
-};
+});
 
-export type ComponentInput = z.infer<z.ZodObject<typeof shape>> & {
+type Shape = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
+export type ComponentInput = Shape & {
 	route: RouteKey | null;
 	parentId: number | null;
 };
@@ -60,7 +62,7 @@ async function uniqueCode(
 	return wanted;
 }
 
-const columns = (v: z.infer<z.ZodObject<typeof shape>>, code: string) => [
+const columns = (v: Shape, code: string) => [
 	code,
 	v.name,
 	v.kind,
@@ -73,7 +75,8 @@ const columns = (v: z.infer<z.ZodObject<typeof shape>>, code: string) => [
 	v.source,
 	v.seenFrom,
 	v.lookNeed,
-	v.note
+	v.note,
+	v.thicknessMm
 ];
 
 export async function insertComponent(
@@ -88,8 +91,8 @@ export async function insertComponent(
 	const row = await one<{ id: number }>(
 		tx,
 		`insert into component (costume_id, parent_id, position, route, code, name, kind, form, layer, zones, side, count,
-			flex, source, seen_from, look_need, note)
-		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17) returning id`,
+			flex, source, seen_from, look_need, note, thickness_mm)
+		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18) returning id`,
 		[costumeId, v.parentId, position, v.route, ...columns(v, code)]
 	);
 	if (v.route) await insertRoute(tx, row!.id, v.route);
@@ -153,7 +156,7 @@ async function load(tx: Executor, id: number, { costumeId }: Context) {
 
 export const componentCommands = {
 	addComponent: command(
-		() => z.object({ ...shape, route: f.choiceOrNull(ROUTE_KEYS), parentId: f.idOrNull() }),
+		(context) => z.object({ ...shape(context), route: f.choiceOrNull(ROUTE_KEYS), parentId: f.idOrNull() }),
 		async (tx, v, { costumeId }) => {
 			const result = await insertComponent(tx, costumeId, v);
 			const steps = await all(tx, 'select 1 from step where component_id = $1', [result.id]);
@@ -163,14 +166,14 @@ export const componentCommands = {
 	),
 
 	editComponent: command(
-		() => z.object({ id: f.id(), version: f.version(), ...shape }),
+		(context) => z.object({ id: f.id(), version: f.version(), ...shape(context) }),
 		async (tx, v, context) => {
 			const old = await load(tx, v.id, context);
 			const code = await uniqueCode(tx, context.costumeId, v.code || old.code, v.kind, v.id);
 			const rows = await all<{ id: number }>(
 				tx,
 				`update component set code = $3, name = $4, kind = $5, form = $6, layer = $7, zones = $8, side = $9, count = $10,
-					flex = $11, source = $12, seen_from = $13, look_need = $14, note = $15
+					flex = $11, source = $12, seen_from = $13, look_need = $14, note = $15, thickness_mm = $16
 				where id = $1 and version = $2 returning id`,
 				[v.id, v.version, ...columns(v, code)]
 			);

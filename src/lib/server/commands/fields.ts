@@ -3,7 +3,7 @@ import { say } from '$core/messages.ts';
 import type { Parsed } from '$core/problem.ts';
 import { parseDuration } from '$core/units/duration.ts';
 import { parseClock, parseDate, parseLocalTime } from '$core/units/localTime.ts';
-import { parseArea, parseLength, type LengthUnit } from '$core/units/measure.ts';
+import { formatLength, parseArea, parseLength, type LengthUnit } from '$core/units/measure.ts';
 import { parseMoney } from '$core/units/money.ts';
 import { parseNumber } from '$core/units/number.ts';
 
@@ -55,6 +55,16 @@ export const above0 = (most: number) =>
 	read(parseNumber).pipe(z.number().gt(0, 'Must be more than zero.').max(most, `At most ${most}.`));
 
 export const length = (unit: LengthUnit) => read((t) => parseLength(t, unit));
+/** A length within limits, mm. */
+export const lengthBetween = (unit: LengthUnit, least: number, most: number) =>
+	length(unit).pipe(
+		z
+			.number()
+			.min(least, `At least ${formatLength(least, unit)}.`)
+			.max(most, `At most ${formatLength(most, unit)}.`)
+	);
+export const lengthOrNull = (unit: LengthUnit, least: number, most: number) =>
+	orNull(lengthBetween(unit, least, most));
 export const area = (unit: LengthUnit) => read((t) => parseArea(t, unit));
 export const money = (currency: string) => read((t) => parseMoney(t, currency));
 export const moneyOrNull = (currency: string) => orNull(money(currency));
@@ -80,6 +90,29 @@ export const ticked = () =>
 		.string()
 		.optional()
 		.transform((v) => v !== undefined && v !== 'false');
+
+/** Points of a picture, as JSON text: pairs of pixels. */
+export const points = (least: number, most = 500) =>
+	z
+		.string({ error: 'Needs points on the picture.' })
+		.max(50_000, 'Too many points.')
+		.transform((text, ctx) => {
+			try {
+				return JSON.parse(text) as unknown;
+			} catch {
+				ctx.addIssue({ code: 'custom', message: 'Needs points on the picture.' });
+				return z.NEVER;
+			}
+		})
+		.pipe(
+			z
+				.array(z.tuple([z.number(), z.number()]), { error: 'Needs points on the picture.' })
+				.min(least, `Needs at least ${least} ${least === 1 ? 'point' : 'points'}.`)
+				.max(most, `At most ${most} points.`)
+		);
+
+/** Ids of several rows: ticked boxes. */
+export const ids = () => z.array(id()).default([]);
 
 export const several = <const T extends readonly [string, ...string[]]>(options: T) =>
 	z.array(choice(options)).default([]);

@@ -5,6 +5,8 @@ import { Absent, Refused } from '../db/rows.ts';
 import { insertCostume, readCostumeZip } from '../costumeFile.ts';
 import { readStored } from '../pictures.ts';
 import { loadRecord } from '../read/costume.ts';
+import { loadLook } from '../read/look.ts';
+import { loadMeasure } from '../read/measure.ts';
 import { loadWorkshop } from '../read/workshop.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
@@ -32,12 +34,13 @@ export const fileCommands = {
 			if (!record) throw new Absent('costume');
 			const workshop = await loadWorkshop(tx);
 			const spray = new Set(workshop.places.filter((p) => p.forSpray).map((p) => p.id));
-			const file = toCostumeFile(record, workshop.materials, spray);
+			const [look, fit] = [await loadLook(tx, v.id), await loadMeasure(tx, v.id)];
+			const file = toCostumeFile(record, workshop.materials, spray, look, fit);
 			const kept = file.steps.filter((s) => s.faultId === null);
 			const keptIds = new Set(kept.map((s) => s.id));
 			const pictures = new Map<string, Uint8Array>();
 			const photos = file.photos.filter((p) => p.faultId === null);
-			for (const p of photos) pictures.set(p.hash, await readStored(folder, p.hash));
+			for (const p of [...photos, ...file.pictures]) pictures.set(p.hash, await readStored(folder, p.hash));
 			const id = await insertCostume(tx, folder, {
 				pictures,
 				file: {
@@ -51,7 +54,8 @@ export const fileCommands = {
 					faults: [],
 					logs: [],
 					purchases: [],
-					photos: photos.map((p) => ({ ...p, stepId: null }))
+					fittings: [],
+					photos: photos.map((p) => ({ ...p, stepId: null, fittingId: null }))
 				}
 			});
 			return { words: `Copied ${record.costume.name} to ${v.name}`, costumeId: id, result: { id } };

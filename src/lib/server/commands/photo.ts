@@ -13,14 +13,16 @@ export const photoCommands = {
 				componentId: f.idOrNull(),
 				stepId: f.idOrNull(),
 				faultId: f.idOrNull(),
+				fittingId: f.idOrNull(),
 				caption: f.text()
 			}),
 		async (tx, v, { costumeId, now, folder }) => {
 			const picture = await storePicture(folder, new Uint8Array(await v.photo.arrayBuffer()));
 			const row = await one<{ id: number }>(
 				tx,
-				`insert into photo (costume_id, component_id, step_id, fault_id, hash, mime, width, height, bytes, caption, taken_at)
-				select $1, c.id, $3, $4, $5, $6, $7, $8, $9, $10, $11
+				`insert into photo (costume_id, component_id, step_id, fault_id, hash, mime, width, height, bytes, caption, taken_at, fitting_id)
+				select $1, c.id, $3, $4, $5, $6, $7, $8, $9, $10, $11,
+					(select id from fitting where id = $12 and costume_id = k.id)
 				from costume k left join component c on c.id = $2 and c.costume_id = k.id where k.id = $1 returning id`,
 				[
 					costumeId,
@@ -33,7 +35,8 @@ export const photoCommands = {
 					picture.height,
 					picture.bytes,
 					v.caption,
-					formatLocalTime(now)
+					formatLocalTime(now),
+					v.fittingId
 				]
 			);
 			if (!row) throw new Absent('costume');

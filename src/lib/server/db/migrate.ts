@@ -1,9 +1,11 @@
 import type { PGlite } from '@electric-sql/pglite';
 import start from './migrations/001_start.sql?raw';
+import lookAndMeasure from './migrations/002_look_and_measure.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
-	{ id: 1, name: 'start', sql: start }
+	{ id: 1, name: 'start', sql: start },
+	{ id: 2, name: 'look and measure', sql: lookAndMeasure }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

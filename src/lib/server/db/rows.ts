@@ -58,7 +58,16 @@ export async function written<T extends { id: number }>(
 		| 'fault'
 		| 'maker'
 		| 'place'
-		| 'setting',
+		| 'setting'
+		| 'reference_picture'
+		| 'callout'
+		| 'picture_measure'
+		| 'wearer'
+		| 'body_measure'
+		| 'costume_wearer'
+		| 'opening'
+		| 'fitting'
+		| 'fitting_point',
 	id: number,
 	rows: T[]
 ): Promise<T> {

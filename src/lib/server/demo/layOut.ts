@@ -29,6 +29,7 @@ const PLAIN: Omit<ComponentInput, 'name' | 'parentId'> = {
 	side: 'none',
 	count: 1,
 	flex: 'rigid',
+	thicknessMm: null,
 	source: 'make',
 	seenFrom: 'near',
 	lookNeed: 3,

@@ -25,7 +25,7 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 			all<Component>(
 				db,
 				`select id, costume_id, parent_id, position, code, name, kind, form, layer, zones, side, count, flex,
-				source, seen_from, look_need, route, note, version
+				thickness_mm, source, seen_from, look_need, route, note, version
 			from component where costume_id = any($1) order by position, id`,
 				list
 			),
@@ -81,7 +81,7 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 			),
 			all<Photo & { costumeId: number }>(
 				db,
-				`select id, costume_id, component_id, step_id, fault_id, hash, mime, width, height, bytes, caption, taken_at
+				`select id, costume_id, component_id, step_id, fault_id, fitting_id, hash, mime, width, height, bytes, caption, taken_at
 			from photo where costume_id = any($1) order by taken_at desc, id desc`,
 				list
 			)

@@ -3,22 +3,19 @@ import { toCalendar } from '$core/formats/calendar.ts';
 import { materialsTable, moneyTable, stepsTable } from '$core/formats/tables.ts';
 import { writeCostumeZip } from '$lib/server/costumeFile.ts';
 import { database } from '$lib/server/database.ts';
+import type { Database } from '$lib/server/db/open.ts';
 import { plannedCostume, type PlannedCostume } from '$lib/server/read/plans.ts';
 import type { RequestHandler } from './$types';
 
 const CSV = 'text/csv; charset=utf-8';
 
-type Writer = (
-	found: PlannedCostume,
-	now: number,
-	folder: string
-) => string | Uint8Array | Promise<Uint8Array>;
+type Writer = (found: PlannedCostume, now: number, db: Database) => string | Uint8Array | Promise<Uint8Array>;
 
 const WRITERS: Record<string, { ending: string; type: string; write: Writer }> = {
 	costume: {
 		ending: 'dapper.zip',
 		type: 'application/zip',
-		write: (f, _, folder) => writeCostumeZip(folder, f.record, f.workshop)
+		write: (f, _, db) => writeCostumeZip(db, f.record, f.workshop)
 	},
 	calendar: {
 		ending: 'ics',
@@ -35,7 +32,7 @@ export const GET: RequestHandler = async ({ params, locals }) => {
 	const db = await database();
 	const found = writer && (await plannedCostume(db, Number(params.costume) || 0, locals.now));
 	if (!writer || !found) error(404, 'There is nothing to write out here.');
-	const body = await writer.write(found, locals.now, db.folder);
+	const body = await writer.write(found, locals.now, db);
 	const name =
 		found.record.costume.name
 			.toLowerCase()

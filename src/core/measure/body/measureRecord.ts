@@ -1,0 +1,39 @@
+import type { Fitting, FittingPoint } from '../../fitting/fitting.ts';
+import type { MeasureKey, Wearer } from './bodyMeasure.ts';
+import type { Opening } from './costumeGoesOn.ts';
+import type { Direction } from './resize.ts';
+
+/** What a pattern was made for, against a measure of the wearer. */
+export interface StoredNominal {
+	id: number;
+	componentId: number;
+	measure: MeasureKey;
+	direction: Direction;
+	nominalMm: number;
+	easeMm: number;
+	version: number;
+}
+
+export interface CostumeWearer {
+	id: number;
+	wearerId: number;
+	/** Day number of the measures it was built for; null when it was not said. */
+	builtOn: number | null;
+	version: number;
+}
+
+/** What is kept about how a costume fits. */
+export interface MeasureRecord {
+	/** All wearers of the workshop. */
+	wearers: Wearer[];
+	/** Those of this costume. */
+	worn: CostumeWearer[];
+	openings: Opening[];
+	nominals: StoredNominal[];
+	fittings: Fitting[];
+	points: FittingPoint[];
+}
+
+/** The wearers of the costume, in the order in which they were added. */
+export const wearersOf = ({ wearers, worn }: Pick<MeasureRecord, 'wearers' | 'worn'>): Wearer[] =>
+	worn.flatMap((w) => wearers.find((p) => p.id === w.wearerId) ?? []);

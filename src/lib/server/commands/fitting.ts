@@ -1,0 +1,222 @@
+import { z } from 'zod';
+import type { Component } from '$core/costume/component.ts';
+import { TECHNIQUE_KEYS } from '$core/costume/technique.ts';
+import {
+	CLEARS,
+	POINT_DIRECTIONS,
+	pointWords,
+	usualStepFor,
+	type FittingPoint
+} from '$core/fitting/fitting.ts';
+import { formatLocalTime, dayOf, dayWords } from '$core/units/localTime.ts';
+import { formatLength } from '$core/units/measure.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { command, type Context } from './command.ts';
+import * as f from './fields.ts';
+import { insertStep } from './step.ts';
+
+const CLEAR_KEYS = CLEARS.map((c) => c.key) as [string, ...string[]];
+
+const about = {
+	heldAt: f.time(),
+	wearerId: f.idOrNull(),
+	note: f.note(),
+	componentIds: f.ids()
+};
+
+async function tryOn(tx: Executor, fittingId: number, ids: readonly number[], { costumeId }: Context) {
+	await tx.query('delete from fitting_component where fitting_id = $1 and component_id <> all($2)', [
+		fittingId,
+		ids
+	]);
+	await tx.query(
+		`insert into fitting_component (fitting_id, component_id)
+		select $1, c.id from component c where c.id = any($2) and c.costume_id = $3 on conflict do nothing`,
+		[fittingId, ids, costumeId]
+	);
+}
+
+async function loadFitting(tx: Executor, id: number, { costumeId }: Context) {
+	const row = await one<{ id: number; heldAt: number; clears: string[] }>(
+		tx,
+		'select id, held_at, clears from fitting where id = $1 and costume_id = $2',
+		[id, costumeId]
+	);
+	if (!row) throw new Absent('fitting');
+	return row;
+}
+
+const point = ({ settings }: Context) => ({
+	what: f.name(200),
+	direction: f.choice(POINT_DIRECTIONS),
+	moveMm: f.lengthOrNull(settings.lengthUnit, 0.5, 2000),
+	side: f.choice(['none', 'left', 'right'])
+});
+
+type PointRow = Omit<FittingPoint, 'version'> & Pick<Component, 'code' | 'name' | 'kind'>;
+async function loadPoint(tx: Executor, id: number, { costumeId }: Context): Promise<PointRow> {
+	const row = await one<PointRow>(
+		tx,
+		`select p.id, p.fitting_id, p.component_id, p.what, p.direction, p.move_mm, p.side, p.step_id, p.settled,
+			c.code, c.name, c.kind
+		from fitting_point p join component c on c.id = p.component_id where p.id = $1 and c.costume_id = $2`,
+		[id, costumeId]
+	);
+	if (!row) throw new Absent('point');
+	return row;
+}
+
+/** Right before the next fitting step, so that it is tried again; else at the end. */
+async function placeForChange(tx: Executor, componentId: number): Promise<number> {
+	const fit = await one<{ position: number }>(
+		tx,
+		`select position from step where component_id = $1 and phase = 'fit' and done_at is null and technique = 'fit'
+		order by position, id limit 1`,
+		[componentId]
+	);
+	if (!fit)
+		return (await one<{ next: number }>(
+			tx,
+			'select coalesce(max(position) + 1, 0) as next from step where component_id = $1',
+			[componentId]
+		))!.next;
+	await tx.query('update step set position = position + 1 where component_id = $1 and position >= $2', [
+		componentId,
+		fit.position
+	]);
+	return fit.position;
+}
+
+export const fittingCommands = {
+	addFitting: command(
+		() => z.object(about),
+		async (tx, v, context) => {
+			const row = await one<{ id: number }>(
+				tx,
+				`insert into fitting (costume_id, wearer_id, held_at, note)
+				select k.id, (select wearer_id from costume_wearer where costume_id = k.id and wearer_id = $2), $3, $4
+				from costume k where k.id = $1 returning id`,
+				[context.costumeId, v.wearerId, formatLocalTime(v.heldAt), v.note]
+			);
+			if (!row) throw new Absent('costume');
+			await tryOn(tx, row.id, v.componentIds, context);
+			return { words: `Added the fitting of ${dayWords(dayOf(v.heldAt))}`, result: row };
+		}
+	),
+
+	editFitting: command(
+		() => z.object({ id: f.id(), version: f.version(), ...about }),
+		async (tx, v, context) => {
+			await loadFitting(tx, v.id, context);
+			const rows = await all<{ id: number }>(
+				tx,
+				`update fitting set wearer_id = (select wearer_id from costume_wearer where costume_id = $6 and wearer_id = $3),
+					held_at = $4, note = $5 where id = $1 and version = $2 returning id`,
+				[v.id, v.version, v.wearerId, formatLocalTime(v.heldAt), v.note, context.costumeId]
+			);
+			await written(tx, 'fitting', v.id, rows);
+			await tryOn(tx, v.id, v.componentIds, context);
+			return { words: `Changed the fitting of ${dayWords(dayOf(v.heldAt))}` };
+		}
+	),
+
+	removeFitting: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }, context) => {
+			const fitting = await loadFitting(tx, id, context);
+			await tx.query('delete from fitting where id = $1', [id]);
+			return { words: `Removed the fitting of ${dayWords(dayOf(fitting.heldAt))}` };
+		}
+	),
+
+	/** A movement that was tried: clear, or not yet. */
+	setClear: command(
+		() => z.object({ id: f.id(), clear: f.choice(CLEAR_KEYS), on: f.ticked() }),
+		async (tx, v, context) => {
+			const fitting = await loadFitting(tx, v.id, context);
+			const others = fitting.clears.filter((c) => c !== v.clear);
+			await tx.query('update fitting set clears = $2 where id = $1', [
+				v.id,
+				v.on ? [...others, v.clear] : others
+			]);
+			const { words } = CLEARS.find((c) => c.key === v.clear)!;
+			return { words: `${v.on ? 'Clear' : 'Not clear yet'}: ${words.split(/[:,]/)[0]}` };
+		}
+	),
+
+	addPoint: command(
+		(context) => z.object({ fittingId: f.id(), componentId: f.id(), ...point(context) }),
+		async (tx, v, context) => {
+			await loadFitting(tx, v.fittingId, context);
+			const result = await one<{ id: number; code: string }>(
+				tx,
+				`insert into fitting_point (fitting_id, component_id, what, direction, move_mm, side)
+				select $1, c.id, $3, $4, $5, $6 from component c where c.id = $2 and c.costume_id = $7 returning id`,
+				[v.fittingId, v.componentId, v.what, v.direction, v.moveMm, v.side, context.costumeId]
+			);
+			if (!result) throw new Absent('component');
+			return { words: `Noted: ${v.what}`, result };
+		}
+	),
+
+	editPoint: command(
+		(context) => z.object({ id: f.id(), version: f.version(), componentId: f.id(), ...point(context) }),
+		async (tx, v, context) => {
+			await loadPoint(tx, v.id, context);
+			const rows = await all<{ id: number }>(
+				tx,
+				`update fitting_point set what = $3, direction = $4, move_mm = $5, side = $6, component_id = $7
+				where id = $1 and version = $2 returning id`,
+				[v.id, v.version, v.what, v.direction, v.moveMm, v.side, v.componentId]
+			);
+			await written(tx, 'fitting_point', v.id, rows);
+			return { words: `Changed: ${v.what}` };
+		}
+	),
+
+	removePoint: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }, context) => {
+			const row = await loadPoint(tx, id, context);
+			await tx.query('delete from fitting_point where id = $1', [id]);
+			return { words: `Removed: ${row.what}` };
+		}
+	),
+
+	/** Done on the spot, or let be. */
+	settlePoint: command(
+		() => z.object({ id: f.id(), on: f.ticked() }),
+		async (tx, v, context) => {
+			const row = await loadPoint(tx, v.id, context);
+			await tx.query('update fitting_point set settled = $2 where id = $1', [v.id, v.on]);
+			return { words: `${v.on ? 'Settled' : 'Open again'}: ${row.what}` };
+		}
+	),
+
+	/** An open point becomes a step of its component, before the next fitting. */
+	pointToStep: command(
+		() => z.object({ id: f.id(), technique: f.choiceOrNull(TECHNIQUE_KEYS) }),
+		async (tx, v, context) => {
+			const row = await loadPoint(tx, v.id, context);
+			if (row.stepId !== null) throw new Refused('This point is a step already.');
+			const usual = usualStepFor(row);
+			const words = pointWords(row, (mm) => formatLength(mm, context.settings.lengthUnit));
+			const stepId = await insertStep(tx, {
+				componentId: row.componentId,
+				position: await placeForChange(tx, row.componentId),
+				name: words.slice(0, 120),
+				technique: v.technique ?? usual.technique,
+				phase: 'fit',
+				amount: usual.amount,
+				perCopy: false,
+				waitMinutes: 0,
+				oneSitting: false,
+				needsHelper: false,
+				placeId: null
+			});
+			await tx.query('update fitting_point set step_id = $2, settled = false where id = $1', [v.id, stepId]);
+			return { words: `Made a step of ${row.code} ${row.name}: ${words}`, result: { stepId } };
+		}
+	)
+};

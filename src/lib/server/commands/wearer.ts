@@ -1,0 +1,226 @@
+import { z } from 'zod';
+import {
+	BODY_MEASURES,
+	definitionOf,
+	MEASURE_KEYS,
+	measureWords,
+	OVERS,
+	type MeasureKey,
+	type MeasureSide
+} from '$core/measure/body/bodyMeasure.ts';
+import { formatDate } from '$core/units/localTime.ts';
+import { formatLength } from '$core/units/measure.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { command, type Context } from './command.ts';
+import * as f from './fields.ts';
+
+async function loadWearer(tx: Executor, id: number): Promise<{ id: number; name: string }> {
+	const row = await one<{ id: number; name: string }>(tx, 'select id, name from wearer where id = $1', [id]);
+	if (!row) throw new Absent('wearer');
+	return row;
+}
+
+async function uniqueName(tx: Executor, name: string, own = 0): Promise<void> {
+	const same = await one(tx, 'select 1 from wearer where lower(name) = lower($1) and id <> $2', [name, own]);
+	if (same) throw new Refused(`There is a wearer called ${name} already.`, 'name');
+}
+
+/** Fields of the measuring sheet: `waistGirth`, `wristGirth-left`. */
+export const sheetFields: readonly { field: string; key: MeasureKey; side: MeasureSide }[] =
+	MEASURE_KEYS.flatMap((key) =>
+		definitionOf(key).sided
+			? (['left', 'right'] as const).map((side) => ({
+					field: `${key}-${side}`,
+					key,
+					side: side as MeasureSide
+				}))
+			: [{ field: key, key, side: 'none' as MeasureSide }]
+	);
+
+const measured = (key: MeasureKey, { settings }: Context) =>
+	f.lengthBetween(settings.lengthUnit, BODY_MEASURES[key].least, BODY_MEASURES[key].most);
+
+interface MeasureRow {
+	id: number;
+	measure: MeasureKey;
+	side: MeasureSide;
+	name: string;
+}
+async function loadMeasureRow(tx: Executor, id: number): Promise<MeasureRow> {
+	const row = await one<MeasureRow>(
+		tx,
+		`select m.id, m.measure, m.side, w.name from body_measure m join wearer w on w.id = m.wearer_id where m.id = $1`,
+		[id]
+	);
+	if (!row) throw new Absent('measure');
+	return row;
+}
+
+const link = (tx: Executor, costumeId: number, wearerId: number) =>
+	one<{ id: number }>(
+		tx,
+		`insert into costume_wearer (costume_id, wearer_id) select k.id, $2 from costume k where k.id = $1
+		on conflict do nothing returning id`,
+		[costumeId, wearerId]
+	);
+
+export const wearerCommands = {
+	/** A new profile, which wears this costume. */
+	addWearer: command(
+		() => z.object({ name: f.name(), note: f.note() }),
+		async (tx, v, { costumeId }) => {
+			await uniqueName(tx, v.name);
+			const row = await one<{ id: number }>(
+				tx,
+				'insert into wearer (name, note) values ($1, $2) returning id',
+				[v.name, v.note]
+			);
+			await link(tx, costumeId, row!.id);
+			return { words: `Began a profile for ${v.name}`, result: row };
+		}
+	),
+
+	editWearer: command(
+		() => z.object({ id: f.id(), version: f.version(), name: f.name(), note: f.note() }),
+		async (tx, v) => {
+			await uniqueName(tx, v.name, v.id);
+			const rows = await all<{ id: number }>(
+				tx,
+				'update wearer set name = $3, note = $4 where id = $1 and version = $2 returning id',
+				[v.id, v.version, v.name, v.note]
+			);
+			await written(tx, 'wearer', v.id, rows);
+			return { words: `Changed the profile of ${v.name}` };
+		}
+	),
+
+	removeWearer: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }) => {
+			const { name } = await loadWearer(tx, id);
+			await tx.query('delete from wearer where id = $1', [id]);
+			return { words: `Removed the profile of ${name}` };
+		}
+	),
+
+	/** One more wearer of this costume, with a profile that exists. */
+	wearCostume: command(
+		() => z.object({ wearerId: f.id() }),
+		async (tx, { wearerId }, { costumeId }) => {
+			const { name } = await loadWearer(tx, wearerId);
+			const row = await link(tx, costumeId, wearerId);
+			if (!row) throw new Refused(`${name} wears this costume already.`, 'wearerId');
+			return { words: `${name} wears this costume` };
+		}
+	),
+
+	/** The profile stays; only this costume is no longer for that wearer. */
+	unwearCostume: command(
+		() => z.object({ wearerId: f.id() }),
+		async (tx, { wearerId }, { costumeId }) => {
+			const { name } = await loadWearer(tx, wearerId);
+			await tx.query('delete from costume_wearer where costume_id = $1 and wearer_id = $2', [
+				costumeId,
+				wearerId
+			]);
+			return { words: `${name} no longer wears this costume` };
+		}
+	),
+
+	/** As of which day's measures the costume was built. */
+	setBuiltOn: command(
+		() => z.object({ wearerId: f.id(), builtOn: f.dateOrNull() }),
+		async (tx, { wearerId, builtOn }, { costumeId }) => {
+			const { name } = await loadWearer(tx, wearerId);
+			await tx.query('update costume_wearer set built_on = $3 where costume_id = $1 and wearer_id = $2', [
+				costumeId,
+				wearerId,
+				builtOn === null ? null : formatDate(builtOn)
+			]);
+			const when = builtOn === null ? 'no day yet' : formatDate(builtOn);
+			return { words: `Built for ${name} as measured on ${when}` };
+		}
+	),
+
+	/** A sheet of measures taken on one day, over one thing; empty fields were not taken. */
+	takeMeasures: command(
+		(context) =>
+			z.object({
+				wearerId: f.id(),
+				takenOn: f.date(),
+				over: f.choice(OVERS),
+				note: f.text(),
+				...Object.fromEntries(
+					sheetFields.map(({ field, key }) => [
+						field,
+						z.preprocess(
+							(text) => (typeof text === 'string' && text.trim() === '' ? undefined : text),
+							measured(key, context).optional()
+						)
+					])
+				)
+			}),
+		async (tx, v) => {
+			const { name } = await loadWearer(tx, v.wearerId);
+			const given = v as Record<string, unknown>;
+			const rows = sheetFields.filter(({ field }) => typeof given[field] === 'number');
+			if (rows.length === 0) throw new Refused('Nothing is filled in.');
+			for (const { field, key, side } of rows)
+				await tx.query(
+					`insert into body_measure (wearer_id, measure, side, taken_over, value_mm, taken_on, note)
+					values ($1, $2, $3, $4, $5, $6, $7)`,
+					[v.wearerId, key, side, v.over, given[field], formatDate(v.takenOn), v.note]
+				);
+			return { words: `Took ${rows.length} ${rows.length === 1 ? 'measure' : 'measures'} of ${name}` };
+		}
+	),
+
+	editMeasure: command(
+		({ settings }) =>
+			z.object({
+				id: f.id(),
+				version: f.version(),
+				mm: f.lengthBetween(settings.lengthUnit, 1, 3000),
+				over: f.choice(OVERS),
+				takenOn: f.date(),
+				note: f.text()
+			}),
+		async (tx, v, { settings }) => {
+			const row = await loadMeasureRow(tx, v.id);
+			const { least, most } = definitionOf(row.measure);
+			if (v.mm < least || v.mm > most)
+				throw new Refused(
+					`A ${BODY_MEASURES[row.measure].name} lies from ${formatLength(least, settings.lengthUnit)} to ${formatLength(most, settings.lengthUnit)}.`,
+					'mm'
+				);
+			const rows = await all<{ id: number }>(
+				tx,
+				`update body_measure set value_mm = $3, taken_over = $4, taken_on = $5, note = $6, confirmed = false
+				where id = $1 and version = $2 returning id`,
+				[v.id, v.version, v.mm, v.over, formatDate(v.takenOn), v.note]
+			);
+			await written(tx, 'body_measure', v.id, rows);
+			return { words: `Changed ${measureWords(row.measure, row.side)} of ${row.name}` };
+		}
+	),
+
+	/** It was asked about, and it is right. */
+	confirmMeasure: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }) => {
+			const row = await loadMeasureRow(tx, id);
+			await tx.query('update body_measure set confirmed = true where id = $1', [id]);
+			return { words: `Confirmed ${measureWords(row.measure, row.side)} of ${row.name}` };
+		}
+	),
+
+	removeMeasure: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }) => {
+			const row = await loadMeasureRow(tx, id);
+			await tx.query('delete from body_measure where id = $1', [id]);
+			return { words: `Removed ${measureWords(row.measure, row.side)} of ${row.name}` };
+		}
+	)
+};

@@ -1,0 +1,57 @@
+import type { BodyMeasure, Wearer } from '$core/measure/body/bodyMeasure.ts';
+import type { Opening } from '$core/measure/body/costumeGoesOn.ts';
+import type { CostumeWearer, MeasureRecord, StoredNominal } from '$core/measure/body/measureRecord.ts';
+import type { Fitting, FittingPoint } from '$core/fitting/fitting.ts';
+import type { Executor } from '../db/open.ts';
+import { all } from '../db/rows.ts';
+
+export async function loadWearers(db: Executor): Promise<Wearer[]> {
+	const [wearers, measures] = await Promise.all([
+		all<Omit<Wearer, 'measures'>>(db, 'select id, name, note, version from wearer order by lower(name), id'),
+		all<BodyMeasure>(
+			db,
+			`select id, wearer_id, measure, side, taken_over as over, value_mm as mm, taken_on, confirmed, note, version
+			from body_measure order by taken_on, id`
+		)
+	]);
+	return wearers.map((w) => ({ ...w, measures: measures.filter((m) => m.wearerId === w.id) }));
+}
+
+export async function loadMeasure(db: Executor, costumeId: number): Promise<MeasureRecord> {
+	const of = [costumeId];
+	const [wearers, worn, openings, nominals, fittings, points] = await Promise.all([
+		loadWearers(db),
+		all<CostumeWearer>(
+			db,
+			'select id, wearer_id, built_on, version from costume_wearer where costume_id = $1 order by id',
+			of
+		),
+		all<Opening>(
+			db,
+			`select o.id, o.component_id, o.passage, o.closed_mm, o.stretch_percent, o.opening_mm, o.split, o.version
+			from opening o join component c on c.id = o.component_id where c.costume_id = $1
+			order by c.position, c.id, o.id`,
+			of
+		),
+		all<StoredNominal>(
+			db,
+			`select n.id, n.component_id, n.measure, n.direction, n.nominal_mm, n.ease_mm, n.version
+			from nominal n join component c on c.id = n.component_id where c.costume_id = $1 order by n.id`,
+			of
+		),
+		all<Fitting>(
+			db,
+			`select f.id, f.costume_id, f.wearer_id, f.held_at, f.note, f.clears, f.version,
+				array(select component_id from fitting_component where fitting_id = f.id order by id) as component_ids
+			from fitting f where f.costume_id = $1 order by f.held_at desc, f.id desc`,
+			of
+		),
+		all<FittingPoint>(
+			db,
+			`select p.id, p.fitting_id, p.component_id, p.what, p.direction, p.move_mm, p.side, p.step_id, p.settled, p.version
+			from fitting_point p join fitting f on f.id = p.fitting_id where f.costume_id = $1 order by p.id`,
+			of
+		)
+	]);
+	return { wearers, worn, openings, nominals, fittings, points };
+}
