@@ -18,6 +18,7 @@ import { one } from '../db/rows.ts';
 import { storePicture } from '../pictures.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
+import { layOutFit, layOutPictures } from './layOutLook.ts';
 import { COSTUMES, MATERIALS, type DemoComponent, type DemoCostume } from './costumes.ts';
 
 const PLAIN: Omit<ComponentInput, 'name' | 'parentId'> = {
@@ -130,6 +131,8 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 	await workBehind(tx, (await loadRecord(tx, id))!, demo, ids, now);
 	for (const fault of demo.faults) await layOutFault(tx, folder, demo, fault, id, ids, now);
 	await drawPicture(tx, folder, demo, id, ids.get(demo.components[0]!.name)!, now);
+	await layOutPictures(tx, folder, demo.name, id, ids);
+	await layOutFit(tx, folder, demo.name, id, ids, now);
 }
 
 /** Done steps with their logs, on past evenings, and one that is drying right now. */

@@ -19,6 +19,8 @@
 	import Ledger, { treeOf } from '$lib/ui/Ledger.svelte';
 	import PasteDialog from '$lib/ui/PasteDialog.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
+	import Views from '$lib/ui/Views.svelte';
+	import { lookViews } from '$lib/lookViews.ts';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
@@ -93,6 +95,7 @@
 
 <svelte:head><title>Look · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
 
+<Views label="Look" views={lookViews(base)} />
 <div class="look">
 	<div class="figure-side on-mat">
 		<Figure

@@ -1,0 +1,14 @@
+/** The views of the stations Look and Measure. */
+export const lookViews = (base: string) => [
+	{ href: `${base}/look`, name: 'Components' },
+	{ href: `${base}/look/pictures`, name: 'Pictures' },
+	{ href: `${base}/look/layers`, name: 'Layers' },
+	{ href: `${base}/look/sheet`, name: 'Breakdown sheet' }
+];
+export const measureViews = (base: string) => [
+	{ href: `${base}/measure`, name: 'Wearers' },
+	{ href: `${base}/measure/goes-on`, name: 'Does it go on?' },
+	{ href: `${base}/measure/pictures`, name: 'From pictures' },
+	{ href: `${base}/measure/resize`, name: 'Resize' },
+	{ href: `${base}/measure/fittings`, name: 'Fittings' }
+];

@@ -1,0 +1,203 @@
+import type { MeasureKey, MeasureSide, Over } from '$core/measure/body/bodyMeasure.ts';
+import type { PassageKey } from '$core/measure/body/goesOn.ts';
+import type { PointDirection } from '$core/fitting/fitting.ts';
+
+/** The demo's wearers, openings and one fitting round. Invented throughout. */
+export interface DemoMeasure {
+	measure: MeasureKey;
+	mm: number;
+	side?: MeasureSide;
+	over?: Over;
+	/** Days before today; 40 when not said. */
+	daysAgo?: number;
+}
+
+const both = (measure: MeasureKey, left: number, right: number): DemoMeasure[] => [
+	{ measure, mm: left, side: 'left' },
+	{ measure, mm: right, side: 'right' }
+];
+const whole = (values: Partial<Record<MeasureKey, number>>): DemoMeasure[] =>
+	Object.entries(values).map(([measure, mm]) => ({ measure: measure as MeasureKey, mm }));
+
+export const WEARERS: Record<string, { note: string; measures: readonly DemoMeasure[] }> = {
+	Ona: {
+		note: 'Right-handed; left shoulder a little lower. Glasses under the wig.',
+		measures: [
+			...whole({
+				stature: 1680,
+				headGirth: 562,
+				headOverEars: 645,
+				headLength: 222,
+				neckGirth: 348,
+				shoulderGirth: 1065,
+				acrossBack: 355,
+				chestGirth: 920,
+				underbustGirth: 800,
+				waistGirth: 765,
+				hipGirth: 990,
+				backWaistLength: 412,
+				crotchLength: 690
+			}),
+			{ measure: 'waistGirth', mm: 782, daysAgo: 6 },
+			{ measure: 'chestGirth', mm: 931, daysAgo: 6 },
+			...both('shoulderLength', 121, 124),
+			...both('armscyeGirth', 405, 412),
+			...both('upperArmGirth', 286, 294),
+			...both('elbowGirth', 262, 268),
+			...both('forearmGirth', 248, 256),
+			...both('wristGirth', 160, 164),
+			...both('thumbKnuckleGirth', 216, 222),
+			...both('handGirth', 186, 190),
+			...both('armLength', 566, 565),
+			...both('handLength', 178, 179),
+			...both('thighGirth', 556, 561),
+			...both('kneeGirth', 374, 377),
+			...both('calfGirth', 358, 364),
+			...both('ankleGirth', 236, 237),
+			...both('heelInstepGirth', 316, 318),
+			...both('insideLeg', 762, 762),
+			// A digit turned when it was written down: the sheet asks.
+			{ measure: 'footLength', mm: 246, side: 'left' },
+			{ measure: 'footLength', mm: 294, side: 'right', daysAgo: 6 },
+			...both('footGirth', 232, 234),
+			{ measure: 'calfGirth', mm: 392, side: 'left', over: 'boots', daysAgo: 6 },
+			{ measure: 'calfGirth', mm: 398, side: 'right', over: 'boots', daysAgo: 6 }
+		]
+	},
+	Maro: {
+		note: 'Comes to fittings on Wednesdays after six.',
+		measures: [
+			...whole({
+				stature: 1792,
+				headGirth: 580,
+				headOverEars: 662,
+				neckGirth: 382,
+				shoulderGirth: 1168,
+				chestGirth: 1002,
+				waistGirth: 858,
+				hipGirth: 1010,
+				backWaistLength: 451
+			}),
+			...both('upperArmGirth', 318, 322),
+			...both('elbowGirth', 284, 287),
+			...both('forearmGirth', 272, 276),
+			...both('wristGirth', 172, 174),
+			...both('thumbKnuckleGirth', 238, 242),
+			...both('handGirth', 206, 209),
+			...both('thighGirth', 562, 566)
+		]
+	},
+	Reka: {
+		note: 'Stands in for Maro at the second show.',
+		measures: [
+			...whole({ stature: 1704, chestGirth: 934, waistGirth: 788, hipGirth: 966, shoulderGirth: 1090 }),
+			...both('thumbKnuckleGirth', 224, 226),
+			...both('wristGirth', 163, 165),
+			...both('handGirth', 194, 195)
+		]
+	}
+};
+
+export interface DemoOpening {
+	component: string;
+	passage: PassageKey;
+	closed: number;
+	stretch?: number;
+	opening?: number;
+	split?: boolean;
+}
+
+export interface DemoFit {
+	wearers: readonly string[];
+	/** mm by component. */
+	thickness: Record<string, number>;
+	openings: readonly DemoOpening[];
+	nominals: readonly {
+		component: string;
+		measure: MeasureKey;
+		direction: 'width' | 'height';
+		nominal: number;
+		ease: number;
+	}[];
+	fitting?: {
+		daysAgo: number;
+		note: string;
+		tried: readonly string[];
+		clears: readonly string[];
+		points: readonly {
+			component: string;
+			what: string;
+			direction?: PointDirection;
+			mm?: number;
+			side?: 'left' | 'right';
+			step?: boolean;
+			settled?: boolean;
+		}[];
+	};
+}
+
+export const FITS: Record<string, DemoFit> = {
+	'Lamplighter of Quay Nine': {
+		wearers: ['Ona'],
+		thickness: {
+			'Watch coat': 3,
+			Breastplate: 8,
+			Pauldrons: 8,
+			Bracers: 7,
+			Greaves: 8,
+			'Sea boots': 6,
+			'Keel wig': 8
+		},
+		openings: [
+			{ component: 'Breastplate', passage: 'chest', closed: 1010, split: true },
+			{ component: 'Bracers', passage: 'forearm', closed: 262, opening: 0 },
+			{ component: 'Greaves', passage: 'calf', closed: 425, opening: 60 },
+			{ component: 'Watch coat', passage: 'neckHole', closed: 400, opening: 260 },
+			{ component: 'Watch coat', passage: 'cuff', closed: 250 },
+			{ component: 'Sea boots', passage: 'shaft', closed: 330, opening: 0 }
+		],
+		nominals: [
+			{ component: 'Watch coat', measure: 'chestGirth', direction: 'width', nominal: 1100, ease: 80 },
+			{ component: 'Watch coat', measure: 'hipGirth', direction: 'width', nominal: 1140, ease: 80 },
+			{ component: 'Watch coat', measure: 'backWaistLength', direction: 'height', nominal: 430, ease: 0 }
+		],
+		fitting: {
+			daysAgo: 4,
+			note: 'First try of the shells over coat and boots. Mirror, stairs, ten minutes.',
+			tried: ['Watch coat', 'Breastplate', 'Pauldrons', 'Sea boots'],
+			clears: ['head', 'sit', 'stairs'],
+			points: [
+				{
+					component: 'Pauldrons',
+					what: 'strap anchor',
+					direction: 'forward',
+					mm: 12,
+					side: 'left',
+					step: true
+				},
+				{ component: 'Breastplate', what: 'lower edge digs in when sitting', direction: 'shorten', mm: 15 },
+				{ component: 'Watch coat', what: 'sleeve', direction: 'lengthen', mm: 20 },
+				{ component: 'Sea boots', what: 'insole added', settled: true }
+			]
+		}
+	},
+	'Foam-Crest Dancer': {
+		wearers: ['Maro', 'Reka'],
+		thickness: { 'Pearl bodice': 1.5, 'Tide skirt': 4, 'Long gloves': 0.6 },
+		openings: [
+			{ component: 'Tide skirt', passage: 'waist', closed: 800, opening: 200 },
+			{ component: 'Pearl bodice', passage: 'chest', closed: 900, stretch: 30 },
+			{ component: 'Long gloves', passage: 'glove', closed: 170, stretch: 50 }
+		],
+		nominals: []
+	},
+	'Ferrywoman of the Low Tide': {
+		wearers: ['Ona'],
+		thickness: { 'Oilskin cape': 1 },
+		openings: [
+			{ component: 'Rope belt', passage: 'waist', closed: 880, split: true },
+			{ component: 'Tide mask', passage: 'helmet', closed: 610, opening: 120 }
+		],
+		nominals: []
+	}
+};

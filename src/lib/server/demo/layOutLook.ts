@@ -1,0 +1,172 @@
+import sharp from 'sharp';
+import { DAY, dayOf, formatDate } from '$core/units/localTime.ts';
+import { contextOf } from '../commands/command.ts';
+import { fittingCommands } from '../commands/fitting.ts';
+import type { Executor } from '../db/open.ts';
+import { one } from '../db/rows.ts';
+import { storePicture } from '../pictures.ts';
+import { DRAWINGS, drawingSvg, type Drawing } from './drawings.ts';
+import { FITS, WEARERS } from './fit.ts';
+
+type Ids = ReadonlyMap<string, number>;
+const DAYS_AGO = 40;
+
+/** Reference pictures with their callouts and measures. */
+export async function layOutPictures(
+	tx: Executor,
+	folder: string,
+	name: string,
+	costumeId: number,
+	ids: Ids
+): Promise<void> {
+	for (const [position, drawing] of (DRAWINGS[name] ?? []).entries())
+		await layOutPicture(tx, folder, drawing, position, costumeId, ids);
+}
+
+async function layOutPicture(
+	tx: Executor,
+	folder: string,
+	d: Drawing,
+	position: number,
+	costumeId: number,
+	ids: Ids
+): Promise<void> {
+	const stored = await storePicture(
+		folder,
+		await sharp(Buffer.from(drawingSvg(d)))
+			.png()
+			.toBuffer()
+	);
+	const { id } = (await one<{ id: number }>(
+		tx,
+		`insert into reference_picture (costume_id, position, hash, mime, width, height, bytes, title, angle, design,
+			source_note, scale) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) returning id`,
+		[
+			costumeId,
+			position,
+			stored.hash,
+			stored.mime,
+			stored.width,
+			stored.height,
+			stored.bytes,
+			d.title,
+			d.angle,
+			d.design,
+			d.sourceNote,
+			d.scale && JSON.stringify(d.scale)
+		]
+	))!;
+	for (const s of d.shapes.filter((s) => !s.loose)) {
+		const xs = s.points.map((p) => p[0]);
+		const ys = s.points.map((p) => p[1]);
+		const middle = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
+		await tx.query(
+			'insert into callout (picture_id, component_id, label, shape, side, points) values ($1, $2, $3, $4, $5, $6)',
+			[
+				id,
+				ids.get(s.component) ?? null,
+				s.label ?? '',
+				s.point ? 'point' : 'outline',
+				s.side ?? 'none',
+				s.point ? middle : s.points.flat()
+			]
+		);
+	}
+	for (const m of d.measures)
+		await tx.query(
+			`insert into picture_measure (picture_id, component_id, label, kind, points, off_plane_mm)
+			values ($1, $2, $3, $4, $5, $6)`,
+			[id, m.component ? ids.get(m.component)! : null, m.label, m.kind, m.points.flat(), m.offPlaneMm ?? 0]
+		);
+}
+
+/** A wearer's profile, laid out once for all costumes that they wear. */
+async function wearerId(tx: Executor, name: string, now: number): Promise<number> {
+	const known = await one<{ id: number }>(tx, 'select id from wearer where name = $1', [name]);
+	if (known) return known.id;
+	const { note, measures } = WEARERS[name]!;
+	const { id } = (await one<{ id: number }>(
+		tx,
+		'insert into wearer (name, note) values ($1, $2) returning id',
+		[name, note]
+	))!;
+	for (const m of measures)
+		await tx.query(
+			`insert into body_measure (wearer_id, measure, side, taken_over, value_mm, taken_on) values ($1, $2, $3, $4, $5, $6)`,
+			[
+				id,
+				m.measure,
+				m.side ?? 'none',
+				m.over ?? 'skin',
+				m.mm,
+				formatDate(dayOf(now) - (m.daysAgo ?? DAYS_AGO))
+			]
+		);
+	return id;
+}
+
+/** Wearers, openings, what a bought pattern was made for, and one fitting round with its punch list. */
+export async function layOutFit(
+	tx: Executor,
+	folder: string,
+	name: string,
+	costumeId: number,
+	ids: Ids,
+	now: number
+): Promise<void> {
+	const fit = FITS[name];
+	if (!fit) return;
+	for (const [i, wearer] of fit.wearers.entries())
+		await tx.query('insert into costume_wearer (costume_id, wearer_id, built_on) values ($1, $2, $3)', [
+			costumeId,
+			await wearerId(tx, wearer, now),
+			i === 0 ? formatDate(dayOf(now) - 30) : null
+		]);
+	for (const [component, mm] of Object.entries(fit.thickness))
+		await tx.query('update component set thickness_mm = $2 where id = $1', [ids.get(component), mm]);
+	for (const o of fit.openings)
+		await tx.query(
+			`insert into opening (component_id, passage, closed_mm, stretch_percent, opening_mm, split)
+			values ($1, $2, $3, $4, $5, $6)`,
+			[ids.get(o.component), o.passage, o.closed, o.stretch ?? 0, o.opening ?? 0, o.split ?? false]
+		);
+	for (const n of fit.nominals)
+		await tx.query(
+			'insert into nominal (component_id, measure, direction, nominal_mm, ease_mm) values ($1, $2, $3, $4, $5)',
+			[ids.get(n.component), n.measure, n.direction, n.nominal, n.ease]
+		);
+	if (!fit.fitting) return;
+	const context = { ...(await contextOf(tx, folder, { costume: String(costumeId) })), now };
+	const { result } = await fittingCommands.addFitting.run(
+		tx,
+		{
+			heldAt: (dayOf(now) - fit.fitting.daysAgo) * DAY + 19 * 60,
+			wearerId: (await one<{ id: number }>(
+				tx,
+				'select wearer_id as id from costume_wearer where costume_id = $1',
+				[costumeId]
+			))!.id,
+			note: fit.fitting.note,
+			componentIds: fit.fitting.tried.map((c) => ids.get(c)!)
+		},
+		context
+	);
+	await tx.query('update fitting set clears = $2 where id = $1', [result!.id, fit.fitting.clears]);
+	for (const p of fit.fitting.points) {
+		const point = await fittingCommands.addPoint.run(
+			tx,
+			{
+				fittingId: result!.id,
+				componentId: ids.get(p.component)!,
+				what: p.what,
+				direction: p.direction ?? 'none',
+				moveMm: p.mm ?? null,
+				side: p.side ?? 'none'
+			},
+			context
+		);
+		const { id } = point.result as { id: number };
+		if (p.step) await fittingCommands.pointToStep.run(tx, { id, technique: null }, context);
+		if (p.settled) await fittingCommands.settlePoint.run(tx, { id, on: true }, context);
+	}
+}

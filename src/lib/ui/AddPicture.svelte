@@ -1,0 +1,153 @@
+<script lang="ts">
+	/** A reference picture by choosing, dropping, pasting, or from the camera of a phone. */
+	import ImagePlus from '@lucide/svelte/icons/image-plus';
+	import { ANGLES } from '$core/costume/picture.ts';
+	import Dialog from './Dialog.svelte';
+	import Field from './Field.svelte';
+	import Form from './Form.svelte';
+	import FormError from './FormError.svelte';
+
+	interface Props {
+		at?: string;
+		onDone?: (result: unknown) => void;
+	}
+	let { at = '', onDone }: Props = $props();
+	const MOST_MB = 20;
+	const uid = $props.id();
+	let open = $state(false);
+	let own = $state('');
+	let name = $state('');
+	let over = $state(false);
+	let input: HTMLInputElement | undefined = $state();
+	let waiting: FileList | null = null;
+
+	function take(files: FileList | null | undefined) {
+		const file = files?.[0];
+		if (!file) return;
+		own = '';
+		if (file.size > MOST_MB * 1048576)
+			own = `The picture has ${Math.round(file.size / 1048576)} MB; at most ${MOST_MB} MB. Save it smaller first.`;
+		else if (/hei[cf]$/i.test(file.type) || /\.hei[cf]$/i.test(file.name))
+			own = 'HEIC pictures cannot be read here. Set the camera to JPEG, or save the picture as JPEG.';
+		name = own ? '' : file.name;
+		waiting = own ? null : files!;
+		open = true;
+		fill();
+	}
+	/** The dialog's input exists only when it is open. */
+	function fill() {
+		if (input) input.files = waiting ?? new DataTransfer().files;
+	}
+	$effect(() => {
+		if (input && waiting) fill();
+	});
+	function paste(event: ClipboardEvent) {
+		const target = event.target as HTMLElement;
+		if (/^(INPUT|TEXTAREA)$/.test(target.tagName) && target !== input) return;
+		if (event.clipboardData?.files.length) take(event.clipboardData.files);
+	}
+</script>
+
+<svelte:window
+	onpaste={paste}
+	ondragover={(e) => {
+		if (!e.dataTransfer?.types.includes('Files')) return;
+		e.preventDefault();
+		over = true;
+	}}
+	ondragleave={(e) => e.relatedTarget === null && (over = false)}
+	ondrop={(e) => {
+		over = false;
+		if (!e.dataTransfer?.files.length) return;
+		e.preventDefault();
+		take(e.dataTransfer.files);
+	}}
+/>
+
+<button class="button main small" data-add onclick={() => (open = true)}
+	><ImagePlus size={14} /> Picture</button
+>
+{#if over}<div class="drop" aria-hidden="true">Let go to add the picture</div>{/if}
+<Dialog
+	bind:open={
+		() => open,
+		(value) => {
+			open = value;
+			if (!value) {
+				waiting = null;
+				own = name = '';
+			}
+		}
+	}
+	title="New reference picture"
+>
+	<Form
+		command="addReference"
+		{at}
+		upload
+		label="New reference picture"
+		onDone={(result) => {
+			open = false;
+			onDone?.(result);
+		}}
+	>
+		<div class="choose">
+			<label class="button" for="{uid}-file"><ImagePlus size={16} /> Choose or take a picture</label>
+			<input
+				id="{uid}-file"
+				class="visually-hidden"
+				type="file"
+				name="photo"
+				accept="image/jpeg,image/png,image/webp"
+				bind:this={input}
+				onchange={(e) => take(e.currentTarget.files)}
+			/>
+			<span class="small soft">{name || 'JPEG, PNG or WebP; drop it anywhere here, or paste it'}</span>
+		</div>
+		<FormError name="photo" {own} />
+		<div class="fields">
+			<Field name="title" label="Title" hint="e.g. sketch, front" />
+			<Field name="angle" label="Seen from" options={ANGLES} value="front" />
+			<Field
+				name="design"
+				label="Design"
+				options={[
+					{ value: 'faithful', label: 'followed faithfully' },
+					{ value: 'own', label: 'a start for an own design' }
+				]}
+				value="faithful"
+			/>
+			<Field name="sourceNote" label="Source" hint="where it is from, whose it is" />
+		</div>
+		<p class="end"><button class="button main" disabled={own !== ''}>Add picture</button></p>
+	</Form>
+</Dialog>
+
+<style>
+	.drop {
+		position: fixed;
+		inset: 12px;
+		z-index: 30;
+		display: grid;
+		place-items: center;
+		border: 3px dashed var(--pink);
+		background: rgb(6 24 24 / 70%);
+		color: var(--on-mat);
+		font: 600 var(--s24) var(--head);
+		pointer-events: none;
+	}
+	.choose {
+		display: flex;
+		align-items: center;
+		gap: 12px;
+		flex-wrap: wrap;
+		margin-bottom: 12px;
+	}
+	.choose:focus-within .button {
+		outline: 3px solid var(--blue-ink);
+		outline-offset: 2px;
+	}
+	.end {
+		margin-top: 12px;
+	}
+</style>

@@ -1,0 +1,225 @@
+<script lang="ts">
+	import Printer from '@lucide/svelte/icons/printer';
+	import { page } from '$app/state';
+	import { goto } from '$app/navigation';
+	import { amountWords, inLedgerOrder } from '$core/costume/component.ts';
+	import { anchorOf, calloutNumbers } from '$core/costume/picture.ts';
+	import { dayOf, dayWords } from '$core/units/localTime.ts';
+	import { formatHours } from '$core/units/duration.ts';
+	import { valueOf } from '$core/working/figure.ts';
+	import { componentHoursFigure } from '$core/working/figures.ts';
+	import { lookViews } from '$lib/lookViews.ts';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import Views from '$lib/ui/Views.svelte';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const costume = $derived(data.record.costume);
+	const base = $derived(`/c/${costume.id}`);
+	const picture = $derived(
+		data.look.pictures.find((p) => String(p.id) === page.url.searchParams.get('picture')) ??
+			data.look.pictures[0]
+	);
+	const callouts = $derived(
+		data.look.callouts.filter((c) => c.pictureId === picture?.id && c.componentId !== null)
+	);
+	const numbers = $derived(calloutNumbers(callouts));
+	/** Numbered ones first, in their order; then those that this picture does not show. */
+	const rows = $derived(
+		inLedgerOrder(data.record.components)
+			.map(({ item, depth }) => ({ item, depth, number: numbers.get(item.id) ?? null }))
+			.sort((a, b) => (a.number ?? 9999) - (b.number ?? 9999))
+	);
+	/** A dot is so large that its number can be read on the printed page. */
+	const dot = $derived(picture ? Math.max(picture.width, picture.height) / 46 : 1);
+	const stuff = (id: number) =>
+		data.record.needs
+			.filter((n) => n.componentId === id)
+			.map((n) => data.workshop.materials.find((m) => m.id === n.materialId)?.name)
+			.filter(Boolean)
+			.join(', ');
+</script>
+
+<svelte:head><title>Breakdown sheet · {costume.name} · Dapper Ledger</title></svelte:head>
+
+<Views label="Look" views={lookViews(base)} />
+<Sheet>
+	<header class="no-print">
+		{#if data.look.pictures.length > 1}
+			<label
+				>Picture
+				<select
+					value={String(picture?.id)}
+					onchange={(e) => goto(`?picture=${e.currentTarget.value}`, { noScroll: true, replaceState: true })}
+				>
+					{#each data.look.pictures as p (p.id)}<option value={String(p.id)}
+							>{p.title || `Picture, ${p.angle}`}</option
+						>{/each}
+				</select></label
+			>
+		{/if}
+		<button class="button main small" onclick={() => window.print()}><Printer size={14} /> Print</button>
+	</header>
+	<div class="page">
+		<div class="title">
+			<h2>{costume.name}</h2>
+			<p>
+				{[costume.wearer && `for ${costume.wearer}`, costume.eventName, dayWords(dayOf(costume.eventAt))]
+					.filter(Boolean)
+					.join(' · ')}
+			</p>
+		</div>
+		<div class="body" class:bare={!picture}>
+			{#if picture}
+				<figure>
+					<svg
+						viewBox="0 0 {picture.width} {picture.height}"
+						role="img"
+						aria-label="{picture.title}, with numbered callouts"
+					>
+						<image href="/picture/{picture.hash}?side=2048" width={picture.width} height={picture.height} />
+						{#each callouts as c (c.id)}
+							{@const [x, y] = anchorOf(c.points)}
+							{#if c.shape === 'outline'}
+								<path
+									d="M{c.points.map((p) => p.join(' ')).join('L')}Z"
+									fill="none"
+									stroke="#fff"
+									stroke-width={dot / 3}
+								/>
+								<path
+									d="M{c.points.map((p) => p.join(' ')).join('L')}Z"
+									fill="none"
+									stroke="#000"
+									stroke-width={dot / 8}
+								/>
+							{/if}
+							<circle cx={x} cy={y} r={dot} fill="#fff" stroke="#000" stroke-width={dot / 8} />
+							<text {x} y={y + dot * 0.42} font-size={dot * 1.2} text-anchor="middle"
+								>{numbers.get(c.componentId!)}</text
+							>
+						{/each}
+					</svg>
+					<figcaption class="small">
+						{picture.title || `Picture, ${picture.angle}`} · {picture.design === 'own'
+							? 'own design'
+							: 'faithful'}{#if picture.sourceNote}
+							· {picture.sourceNote}{/if}
+					</figcaption>
+				</figure>
+			{:else}
+				<p class="no-print">
+					No picture yet: <a href="{base}/look/pictures">add one and place the components on it</a>. The table
+					below prints without.
+				</p>
+			{/if}
+			<div class="scroll">
+				<table>
+					<thead>
+						<tr
+							><th class="number">No.</th><th>Code</th><th>Component</th><th>Get</th><th class="number"
+								>Layer</th
+							><th>Form and materials</th><th class="number">Hours</th></tr
+						>
+					</thead>
+					<tbody>
+						{#each rows as { item, number } (item.id)}
+							{@const hours = valueOf(componentHoursFigure(item, data.record, data.plan))}
+							<tr>
+								<td class="number">{number ?? ''}</td>
+								<td class="figure">{item.code}</td>
+								<td><b>{item.name}</b> {amountWords(item)}</td>
+								<td>{item.source}</td>
+								<td class="number">{item.layer}</td>
+								<td class="small">{[item.form, stuff(item.id)].filter(Boolean).join(' — ')}</td>
+								<td class="number">{hours ? formatHours(hours) : '–'}</td>
+							</tr>
+						{:else}<tr
+								><td colspan="7">No component yet: <a href="{base}/look">break the costume down</a>.</td></tr
+							>{/each}
+					</tbody>
+				</table>
+			</div>
+		</div>
+	</div>
+</Sheet>
+
+<style>
+	header {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		gap: 12px;
+		margin-bottom: 12px;
+	}
+	select {
+		width: auto;
+	}
+	.title {
+		display: flex;
+		justify-content: space-between;
+		align-items: baseline;
+		gap: 16px;
+		flex-wrap: wrap;
+		border-bottom: 2px solid var(--ink);
+		padding-bottom: 4px;
+		margin-bottom: 12px;
+	}
+	.body {
+		display: grid;
+		grid-template-columns: minmax(200px, 2fr) minmax(0, 3fr);
+		gap: 16px;
+		align-items: start;
+	}
+	.bare {
+		grid-template-columns: minmax(0, 1fr);
+	}
+	figure {
+		margin: 0;
+	}
+	svg {
+		width: 100%;
+		max-height: 78vh;
+		border: 1px solid var(--rule);
+		background: #fff;
+	}
+	text {
+		font-family: var(--mono);
+		font-weight: 600;
+		fill: #000;
+	}
+	td,
+	th {
+		padding: 4px 6px;
+	}
+	@media (max-width: 900px) {
+		.body {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+	@media print {
+		@page {
+			size: A4 landscape;
+			margin: 10mm;
+		}
+		.body {
+			grid-template-columns: 2fr 3fr;
+		}
+		.bare {
+			grid-template-columns: 1fr;
+		}
+		svg {
+			max-height: 165mm;
+		}
+		table {
+			font-size: 9pt;
+		}
+		td,
+		th {
+			padding: 1pt 4pt;
+		}
+		tr {
+			break-inside: avoid;
+		}
+	}
+</style>
