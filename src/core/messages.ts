@@ -41,6 +41,11 @@ const words: Record<string, string> = {
 	offPlane: 'Put right for standing off the plane: on the picture it reads {percent} % too large.',
 	offPlaneAssumed:
 		'Put right for standing off the plane: on the picture it reads about {percent} % too large, if taken with an ordinary lens.',
+	stopped: 'Stopped.',
+	workerLost: 'The work was cut off. Try again.',
+	pictureDamaged: 'The picture is damaged, or cannot be read here.',
+	tooLittleMemory: 'There is too little memory for a picture of this size.',
+	noScale: 'The picture has no scale yet.',
 	minutesOrder: 'Minutes must run good ≤ usual ≤ bad.',
 	windowOrder: 'A window must end after it begins.'
 };

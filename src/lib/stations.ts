@@ -1,6 +1,7 @@
 /** The stations of a costume, in the order of work, each with its letter. */
 export const STATIONS = [
 	{ path: 'look', name: 'Look', key: 'l', says: 'components, figure, steps' },
+	{ path: 'measure', name: 'Measure', key: 'e', says: 'wearer, what goes on, pictures, fittings' },
 	{ path: 'buy', name: 'Buy', key: 'u', says: 'needs, purchases, money' },
 	{ path: 'plan', name: 'Plan', key: 'p', says: 'dates, order-by, bench line' },
 	{ path: 'bench', name: 'Bench', key: 'b', says: 'what to do now, timer, log' },

@@ -8,8 +8,9 @@ const MAY_IMPORT: Record<string, RegExp> = {
 	'src/core/': /^(\.|zod$|ical-generator$|papaparse$|ml-matrix$)/,
 	'src/lib/server/':
 		/^(\.|\$core\/|\$lib\/(server\/|answer)|\$app\/environment$|node:|@sveltejs\/kit$|zod$|fflate$|sharp$|file-type$|@electric-sql\/pglite$)/,
+	'src/workers/': /^\.\.?\/(core\/|protocol|\.\.\/core\/)/,
 	'src/lib/ui/':
-		/^(\.|\$core\/|\$lib\/(ui\/|find|sort|stations|answer)|\$app\/|svelte($|\/)|svelte-dnd-action$|@lucide\/svelte\/)/
+		/^(\.|\$core\/|\$lib\/(ui\/|find|sort|stations|answer)|openseadragon$|\$app\/|svelte($|\/)|svelte-dnd-action$|@lucide\/svelte\/)/
 };
 
 const imports = (path: string) =>

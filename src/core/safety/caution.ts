@@ -24,7 +24,11 @@ export const CAUTIONS = {
 		wear: '',
 		do: 'Solder fumes: ventilate. Fuse the cell, no lithium cell near hot parts. Mains only by a qualified person.'
 	},
-	skin: { wear: '', do: 'Latex and skin adhesive: patch test a day before.' }
+	skin: { wear: '', do: 'Latex and skin adhesive: patch test a day before.' },
+	bodyWrap: {
+		wear: '',
+		do: 'Never tight round the neck or chest, never over mouth or nose. A second person stays with blunt scissors. Minutes only; stop and cut it off at once when it is hard to breathe, faint or cold.'
+	}
 } as const;
 
 export type CautionKey = keyof typeof CAUTIONS;

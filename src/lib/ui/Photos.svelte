@@ -13,8 +13,9 @@
 		componentId?: number | null;
 		stepId?: number | null;
 		faultId?: number | null;
+		fittingId?: number | null;
 	}
-	let { photos, componentId = null, stepId = null, faultId = null }: Props = $props();
+	let { photos, componentId = null, stepId = null, faultId = null, fittingId = null }: Props = $props();
 	const MOST_MB = 20;
 	let tooLarge = $state('');
 	const uid = $props.id();
@@ -36,7 +37,7 @@
 	{#each photos as photo (photo.id)}
 		<figure>
 			<a href="/picture/{photo.hash}" target="_blank" rel="noopener"
-				><img src="/picture/{photo.hash}" alt={photo.caption || 'Photo'} loading="lazy" /></a
+				><img src="/picture/{photo.hash}?side=256" alt={photo.caption || 'Photo'} loading="lazy" /></a
 			>
 			<span class="remove"
 				><Act command="removePhoto" id={photo.id} look="quiet" label="Remove photo"><X size={14} /></Act
@@ -49,7 +50,7 @@
 		command="addPhoto"
 		upload
 		reset
-		hidden={{ componentId, stepId, faultId, caption: '' }}
+		hidden={{ componentId, stepId, faultId, fittingId, caption: '' }}
 		label="Add a photo"
 	>
 		<label class="button small" for="{uid}-file"><Camera size={16} /> Add a photo</label>

@@ -4,6 +4,7 @@
 	import Eye from '@lucide/svelte/icons/eye';
 	import ShoppingBasket from '@lucide/svelte/icons/shopping-basket';
 	import CalendarDays from '@lucide/svelte/icons/calendar-days';
+	import Ruler from '@lucide/svelte/icons/ruler';
 	import Hammer from '@lucide/svelte/icons/hammer';
 	import Paintbrush from '@lucide/svelte/icons/paintbrush';
 	import Bandage from '@lucide/svelte/icons/bandage';
@@ -23,6 +24,7 @@
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 	const icons = {
 		look: Eye,
+		measure: Ruler,
 		buy: ShoppingBasket,
 		plan: CalendarDays,
 		bench: Hammer,

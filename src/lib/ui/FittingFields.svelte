@@ -1,0 +1,80 @@
+<script lang="ts">
+	/** The fields of a fitting round. */
+	import { inLedgerOrder, type Component } from '$core/costume/component.ts';
+	import type { Fitting } from '$core/fitting/fitting.ts';
+	import type { Wearer } from '$core/measure/body/bodyMeasure.ts';
+	import { formatLocalTime, type LocalMinutes } from '$core/units/localTime.ts';
+	import Field from './Field.svelte';
+
+	interface Props {
+		fitting?: Fitting;
+		wearers: readonly Wearer[];
+		components: readonly Component[];
+		now: LocalMinutes;
+	}
+	let { fitting, wearers, components, now }: Props = $props();
+	const byLayer = $derived(
+		inLedgerOrder(components)
+			.map((n) => n.item)
+			.sort((a, b) => a.layer - b.layer)
+	);
+</script>
+
+<div class="fields">
+	<Field
+		name="heldAt"
+		label="When"
+		type="datetime-local"
+		value={formatLocalTime(fitting?.heldAt ?? Math.floor(now / 5) * 5)}
+	/>
+	<Field
+		name="wearerId"
+		label="Who"
+		options={wearers.map((w) => ({ value: w.id, label: w.name }))}
+		none="nobody named"
+		value={fitting?.wearerId ?? wearers[0]?.id ?? ''}
+	/>
+	<Field name="note" label="Note" value={fitting?.note ?? ''} wide />
+	<fieldset>
+		<legend>What was on, from the skin outwards</legend>
+		{#each byLayer as c (c.id)}
+			<label
+				><input
+					type="checkbox"
+					name="componentIds[]"
+					value={c.id}
+					checked={fitting?.componentIds.includes(c.id) ?? false}
+				/>
+				<span class="figure">{c.code}</span>
+				{c.name} <span class="small soft">layer {c.layer}</span></label
+			>
+		{/each}
+	</fieldset>
+</div>
+
+<style>
+	fieldset {
+		grid-column: 1 / -1;
+		border: 1px solid var(--rule);
+		padding: 8px 12px;
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
+		gap: 4px 12px;
+	}
+	legend {
+		font-size: var(--s13);
+		font-weight: 600;
+		color: var(--ink-soft);
+	}
+	label {
+		display: flex;
+		align-items: center;
+		gap: 6px;
+		min-height: 28px;
+	}
+	@media (max-width: 700px) {
+		label {
+			min-height: 44px;
+		}
+	}
+</style>

@@ -1,0 +1,117 @@
+<script lang="ts">
+	/** A calibrated picture laid flat: seen square on, to scale, with a ruler. Worked out in a worker. */
+	import Download from '@lucide/svelte/icons/download';
+	import { onDestroy } from 'svelte';
+	import type { ReferencePicture } from '$core/costume/picture.ts';
+	import { say } from '$core/messages.ts';
+	import type { Plane } from '$core/measure/plane/pictureMeasure.ts';
+	import { flatViewOf } from '$core/measure/plane/rectify.ts';
+	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import { run } from '../../workers/run.ts';
+	import Dialog from './Dialog.svelte';
+
+	interface Props {
+		open: boolean;
+		picture: ReferencePicture;
+		plane: Plane;
+		unit: LengthUnit;
+	}
+	let { open = $bindable(), picture, plane, unit }: Props = $props();
+	let share = $state(0);
+	let problem = $state('');
+	let flat = $state<{ url: string; width: number; height: number } | null>(null);
+	let stopper: AbortController | null = null;
+	const view = $derived(flatViewOf(plane.toPlane, picture, plane.reference.points));
+	const ruler = $derived(view.width > 400 ? 100 : 50);
+
+	function forget() {
+		stopper?.abort();
+		if (flat) URL.revokeObjectURL(flat.url);
+		flat = null;
+	}
+	async function lay() {
+		forget();
+		share = 0;
+		problem = '';
+		const mine = (stopper = new AbortController());
+		const response = await fetch(`/picture/${picture.hash}`, { signal: mine.signal }).catch(() => null);
+		if (mine.signal.aborted) return;
+		if (!response?.ok) return void (problem = 'The picture cannot be read.');
+		const outcome = await run<'flatten'>(
+			() => new Worker(new URL('../../workers/flatten.worker.ts', import.meta.url), { type: 'module' }),
+			{ kind: 'flatten', picture: await response.blob(), toPlane: plane.toPlane, view },
+			(done) => (share = done),
+			mine.signal
+		);
+		if (mine.signal.aborted) return;
+		if (outcome.ok) flat = { ...outcome.result, url: URL.createObjectURL(outcome.result.picture) };
+		else problem = say({ code: outcome.code, path: [] });
+	}
+	$effect(() => {
+		if (open) lay();
+		return forget;
+	});
+	onDestroy(forget);
+</script>
+
+<Dialog bind:open title="Laid flat" wide>
+	{#if flat}
+		<figure>
+			<svg
+				viewBox="0 0 {flat.width} {flat.height}"
+				role="img"
+				aria-label="{picture.title || 'The picture'}, laid flat"
+			>
+				<image href={flat.url} width={flat.width} height={flat.height} />
+				<g transform="translate({flat.width * 0.03} {flat.height * 0.95})">
+					<path d="M0 0H{ruler * view.pixelsPerMm}" stroke="#fff" stroke-width={flat.width / 110} />
+					<path d="M0 0H{ruler * view.pixelsPerMm}" stroke="#10241f" stroke-width={flat.width / 220} />
+					<text y={-flat.width / 80} font-size={flat.width / 36}>{formatLength(ruler, unit)}</text>
+				</g>
+			</svg>
+		</figure>
+		<p class="row">
+			<a class="button small" href={flat.url} download="{picture.title || 'picture'}-flat.png"
+				><Download size={14} /> Save as PNG</a
+			>
+			<span class="small soft"
+				>{flat.width} × {flat.height} px, {formatNumber(view.pixelsPerMm * 25.4, 1)} px an inch: print it at that,
+				and it is true to size in the plane of the scale.</span
+			>
+		</p>
+	{:else if problem}<p class="problem" role="alert">{problem}</p>
+	{:else}
+		<p>Laying it flat …</p>
+		<div class="row">
+			<progress value={share} aria-label="Done"></progress>
+			<button class="button small" onclick={() => (open = false)}>Stop</button>
+		</div>
+	{/if}
+</Dialog>
+
+<style>
+	figure {
+		margin: 0 0 12px;
+	}
+	svg {
+		width: 100%;
+		max-height: 62vh;
+		background: var(--sheet-shade);
+	}
+	text {
+		font-family: var(--mono);
+		font-weight: 600;
+		fill: #10241f;
+		paint-order: stroke;
+		stroke: #fff;
+		stroke-width: 0.25em;
+	}
+	progress {
+		width: min(320px, 60vw);
+		accent-color: var(--blue-ink);
+	}
+	.problem {
+		color: var(--red-ink);
+	}
+</style>

@@ -1,0 +1,35 @@
+import type { As } from '$core/working/figure.ts';
+import { write } from '$core/working/write.ts';
+import { say } from '$core/messages.ts';
+import type { MeasureKind, MeasureWarning } from '$core/measure/plane/pictureMeasure.ts';
+import type { LengthUnit } from '$core/units/measure.ts';
+import { formatNumber } from '$core/units/number.ts';
+
+export const KIND_WORDS: Record<MeasureKind, { name: string; how: string }> = {
+	length: { name: 'length', how: 'Click its ends; more points follow a bend.' },
+	circle: { name: 'circle, diameter', how: 'Click three points of its rim or more, spread round it.' },
+	angle: { name: 'angle', how: 'Click one leg, the corner, the other leg.' },
+	area: { name: 'area', how: 'Click round it.' },
+	heads: { name: 'head heights', how: 'Click crown, then chin.' }
+};
+
+/** How a value of this kind is written. */
+export const asOf = (kind: MeasureKind, unit: LengthUnit): As =>
+	kind === 'angle'
+		? { kind: 'number', unit: '°' }
+		: kind === 'heads'
+			? { kind: 'number', unit: 'heads' }
+			: { kind: kind === 'area' ? 'area' : 'length', unit };
+
+/** Twice the standard deviation: 95 of 100 lie within. */
+export const plusMinus = (kind: MeasureKind, sigma: number, unit: LengthUnit): string =>
+	`± ${kind === 'angle' || kind === 'heads' ? formatNumber(2 * sigma, 2) : write(2 * sigma, asOf(kind, unit))}`;
+
+export const warningWords = (warning: MeasureWarning): string =>
+	warning.code === 'offPlane'
+		? say({
+				code: warning.assumed ? 'offPlaneAssumed' : 'offPlane',
+				path: [],
+				values: { percent: formatNumber(warning.percent, 1) }
+			})
+		: say({ code: warning.code, path: [], values: { times: formatNumber(warning.times, 1) } });

@@ -1,0 +1,8 @@
+import { database } from '$lib/server/database.ts';
+import { loadMeasure } from '$lib/server/read/measure.ts';
+import type { LayoutServerLoad } from './$types';
+
+export const load: LayoutServerLoad = async ({ params, parent }) => {
+	await parent();
+	return { fit: await loadMeasure(await database(), Number(params.costume)) };
+};

@@ -1,0 +1,241 @@
+<script lang="ts">
+	import Plus from '@lucide/svelte/icons/plus';
+	import X from '@lucide/svelte/icons/x';
+	import { inLedgerOrder } from '$core/costume/component.ts';
+	import {
+		BODY_MEASURES,
+		definitionOf,
+		latest,
+		MEASURE_KEYS,
+		type MeasureKey
+	} from '$core/measure/body/bodyMeasure.ts';
+	import { wearersOf } from '$core/measure/body/measureRecord.ts';
+	import { DIRECTIONS, NOT_SCALED, printPercent, resize, WARN_PERCENT } from '$core/measure/body/resize.ts';
+	import { sizesOf } from '$core/measure/body/sizeTable.ts';
+	import { formatLength } from '$core/units/measure.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import { resizeFigure } from '$core/working/figures.ts';
+	import Act from '$lib/ui/Act.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import Form from '$lib/ui/Form.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import Tag from '$lib/ui/Tag.svelte';
+	import Working from '$lib/ui/Working.svelte';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const base = $derived(`/c/${data.record.costume.id}`);
+	const unit = $derived(data.workshop.settings.lengthUnit);
+	const wearers = $derived(wearersOf(data.fit));
+	let wearerId = $state('');
+	const wearer = $derived(wearers.find((w) => String(w.id) === wearerId) ?? wearers[0]);
+	let adding = $state(false);
+	let sizing = $state(false);
+	let table = $state<'women' | 'men'>('women');
+
+	/** The wearer's measure: the larger side, because a pattern is printed once for both. */
+	const body = (key: MeasureKey) => {
+		if (!wearer) return null;
+		const sides = definitionOf(key).sided ? (['left', 'right'] as const) : (['none'] as const);
+		const found = sides.flatMap((side) => latest(wearer.measures, key, side)?.mm ?? []);
+		return found.length ? Math.max(...found) : null;
+	};
+	const groups = $derived(
+		inLedgerOrder(data.record.components).flatMap(({ item }) => {
+			const rows = data.fit.nominals
+				.filter((n) => n.componentId === item.id)
+				.map((n) => ({ ...n, body: body(n.measure) }));
+			if (rows.length === 0) return [];
+			const known = rows.flatMap((r) =>
+				r.body === null
+					? []
+					: [{ direction: r.direction, nominal: r.nominalMm, body: r.body, ease: r.easeMm }]
+			);
+			return [{ component: item, rows, result: resize(known) }];
+		})
+	);
+	const options = $derived(
+		inLedgerOrder(data.record.components).map(({ item }) => ({
+			value: item.id,
+			label: `${item.code} ${item.name}`
+		}))
+	);
+	const WARNING = {
+		outsideWarn: `Outside ${WARN_PERCENT[0]} to ${WARN_PERCENT[1]} %: its shape is lost. Draft it anew, or look for another size.`,
+		outsideUsual: 'Larger than usual (75 to 105 %): make a mock-up first.',
+		spread:
+			'The factors lie more than 5 % apart: one print cannot serve them all. Take the largest and take in the rest.'
+	};
+	const percent = (factor: number) => `${formatNumber(printPercent(factor), 1)} %`;
+	const signed = (mm: number) => `${mm < 0 ? '−' : '+'}${formatLength(Math.abs(mm), unit)}`;
+</script>
+
+<svelte:head><title>Resize · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
+
+<Sheet title="Resize a pattern">
+	{#snippet tools()}
+		{#if wearers.length > 1}
+			<label class="small"
+				>For
+				<select bind:value={wearerId}>
+					{#each wearers as w (w.id)}<option value={String(w.id)}>{w.name}</option>{/each}
+				</select></label
+			>
+		{/if}
+		<button class="button small" onclick={() => (sizing = true)}>By clothes size</button>
+		<button class="button main small" data-add onclick={() => (adding = true)}
+			><Plus size={14} /> Pattern measure</button
+		>
+	{/snippet}
+	{#if !wearer}
+		<p><a href="{base}/measure">Say who wears it</a> first: the pattern is resized to their measures.</p>
+	{:else if groups.length === 0}
+		<p>
+			A bought or older pattern was made for other girths. Enter what it was made for, and the ease you want:
+			this gives the size to print it at, for width and height apart.
+		</p>
+	{/if}
+	{#each groups as { component, rows, result } (component.id)}
+		<section>
+			<div class="head">
+				<Tag {component} href="{base}/look/{component.id}" />
+				<p class="print">
+					{#if result.same}print at <b>{percent(result.width!)}</b>
+					{:else}
+						{#if result.width !== null}<span>width <b>{percent(result.width)}</b></span>{/if}
+						{#if result.height !== null}<span>height <b>{percent(result.height)}</b></span>{/if}
+					{/if}
+				</p>
+			</div>
+			{#each result.warnings as w (w)}<p class="warning">{WARNING[w]}</p>{/each}
+			<div class="scroll">
+				<table>
+					<thead
+						><tr
+							><th>Measure</th><th>Scales</th><th class="number">Made for</th><th class="number"
+								>{wearer?.name}</th
+							><th class="number">Ease</th><th class="number">Print at</th><th></th></tr
+						></thead
+					>
+					<tbody>
+						{#each rows as row (row.id)}
+							<tr>
+								<td>{BODY_MEASURES[row.measure].name}</td>
+								<td>{row.direction}</td>
+								<td class="number">{formatLength(row.nominalMm, unit)}</td>
+								<td class="number"
+									>{#if row.body !== null}{formatLength(row.body, unit)}{:else}<a
+											href="{base}/measure/take?wearer={wearer?.id}">measure</a
+										>{/if}</td
+								>
+								<td class="number">{signed(row.easeMm)}</td>
+								<td class="number">
+									{#if row.body !== null}<Working
+											figure={resizeFigure(
+												BODY_MEASURES[row.measure].name,
+												row.body,
+												row.easeMm,
+												row.nominalMm,
+												unit
+											)}
+										/>{:else}–{/if}
+								</td>
+								<td class="number"
+									><Act
+										command="removeNominal"
+										id={row.id}
+										look="quiet"
+										label="Remove {BODY_MEASURES[row.measure].name}"><X size={14} /></Act
+									></td
+								>
+							</tr>
+						{/each}
+					</tbody>
+				</table>
+			</div>
+		</section>
+	{/each}
+	{#if groups.length}
+		<div class="keeps">
+			<h3>What keeps its size</h3>
+			<p class="small">{NOT_SCALED.join(' · ')}. Add the seam allowance after resizing (common practice).</p>
+		</div>
+	{/if}
+</Sheet>
+
+<Dialog bind:open={adding} title="What the pattern was made for">
+	<Form command="addNominal" label="Pattern measure" reset onDone={() => (adding = false)}>
+		<div class="fields">
+			<Field name="componentId" label="Pattern of" {options} value={options[0]?.value ?? ''} wide />
+			<Field
+				name="measure"
+				label="Measure"
+				options={MEASURE_KEYS.map((k) => ({ value: k, label: BODY_MEASURES[k].name }))}
+				value="chestGirth"
+			/>
+			<Field name="direction" label="Scales its" options={DIRECTIONS} value="width" />
+			<Field name="nominalMm" label="Made for" inputmode="decimal" hint="printed on it, or measured" />
+			<Field name="easeMm" label="Ease you want" value="0" hint="minus for stretch" />
+		</div>
+		<p class="end"><button class="button main">Add</button></p>
+	</Form>
+</Dialog>
+<Dialog bind:open={sizing} title="A clothes size it was made for">
+	<Form command="addNominalSize" label="Clothes size" onDone={() => (sizing = false)}>
+		<div class="fields">
+			<Field name="componentId" label="Pattern of" {options} value={options[0]?.value ?? ''} wide />
+			<Field name="table" label="Table" options={['women', 'men']} bind:value={table} />
+			<Field
+				name="size"
+				label="Size"
+				options={sizesOf(table).map((s) => ({
+					value: s.name,
+					label: `${s.name}: ${Object.entries(s.girths)
+						.map(([k, mm]) => `${BODY_MEASURES[k as MeasureKey].name} ${mm / 10}`)
+						.join(', ')}`
+				}))}
+				value="88"
+			/>
+		</div>
+		<p class="small soft">Girths in cm by EN 13402-3, from memory; the pattern’s own chart comes first.</p>
+		<p class="end"><button class="button main">Add its girths</button></p>
+	</Form>
+</Dialog>
+
+<style>
+	section {
+		margin-top: 16px;
+	}
+	.head {
+		display: flex;
+		justify-content: space-between;
+		gap: 4px 16px;
+		flex-wrap: wrap;
+		align-items: center;
+		border-bottom: 2px solid var(--ink);
+		padding-bottom: 6px;
+	}
+	.print {
+		display: flex;
+		gap: 16px;
+	}
+	.print b {
+		font: 600 var(--s24) / 1 var(--head);
+	}
+	.warning {
+		margin-top: 6px;
+		padding: 6px 10px;
+		background: var(--yellow-wash);
+		border-left: 4px solid var(--yellow-ink);
+	}
+	.keeps {
+		margin-top: 16px;
+	}
+	label select {
+		width: auto;
+	}
+	.end {
+		margin-top: 12px;
+	}
+</style>

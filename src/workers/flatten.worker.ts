@@ -1,0 +1,34 @@
+import { rectify } from '../core/measure/plane/rectify.ts';
+import type { FlattenRequest, FromWorker } from './protocol.ts';
+
+/** A picture seen square on. Decoding, turning and encoding all happen here, off the page. */
+const say = (message: FromWorker<'flatten'>) => postMessage(message);
+
+async function pixelsOf(picture: Blob) {
+	const bitmap = await createImageBitmap(picture);
+	const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
+	const context = canvas.getContext('2d', { willReadFrequently: true })!;
+	context.drawImage(bitmap, 0, 0);
+	bitmap.close();
+	return context.getImageData(0, 0, canvas.width, canvas.height);
+}
+
+addEventListener('message', async ({ data }: MessageEvent<FlattenRequest>) => {
+	try {
+		const work = rectify(await pixelsOf(data.picture), data.toPlane, data.view);
+		let turn = work.next();
+		while (!turn.done) {
+			say({ type: 'progress', share: turn.value });
+			turn = work.next();
+		}
+		const { width, height } = turn.value;
+		const canvas = new OffscreenCanvas(width, height);
+		canvas.getContext('2d')!.putImageData(new ImageData(turn.value.data as never, width, height), 0, 0);
+		say({
+			type: 'result',
+			result: { picture: await canvas.convertToBlob({ type: 'image/png' }), width, height }
+		});
+	} catch (error) {
+		say({ type: 'error', code: error instanceof RangeError ? 'tooLittleMemory' : 'pictureDamaged' });
+	}
+});
