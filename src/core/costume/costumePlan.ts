@@ -79,14 +79,19 @@ export function planWorkshop(
 	for (const record of byEvent) {
 		const plan = known(record, taken) ?? planCostume(record, workshop, now, taken);
 		plans.set(record.costume.id, plan);
-		const places = new Map(record.steps.map((s) => [String(s.id), s.placeId]));
-		for (const s of plan.plan.steps) {
-			const place = places.get(s.id);
-			for (const id of [...s.makers, ...(place ? [placeKey(place)] : [])])
-				taken.set(id, [...(taken.get(id) ?? []), ...s.blocks]);
-		}
+		addTaken(taken, record, plan);
 	}
 	return plans;
+}
+
+/** Adds the hours that a plan takes of makers and places. */
+export function addTaken(taken: Map<string, Span[]>, record: CostumeRecord, plan: CostumePlan): void {
+	const places = new Map(record.steps.map((s) => [String(s.id), s.placeId]));
+	for (const s of plan.plan.steps) {
+		const place = places.get(s.id);
+		for (const id of [...s.makers, ...(place ? [placeKey(place)] : [])])
+			taken.set(id, [...(taken.get(id) ?? []), ...s.blocks]);
+	}
 }
 
 export const makerKey = (id: number) => `maker ${id}`;

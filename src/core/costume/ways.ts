@@ -27,8 +27,11 @@ export interface WayFigures {
 	route: string;
 	/** Hands-on minutes still to do, good, usual, bad. */
 	handsOn: ThreePoints;
-	/** What the whole costume would cost more than without this component. */
-	moneyMinor: number;
+	/** Its open steps with their usual minutes still to do. */
+	steps: { name: string; minutes: number }[];
+	/** What the whole costume would cost with it this way, and without the component. */
+	withMinor: number;
+	withoutMinor: number;
 	/** When this component is ready; null when it cannot be placed. */
 	ready: LocalMinutes | null;
 	/** When the costume is. */
@@ -109,7 +112,9 @@ export function compareWays(
 			way,
 			route: key === null ? 'bought ready' : ROUTES[key].name,
 			handsOn,
-			moneyMinor: spendOf(asIf.record, asIf.workshop.materials).totalMinor - without,
+			steps: openSteps(component, asIf.record, plan).map((s) => ({ name: s.name, minutes: s.left[1] })),
+			withMinor: spendOf(asIf.record, asIf.workshop.materials).totalMinor,
+			withoutMinor: without,
 			ready: stuck || mine.length === 0 ? null : Math.max(...mine.map((s) => s.ready)),
 			finish: plan.plan.impossible.length ? null : plan.plan.finish,
 			outlook: plan.outlook,
@@ -130,18 +135,24 @@ function withoutComponent(record: CostumeRecord, { id }: Component): CostumeReco
 	};
 }
 
-/** Minutes of the steps still to do, less what is logged: what the plan gave them. */
-function handsOnOf(component: Component, record: CostumeRecord, plan: CostumePlan): ThreePoints {
-	const open = record.steps.filter((s) => s.componentId === component.id && s.doneAt === null);
-	return open.reduce<[number, number, number]>(
-		(sum, s) => {
+/** Its steps still to do, with their minutes less what is logged. */
+function openSteps(component: Component, record: CostumeRecord, plan: CostumePlan) {
+	return record.steps
+		.filter((s) => s.componentId === component.id && s.doneAt === null)
+		.map((s) => {
 			const logged = record.logs.filter((l) => l.stepId === s.id).reduce((m, l) => m + l.minutes, 0);
-			const of = plan.minutes.get(s.id)!;
-			return [0, 1, 2].map((i) => sum[i]! + Math.max(0, of[i]! - logged)) as [number, number, number];
-		},
+			return {
+				name: s.name,
+				left: plan.minutes.get(s.id)!.map((m) => Math.max(0, m - logged)) as unknown as ThreePoints
+			};
+		});
+}
+
+const handsOnOf = (component: Component, record: CostumeRecord, plan: CostumePlan): ThreePoints =>
+	openSteps(component, record, plan).reduce<ThreePoints>(
+		(sum, { left }) => [sum[0] + left[0], sum[1] + left[1], sum[2] + left[2]],
 		[0, 0, 0]
 	);
-}
 
 interface AsIf {
 	record: CostumeRecord;

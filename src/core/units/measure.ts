@@ -128,6 +128,14 @@ export function formatArea(mm2: number, unit: LengthUnit): string {
 	return `${formatNumber(mm2 / MM_PER[side] ** 2, 3)} ${side}²`;
 }
 
+/** Pieces are read in square centimetres or inches; from a tenth of the large unit on in that. */
+export function formatSmallArea(mm2: number, unit: LengthUnit): string {
+	const small = isImperial(unit) ? 'in' : 'cm';
+	return mm2 >= 0.1 * MM_PER[areaUnit(unit)] ** 2
+		? formatArea(mm2, unit)
+		: `${formatNumber(mm2 / MM_PER[small] ** 2, 1)} ${small}²`;
+}
+
 export function formatWeight(grams: number, unit: WeightUnit): string {
 	return `${formatNumber(grams / G_PER[unit], unit === 'kg' || unit === 'lb' ? 2 : 1)} ${unit}`;
 }

@@ -1,7 +1,7 @@
 import { bad, type Parsed } from '../problem.ts';
 import { formatDuration, formatWait, parseDuration } from '../units/duration.ts';
 import { dayWords, parseDate, parseLocalTime, timeWords } from '../units/localTime.ts';
-import { formatArea, formatLength, parseArea, parseLength } from '../units/measure.ts';
+import { formatLength, formatSmallArea, parseArea, parseLength } from '../units/measure.ts';
 import { formatMoney, parseMoney } from '../units/money.ts';
 import { formatNumber, parseNumber } from '../units/number.ts';
 import type { As } from './figure.ts';
@@ -14,7 +14,7 @@ export function write(value: number, as: As): string {
 		case 'length':
 			return `${value < 0 ? '−' : ''}${formatLength(Math.abs(value), as.unit)}`;
 		case 'area':
-			return formatArea(value, as.unit);
+			return formatSmallArea(value, as.unit);
 		case 'minutes':
 			return formatDuration(value);
 		case 'wait':

@@ -2,6 +2,9 @@
 	/** The fields of a component, for adding and for editing. */
 	import { FLEXES, KINDS, SEEN_FROM, SIDES, SOURCES, type Component } from '$core/costume/component.ts';
 	import { ZONES, zoneWords, type Zone } from '$core/costume/zone.ts';
+	import { page } from '$app/state';
+	import type { Workshop } from '$core/costume/record.ts';
+	import { formatLength } from '$core/units/measure.ts';
 	import Field from './Field.svelte';
 
 	interface Props {
@@ -10,6 +13,7 @@
 		zones?: readonly Zone[];
 	}
 	let { component, zones = [] }: Props = $props();
+	const unit = $derived((page.data.workshop as Workshop).settings.lengthUnit);
 	const SIDE_WORDS = { none: 'middle or whole', left: 'left', right: 'right', pair: 'pair, left and right' };
 	const NEED_WORDS = [
 		'0 nobody would miss it',
@@ -26,6 +30,13 @@
 	<Field name="name" label="Name" value={component?.name ?? ''} required autofocus={!component} wide />
 	<Field name="kind" label="Kind" options={KINDS} value={component?.kind ?? 'armor'} />
 	<Field name="form" label="Form" value={component?.form ?? ''} hint="e.g. 6 mm foam plate" />
+	<Field
+		name="thicknessMm"
+		label="Thickness"
+		value={component?.thicknessMm == null ? '' : formatLength(component.thicknessMm, unit)}
+		inputmode="decimal"
+		hint="how far it stands off what is beneath; empty: not known"
+	/>
 	<Field
 		name="side"
 		label="Side"

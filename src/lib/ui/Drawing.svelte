@@ -10,8 +10,10 @@
 		closed?: boolean;
 		colour?: string;
 		numbers?: boolean;
+		/** Only the line. */
+		bare?: boolean;
 	}
-	let { points, onto, closed = false, colour = '#f3a0ba', numbers = false }: Props = $props();
+	let { points, onto, closed = false, colour = '#f3a0ba', numbers = false, bare = false }: Props = $props();
 	const at = $derived(points.map(onto));
 	const path = $derived(
 		at.length ? `M${at.map((p) => p.join(' ')).join('L')}${closed && at.length > 2 ? 'Z' : ''}` : ''
@@ -20,7 +22,7 @@
 
 <path d={path} class="under" />
 <path d={path} class="line" stroke={colour} />
-{#each at as [x, y], i (i)}
+{#each bare ? [] : at as [x, y], i (i)}
 	<circle cx={x} cy={y} r="5" fill={colour} />
 	{#if numbers}<text x={x + 8} y={y - 8}>{i + 1}</text>{/if}
 {/each}

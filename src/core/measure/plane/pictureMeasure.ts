@@ -1,7 +1,7 @@
 import { Matrix, solve } from 'ml-matrix';
 import { bad, good, type Parsed } from '../../problem.ts';
 import { cameraOf, type Camera } from './camera.ts';
-import { distance, project, type Homography, type Point } from './homography.ts';
+import { distance, inverse, project, type Homography, type Point } from './homography.ts';
 import { planeOf, type Reference } from './reference.ts';
 
 /**
@@ -269,4 +269,14 @@ export function circleThrough(points: readonly Point[]): { centre: Point; radius
 		if (Math.hypot(...step) < 1e-9 * r) break;
 	}
 	return { centre: [x + mx, y + my], radius: r };
+}
+
+/** The fitted circle as it looks in the picture: 64 points of its rim. */
+export function circleOnPicture(plane: Plane, points: readonly Point[]): Point[] {
+	const { centre, radius } = circleThrough(points.map((p) => project(plane.toPlane, p).point));
+	const back = inverse(plane.toPlane);
+	return Array.from({ length: 64 }, (_, i) => {
+		const turn = (2 * Math.PI * i) / 64;
+		return project(back, [centre[0] + radius * Math.cos(turn), centre[1] + radius * Math.sin(turn)]).point;
+	});
 }

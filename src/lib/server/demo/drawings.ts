@@ -354,7 +354,7 @@ export const DRAWINGS: Record<string, readonly Drawing[]> = {
 				}
 			],
 			{
-				scale: standing(1680),
+				scale: standing(1820),
 				measures: [
 					{
 						label: 'Staff and globe',

@@ -150,7 +150,7 @@ export const FITS: Record<string, DemoFit> = {
 		},
 		openings: [
 			{ component: 'Breastplate', passage: 'chest', closed: 1010, split: true },
-			{ component: 'Bracers', passage: 'forearm', closed: 262, opening: 0 },
+			{ component: 'Bracers', passage: 'forearm', closed: 244, opening: 0 },
 			{ component: 'Greaves', passage: 'calf', closed: 425, opening: 60 },
 			{ component: 'Watch coat', passage: 'neckHole', closed: 400, opening: 260 },
 			{ component: 'Watch coat', passage: 'cuff', closed: 250 },

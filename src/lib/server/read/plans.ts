@@ -50,6 +50,8 @@ export interface PlannedCostume {
 	plan: CostumePlan;
 	/** Names of costumes with earlier events, whose hours are taken first. */
 	first: string[];
+	/** Those costumes, with their plans. */
+	earlier: { record: CostumeRecord; plan: CostumePlan }[];
 }
 
 /** One costume with its plan; an archived one is planned alone. */
@@ -68,7 +70,10 @@ export async function plannedCostume(
 			first: planned.records
 				.slice(0, at)
 				.filter((r) => planned.plans.get(r.costume.id)!.handsOnLeft[1] > 0)
-				.map((r) => r.costume.name)
+				.map((r) => r.costume.name),
+			earlier: planned.records
+				.slice(0, at)
+				.map((record) => ({ record, plan: planned.plans.get(record.costume.id)! }))
 		};
 	const record = await loadRecord(db, id);
 	if (!record) return null;
@@ -76,6 +81,7 @@ export async function plannedCostume(
 		workshop: planned.workshop,
 		record,
 		plan: planWorkshop([record], planned.workshop, now).get(id)!,
-		first: []
+		first: [],
+		earlier: []
 	};
 }

@@ -83,7 +83,7 @@
 <style>
 	.costume {
 		display: grid;
-		grid-template-columns: 104px minmax(0, 1fr);
+		grid-template-columns: 112px minmax(0, 1fr);
 		gap: 12px 16px;
 		padding: 12px 16px 48px;
 		max-width: 1500px;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
+	import Copy from '@lucide/svelte/icons/copy';
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Printer from '@lucide/svelte/icons/printer';
@@ -12,6 +13,7 @@
 	import { zoneWords, type Zone } from '$core/costume/zone.ts';
 	import { isFailure, type Answer } from '$lib/ui/formState.ts';
 	import ComponentFields from '$lib/ui/ComponentFields.svelte';
+	import CopyBreakdown from '$lib/ui/CopyBreakdown.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
@@ -37,6 +39,7 @@
 		'name\tkind\tside\tlayer\tzones\troute\tpart of\nHelmet\tarmor\tnone\t3\thead\tfoam plate\t\nVisor\tarmor\tnone\t4\tface\tprinted part\tHelmet';
 	let adding = $state(false);
 	let pasting = $state(false);
+	let copying = $state(false);
 	let zone = $state<Zone | null>(null);
 	let looked = $state<Component | null>(null);
 	let mover: HTMLFormElement | undefined = $state();
@@ -117,6 +120,9 @@
 			<button class="button small" onclick={() => (pasting = true)}
 				><ClipboardPaste size={14} /> Paste rows</button
 			>
+			{#if data.others.length}<button class="button small" onclick={() => (copying = true)}
+					><Copy size={14} /> Copy from</button
+				>{/if}
 			<a class="button small" href="{base}/out/costume" download><FileDown size={14} /> File</a>
 			<button class="button small" onclick={() => window.print()}><Printer size={14} /> Print</button>
 			<button class="button main small" data-add onclick={() => (adding = true)}
@@ -167,6 +173,7 @@
 	</Form>
 </div>
 
+<CopyBreakdown bind:open={copying} others={data.others} />
 <PasteDialog bind:open={pasting} command="pasteComponents" title="Paste components" example={EXAMPLE} />
 <Dialog bind:open={adding} title="New component" wide>
 	<Form

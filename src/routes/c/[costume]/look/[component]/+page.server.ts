@@ -5,6 +5,7 @@ import { componentCommands } from '$lib/server/commands/component.ts';
 import { logCommands } from '$lib/server/commands/log.ts';
 import { photoCommands } from '$lib/server/commands/photo.ts';
 import { purchaseCommands } from '$lib/server/commands/purchase.ts';
+import { seedCommands } from '$lib/server/commands/seed.ts';
 import { stepCommands } from '$lib/server/commands/step.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -18,6 +19,7 @@ export const load: PageServerLoad = async ({ params, parent }) => {
 export const actions: Actions = actionsOf({
 	...componentCommands,
 	...stepCommands,
+	...seedCommands,
 	...coatCommands,
 	...purchaseCommands,
 	...photoCommands,

@@ -2,6 +2,7 @@
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import Check from '@lucide/svelte/icons/check';
+	import ListChecks from '@lucide/svelte/icons/list-checks';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import Undo2 from '@lucide/svelte/icons/undo-2';
@@ -27,6 +28,7 @@
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import Photos from '$lib/ui/Photos.svelte';
+	import SeedDialog from '$lib/ui/SeedDialog.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import StepFields from '$lib/ui/StepFields.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
@@ -61,6 +63,7 @@
 	let adding = $state(false);
 	let editingComponent = $state(false);
 	let needing = $state(false);
+	let seeding = $state(false);
 	let editing = $state<number | null>(null);
 	const edited = $derived(data.record.steps.find((s) => s.id === editing));
 
@@ -130,6 +133,7 @@
 		</dl>
 		<div class="row no-print tools">
 			<button class="button small" onclick={() => (editingComponent = true)}>Edit component</button>
+			<a class="button small" href="{base}/look/{component.id}/ways">Make, buy or alter?</a>
 			<Act command="removeComponent" id={component.id} look="quiet" onDone={() => goto(`${base}/look`)}
 				><Trash2 size={14} /> Remove</Act
 			>
@@ -272,9 +276,10 @@
 	<Sheet title="Coats"><CoatStack {component} record={data.record} settings={data.workshop.settings} /></Sheet
 	>
 	<Sheet title="Materials">
-		{#snippet tools()}<button class="button small" onclick={() => (needing = true)}
-				><Plus size={14} /> Need</button
-			>{/snippet}
+		{#snippet tools()}<button class="button small" onclick={() => (seeding = true)}
+				><ListChecks size={14} /> Suggest</button
+			>
+			<button class="button small" onclick={() => (needing = true)}><Plus size={14} /> Need</button>{/snippet}
 		{#if needs.length}
 			<table>
 				<thead><tr><th>Material</th><th class="number">Needed</th><th>First used by</th><th></th></tr></thead>
@@ -300,7 +305,8 @@
 			</table>
 		{:else}
 			<p class="soft">
-				Nothing entered. Say what it takes, and Buy works out packs, money and the day to order by.
+				Nothing entered. Let it <b>suggest</b> what its steps take, or say it yourself, and Buy works out packs,
+				money and the day to order by.
 			</p>
 		{/if}
 	</Sheet>
@@ -379,6 +385,7 @@
 		<p class="end"><button class="button main">Save</button></p>
 	</Form>
 </Dialog>
+<SeedDialog bind:open={seeding} {component} record={data.record} materials={data.workshop.materials} />
 <Dialog bind:open={needing} title="What {component.code} takes">
 	{#if data.workshop.materials.length}
 		<Form

@@ -127,7 +127,7 @@
 							{@const hours = valueOf(componentHoursFigure(item, data.record, data.plan))}
 							<tr>
 								<td class="number">{number ?? ''}</td>
-								<td class="figure">{item.code}</td>
+								<td class="figure code">{item.code}</td>
 								<td><b>{item.name}</b> {amountWords(item)}</td>
 								<td>{item.source}</td>
 								<td class="number">{item.layer}</td>
@@ -191,6 +191,9 @@
 	td,
 	th {
 		padding: 4px 6px;
+	}
+	.code {
+		white-space: nowrap;
 	}
 	@media (max-width: 900px) {
 		.body {

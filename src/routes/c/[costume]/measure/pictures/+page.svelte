@@ -6,10 +6,11 @@
 	import { DISAGREES } from '$core/measure/plane/combine.ts';
 	import { readPictures, thingsOf, type Thing } from '$core/measure/plane/readings.ts';
 	import { formatLength } from '$core/units/measure.ts';
+	import { valueOf } from '$core/working/figure.ts';
 	import { write } from '$core/working/write.ts';
 	import { combinedFigure, pictureFigure, scaledFigure } from '$core/working/figures.ts';
 	import AddPicture from '$lib/ui/AddPicture.svelte';
-	import { asOf, KIND_WORDS, plusMinus } from '$lib/ui/measureWords.ts';
+	import { asOf, KIND_WORDS, plusMinus, sureWords } from '$lib/ui/measureWords.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import Working from '$lib/ui/Working.svelte';
@@ -27,7 +28,7 @@
 	const scaled = (thing: Thing) => {
 		const figure = thing.readings.find((r) => r.picture.scale?.kind === 'height')?.picture.scale;
 		if (!thing.combined || !stature || !figure || figure.kind !== 'height') return null;
-		if (thing.kind !== 'length' && thing.kind !== 'circle') return null;
+		if (figure.mm === stature || (thing.kind !== 'length' && thing.kind !== 'circle')) return null;
 		return scaledFigure(thing.label, thing.combined.value, figure.mm, stature, unit);
 	};
 	const figureOf = (thing: Thing) => {
@@ -72,12 +73,18 @@
 								<span class="small soft">{KIND_WORDS[thing.kind].name}</span></td
 							>
 							<td class="number big"
-								>{#if figure}<Working {figure} />{:else}<span class="soft">no scale</span>{/if}</td
+								>{#if figure && thing.combined}<Working
+										{figure}
+										text={sureWords(thing.kind, thing.combined.value, thing.combined.sigma, unit)}
+									/>{:else}<span class="soft">no scale</span>{/if}</td
 							>
 							<td class="number">{thing.combined ? plusMinus(thing.kind, thing.combined.sigma, unit) : ''}</td
 							>
 							<td class="small">
-								{#if other}<Working figure={other} />{/if}
+								{#if other && thing.combined}<Working
+										figure={other}
+										text={sureWords(thing.kind, valueOf(other), thing.combined.sigma, unit)}
+									/>{/if}
 								{#if thing.kind === 'heads' && thing.combined}{headsWords(thing.combined.value)}{/if}
 							</td>
 							<td class="small">

@@ -13,6 +13,7 @@
 	import { wearersOf } from '$core/measure/body/measureRecord.ts';
 	import type { Point } from '$core/measure/plane/homography.ts';
 	import {
+		circleOnPicture,
 		LEAST_POINTS,
 		measure,
 		MEASURE_KINDS,
@@ -22,7 +23,6 @@
 	import { checkCorners, KNOWN_RECTANGLES } from '$core/measure/plane/reference.ts';
 	import { formatLength, parseLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { write } from '$core/working/write.ts';
 	import { pictureFigure } from '$core/working/figures.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Drawing from '$lib/ui/Drawing.svelte';
@@ -31,7 +31,7 @@
 	import FlatView from '$lib/ui/FlatView.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import FormError from '$lib/ui/FormError.svelte';
-	import { asOf, KIND_WORDS, plusMinus, warningWords } from '$lib/ui/measureWords.ts';
+	import { KIND_WORDS, plusMinus, sureWords, warningWords } from '$lib/ui/measureWords.ts';
 	import PictureView, { type Onto } from '$lib/ui/PictureView.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
@@ -153,7 +153,10 @@
 					{@const on = r.stored.id === chosen}
 					<g opacity={chosen === null || on ? 1 : 0.45}>
 						<Drawing
-							points={r.stored.points}
+							points={r.plane && r.stored.kind === 'circle' && r.found.ok
+								? circleOnPicture(r.plane, r.stored.points)
+								: r.stored.points}
+							bare={r.stored.kind === 'circle'}
 							{onto}
 							closed={r.stored.kind === 'area' || r.stored.kind === 'circle'}
 							colour={on ? '#ffffff' : '#9fcbee'}
@@ -309,7 +312,7 @@
 							/>
 							<p class="small">{KIND_WORDS[kind].how} Backspace takes a point back.</p>
 							<p class="answer" aria-live="polite">
-								{#if preview?.ok}{write(preview.value.value, asOf(kind, unit))}
+								{#if preview?.ok}{sureWords(kind, preview.value.value, preview.value.sigma, unit)}
 									<span class="small">{plusMinus(kind, preview.value.sigma, unit)}</span>
 								{:else if preview}<span class="bad small">{say(preview.problem)}</span>
 								{:else}<span class="small soft">{draft.length} of {LEAST_POINTS[kind]} points</span>{/if}
@@ -359,7 +362,12 @@
 							</div>
 							{#if r.found.ok && r.plane}
 								<p>
-									<b><Working figure={pictureFigure(r.plane, r.stored, r.found.value, unit)} /></b>
+									<b
+										><Working
+											figure={pictureFigure(r.plane, r.stored, r.found.value, unit)}
+											text={sureWords(r.stored.kind, r.found.value.value, r.found.value.sigma, unit)}
+										/></b
+									>
 									<span class="small">{plusMinus(r.stored.kind, r.found.value.sigma, unit)}</span>
 								</p>
 								{#each r.found.value.warnings as w (w.code)}<p class="small warning">

@@ -1,0 +1,98 @@
+import { z } from 'zod';
+import { inLedgerOrder, type Component } from '$core/costume/component.ts';
+import { inOrder } from '$core/costume/order.ts';
+import type { CostumeRecord } from '$core/costume/record.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, all, one, Refused } from '../db/rows.ts';
+import { loadRecord } from '../read/costume.ts';
+import { command } from './command.ts';
+import { insertComponent } from './component.ts';
+import * as f from './fields.ts';
+import { insertStep } from './step.ts';
+
+/** Its coats, steps and needs, as if nothing had been done yet. Returns the new id of each step. */
+async function copyInside(
+	tx: Executor,
+	record: CostumeRecord,
+	source: Component,
+	componentId: number
+): Promise<Map<number, number>> {
+	const coats = new Map<number, number>();
+	for (const c of record.coats.filter((c) => c.componentId === source.id)) {
+		const row = await one<{ id: number }>(
+			tx,
+			`insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes)
+			values ($1, $2, $3, $4, $5, $6, $7) returning id`,
+			[componentId, c.position, c.product, c.coats, c.area, c.recoatMinutes, c.handlingMinutes]
+		);
+		coats.set(c.id, row!.id);
+	}
+	const steps = new Map<number, number>();
+	for (const [position, s] of inOrder(record.steps, source.id)
+		.filter((s) => s.faultId === null)
+		.entries())
+		steps.set(
+			s.id,
+			await insertStep(tx, {
+				...s,
+				componentId,
+				position,
+				coatId: s.coatId === null ? null : (coats.get(s.coatId) ?? null),
+				doneAt: null
+			})
+		);
+	for (const n of record.needs.filter((n) => n.componentId === source.id))
+		await tx.query(
+			'insert into need (component_id, material_id, quantity, step_id) values ($1, $2, $3, $4)',
+			[componentId, n.materialId, n.quantity, n.stepId === null ? null : (steps.get(n.stepId) ?? null)]
+		);
+	await tx.query(
+		`insert into opening (component_id, passage, closed_mm, stretch_percent, opening_mm, split)
+		select $2, passage, closed_mm, stretch_percent, opening_mm, split from opening where component_id = $1 order by id`,
+		[source.id, componentId]
+	);
+	return steps;
+}
+
+export const copyCommands = {
+	/** Components of another costume with their steps, coats and needs; nothing done, bought or logged. */
+	copyBreakdown: command(
+		() => z.object({ fromId: f.id(), componentIds: f.ids() }),
+		async (tx, v, { costumeId }) => {
+			const record = v.fromId === costumeId ? null : await loadRecord(tx, v.fromId);
+			if (!record) throw new Absent('costume');
+			const chosen = inLedgerOrder(record.components)
+				.map((n) => n.item)
+				.filter((c) => v.componentIds.includes(c.id));
+			if (chosen.length === 0) throw new Refused('Choose what to copy.', 'componentIds');
+			const taken = new Set(
+				(
+					await all<{ code: string }>(tx, 'select code from component where costume_id = $1', [costumeId])
+				).map((c) => c.code)
+			);
+			const ids = new Map<number, number>();
+			const steps = new Map<number, number>();
+			for (const c of chosen) {
+				const made = await insertComponent(tx, costumeId, {
+					...c,
+					code: taken.has(c.code) ? '' : c.code,
+					parentId: c.parentId === null ? null : (ids.get(c.parentId) ?? null),
+					route: null
+				});
+				ids.set(c.id, made.id);
+				await tx.query('update component set route = $2 where id = $1', [made.id, c.route]);
+				for (const [from, to] of await copyInside(tx, record, c, made.id)) steps.set(from, to);
+			}
+			for (const s of record.steps)
+				for (const after of s.after)
+					if (steps.has(s.id) && steps.has(after))
+						await tx.query('insert into step_after (step_id, after_id) values ($1, $2)', [
+							steps.get(s.id),
+							steps.get(after)
+						]);
+			return {
+				words: `Copied ${chosen.length} ${chosen.length === 1 ? 'component' : 'components'} from ${record.costume.name}`
+			};
+		}
+	)
+};
