@@ -164,7 +164,7 @@ const RULES: Record<RouteKey, Rule> = {
 	]
 };
 
-/** Words that make two names the same kind of thing: the longest shared ones win. */
+/** The material whose name shares the most words, and every number. */
 function bestMatch(
 	name: string,
 	family: Family,
@@ -173,8 +173,10 @@ function bestMatch(
 ): Material | null {
 	const words = (text: string) => new Set(text.toLowerCase().match(/[a-zäöüß]{3,}|\d+/g) ?? []);
 	const wanted = words(name);
+	// Another thickness is another material.
+	const sizes = (of: Set<string>) => [...of].filter((w) => /^\d/.test(w)).join();
 	const scored = materials
-		.filter((m) => m.family === family && m.unit === unit)
+		.filter((m) => m.family === family && m.unit === unit && sizes(words(m.name)) === sizes(wanted))
 		.map((m) => ({ m, score: [...words(m.name)].filter((w) => wanted.has(w)).length / wanted.size }));
 	const best = scored.reduce<(typeof scored)[number] | null>(
 		(a, b) => (!a || b.score > a.score ? b : a),

@@ -11,8 +11,8 @@ export type MeasureLine =
 export const MEASURE_LINES: Record<MeasureKey, MeasureLine> = {
 	stature: {
 		line: [
-			[56, 8],
-			[56, 416]
+			[32, 8],
+			[32, 416]
 		]
 	},
 	headGirth: { girth: [100, 28, 25] },

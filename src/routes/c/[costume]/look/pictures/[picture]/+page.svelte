@@ -269,7 +269,7 @@
 			{/snippet}
 			<p class="small">
 				{picture.angle} · {picture.design === 'own' ? 'own design' : 'faithful'} ·
-				<span class="figure">{picture.width} × {picture.height}</span> px{#if picture.sourceNote}
+				<span class="figure">{picture.width} × {picture.height}</span> px{#if picture.sourceNote}{' '}
 					· {picture.sourceNote}{/if}
 			</p>
 			<p class="small">
@@ -413,6 +413,7 @@
 	}
 	.by select {
 		width: auto;
+		max-width: 132px;
 		color: var(--ink);
 	}
 	.legend {
