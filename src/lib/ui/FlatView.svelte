@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** A calibrated picture laid flat: seen square on, to scale, with a ruler. Worked out in a worker. */
 	import Download from '@lucide/svelte/icons/download';
-	import { onDestroy } from 'svelte';
+	import { onDestroy, untrack } from 'svelte';
 	import type { ReferencePicture } from '$core/costume/picture.ts';
 	import { say } from '$core/messages.ts';
 	import type { Plane } from '$core/measure/plane/pictureMeasure.ts';
@@ -49,8 +49,9 @@
 		else problem = say({ code: outcome.code, path: [] });
 	}
 	$effect(() => {
-		if (open) lay();
-		return forget;
+		// Only opening and closing start and end the work; what it writes must not.
+		if (open) untrack(lay);
+		return () => untrack(forget);
 	});
 	onDestroy(forget);
 </script>

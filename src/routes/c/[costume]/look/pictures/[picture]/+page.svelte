@@ -50,7 +50,9 @@
 	let label = $state('');
 	let editing = $state(false);
 	let beside = $state('');
-	let chosen = $derived<number | null>(Number(page.url.searchParams.get('at')) || null);
+	const at = $derived(Number(page.url.searchParams.get('at')) || null);
+	// In two steps: data loaded anew renews page.url, and must not undo what was chosen since.
+	let chosen = $derived<number | null>(at);
 	const chosenCallout = $derived(callouts.find((c) => c.id === chosen));
 	const other = $derived(others.find((p) => String(p.id) === beside));
 

@@ -64,7 +64,9 @@
 	let editing = $state<number | null>(null);
 	let flat = $state(false);
 	const edited = $derived(data.look.measures.find((m) => m.id === editing));
-	let chosen = $derived<number | null>(Number(page.url.searchParams.get('at')) || null);
+	const at = $derived(Number(page.url.searchParams.get('at')) || null);
+	// In two steps: data loaded anew renews page.url, and must not undo what was chosen since.
+	let chosen = $derived<number | null>(at);
 
 	const SCALE_HOW = {
 		rectangle: {
