@@ -98,3 +98,115 @@ test('circles come back as reasons with the steps named', () => {
 	});
 	assert.match(JSON.parse(stdout).impossible[0].reason, /in a circle: . → . → ./);
 });
+
+const PLANE = {
+	kind: 'plane',
+	picture: { width: 4000, height: 3000 },
+	reference: {
+		kind: 'rectangle',
+		points: [
+			[1572, 1195],
+			[2496, 1270],
+			[2488, 1854],
+			[1434, 1757]
+		],
+		width: 297,
+		height: 210
+	},
+	precision: { click: 2, reference: 0.5 },
+	measures: [
+		{
+			id: 'strap',
+			kind: 'length',
+			points: [
+				[1529, 1122],
+				[2289, 1182]
+			]
+		},
+		{
+			id: 'disc',
+			kind: 'circle',
+			points: [
+				[1971, 1526],
+				[1790, 1592],
+				[1688, 1481],
+				[1806, 1358],
+				[1961, 1406]
+			]
+		},
+		{
+			id: 'astray',
+			kind: 'length',
+			points: [
+				[1, 1],
+				[4001, 1]
+			]
+		}
+	]
+};
+const GOES_ON = {
+	kind: 'goes-on',
+	passage: 'cuff',
+	sides: ['right'],
+	closed: 190,
+	stretch: 10,
+	beneath: [{ name: 'undersuit sleeve', thickness: 1.2, at: ['wristGirth', 'forearmGirth'] }],
+	wearers: [
+		{ name: 'first', measures: { thumbKnuckleGirth: 236, wristGirth: 158 } },
+		{ name: 'second', measures: { thumbKnuckleGirth: { right: 218 }, wristGirth: { right: 149 } } }
+	]
+};
+
+test('plane: lengths on a slant sheet of A4, seen by a known camera (250 and 90 mm), a click off the picture', () => {
+	const { status, stdout, stderr } = job(PLANE);
+	assert.equal(status, 0, stderr);
+	const { plane, measures } = JSON.parse(stdout);
+	assert.ok(Math.abs(plane.tilt - 35) < 0.2);
+	const [strap, disc, astray] = measures;
+	assert.ok(Math.abs(strap.value - 250) < strap.plusMinus && strap.plusMinus < 4, JSON.stringify(strap));
+	assert.ok(Math.abs(disc.value - 90) < disc.plusMinus && disc.plusMinus < 2, JSON.stringify(disc));
+	assert.equal(astray.value, null);
+	assert.equal(astray.code, 'offPicture');
+});
+
+test('goes-on: what is missing for each wearer, the cures, and the range of the closure', () => {
+	const { status, stdout, stderr } = job(GOES_ON);
+	assert.equal(status, 0, stderr);
+	const { passes, closure, wearers } = JSON.parse(stdout);
+	assert.equal(passes, false);
+	const [first, second] = wearers.map((w: { sides: unknown[] }) => w.sides[0]);
+	// 190 × 1.1 = 209 round knuckles of 236: 27 mm of girth, a slit half as long, or (236 ÷ 190 − 1) of stretch.
+	assert.equal(first.reach, 209);
+	assert.deepEqual(first.cures, {
+		opening: { more: 27, slit: 13.5 },
+		stretch: { percent: 24.2, would: true },
+		split: { would: true }
+	});
+	assert.equal(second.missing, 9);
+	// 2π × 1.2 mm over the wrist.
+	assert.equal(first.seat.girth, 165.5);
+	assert.deepEqual(closure, { from: 166.5, to: 175.5 });
+});
+
+test('plane and goes-on refuse what cannot be, naming the field', () => {
+	const rectangle = (points: number[][]) => ({ ...PLANE, reference: { ...PLANE.reference, points } });
+	const [a, b, c, d] = PLANE.reference.points as [number[], number[], number[], number[]];
+	for (const [input, words] of [
+		[rectangle([a, c, b, d]), /^reference\.points: The corners cross over/],
+		[rectangle([a, b, c]), /^reference\.points/],
+		[{ ...PLANE, reference: { ...PLANE.reference, width: 0 } }, /^reference\.width: Must be more than zero/],
+		[{ ...PLANE, measures: [{ id: 'x', kind: 'weight', points: [] }] }, /^measures\.0\.kind/],
+		[{ ...GOES_ON, stretch: 201 }, /^stretch: At most 200 %/],
+		[{ ...GOES_ON, closed: 0 }, /^closed: Must be more than zero/],
+		[
+			{ ...GOES_ON, wearers: [{ name: 'x', measures: { wristGirth: 5000 } }] },
+			/^wearers\.0\.measures\.wristGirth: .*cannot be 5000 mm/
+		],
+		[{ ...GOES_ON, wearers: [] }, /^wearers/]
+	] as const) {
+		const { status, stdout, stderr } = job(input);
+		assert.equal(status, 2, stderr);
+		assert.equal(stdout, '');
+		assert.match(stderr, words);
+	}
+});

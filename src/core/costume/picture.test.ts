@@ -133,6 +133,12 @@ test('measures of one name on several pictures are one thing; without a scale no
 		[400, 400]
 	);
 	assert.deepEqual(staff!.combined, combine(values));
+	// Clicked again on the same picture: its scale is no surer for that.
+	const [again] = thingsOf(
+		readPictures([picture(1, 500)], [stored(1, 1, 'Staff', 500), stored(2, 1, 'Staff', 500)])
+	);
+	assert.equal(again!.combined!.sigma, values[0]!.sigma);
+	assert.equal(combine([values[0]!, values[0]!]).sigma < values[0]!.sigma, true);
 	assert.equal(staff!.readings[2]!.found.ok, false);
 	assert.equal(thingsOf(readings.slice(2))[0]!.combined, null);
 });

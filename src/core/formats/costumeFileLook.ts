@@ -144,8 +144,7 @@ export const lookFields = {
 	)
 };
 
-const lookObject = z.strictObject(lookFields);
-export type LookFile = z.infer<typeof lookObject>;
+export type LookFile = z.infer<z.ZodObject<typeof lookFields>>;
 
 /** Links of these parts: what they are called, where they lead, and to which list. */
 export function lookLinks(

@@ -397,11 +397,11 @@ export function pictureFigure(
 /** Several pictures of one thing. */
 export function combinedFigure(label: string, readings: readonly Reading[], as: As): Figure {
 	return {
-		title: `${label}, from ${readings.length} pictures`,
+		title: `${label}, of ${readings.length} readings`,
 		formula: 'weightedMean',
 		as,
 		inputs: readings.flatMap((r, i) => [
-			{ name: `reading ${i + 1}`, value: r.value, as, source: 'measured on its picture' },
+			{ name: `reading ${i + 1}`, value: r.value, as, source: 'measured' },
 			{ name: `its σ`, value: r.sigma, as, source: 'clicks and scale' }
 		])
 	};

@@ -28,5 +28,16 @@ export function combine(readings: readonly Reading[]): Combined {
 	return { value, sigma: inner * Math.max(1, strays), count: readings.length, strays };
 }
 
+/**
+ * Readings of one thing on one picture share its scale: more of them show how far they stray, but never
+ * make it surer than the surest of them.
+ * @param readings at least one, every sigma above 0
+ */
+export function combineOnPicture(readings: readonly Reading[]): Combined {
+	const mean = combine(readings);
+	const surest = Math.min(...readings.map((r) => r.sigma));
+	return { ...mean, sigma: surest * Math.max(1, mean.strays) };
+}
+
 /** Above this the readings of one thing are said to disagree. */
 export const DISAGREES = 2;

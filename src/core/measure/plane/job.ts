@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { say } from '../../messages.ts';
 import type { Problem } from '../../problem.ts';
-import { combine } from './combine.ts';
 import { calibrate, measure, MEASURE_KINDS } from './pictureMeasure.ts';
 
 const point = z.tuple([z.number(), z.number()]);
@@ -59,12 +58,6 @@ export function runPlaneJob(job: PlaneJob) {
 			problem: { ...plane.problem, path: ['reference', 'points'] } satisfies Problem
 		};
 	const measured = job.measures.map((m) => ({ given: m, found: measure(plane.value, m) }));
-	const groups = new Map<string, { value: number; sigma: number }[]>();
-	for (const { given, found } of measured)
-		if (found.ok && found.value.sigma > 0) {
-			const key = `${given.id} ${given.kind}`;
-			groups.set(key, [...(groups.get(key) ?? []), found.value]);
-		}
 	return {
 		ok: true as const,
 		result: {
@@ -92,19 +85,7 @@ export function runPlaneJob(job: PlaneJob) {
 							code: found.problem.code,
 							reason: say(found.problem)
 						}
-			),
-			combined: [...groups]
-				.filter(([, readings]) => readings.length > 1)
-				.map(([key, readings]) => {
-					const c = combine(readings);
-					return {
-						id: key.split(' ')[0],
-						value: round(c.value),
-						plusMinus: round(2 * c.sigma),
-						count: c.count,
-						strays: round(c.strays)
-					};
-				})
+			)
 		}
 	};
 }

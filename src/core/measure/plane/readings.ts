@@ -1,6 +1,6 @@
 import type { ReferencePicture, StoredMeasure } from '../../costume/picture.ts';
 import type { Parsed } from '../../problem.ts';
-import { combine, type Combined } from './combine.ts';
+import { combine, combineOnPicture, type Combined } from './combine.ts';
 import { calibrate, measure, type Measured, type MeasureKind, type Plane } from './pictureMeasure.ts';
 
 /** A stored measure with what it comes to. */
@@ -42,7 +42,8 @@ export interface Thing {
 	label: string;
 	kind: MeasureKind;
 	readings: Reading[];
-	/** Of those that could be told. */
+	/** One for each picture on which it could be told. */
+	perPicture: Combined[];
 	combined: Combined | null;
 }
 
@@ -54,12 +55,18 @@ export function thingsOf(readings: readonly Reading[]): Thing[] {
 		groups.set(key, [...(groups.get(key) ?? []), r]);
 	}
 	return [...groups.values()].map((mine) => {
-		const told = mine.flatMap((r) => (r.found.ok && r.found.value.sigma > 0 ? [r.found.value] : []));
+		const told = new Map<number, Measured[]>();
+		for (const { picture, found } of mine)
+			if (found.ok && found.value.sigma > 0)
+				told.set(picture.id, [...(told.get(picture.id) ?? []), found.value]);
+		const perPicture = [...told.values()].map(combineOnPicture);
+		const across = perPicture.length ? combine(perPicture) : null;
 		return {
 			label: mine[0]!.stored.label,
 			kind: mine[0]!.stored.kind,
 			readings: mine,
-			combined: told.length ? combine(told) : null
+			perPicture,
+			combined: across && { ...across, strays: Math.max(across.strays, ...perPicture.map((p) => p.strays)) }
 		};
 	});
 }

@@ -33,10 +33,12 @@
 	};
 	const figureOf = (thing: Thing) => {
 		const told = thing.readings.filter((r) => r.found.ok);
+		if (thing.perPicture.length > 1)
+			return combinedFigure(thing.label, thing.perPicture, asOf(thing.kind, unit));
 		if (told.length > 1)
 			return combinedFigure(
 				thing.label,
-				told.map((r) => (r.found.ok ? r.found.value : { value: 0, sigma: 1 })),
+				told.flatMap((r) => (r.found.ok ? r.found.value : [])),
 				asOf(thing.kind, unit)
 			);
 		const [one] = told;

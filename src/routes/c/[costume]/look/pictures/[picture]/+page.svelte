@@ -271,8 +271,8 @@
 			{/snippet}
 			<p class="small">
 				{picture.angle} · {picture.design === 'own' ? 'own design' : 'faithful'} ·
-				<span class="figure">{picture.width} × {picture.height}</span> px{#if picture.sourceNote}{' '}
-					· {picture.sourceNote}{/if}
+				<span class="figure">{picture.width} × {picture.height}</span> px
+				{#if picture.sourceNote}· {picture.sourceNote}{/if}
 			</p>
 			<p class="small">
 				<a href="{base}/measure/pictures/{picture.id}"
