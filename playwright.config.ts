@@ -3,10 +3,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './tests/support/chromium.ts';
-import { DEMO, OWN } from './tests/support/servers.ts';
+import { DEMO, PICTURE, STORY, WORKSHOP } from './tests/support/servers.ts';
 
-/** Every run has fresh data: one server with the demo, one with nothing. */
-const server = (port: number, demo: boolean) => ({
+/** Every run has fresh data: servers with the demo, and with nothing. */
+const server = ({ port, demo }: typeof DEMO) => ({
 	command: `node scripts/run.mjs ${demo ? 'demo' : 'start'}`,
 	url: `http://127.0.0.1:${port}/settings`,
 	env: {
@@ -21,7 +21,7 @@ const server = (port: number, demo: boolean) => ({
 export default defineConfig({
 	testDir: 'tests/browser',
 	outputDir: 'test-results/browser',
-	workers: 1,
+	workers: 2,
 	timeout: 90_000,
 	expect: { timeout: 8000 },
 	reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
@@ -31,5 +31,5 @@ export default defineConfig({
 		screenshot: 'only-on-failure',
 		actionTimeout: 8000
 	},
-	webServer: [server(DEMO.port, true), server(OWN.port, false)]
+	webServer: [DEMO, PICTURE, STORY, WORKSHOP].map(server)
 });

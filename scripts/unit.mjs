@@ -17,7 +17,16 @@ const only = process.argv.slice(2);
 const chosen = only.length ? files.filter((f) => only.some((o) => f.includes(o))) : files;
 const run = spawnSync(
 	process.execPath,
-	['--import', 'tsx', '--import', './scripts/raw-sql.mjs', '--test', ...reporters, ...chosen],
+	[
+		'--import',
+		'tsx',
+		'--import',
+		'./scripts/raw-sql.mjs',
+		'--test',
+		'--test-concurrency=2',
+		...reporters,
+		...chosen
+	],
 	{
 		stdio: 'inherit'
 	}

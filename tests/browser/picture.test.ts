@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { seen, type TestCamera } from '../support/camera.ts';
-import { DEMO } from '../support/servers.ts';
+import { PICTURE } from '../support/servers.ts';
 
-test.use({ baseURL: DEMO.address });
+test.use({ baseURL: PICTURE.address });
 
 type Spot = [number, number];
 const CAMERA: TestCamera = {

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { OWN } from '../support/servers.ts';
+import { STORY } from '../support/servers.ts';
 
 /** The whole story, as a new user would live it, on a workshop that begins empty. */
-test.use({ baseURL: OWN.address });
+test.use({ baseURL: STORY.address });
 
 const dialog = (page: Page) => page.getByRole('dialog');
 const toast = (page: Page, words: string | RegExp) =>

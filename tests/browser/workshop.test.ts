@@ -1,9 +1,9 @@
 import { writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { OWN } from '../support/servers.ts';
+import { WORKSHOP } from '../support/servers.ts';
 
 /** The rooms beside the costumes, and what they change in the plan. Each test makes its own costume. */
-test.use({ baseURL: OWN.address });
+test.use({ baseURL: WORKSHOP.address });
 
 const dialog = (page: Page) => page.getByRole('dialog');
 const toast = (page: Page, words: string | RegExp) =>

@@ -1,5 +1,10 @@
-/** Ports of the servers that the browser tests start: away from the ones that people use. */
-const at = (port: number) => ({ port, address: `http://127.0.0.1:${port}` });
+/**
+ * The servers that the browser tests start, on ports away from the ones that people use. Files of tests run two
+ * at a time, so each that writes has data of its own; http and pages share, as what they write is apart.
+ */
+const at = (port: number, demo: boolean) => ({ port, demo, address: `http://127.0.0.1:${port}` });
 
-export const DEMO = at(4391);
-export const OWN = at(4392);
+export const DEMO = at(4391, true);
+export const PICTURE = at(4392, true);
+export const STORY = at(4393, false);
+export const WORKSHOP = at(4394, false);

@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
 import { test } from 'node:test';
+import { runJob } from '../../src/core/jobs.ts';
 
 const EXAMPLE = {
 	kind: 'schedule',
@@ -44,6 +45,19 @@ const job = (input: unknown) =>
 		encoding: 'utf8'
 	});
 
+/** The same without a process of its own. */
+const result = (input: unknown) => {
+	const done = runJob(input, () => 0);
+	assert.ok(done.ok, done.ok ? '' : done.words);
+	return JSON.parse(JSON.stringify(done.result));
+};
+const refused = (input: unknown, words: RegExp) => {
+	const done = runJob(input, () => 0);
+	assert.ok(!done.ok, JSON.stringify(input));
+	assert.equal(done.words.includes('\n'), false);
+	assert.match(done.words, words);
+};
+
 test('the documented example gives the documented result', () => {
 	const { status, stdout, stderr } = job(EXAMPLE);
 	assert.equal(status, 0, stderr);
@@ -62,7 +76,18 @@ test('bad input: one line that names the field, exit 2, nothing on standard outp
 	for (const [input, words] of [
 		['{', /is not JSON/],
 		[{ kind: 'shape' }, /^kind: "shape" is not known/],
-		[{ ...EXAMPLE, start: '2031-02-30T18:00' }, /^start: .*date and time that exist/],
+		[{ ...EXAMPLE, start: '2031-02-30T18:00' }, /^start: .*date and time that exist/]
+	] as const) {
+		const { status, stdout, stderr } = job(input);
+		assert.equal(status, 2, stderr);
+		assert.equal(stdout, '');
+		assert.equal(stderr.trim().split('\n').length, 1, stderr);
+		assert.match(stderr, words);
+	}
+});
+
+test('schedule refuses what cannot be, naming the field', () => {
+	for (const [input, words] of [
 		[{ ...EXAMPLE, steps: [{ id: 'a', minutes: [3, 2, 1] }] }, /^steps\.0\.minutes: Minutes must run/],
 		[
 			{
@@ -79,24 +104,19 @@ test('bad input: one line that names the field, exit 2, nothing on standard outp
 			/^makers\.0\.windows\.0\.days\.0/
 		],
 		[{ ...EXAMPLE, surprise: 1 }, /surprise/]
-	] as const) {
-		const { status, stdout, stderr } = job(input);
-		assert.equal(status, 2, stderr);
-		assert.equal(stdout, '');
-		assert.equal(stderr.trim().split('\n').length, 1, stderr);
-		assert.match(stderr, words);
-	}
+	] as const)
+		refused(input, words);
 });
 
 test('circles come back as reasons with the steps named', () => {
-	const { stdout } = job({
+	const { impossible } = result({
 		...EXAMPLE,
 		steps: [
 			{ id: 'a', minutes: 5, after: ['b'] },
 			{ id: 'b', minutes: 5, after: ['a'] }
 		]
 	});
-	assert.match(JSON.parse(stdout).impossible[0].reason, /in a circle: . → . → ./);
+	assert.match(impossible[0].reason, /in a circle: . → . → ./);
 });
 
 const PLANE = {
@@ -158,9 +178,7 @@ const GOES_ON = {
 };
 
 test('plane: lengths on a slant sheet of A4, seen by a known camera (250 and 90 mm), a click off the picture', () => {
-	const { status, stdout, stderr } = job(PLANE);
-	assert.equal(status, 0, stderr);
-	const { plane, measures } = JSON.parse(stdout);
+	const { plane, measures } = result(PLANE);
 	assert.ok(Math.abs(plane.tilt - 35) < 0.2);
 	const [strap, disc, astray] = measures;
 	assert.ok(Math.abs(strap.value - 250) < strap.plusMinus && strap.plusMinus < 4, JSON.stringify(strap));
@@ -170,9 +188,7 @@ test('plane: lengths on a slant sheet of A4, seen by a known camera (250 and 90 
 });
 
 test('goes-on: what is missing for each wearer, the cures, and the range of the closure', () => {
-	const { status, stdout, stderr } = job(GOES_ON);
-	assert.equal(status, 0, stderr);
-	const { passes, closure, wearers } = JSON.parse(stdout);
+	const { passes, closure, wearers } = result(GOES_ON);
 	assert.equal(passes, false);
 	const [first, second] = wearers.map((w: { sides: unknown[] }) => w.sides[0]);
 	// 190 × 1.1 = 209 round knuckles of 236: 27 mm of girth, a slit half as long, or (236 ÷ 190 − 1) of stretch.
@@ -203,10 +219,6 @@ test('plane and goes-on refuse what cannot be, naming the field', () => {
 			/^wearers\.0\.measures\.wristGirth: .*cannot be 5000 mm/
 		],
 		[{ ...GOES_ON, wearers: [] }, /^wearers/]
-	] as const) {
-		const { status, stdout, stderr } = job(input);
-		assert.equal(status, 2, stderr);
-		assert.equal(stdout, '');
-		assert.match(stderr, words);
-	}
+	] as const)
+		refused(input, words);
 });

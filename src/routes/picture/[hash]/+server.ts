@@ -15,9 +15,10 @@ export const GET: RequestHandler = async ({ params, url }) => {
 		`select mime from photo where hash = $1 union all select mime from reference_picture where hash = $1 limit 1`,
 		[params.hash]
 	);
+	if (!stored) error(404, 'There is no such picture.');
 	const { folder } = db;
 	const read = side === null ? readStored(folder, params.hash) : smaller(folder, params.hash, Number(side));
-	const data = stored && (await read.catch(() => null));
+	const data = await read.catch(() => null);
 	if (!data) error(404, 'There is no such picture.');
 	return new Response(new Uint8Array(data), {
 		headers: {

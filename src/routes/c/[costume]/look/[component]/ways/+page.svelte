@@ -35,6 +35,8 @@
 	function currencySuffix() {
 		return currency;
 	}
+	const unpriced = ({ way }: WayFigures) =>
+		way !== 'make' && way !== used && !data.offers[`${way}PriceMinor`];
 	const freed = (w: WayFigures) =>
 		w.freedMinutes === 0
 			? 'nothing'
@@ -88,7 +90,8 @@
 				>
 				<tr
 					><th scope="row">Money for it</th>{#each data.ways as w (w.way)}<td class:used={w.way === used}
-							><b><Working figure={wayMoneyFigure(w, currency)} /></b></td
+							><b><Working figure={wayMoneyFigure(w, currency)} /></b>
+							{#if unpriced(w)}<span class="small soft">no price entered above</span>{/if}</td
 						>{/each}</tr
 				>
 				<tr
