@@ -26,7 +26,6 @@ const VIEWS: Record<string, string> = {
 	picture: '/c/1/look/pictures/1',
 	layers: '/c/1/look/layers',
 	sheet: '/c/1/look/sheet',
-	ways: '/c/1/look/1/ways',
 	measure: '/c/1/measure',
 	'goes-on': '/c/1/measure/goes-on',
 	measuring: '/c/1/measure/pictures/3',

@@ -11,6 +11,7 @@
 	import { isDone, isFailure, scripts, type Answer } from '$lib/ui/formState.ts';
 	import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
 	import type { Findable } from '$lib/find.ts';
+	import { lookViews, measureViews } from '$lib/lookViews.ts';
 	import { ROOMS, STATIONS } from '$lib/stations.ts';
 	import { announce, toast } from '$lib/ui/toast.svelte.ts';
 	import Find from '$lib/ui/Find.svelte';
@@ -76,6 +77,8 @@
 		return [
 			...data.shelf.map((c) => ({ name: c.name, what: 'costume', href: `/c/${c.id}/look` })),
 			...(base ? STATIONS.map((s) => ({ name: s.name, what: s.says, href: `${base}/${s.path}` })) : []),
+			...(base ? lookViews(base).map((v) => ({ ...v, what: 'Look' })) : []),
+			...(base ? measureViews(base).map((v) => ({ ...v, what: 'Measure' })) : []),
 			...ROOMS.map((r) => ({ name: r.name, what: r.says, href: r.path })),
 			...(record?.components ?? []).map((c) => ({
 				name: `${c.code} ${c.name}`,

@@ -21,17 +21,22 @@ export const asOf = (kind: MeasureKind, unit: LengthUnit): As =>
 			? { kind: 'number', unit: 'heads' }
 			: { kind: kind === 'area' ? 'area' : 'length', unit };
 
-/** A value with no more digits than it is sure of: to the place of the first digit of ±, one finer after a 1. */
-export function sureWords(kind: MeasureKind, value: number, sigma: number, unit: LengthUnit): string {
+/** Rounded to no more digits than are sure: to the place of the first digit of ±, one finer after a 1. */
+function sure(value: number, sigma: number): number {
 	const spread = 2 * sigma;
 	const place = spread > 0 ? 10 ** Math.floor(Math.log10(spread)) : 1e-3;
 	const step = spread / place < 2 ? place / 10 : place;
-	return write(Math.round(value / step) * step, asOf(kind, unit));
+	return Math.round(value / step) * step;
 }
 
+export const sureWords = (kind: MeasureKind, value: number, sigma: number, unit: LengthUnit): string =>
+	write(sure(value, sigma), asOf(kind, unit));
+
 /** Twice the standard deviation: 95 of 100 lie within. */
-export const plusMinus = (kind: MeasureKind, sigma: number, unit: LengthUnit): string =>
-	`± ${kind === 'angle' || kind === 'heads' ? formatNumber(2 * sigma, 2) : write(2 * sigma, asOf(kind, unit))}`;
+export const plusMinus = (kind: MeasureKind, sigma: number, unit: LengthUnit): string => {
+	const spread = sure(2 * sigma, sigma);
+	return `± ${kind === 'angle' || kind === 'heads' ? formatNumber(spread, 2) : write(spread, asOf(kind, unit))}`;
+};
 
 export const warningWords = (warning: MeasureWarning): string =>
 	warning.code === 'offPlane'

@@ -13,6 +13,10 @@ export interface Camera {
 	tilt: number;
 }
 
+/** What a length that stands so far off the plane, mm towards the camera, is to be multiplied by. */
+export const offPlaneFactor = ({ distance }: Camera, offPlane: number): number =>
+	(distance - offPlane) / distance;
+
 /** Focal length by the long side of the picture, of an ordinary phone's main camera (26 mm on 36 mm); from memory. */
 const ORDINARY_FOCAL = 26 / 36;
 const SIGMA_SOLVED = 0.1;

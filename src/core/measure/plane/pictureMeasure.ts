@@ -1,6 +1,6 @@
 import { Matrix, solve } from 'ml-matrix';
 import { bad, good, type Parsed } from '../../problem.ts';
-import { cameraOf, type Camera } from './camera.ts';
+import { cameraOf, offPlaneFactor, type Camera } from './camera.ts';
 import { distance, inverse, project, type Homography, type Point } from './homography.ts';
 import { planeOf, type Reference } from './reference.ts';
 
@@ -168,7 +168,7 @@ function withOffPlane(
 	if (times > 3) warnings.push({ code: 'farFromReference', times });
 	if (offPlane === 0 || POWER[kind] === 0) return { value, sigma, warnings };
 	const { distance: far, relativeSigma, assumed } = plane.camera;
-	const factor = ((far - offPlane) / far) ** POWER[kind];
+	const factor = offPlaneFactor(plane.camera, offPlane) ** POWER[kind];
 	const slope = (POWER[kind] * value * offPlane) / far;
 	warnings.push({ code: 'offPlane', percent: (1 / factor - 1) * 100, assumed });
 	return { value: value * factor, sigma: Math.hypot(sigma * factor, slope * relativeSigma), warnings };

@@ -187,12 +187,9 @@
 								>
 								<td class="small">{row.over}</td>
 								{#each row.now as m, i (row.sides[i])}
-									<td
-										class="number"
-										colspan={row.sides.length === 1 ? 2 : 1}
-										class:whole={row.sides.length === 1}>{m ? length(m.mm) : '–'}</td
-									>
+									<td class="number">{m ? length(m.mm) : '–'}</td>
 								{/each}
+								{#if row.sides.length === 1}<td></td>{/if}
 								<td class="small soft">{days.map((d) => dayWords(d)).join(', ')}</td>
 								{#if link?.builtOn != null}
 									<td class="number">
@@ -392,9 +389,6 @@
 	}
 	td {
 		padding: 4px 8px;
-	}
-	td.whole {
-		text-align: center;
 	}
 	.large {
 		color: var(--pink-ink);

@@ -142,7 +142,8 @@
 							? ` + ${formatNumber(o.stretchPercent, 1)} % stretch`
 							: ''}{o.openingMm ? ` + ${length(o.openingMm)} opening` : ''} reaches <Working
 							figure={reachFigure(o, unit)}
-						/>{o.split ? '; opens along its whole length' : ''}
+						/>
+						{o.split ? '· opens along its whole length' : ''}
 						· {EASE_WORDS[easeOf(check.component)]}
 						{#if check.component.flex === 'stretch' && o.stretchPercent === 0}
 							· <b>a stretch component with 0 % stretch: enter what the cloth gives</b>{/if}

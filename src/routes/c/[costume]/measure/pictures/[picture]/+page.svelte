@@ -11,6 +11,7 @@
 	import { say } from '$core/messages.ts';
 	import { latest } from '$core/measure/body/bodyMeasure.ts';
 	import { wearersOf } from '$core/measure/body/measureRecord.ts';
+	import { offPlaneFactor } from '$core/measure/plane/camera.ts';
 	import type { Point } from '$core/measure/plane/homography.ts';
 	import {
 		circleOnPicture,
@@ -38,6 +39,8 @@
 	import Working from '$lib/ui/Working.svelte';
 	import type { PageData } from './$types';
 
+	/** For instance, mm. */
+	const NEARER = 20;
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const unit = $derived(data.workshop.settings.lengthUnit);
@@ -178,12 +181,12 @@
 				Yellow is the scale.
 				{#if plane.reference.kind === 'rectangle'}
 					Seen {formatNumber(plane.camera.tilt, 0)}° off square on, from about {formatLength(
-						plane.camera.distance,
+						Number(plane.camera.distance.toPrecision(2)),
 						unit
 					)}.
 				{/if}
-				Only what lies in the same plane is true: a thing {formatLength(20, unit)} nearer the camera reads {formatNumber(
-					(20 / (plane.camera.distance - 20)) * 100,
+				Only what lies in the same plane is true: a thing {formatLength(NEARER, unit)} nearer the camera reads {formatNumber(
+					100 / offPlaneFactor(plane.camera, NEARER) - 100,
 					1
 				)} % too large{plane.camera.assumed ? ' (with an ordinary lens)' : ''}.
 			{:else}No scale yet: it measures nothing.{/if}
