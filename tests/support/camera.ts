@@ -33,3 +33,24 @@ export function seen(camera: TestCamera, [x, y]: Point, z = 0): Point {
 export function normals(next: () => number): () => number {
 	return () => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
 }
+
+/** A sheet of A4 as a camera saw it that was tilted by 35°: corners clicked to the pixel. */
+export const SLANT_SHEET = {
+	kind: 'rectangle' as const,
+	points: [
+		[1572, 1195],
+		[2496, 1270],
+		[2488, 1854],
+		[1434, 1757]
+	] as [[number, number], [number, number], [number, number], [number, number]],
+	width: 297,
+	height: 210
+};
+/** Points on the rim of a disc of 90 mm that lies on it. */
+export const SLANT_RIM: [number, number][] = [
+	[1971, 1526],
+	[1790, 1592],
+	[1688, 1481],
+	[1806, 1358],
+	[1961, 1406]
+];

@@ -1,5 +1,5 @@
 import type { Component } from '../../src/core/costume/component.ts';
-import type { LookRecord } from '../../src/core/costume/picture.ts';
+import type { LookRecord, ReferencePicture } from '../../src/core/costume/picture.ts';
 import type { MeasureRecord } from '../../src/core/measure/body/measureRecord.ts';
 import type { CostumeRecord, Workshop } from '../../src/core/costume/record.ts';
 import type { Step } from '../../src/core/costume/step.ts';
@@ -207,6 +207,27 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 	],
 	rates: {},
 	materials: [],
+	...extra
+});
+
+export const picture = (id: number, extra: Partial<ReferencePicture> = {}): ReferencePicture => ({
+	id,
+	costumeId: 1,
+	position: id,
+	hash: 'a'.repeat(64),
+	mime: 'image/png',
+	width: 1000,
+	height: 1000,
+	bytes: 1,
+	title: '',
+	angle: 'front',
+	design: 'own',
+	sourceNote: '',
+	axisPx: null,
+	scale: null,
+	clickPx: 2,
+	scaleSigmaMm: 0,
+	version: 1,
 	...extra
 });
 

@@ -2,6 +2,7 @@ import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
 import { test } from 'node:test';
 import { runJob } from '../../src/core/jobs.ts';
+import { SLANT_RIM, SLANT_SHEET } from '../support/camera.ts';
 
 const EXAMPLE = {
 	kind: 'schedule',
@@ -122,17 +123,7 @@ test('circles come back as reasons with the steps named', () => {
 const PLANE = {
 	kind: 'plane',
 	picture: { width: 4000, height: 3000 },
-	reference: {
-		kind: 'rectangle',
-		points: [
-			[1572, 1195],
-			[2496, 1270],
-			[2488, 1854],
-			[1434, 1757]
-		],
-		width: 297,
-		height: 210
-	},
+	reference: SLANT_SHEET,
 	precision: { click: 2, reference: 0.5 },
 	measures: [
 		{
@@ -146,13 +137,7 @@ const PLANE = {
 		{
 			id: 'disc',
 			kind: 'circle',
-			points: [
-				[1971, 1526],
-				[1790, 1592],
-				[1688, 1481],
-				[1806, 1358],
-				[1961, 1406]
-			]
+			points: SLANT_RIM
 		},
 		{
 			id: 'astray',
@@ -205,12 +190,12 @@ test('goes-on: what is missing for each wearer, the cures, and the range of the 
 });
 
 test('plane and goes-on refuse what cannot be, naming the field', () => {
-	const rectangle = (points: number[][]) => ({ ...PLANE, reference: { ...PLANE.reference, points } });
-	const [a, b, c, d] = PLANE.reference.points as [number[], number[], number[], number[]];
+	const rectangle = (points: number[][]) => ({ ...PLANE, reference: { ...SLANT_SHEET, points } });
+	const [a, b, c, d] = SLANT_SHEET.points;
 	for (const [input, words] of [
 		[rectangle([a, c, b, d]), /^reference\.points: The corners cross over/],
 		[rectangle([a, b, c]), /^reference\.points/],
-		[{ ...PLANE, reference: { ...PLANE.reference, width: 0 } }, /^reference\.width: Must be more than zero/],
+		[{ ...PLANE, reference: { ...SLANT_SHEET, width: 0 } }, /^reference\.width: Must be more than zero/],
 		[{ ...PLANE, measures: [{ id: 'x', kind: 'weight', points: [] }] }, /^measures\.0\.kind/],
 		[{ ...GOES_ON, stretch: 201 }, /^stretch: At most 200 %/],
 		[{ ...GOES_ON, closed: 0 }, /^closed: Must be more than zero/],

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { component } from '../../../tests/support/record.ts';
+import * as make from '../../../tests/support/record.ts';
 import { combine } from '../measure/plane/combine.ts';
 import { readPictures, thingsOf } from '../measure/plane/readings.ts';
 import {
@@ -42,7 +42,7 @@ test('a mirrored outline is on the other side, as far from the middle line, and 
 });
 
 test('what is on no picture and what nobody claimed are both found', () => {
-	const open = unplaced([component(1), component(2)], [callout(1, 1, 0), callout(2, null, 50)]);
+	const open = unplaced([make.component(1), make.component(2)], [callout(1, 1, 0), callout(2, null, 50)]);
 	assert.deepEqual(
 		open.components.map((c) => c.id),
 		[2]
@@ -70,35 +70,20 @@ test('callouts are numbered from top to bottom, each component once', () => {
 	assert.deepEqual(anchorOf(callout(1, 1, 10).points), [70, 20]);
 });
 
-const picture = (id: number, mm: number | null): ReferencePicture => ({
-	id,
-	costumeId: 1,
-	position: id,
-	hash: 'a'.repeat(64),
-	mime: 'image/png',
-	width: 1000,
-	height: 1000,
-	bytes: 1,
-	title: '',
-	angle: 'front',
-	design: 'own',
-	sourceNote: '',
-	axisPx: null,
-	scale:
-		mm === null
-			? null
-			: {
-					kind: 'length',
-					points: [
-						[0, 0],
-						[500, 0]
-					],
-					mm
-				},
-	clickPx: 2,
-	scaleSigmaMm: 0,
-	version: 1
-});
+const picture = (id: number, mm: number | null): ReferencePicture =>
+	make.picture(id, {
+		scale:
+			mm === null
+				? null
+				: {
+						kind: 'length',
+						points: [
+							[0, 0],
+							[500, 0]
+						],
+						mm
+					}
+	});
 const stored = (id: number, pictureId: number, label: string, end: number): StoredMeasure => ({
 	id,
 	pictureId,

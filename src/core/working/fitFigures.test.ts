@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import { SLANT_RIM, SLANT_SHEET } from '../../../tests/support/camera.ts';
 import * as make from '../../../tests/support/record.ts';
 import type { ReferencePicture, StoredMeasure } from '../costume/picture.ts';
 import { compareWays } from '../costume/ways.ts';
@@ -62,17 +63,7 @@ test('print size of a pattern', () => {
 });
 
 const SCALES: ReferencePicture['scale'][] = [
-	{
-		kind: 'rectangle',
-		points: [
-			[1572, 1195],
-			[2496, 1270],
-			[2488, 1854],
-			[1434, 1757]
-		],
-		width: 297,
-		height: 210
-	},
+	SLANT_SHEET,
 	{
 		kind: 'height',
 		points: [
@@ -82,31 +73,10 @@ const SCALES: ReferencePicture['scale'][] = [
 		mm: 1700
 	}
 ];
-const pictures = SCALES.map((scale, i): ReferencePicture => ({
-	id: i,
-	costumeId: 1,
-	position: i,
-	hash: 'a'.repeat(64),
-	mime: 'image/png',
-	width: 4000,
-	height: 3000,
-	bytes: 1,
-	title: '',
-	angle: 'front',
-	design: 'own',
-	sourceNote: '',
-	axisPx: null,
-	scale,
-	clickPx: 2,
-	scaleSigmaMm: 0.5,
-	version: 1
-}));
-const RIM: [number, number][] = [
-	[1971, 1526],
-	[1790, 1592],
-	[1688, 1481],
-	[1806, 1358]
-];
+const pictures = SCALES.map((scale, i) =>
+	make.picture(i, { width: 4000, height: 3000, scale, scaleSigmaMm: 0.5 })
+);
+const RIM = SLANT_RIM.slice(0, 4);
 const stored = (
 	id: number,
 	pictureId: number,
