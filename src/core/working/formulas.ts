@@ -1,7 +1,7 @@
 import { wholePacks } from '../needs/shopping.ts';
 import { orderByDay } from '../needs/leadTime.ts';
 import { scaledToWearer } from '../measure/body/bodyScale.ts';
-import { girthOver } from '../measure/body/girth.ts';
+import { bandLength, girthOver } from '../measure/body/girth.ts';
 import { reachOf } from '../measure/body/goesOn.ts';
 import { factorOf } from '../measure/body/resize.ts';
 import { combine } from '../measure/plane/combine.ts';
@@ -16,6 +16,9 @@ export interface Formula {
 
 const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
 const at = (values: readonly number[], i: number) => values[i] ?? 0;
+
+const radians = (degrees: number) => (degrees * Math.PI) / 180;
+const degrees = (radians: number) => (radians * 180) / Math.PI;
 
 /** The first value is the factor for what stands off the plane; then x and y of each point, mm. */
 const onPlane = (kind: 'length' | 'circle' | 'angle' | 'area') => (v: readonly number[]) =>
@@ -91,6 +94,79 @@ export const FORMULAS = {
 			combine(
 				Array.from({ length: v.length / 2 }, (_, i) => ({ value: at(v, 2 * i), sigma: at(v, 2 * i + 1) }))
 			).value
+	},
+	same: { words: 'as it comes out', compute: (v) => at(v, 0) },
+	share: { words: 'the first ÷ the second', compute: (v) => at(v, 0) / at(v, 1) },
+	hypotenuse: { words: '√(first² + second²)', compute: (v) => Math.hypot(at(v, 0), at(v, 1)) },
+	coneAngle: {
+		words: '360° × radius ÷ slant ÷ panels',
+		compute: (v) => (360 * at(v, 0)) / at(v, 1) / at(v, 2)
+	},
+	bandPanel: {
+		words: '(girth + π × thickness − gap) ÷ panels',
+		compute: (v) => (bandLength(at(v, 0), at(v, 1)) - at(v, 2)) / at(v, 3)
+	},
+	bandRadius: {
+		words: '(girth + π × thickness) ÷ 2π',
+		compute: (v) => bandLength(at(v, 0), at(v, 1)) / (2 * Math.PI)
+	},
+	ringOuter: {
+		words: 'slant × wide ÷ (wide − narrow)',
+		compute: (v) => (at(v, 0) * at(v, 1)) / (at(v, 1) - at(v, 2))
+	},
+	ringAngle: {
+		words: '(outer − inner edge) ÷ width, from radians to degrees',
+		compute: (v) => degrees((at(v, 0) - at(v, 1)) / at(v, 2))
+	},
+	arcLength: { words: 'radius × angle, the angle in radians', compute: (v) => at(v, 0) * radians(at(v, 1)) },
+	arcRadius: { words: 'arc ÷ angle, the angle in radians', compute: (v) => at(v, 0) / radians(at(v, 1)) },
+	capRadius: {
+		words: '(radius of the rim² + depth²) ÷ (2 × depth)',
+		compute: (v) => (at(v, 0) ** 2 + at(v, 1) ** 2) / (2 * at(v, 1))
+	},
+	wedgeWidth: {
+		words: '2π × (radius of the disc − radius of the rim) ÷ wedges',
+		compute: (v) => (2 * Math.PI * (at(v, 0) - at(v, 1))) / at(v, 2)
+	},
+	bevelOffset: { words: 'thickness × tan(bevel)', compute: (v) => at(v, 0) * Math.tan(radians(at(v, 1))) },
+	ridgeBevel: { words: '(180° − inside angle) ÷ 2', compute: (v) => (180 - at(v, 0)) / 2 },
+	skirtRadius: {
+		words: 'girth ÷ (2π × part of a circle)',
+		compute: (v) => at(v, 0) / (2 * Math.PI * at(v, 1))
+	},
+	skirtHem: {
+		words: '2π × part of a circle × (waist radius + length)',
+		compute: (v) => 2 * Math.PI * at(v, 2) * (at(v, 0) + at(v, 1))
+	},
+	pleatCloth: {
+		words: 'finished width + pleats × folds × 2 × depth',
+		compute: (v) => at(v, 0) + at(v, 1) * at(v, 3) * 2 * at(v, 2)
+	},
+	loopStrip: { words: 'width × times + lap', compute: (v) => at(v, 0) * at(v, 1) + at(v, 2) },
+	sashLength: {
+		words: 'girth × times round + 2 × hanging end + knot',
+		compute: (v) => at(v, 0) * at(v, 1) + 2 * at(v, 2) + at(v, 3)
+	},
+	squareSide: { words: '√(length × width)', compute: (v) => Math.sqrt(at(v, 0) * at(v, 1)) },
+	strapLength: {
+		words: 'girth + half the row of holes + tip + turned back',
+		compute: (v) => at(v, 0) + ((at(v, 1) - 1) / 2) * at(v, 2) + at(v, 3) + at(v, 4)
+	},
+	strapLeast: {
+		words: 'girth − half the row of holes',
+		compute: (v) => at(v, 0) - ((at(v, 1) - 1) / 2) * at(v, 2)
+	},
+	lacingCord: {
+		words: '2 × spaces × √(spacing² + across²) + across + 2 × end',
+		compute: (v) => 2 * at(v, 0) * Math.hypot(at(v, 1), at(v, 2)) + at(v, 2) + 2 * at(v, 3)
+	},
+	chord: {
+		words: '2 × radius × sin(180° ÷ petals)',
+		compute: (v) => 2 * at(v, 0) * Math.sin(Math.PI / at(v, 1))
+	},
+	chordByAngle: {
+		words: '2 × length × sin(angle ÷ 2)',
+		compute: (v) => 2 * at(v, 0) * Math.sin(radians(at(v, 1)) / 2)
 	},
 	finish: { words: 'hands-on end of the last step + its waiting', compute: (v) => at(v, 0) + at(v, 1) }
 } as const satisfies Record<string, Formula>;

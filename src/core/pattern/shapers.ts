@@ -1,0 +1,56 @@
+import { biasStrips } from './shapers/biasStrips.ts';
+import { boning } from './shapers/boning.ts';
+import { bow } from './shapers/bow.ts';
+import { circleSkirt } from './shapers/circleSkirt.ts';
+import { cone } from './shapers/cone.ts';
+import { domeDisc } from './shapers/domeDisc.ts';
+import { domeGores } from './shapers/domeGores.ts';
+import { eyelets } from './shapers/eyelets.ts';
+import { fan } from './shapers/fan.ts';
+import { gathers } from './shapers/gathers.ts';
+import { horn } from './shapers/horn.ts';
+import { netSkirt } from './shapers/netSkirt.ts';
+import { plateBox } from './shapers/plateBox.ts';
+import { pleats } from './shapers/pleats.ts';
+import { ridge } from './shapers/ridge.ts';
+import { roundArray } from './shapers/roundArray.ts';
+import { ruffle } from './shapers/ruffle.ts';
+import { sash } from './shapers/sash.ts';
+import { scaleStrip } from './shapers/scaleStrip.ts';
+import { shieldDish } from './shapers/shieldDish.ts';
+import { strap } from './shapers/strap.ts';
+import { taperedBand } from './shapers/taperedBand.ts';
+import { tubeWrap } from './shapers/tubeWrap.ts';
+import { wefts } from './shapers/wefts.ts';
+import type { Shaper } from './shaper.ts';
+
+/** The family: one file a shape, one signature. */
+export const SHAPERS = {
+	taperedBand,
+	cone,
+	domeGores,
+	domeDisc,
+	shieldDish,
+	tubeWrap,
+	plateBox,
+	ridge,
+	horn,
+	strap,
+	eyelets,
+	scaleStrip,
+	fan,
+	roundArray,
+	circleSkirt,
+	netSkirt,
+	ruffle,
+	gathers,
+	pleats,
+	bow,
+	sash,
+	biasStrips,
+	boning,
+	wefts
+} as const satisfies Record<string, Shaper>;
+
+export type ShaperKey = keyof typeof SHAPERS;
+export const SHAPER_KEYS = Object.keys(SHAPERS) as [ShaperKey, ...ShaperKey[]];

@@ -1,0 +1,139 @@
+import { piece } from '../piece.ts';
+import { rectangle } from '../sector.ts';
+import { count, mm, shaped, shaper, type Dimension, type Point3 } from '../shaper.ts';
+import { round } from '../solid.ts';
+
+/** One line of the cut list. */
+export interface NetLayer {
+	layer: number;
+	/** Where it is sewn on, down from the waist, mm. */
+	line: number;
+	/** Round the base there, mm. */
+	girth: number;
+	width: number;
+	/** Round × fullness, mm. */
+	length: number;
+	strips: number;
+}
+
+/**
+ * Layers of gathered net on a flared base, sewn on evenly spaced lines from the hem up, the longest girth at the hem.
+ * Widths run evenly from the top layer to the bottom one; so does the fullness. Every layer is cut twice, of
+ * structure net and of the soft net that it carries: soft net is never a layer alone. Common practice.
+ */
+export function netLayers(v: {
+	waist: number;
+	hem: number;
+	base: number;
+	layers: number;
+	widthTop: number;
+	widthBottom: number;
+	fullnessTop: number;
+	fullnessBottom: number;
+	cloth: number;
+}): NetLayer[] {
+	return Array.from({ length: v.layers }, (_, i): NetLayer => {
+		const t = v.layers === 1 ? 1 : i / (v.layers - 1);
+		const line = (v.base * (i + 1)) / (v.layers + 1);
+		const girth = v.waist + ((v.hem - v.waist) * line) / v.base;
+		const fullness = v.fullnessTop + (v.fullnessBottom - v.fullnessTop) * t;
+		const length = girth * fullness;
+		return {
+			layer: i + 1,
+			line,
+			girth,
+			width: v.widthTop + (v.widthBottom - v.widthTop) * t,
+			length,
+			strips: Math.ceil(length / v.cloth - 1e-9)
+		};
+	});
+}
+
+export const netSkirt = shaper({
+	name: 'layered net skirt',
+	makes: 'tutu, petticoat, ball skirt',
+	params: {
+		waist: {
+			name: 'girth of the base at the top',
+			unit: 'mm',
+			value: 900,
+			least: 100,
+			most: 5000,
+			measure: 'hipGirth'
+		},
+		hem: { name: 'girth of the base at the hem', unit: 'mm', value: 1500, least: 100, most: 20_000 },
+		base: { name: 'length of the base', unit: 'mm', value: 260, least: 20, most: 2000 },
+		layers: { name: 'layers', unit: 'count', value: 12, least: 1, most: 60 },
+		widthTop: { name: 'width of the top layer', unit: 'mm', value: 380, least: 10, most: 2000 },
+		widthBottom: { name: 'width of the bottom layer', unit: 'mm', value: 160, least: 10, most: 2000 },
+		fullnessTop: { name: 'fullness of the top layer', unit: 'times', value: 3, least: 1, most: 10 },
+		fullnessBottom: { name: 'fullness of the bottom layer', unit: 'times', value: 2, least: 1, most: 10 },
+		cloth: { name: 'net width', unit: 'mm', value: 1500, least: 200, most: 4000 },
+		soft: {
+			name: 'soft net',
+			unit: 'count',
+			value: 1,
+			least: 0,
+			most: 1,
+			choices: ['none: structure net only', 'on every structure net']
+		}
+	},
+	shape(v) {
+		const layers = netLayers(v);
+		const pieces = layers.flatMap((l) =>
+			(v.soft ? ['structure net', 'soft net'] : ['structure net']).map((net) =>
+				piece(
+					`layer ${l.layer}, ${net}`,
+					rectangle(l.length / l.strips, l.width, [
+						{},
+						{ seam: 'join' },
+						{ seam: `line ${l.layer}` },
+						{ seam: 'join' }
+					]),
+					{
+						quantity: l.strips,
+						grain: l.layer % 2 ? 90 : 270
+					}
+				)
+			)
+		);
+		const metres = layers.reduce((sum, l) => sum + l.strips * l.width, 0);
+		const radius = (girth: number) => girth / (2 * Math.PI);
+		return shaped(pieces, {
+			dimensions: [
+				{
+					title: 'From line to line',
+					of: 'length',
+					formula: 'share',
+					inputs: [mm('length of the base', v.base), count('spaces', v.layers + 1)]
+				},
+				...layers.map((l): Dimension => ({
+					title: `Layer ${l.layer}: length`,
+					of: 'length',
+					formula: 'product',
+					inputs: [mm('girth of the base at its line', l.girth), count('fullness', l.length / l.girth)]
+				})),
+				{
+					title: 'Net of each kind, as it comes off the roll',
+					of: 'length',
+					formula: 'sum',
+					inputs: layers.map((l) => mm(`layer ${l.layer}: ${l.strips} × width`, l.strips * l.width))
+				}
+			],
+			warnings:
+				metres > 50_000
+					? [{ code: 'muchCloth', path: ['layers'], values: { metres: Math.round(metres / 1000) } }]
+					: [],
+			solid: [
+				round(radius(v.waist), 0),
+				...layers.map((l): Point3[] => {
+					const out = radius(l.girth) + l.width * 0.9;
+					return Array.from({ length: 97 }, (_, k): Point3 => {
+						const a = (2 * Math.PI * k) / 96;
+						return [out * Math.cos(a), out * Math.sin(a), -l.line + l.width * 0.12 * Math.sin(k * 1.6)];
+					});
+				})
+			]
+		});
+	}
+});
