@@ -4,11 +4,12 @@
  */
 import { cpus } from 'node:os';
 import { pages } from './pages.ts';
+import { pattern } from './pattern.ts';
 import { picture } from './picture.ts';
 import { plane } from './plane.ts';
 import { schedule } from './schedule.ts';
 
-const BENCHES: Record<string, () => void | Promise<void>> = { schedule, plane, picture, pages };
+const BENCHES: Record<string, () => void | Promise<void>> = { schedule, plane, pattern, picture, pages };
 const chosen = process.argv.slice(2);
 console.log(`Node ${process.version}, ${cpus().length} × ${cpus()[0]?.model}`);
 for (const [name, bench] of Object.entries(BENCHES))

@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { goesOnJob, runGoesOnJob } from './measure/body/job.ts';
 import { planeJob, runPlaneJob } from './measure/plane/job.ts';
 import { say } from './messages.ts';
+import { runShapeJob, shapeJob } from './pattern/job.ts';
 import { runScheduleJob, scheduleJob } from './schedule/job.ts';
 
 /** What a job gives back, or one line that names the field and what is wrong with it. */
@@ -27,6 +28,10 @@ const KINDS: Record<string, ReturnType<typeof kind>> = {
 	plane: kind(planeJob, (job) => {
 		const done = runPlaneJob(job);
 		return done.ok ? done : no(done.problem.path, say(done.problem));
+	}),
+	shape: kind(shapeJob, (job) => {
+		const done = runShapeJob(job);
+		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
 	}),
 	'goes-on': kind(goesOnJob, (job) => ({ ok: true, result: runGoesOnJob(job) }))
 };

@@ -41,6 +41,7 @@ const words: Record<string, string> = {
 	offPlane: 'Put right for standing off the plane: on the picture it reads {percent} % too large.',
 	offPlaneAssumed:
 		'Put right for standing off the plane: on the picture it reads about {percent} % too large, if taken with an ordinary lens.',
+	noSuchValue: 'Not a value of this shaper; known: {known}.',
 	notFinite: '{name}: needs a number.',
 	notWhole: '{name}: needs a whole number.',
 	tooSmall: 'Too small: at least {least}.',
@@ -49,7 +50,8 @@ const words: Record<string, string> = {
 	sectorSplit: 'The sector would be {angle}°: split into {parts} parts.',
 	thicknessTooLarge: 'The material is as thick as half of the box.',
 	deepDome: 'Deeper than half a ball.',
-	foldDoesNotFit: 'The fold does not fit: {depth} mm deep, and behind it are {most} mm. Fewer pleats, or less deep.',
+	foldDoesNotFit:
+		'The fold does not fit: {depth} mm deep, and behind it are {most} mm. Fewer pleats, or less deep.',
 	widerThanCloth: 'A panel is wider than the cloth: try {panels} panels, or join cloth.',
 	muchCloth: 'That is {metres} m of net of each kind.',
 	joinsHidden: '{joins} joins: put them beneath the knot.',

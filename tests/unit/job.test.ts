@@ -2,6 +2,7 @@ import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
 import { test } from 'node:test';
 import { runJob } from '../../src/core/jobs.ts';
+import { SHAPER_KEYS } from '../../src/core/pattern/shapers.ts';
 import { SLANT_RIM, SLANT_SHEET } from '../support/camera.ts';
 
 const EXAMPLE = {
@@ -76,7 +77,7 @@ test('the documented example gives the documented result', () => {
 test('bad input: one line that names the field, exit 2, nothing on standard output', () => {
 	for (const [input, words] of [
 		['{', /is not JSON/],
-		[{ kind: 'shape' }, /^kind: "shape" is not known/],
+		[{ kind: 'sculpt' }, /^kind: "sculpt" is not known/],
 		[{ ...EXAMPLE, start: '2031-02-30T18:00' }, /^start: .*date and time that exist/]
 	] as const) {
 		const { status, stdout, stderr } = job(input);
@@ -206,4 +207,30 @@ test('plane and goes-on refuse what cannot be, naming the field', () => {
 		[{ ...GOES_ON, wearers: [] }, /^wearers/]
 	] as const)
 		refused(input, words);
+});
+
+/** r 30, h 40 gives L 50 and 216°: the handbook's cone. */
+test('shape: pieces with their figures; every shaper is reachable; bad values are named', () => {
+	const { pieces, dimensions } = result({
+		kind: 'shape',
+		shaper: 'cone',
+		values: { girth: 188.4956, height: 40 }
+	});
+	assert.deepEqual(
+		dimensions.map((d: { value: number }) => d.value),
+		[50, 216]
+	);
+	assert.ok(Math.abs(pieces[0].area - Math.PI * 30 * 50) < 0.1);
+	assert.ok(pieces[0].outline.length > 20);
+	for (const shaper of SHAPER_KEYS) assert.ok(result({ kind: 'shape', shaper }).pieces.length > 0, shaper);
+	refused({ kind: 'shape', shaper: 'sphere' }, /^shaper: /);
+	refused({ kind: 'shape', shaper: 'cone', values: { girth: -1 } }, /^values\.girth: Too small: at least 5/);
+	refused(
+		{ kind: 'shape', shaper: 'cone', values: { radius: 30 } },
+		/^values\.radius: Not a value of this shaper; known: girth/
+	);
+	refused(
+		{ kind: 'shape', shaper: 'pleats', values: { depth: 40 } },
+		/^values\.depth: The fold does not fit: 40 mm deep/
+	);
 });

@@ -246,14 +246,22 @@ export function crossesItself(points: readonly Point[]): boolean {
 	const order = points
 		.map((p, i) => {
 			const q = points[(i + 1) % n]!;
-			return { i, p, q, left: Math.min(p[0], q[0]), right: Math.max(p[0], q[0]) };
+			const [left, right] = p[0] < q[0] ? [p[0], q[0]] : [q[0], p[0]];
+			const [low, high] = p[1] < q[1] ? [p[1], q[1]] : [q[1], p[1]];
+			return { p, q, left, right, low, high };
 		})
 		.sort((a, b) => a.left - b.left);
-	let active: typeof order = [];
-	for (const segment of order) {
-		active = active.filter((other) => other.right >= segment.left);
-		if (active.some((other) => crosses(segment.p, segment.q, other.p, other.q))) return true;
-		active.push(segment);
+	const active: typeof order = [];
+	for (const own of order) {
+		let kept = 0;
+		for (const other of active) {
+			if (other.right < own.left) continue;
+			active[kept++] = other;
+			if (other.low <= own.high && other.high >= own.low && crosses(own.p, own.q, other.p, other.q))
+				return true;
+		}
+		active.length = kept;
+		active.push(own);
 	}
 	return false;
 }

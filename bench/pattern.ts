@@ -1,0 +1,42 @@
+import { cutLine } from '../src/core/pattern/allowance.ts';
+import { polygon, type Outline, type Point } from '../src/core/pattern/outline.ts';
+import { runShaper } from '../src/core/pattern/shaper.ts';
+import { SHAPER_KEYS, SHAPERS } from '../src/core/pattern/shapers.ts';
+import { median, ms, timed } from './print.ts';
+
+/** A wavy outline of so many points, with an allowance all round. */
+function wavy(seed: number, points: number): Outline {
+	const at = (i: number): Point => {
+		const a = (2 * Math.PI * i) / points;
+		const r = 150 + 25 * Math.sin(5 * a + seed) + 9 * Math.cos(11 * a + 2 * seed);
+		return [r * Math.cos(a), r * Math.sin(a)];
+	};
+	return polygon(
+		Array.from({ length: points }, (_, i) => at(i)),
+		Array.from({ length: points }, () => ({ allowance: 13 }))
+	);
+}
+
+/** Every shaper, and the allowances of 200 pieces. */
+export function pattern(): void {
+	const times = SHAPER_KEYS.map((key) => {
+		const run = () => {
+			if (!runShaper(SHAPERS[key], {}).ok) throw new Error(key);
+		};
+		timed(20, run);
+		return { key, time: median(timed(30, run)) };
+	}).sort((a, b) => b.time - a.time);
+	console.log('\npattern: a shaper, its checks included (medians of 30, the slowest first)');
+	console.log(
+		`  ${times
+			.slice(0, 6)
+			.map((t) => `${t.key} ${ms(t.time)}`)
+			.join(', ')}; all 24: ${ms(times.reduce((sum, t) => sum + t.time, 0))}`
+	);
+	for (const points of [40, 120, 500]) {
+		const outlines = Array.from({ length: 200 }, (_, i) => wavy(i, points));
+		const all = () => outlines.forEach((outline) => cutLine({ outline }));
+		timed(2, all);
+		console.log(`pattern: allowances of 200 pieces of ${points} points ${ms(median(timed(7, all)))}`);
+	}
+}

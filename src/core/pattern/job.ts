@@ -1,0 +1,64 @@
+import { z } from 'zod';
+import { bad, good, type Parsed } from '../problem.ts';
+import { valueOf } from '../working/figure.ts';
+import { cutLine } from './allowance.ts';
+import { flatten, TOLERANCE, type Point } from './outline.ts';
+import { figuresOf } from './piece.ts';
+import { dimensionFigure, runShaper } from './shaper.ts';
+import { SHAPER_KEYS, SHAPERS } from './shapers.ts';
+
+/** The job kind `shape`, as docs/jobs.md describes it. */
+export const shapeJob = z.strictObject({
+	kind: z.literal('shape'),
+	shaper: z.enum(SHAPER_KEYS),
+	values: z.record(z.string(), z.number()).default({}),
+	tolerance: z.number().min(0.001).max(10).default(TOLERANCE)
+});
+export type ShapeJob = z.infer<typeof shapeJob>;
+
+const hundredth = (value: number) => Math.round(value * 100) / 100;
+const points = (list: readonly Point[]) => list.map(([x, y]) => [hundredth(x), hundredth(y)]);
+
+/** @returns pieces with flattened outlines and their figures, or what is wrong with a value */
+export function runShapeJob(job: ShapeJob): Parsed<unknown> {
+	const shaper = SHAPERS[job.shaper];
+	const strange = Object.keys(job.values).find((key) => !(key in shaper.params));
+	if (strange !== undefined)
+		return bad('noSuchValue', { known: Object.keys(shaper.params).join(', ') }, ['values', strange]);
+	const done = runShaper(shaper, job.values);
+	if (!done.ok) {
+		const [first] = done.problem.path;
+		const inValues = typeof first === 'string' && first in shaper.params;
+		return {
+			ok: false,
+			problem: { ...done.problem, path: inValues ? ['values', ...done.problem.path] : done.problem.path }
+		};
+	}
+	return good({
+		shaper: job.shaper,
+		dimensions: done.value.dimensions.map((d) => ({
+			title: d.title,
+			value: hundredth(valueOf(dimensionFigure(d, 'mm'))),
+			unit: { length: 'mm', angle: 'deg', count: 'count', area: 'mm2' }[d.of]
+		})),
+		warnings: done.value.warnings,
+		pieces: done.value.pieces.map((piece) => {
+			const f = figuresOf(piece);
+			return {
+				name: piece.name,
+				quantity: piece.quantity,
+				mirrored: piece.mirrored,
+				grain: piece.grain,
+				outline: points(flatten(piece.outline, job.tolerance).points),
+				cut: points(cutLine(piece, job.tolerance)),
+				holes: piece.holes.map((h) => points(flatten(h, job.tolerance).points)),
+				lines: piece.lines.map((l) => ({ use: l.use, points: points(l.points) })),
+				area: hundredth(f.area),
+				cutArea: hundredth(f.cutArea),
+				cutLength: hundredth(f.cutLength),
+				seam: hundredth(f.seam),
+				bevelled: hundredth(f.bevelled)
+			};
+		})
+	});
+}
