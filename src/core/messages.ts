@@ -42,6 +42,8 @@ const words: Record<string, string> = {
 	offPlaneAssumed:
 		'Put right for standing off the plane: on the picture it reads about {percent} % too large, if taken with an ordinary lens.',
 	noSuchValue: 'Not a value of this shaper; known: {known}.',
+	notMeasured: 'The {measure} of the wearer has not been measured yet.',
+	notAChoice: 'Choose one.',
 	notFinite: '{name}: needs a number.',
 	notWhole: '{name}: needs a whole number.',
 	tooSmall: 'Too small: at least {least}.',

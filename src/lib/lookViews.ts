@@ -1,4 +1,4 @@
-/** The views of the stations Look and Measure. */
+/** The views of the stations Look, Measure and Pattern. */
 export const lookViews = (base: string) => [
 	{ href: `${base}/look`, name: 'Components' },
 	{ href: `${base}/look/pictures`, name: 'Pictures' },
@@ -11,4 +11,8 @@ export const measureViews = (base: string) => [
 	{ href: `${base}/measure/pictures`, name: 'From pictures' },
 	{ href: `${base}/measure/resize`, name: 'Resize' },
 	{ href: `${base}/measure/fittings`, name: 'Fittings' }
+];
+export const patternViews = (base: string) => [
+	{ href: `${base}/pattern`, name: 'Shapes' },
+	{ href: `${base}/pattern/new`, name: 'New shape' }
 ];

@@ -238,5 +238,6 @@ export const NO_FIT: MeasureRecord = {
 	openings: [],
 	nominals: [],
 	fittings: [],
-	points: []
+	points: [],
+	shapes: []
 };

@@ -7,6 +7,8 @@ import { wearersOf, type MeasureRecord } from '../measure/body/measureRecord.ts'
 import { DIRECTIONS } from '../measure/body/resize.ts';
 import { referenceSchema } from '../measure/plane/job.ts';
 import { MEASURE_KINDS } from '../measure/plane/pictureMeasure.ts';
+import { shapeValue } from '../pattern/storedShape.ts';
+import { SHAPER_KEYS } from '../pattern/shapers.ts';
 import { formatDate, formatLocalTime, parseDate, parseLocalTime } from '../units/localTime.ts';
 
 /** The parts of the costume file about pictures, wearers and fittings. They came with form 2 and may be missing. */
@@ -108,6 +110,16 @@ export const lookFields = {
 		}),
 		5000
 	),
+	shapes: list(
+		z.strictObject({
+			componentId: id,
+			shaper: z.enum(SHAPER_KEYS),
+			name: line,
+			values: z.record(z.string().max(60), shapeValue),
+			note: text
+		}),
+		5000
+	),
 	nominals: list(
 		z.strictObject({
 			componentId: id,
@@ -155,7 +167,7 @@ export function lookLinks(
 			['picture', c.pictureId, 'pictures'],
 			['component', c.componentId, 'components']
 		]),
-		...[...file.decisions, ...file.openings, ...file.nominals].map(
+		...[...file.decisions, ...file.openings, ...file.shapes, ...file.nominals].map(
 			(r): ReturnType<typeof lookLinks>[number] => ['component', r.componentId, 'components']
 		),
 		...file.fittings.flatMap((f): ReturnType<typeof lookLinks> => [
@@ -223,6 +235,7 @@ export function toLookFile(look: LookRecord, fit: MeasureRecord): LookFile {
 			}))
 		})),
 		openings: fit.openings.map(({ id: _i, version: _v, ...o }) => o),
+		shapes: fit.shapes.map(({ id: _i, version: _v, ...s }) => s),
 		nominals: fit.nominals.map(({ id: _i, version: _v, ...n }) => n),
 		fittings: fit.fittings.map((f) => ({
 			id: f.id,

@@ -25,7 +25,8 @@ const TABLE_WORDS: Record<string, string> = {
 	body_measure: 'measure',
 	costume_wearer: 'wearer of a costume',
 	fitting_component: 'component tried on',
-	fitting_point: 'point of a fitting'
+	fitting_point: 'point of a fitting',
+	shape: 'shape'
 };
 
 /** Columns that say nothing to a maker. */

@@ -34,3 +34,15 @@ export function boxLines(width: number, depth: number, height: number): Point3[]
 		]);
 	return [level(0), level(height), ...posts];
 }
+
+/** As drawn: seen from the front right and from above, x to the right and y up, mm. */
+export const projected = (lines: readonly (readonly Point3[])[]): [number, number][][] => {
+	const [turn, tilt] = [(-30 * Math.PI) / 180, (22 * Math.PI) / 180];
+	return lines.map((line) =>
+		line.map(([x, y, z]) => {
+			const across = x * Math.cos(turn) - y * Math.sin(turn);
+			const away = x * Math.sin(turn) + y * Math.cos(turn);
+			return [across, z * Math.cos(tilt) + away * Math.sin(tilt)];
+		})
+	);
+};

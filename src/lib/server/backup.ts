@@ -49,6 +49,7 @@ const TABLES = [
 	'fitting',
 	'fitting_component',
 	'fitting_point',
+	'shape',
 	'photo',
 	'change'
 ] as const;

@@ -43,6 +43,11 @@ export async function insertLook(
 			values ($1, $2, $3, $4, $5, $6)`,
 			[to(ids.components, o.componentId), o.passage, o.closedMm, o.stretchPercent, o.openingMm, o.split]
 		);
+	for (const [i, s] of file.shapes.entries())
+		await tx.query(
+			'insert into shape (component_id, position, shaper, name, "values", note) values ($1, $2, $3, $4, $5, $6)',
+			[to(ids.components, s.componentId), i, s.shaper, s.name, JSON.stringify(s.values), s.note]
+		);
 	for (const n of file.nominals)
 		await tx.query(
 			'insert into nominal (component_id, measure, direction, nominal_mm, ease_mm) values ($1, $2, $3, $4, $5)',

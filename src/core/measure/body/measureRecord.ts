@@ -1,3 +1,4 @@
+import type { StoredShape } from '../../pattern/storedShape.ts';
 import type { Fitting, FittingPoint } from '../../fitting/fitting.ts';
 import type { MeasureKey, Wearer } from './bodyMeasure.ts';
 import type { Opening } from './costumeGoesOn.ts';
@@ -32,6 +33,8 @@ export interface MeasureRecord {
 	nominals: StoredNominal[];
 	fittings: Fitting[];
 	points: FittingPoint[];
+	/** Shapes that the costume's pieces come from: their values may follow the wearer. */
+	shapes: StoredShape[];
 }
 
 /** The wearers of the costume, in the order in which they were added. */

@@ -66,6 +66,7 @@ export async function written<T extends { id: number }>(
 		| 'body_measure'
 		| 'costume_wearer'
 		| 'opening'
+		| 'shape'
 		| 'fitting'
 		| 'fitting_point',
 	id: number,

@@ -1,4 +1,6 @@
 import type { MeasureKey, MeasureSide, Over } from '$core/measure/body/bodyMeasure.ts';
+import type { ShapeValue } from '$core/pattern/storedShape.ts';
+import type { ShaperKey } from '$core/pattern/shapers.ts';
 import type { PassageKey } from '$core/measure/body/goesOn.ts';
 import type { PointDirection } from '$core/fitting/fitting.ts';
 
@@ -119,6 +121,13 @@ export interface DemoFit {
 		nominal: number;
 		ease: number;
 	}[];
+	shapes: readonly {
+		component: string;
+		shaper: ShaperKey;
+		name?: string;
+		values: Record<string, ShapeValue>;
+		note?: string;
+	}[];
 	fitting?: {
 		daysAgo: number;
 		note: string;
@@ -161,6 +170,66 @@ export const FITS: Record<string, DemoFit> = {
 			{ component: 'Watch coat', measure: 'hipGirth', direction: 'width', nominal: 1140, ease: 80 },
 			{ component: 'Watch coat', measure: 'backWaistLength', direction: 'height', nominal: 430, ease: 0 }
 		],
+		shapes: [
+			{
+				component: 'Breastplate',
+				shaper: 'ridge',
+				name: 'ridged front',
+				values: { length: 380, wide: 190, narrow: 120, angle: 130, thickness: 6 }
+			},
+			{
+				component: 'Bracers',
+				shaper: 'taperedBand',
+				name: 'bracer shell',
+				values: {
+					upper: { follows: 'forearmGirth', plus: 12 },
+					lower: { follows: 'wristGirth', plus: 12 },
+					height: 190,
+					thickness: 2,
+					panels: 2,
+					overlap: 0,
+					gap: 0
+				},
+				note: 'in two halves since the closed band did not pass the forearm'
+			},
+			{
+				component: 'Bracers',
+				shaper: 'eyelets',
+				name: 'inner lacing',
+				values: { length: 190, spacing: 24, edge: 12, hole: 8, gap: 20, tail: 220 }
+			},
+			{
+				component: 'Pauldrons',
+				shaper: 'shieldDish',
+				name: 'upper lame',
+				values: { rim: 190, depth: 34, slits: 6, hub: 0.3 }
+			},
+			{
+				component: 'Greaves',
+				shaper: 'taperedBand',
+				name: 'shin shell',
+				values: {
+					upper: { follows: 'calfGirth', plus: 20 },
+					lower: { follows: 'ankleGirth', plus: 25 },
+					height: 330,
+					thickness: 6,
+					panels: 1,
+					overlap: 0,
+					gap: 60
+				}
+			},
+			{
+				component: 'Keel wig',
+				shaper: 'wefts',
+				values: { width: 300, height: 180, spacing: 14, double: 1, pack: 1200 }
+			},
+			{
+				component: 'Great lantern',
+				shaper: 'tubeWrap',
+				name: 'staff grip',
+				values: { girth: 100, length: 260, thickness: 10, layers: 2 }
+			}
+		],
 		fitting: {
 			daysAgo: 4,
 			note: 'First try of the shells over coat and boots. Mirror, stairs, ten minutes.',
@@ -189,7 +258,32 @@ export const FITS: Record<string, DemoFit> = {
 			{ component: 'Pearl bodice', passage: 'chest', closed: 900, stretch: 30 },
 			{ component: 'Long gloves', passage: 'glove', closed: 170, stretch: 50 }
 		],
-		nominals: []
+		nominals: [],
+		shapes: [
+			{
+				component: 'Tide skirt',
+				shaper: 'netSkirt',
+				name: 'twelve tides',
+				values: {
+					waist: { follows: 'hipGirth', plus: 20 },
+					hem: 1500,
+					base: 260,
+					layers: 12,
+					widthTop: 380,
+					widthBottom: 160,
+					fullnessTop: 3,
+					fullnessBottom: 2,
+					cloth: 1500,
+					soft: 1
+				}
+			},
+			{
+				component: 'Spray crown',
+				shaper: 'fan',
+				name: 'fan',
+				values: { count: 9, spread: 150, middle: 180, outside: 110, width: 30, root: 60 }
+			}
+		]
 	},
 	'Ferrywoman of the Low Tide': {
 		wearers: ['Ona'],
@@ -198,6 +292,28 @@ export const FITS: Record<string, DemoFit> = {
 			{ component: 'Rope belt', passage: 'waist', closed: 880, split: true },
 			{ component: 'Tide mask', passage: 'helmet', closed: 610, opening: 120 }
 		],
-		nominals: []
+		nominals: [],
+		shapes: [
+			{
+				component: 'Oilskin cape',
+				shaper: 'circleSkirt',
+				name: 'half circle cape',
+				values: {
+					waist: { follows: 'neckGirth', plus: 60 },
+					length: 700,
+					part: 0.5,
+					panels: 2,
+					seam: 13,
+					hem: 20,
+					cloth: 1500
+				}
+			},
+			{
+				component: 'Oilskin cape',
+				shaper: 'ruffle',
+				name: 'collar flounce',
+				values: { edge: 420, flare: 1.6, width: 80, widthEnd: 80, allowance: 13 }
+			}
+		]
 	}
 };

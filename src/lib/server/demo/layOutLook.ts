@@ -135,6 +135,11 @@ export async function layOutFit(
 			'insert into nominal (component_id, measure, direction, nominal_mm, ease_mm) values ($1, $2, $3, $4, $5)',
 			[ids.get(n.component), n.measure, n.direction, n.nominal, n.ease]
 		);
+	for (const [i, s] of fit.shapes.entries())
+		await tx.query(
+			'insert into shape (component_id, position, shaper, name, "values", note) values ($1, $2, $3, $4, $5, $6)',
+			[ids.get(s.component), i, s.shaper, s.name ?? '', JSON.stringify(s.values), s.note ?? '']
+		);
 	if (!fit.fitting) return;
 	const context = { ...(await contextOf(tx, folder, { costume: String(costumeId) })), now };
 	const { result } = await fittingCommands.addFitting.run(

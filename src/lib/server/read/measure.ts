@@ -1,6 +1,7 @@
 import type { BodyMeasure, Wearer } from '$core/measure/body/bodyMeasure.ts';
 import type { Opening } from '$core/measure/body/costumeGoesOn.ts';
 import type { CostumeWearer, MeasureRecord, StoredNominal } from '$core/measure/body/measureRecord.ts';
+import type { StoredShape } from '$core/pattern/storedShape.ts';
 import type { Fitting, FittingPoint } from '$core/fitting/fitting.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
@@ -19,7 +20,7 @@ export async function loadWearers(db: Executor): Promise<Wearer[]> {
 
 export async function loadMeasure(db: Executor, costumeId: number): Promise<MeasureRecord> {
 	const of = [costumeId];
-	const [wearers, worn, openings, nominals, fittings, points] = await Promise.all([
+	const [wearers, worn, openings, nominals, fittings, points, shapes] = await Promise.all([
 		loadWearers(db),
 		all<CostumeWearer>(
 			db,
@@ -51,7 +52,14 @@ export async function loadMeasure(db: Executor, costumeId: number): Promise<Meas
 			`select p.id, p.fitting_id, p.component_id, p.what, p.direction, p.move_mm, p.side, p.step_id, p.settled, p.version
 			from fitting_point p join fitting f on f.id = p.fitting_id where f.costume_id = $1 order by p.id`,
 			of
+		),
+		all<StoredShape>(
+			db,
+			`select s.id, s.component_id, s.shaper, s.name, s."values", s.note, s.version
+			from shape s join component c on c.id = s.component_id where c.costume_id = $1
+			order by c.position, c.id, s.position, s.id`,
+			of
 		)
 	]);
-	return { wearers, worn, openings, nominals, fittings, points };
+	return { wearers, worn, openings, nominals, fittings, points, shapes };
 }

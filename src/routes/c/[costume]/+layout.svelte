@@ -4,6 +4,7 @@
 	import Eye from '@lucide/svelte/icons/eye';
 	import ShoppingBasket from '@lucide/svelte/icons/shopping-basket';
 	import CalendarDays from '@lucide/svelte/icons/calendar-days';
+	import Shapes from '@lucide/svelte/icons/shapes';
 	import Ruler from '@lucide/svelte/icons/ruler';
 	import Hammer from '@lucide/svelte/icons/hammer';
 	import Paintbrush from '@lucide/svelte/icons/paintbrush';
@@ -25,6 +26,7 @@
 	const icons = {
 		look: Eye,
 		measure: Ruler,
+		pattern: Shapes,
 		buy: ShoppingBasket,
 		plan: CalendarDays,
 		bench: Hammer,
@@ -203,7 +205,7 @@
 			flex-direction: column;
 			gap: 2px;
 			padding: 8px 2px;
-			font-size: var(--s13);
+			font-size: clamp(0.65rem, 2.9vw, var(--s13));
 			border: 0;
 			min-height: 56px;
 			justify-content: center;

@@ -1,0 +1,225 @@
+import {
+	clip,
+	closePath,
+	degrees,
+	endPath,
+	lineTo,
+	moveTo,
+	PDFDocument,
+	popGraphicsState,
+	pushGraphicsState,
+	rectangle,
+	rgb,
+	setDashPattern,
+	setLineWidth,
+	StandardFonts,
+	stroke,
+	type PDFFont,
+	type PDFOperator,
+	type PDFPage
+} from 'pdf-lib';
+import { flatten, type Point } from '../pattern/outline.ts';
+import { notchPlace } from '../pattern/piece.ts';
+import { MARGIN, tile, type LaidPiece, type PaperKey, type Tiling } from '../pattern/tile.ts';
+import type { NumberedPiece } from '../pattern/storedShape.ts';
+
+/** PDF units by mm: 72 an inch. ISO 32000-1, 8.3.2.3. */
+const PT = 72 / 25.4;
+const GREY = rgb(0.45, 0.45, 0.45);
+const BLACK = rgb(0, 0, 0);
+/** Side of the square by which a print is checked, mm. */
+export const CHECK_SQUARE = 100;
+
+type Pen = (point: Point) => Point;
+
+/** Letters that the built-in fonts have; others are written as a question mark. */
+const plain = (text: string) => text.replace(/[^\x20-\x7e\xa0-\xff]/g, '?');
+
+function line(
+	points: readonly Point[],
+	pen: Pen,
+	closed: boolean,
+	width: number,
+	dash: number[] = []
+): PDFOperator[] {
+	const [first, ...rest] = points.map(pen);
+	if (!first) return [];
+	return [
+		setLineWidth(width),
+		setDashPattern(dash, 0),
+		moveTo(first[0], first[1]),
+		...rest.map(([x, y]) => lineTo(x, y)),
+		...(closed ? [closePath()] : []),
+		stroke()
+	];
+}
+
+/** Thin lines, nothing filled: it saves ink. */
+function drawPiece({ piece, at, cut }: LaidPiece, pen: Pen): PDFOperator[] {
+	const moved = (p: Point): Point => [p[0] + at[0], p[1] + at[1]];
+	const own = flatten(piece.outline, 0.05).points.map(moved);
+	const allowed = piece.outline.edges.some((e) => e.allowance);
+	const ops = [
+		...line(allowed ? cut : own, pen, true, 0.9),
+		...(allowed ? line(own, pen, true, 0.5, [4, 3]) : []),
+		...piece.holes.flatMap((h) => line(flatten(h, 0.05).points.map(moved), pen, true, 0.7)),
+		...piece.lines.flatMap((l) =>
+			line(
+				l.points.map(moved),
+				pen,
+				false,
+				0.5,
+				l.use === 'fold' ? [8, 3, 1, 3] : l.use === 'placement' ? [2, 2] : []
+			)
+		)
+	];
+	for (const notch of piece.notches) {
+		const { at: on, out } = notchPlace(piece, notch);
+		ops.push(...line([moved(on), moved([on[0] + out[0] * 5, on[1] + out[1] * 5])], pen, false, 0.9));
+	}
+	return ops;
+}
+
+const middle = ({ cut }: LaidPiece): Point => {
+	const xs = cut.map((p) => p[0]);
+	const ys = cut.map((p) => p[1]);
+	return [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
+};
+
+function label(page: PDFPage, font: PDFFont, laid: LaidPiece, pen: Pen): void {
+	const [x, y] = pen(middle(laid));
+	const words = [
+		laid.code,
+		laid.piece.name,
+		`cut ${laid.count}${laid.piece.mirrored ? ', half of them mirrored' : ''}`
+	];
+	words.forEach((text, i) =>
+		page.drawText(plain(text), { x: x + 6, y: y - i * 10, size: i ? 7.5 : 10, font, color: BLACK })
+	);
+	if (laid.piece.grain === null) return;
+	const a = (laid.piece.grain * Math.PI) / 180;
+	const [c, s] = [Math.cos(a), Math.sin(a)];
+	const at = (u: number, v: number) => ({ x: x - 4 + u * c - v * s, y: y + u * s + v * c });
+	for (const [from, to] of [
+		[at(-30, 0), at(30, 0)],
+		[at(30, 0), at(24, 3)],
+		[at(30, 0), at(24, -3)],
+		[at(-30, 0), at(-24, 3)],
+		[at(-30, 0), at(-24, -3)]
+	] as const)
+		page.drawLine({ start: from, end: to, thickness: 0.5, color: BLACK });
+}
+
+/** The first page: a square to measure the print by, how the pages lie, and what is on them. */
+function cover(page: PDFPage, font: PDFFont, tiling: Tiling, title: string): void {
+	const { width, height } = tiling.paper;
+	const top = (height - MARGIN) * PT;
+	page.drawText(plain(title), { x: MARGIN * PT, y: top - 12, size: 13, font });
+	page.drawText('Print at 100 %, not fitted to the page. Measure the square before you cut.', {
+		x: MARGIN * PT,
+		y: top - 28,
+		size: 8.5,
+		font
+	});
+	const square = { x: MARGIN * PT, y: top - 40 - CHECK_SQUARE * PT };
+	page.drawRectangle({
+		...square,
+		width: CHECK_SQUARE * PT,
+		height: CHECK_SQUARE * PT,
+		borderColor: BLACK,
+		borderWidth: 0.5
+	});
+	page.drawText(`${CHECK_SQUARE} mm`, { x: square.x + 6, y: square.y + 6, size: 8.5, font });
+	const all = {
+		width: Math.max(...tiling.pages.map((p) => p.shows.right)),
+		height: Math.max(...tiling.pages.map((p) => p.shows.top))
+	};
+	const free = { width: width - 2 * MARGIN, height: height - 2 * MARGIN - CHECK_SQUARE - 40 };
+	const scale = Math.min(free.width / all.width, free.height / all.height, 0.4);
+	const pen: Pen = ([x, y]) => [(MARGIN + x * scale) * PT, (MARGIN + y * scale) * PT];
+	page.pushOperators(
+		pushGraphicsState(),
+		...tiling.pieces.flatMap((p) => line(p.cut, pen, true, 0.4)),
+		popGraphicsState()
+	);
+	for (const { name, shows } of tiling.pages) {
+		const [x, y] = pen([shows.left, shows.bottom]);
+		page.drawRectangle({
+			x,
+			y,
+			width: (shows.right - shows.left) * scale * PT,
+			height: (shows.top - shows.bottom) * scale * PT,
+			borderColor: GREY,
+			borderWidth: 0.4
+		});
+		page.drawText(name, { x: x + 3, y: y + 3, size: 7, font, color: GREY });
+	}
+	const list = tiling.pieces.map((p) => `${p.code}  ${p.piece.name}, cut ${p.count}`);
+	const left = (MARGIN + CHECK_SQUARE + 6) * PT;
+	if (width - MARGIN - CHECK_SQUARE > 60)
+		list.slice(0, 30).forEach((text, i) =>
+			page.drawText(plain(text), {
+				x: left,
+				y: top - 48 - i * 9,
+				size: 6.5,
+				font,
+				maxWidth: (width - MARGIN) * PT - left
+			})
+		);
+}
+
+function tilePage(page: PDFPage, font: PDFFont, tiling: Tiling, at: Tiling['pages'][number]): void {
+	const { left, bottom, right, top } = at.shows;
+	const pen: Pen = ([x, y]) => [(MARGIN + x - left) * PT, (MARGIN + y - bottom) * PT];
+	const [x, y] = pen([left, bottom]);
+	const [w, h] = [(right - left) * PT, (top - bottom) * PT];
+	page.pushOperators(
+		pushGraphicsState(),
+		rectangle(x, y, w, h),
+		clip(),
+		endPath(),
+		...tiling.pieces.flatMap((p) => drawPiece(p, pen))
+	);
+	for (const laid of tiling.pieces) label(page, font, laid, pen);
+	page.pushOperators(popGraphicsState());
+	page.drawRectangle({
+		x,
+		y,
+		width: w,
+		height: h,
+		borderColor: GREY,
+		borderWidth: 0.3,
+		borderDashArray: [1, 3]
+	});
+	// Where the next page begins: its border laid over this mark closes the sheet.
+	const marks: [Point, Point][] = [
+		[pen([right - 10, bottom]), pen([right - 10, bottom + 8])],
+		[pen([right - 10, top - 8]), pen([right - 10, top])],
+		[pen([left, top - 10]), pen([left + 8, top - 10])],
+		[pen([right - 8, top - 10]), pen([right, top - 10])]
+	];
+	for (const [a, b] of marks)
+		page.drawLine({ start: { x: a[0], y: a[1] }, end: { x: b[0], y: b[1] }, thickness: 0.5, color: GREY });
+	page.drawText(at.name, { x: x + 3, y: y - 12, size: 9, font, color: GREY });
+	page.drawText('glue under', { x: x + w + 3, y: y + 20, size: 6, font, color: GREY, rotate: degrees(90) });
+}
+
+/**
+ * Pieces at 1:1 as a PDF: a first page with a check square and a map, then the pages.
+ * @returns the file's bytes
+ */
+export async function patternPdf(
+	pieces: readonly NumberedPiece[],
+	paper: PaperKey,
+	title: string
+): Promise<Uint8Array> {
+	const tiling = tile(pieces, paper);
+	const doc = await PDFDocument.create();
+	doc.setTitle(title);
+	doc.setProducer('Dapper Ledger');
+	const font = await doc.embedFont(StandardFonts.Helvetica);
+	const size: [number, number] = [tiling.paper.width * PT, tiling.paper.height * PT];
+	cover(doc.addPage(size), font, tiling, title);
+	for (const at of tiling.pages) tilePage(doc.addPage(size), font, tiling, at);
+	return doc.save();
+}

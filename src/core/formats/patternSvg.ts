@@ -1,0 +1,35 @@
+import { cutLine } from '../pattern/allowance.ts';
+import { boxOf, flatten, type Point } from '../pattern/outline.ts';
+import { tile } from '../pattern/tile.ts';
+import type { NumberedPiece } from '../pattern/storedShape.ts';
+
+const r = (value: number) => String(Math.round(value * 1000) / 1000);
+
+/** A closed line as an SVG path; SVG's y runs down. */
+export const svgPath = (points: readonly Point[], closed = true): string =>
+	`M${points.map(([x, y]) => `${r(x)} ${r(-y)}`).join('L')}${closed ? 'Z' : ''}`;
+
+const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+
+/** Pieces at 1:1, one unit a mm: cut lines, sewing lines, holes and inner lines as layers. */
+export function patternSvg(pieces: readonly NumberedPiece[], title: string): string {
+	const { pieces: laid } = tile(pieces, 'plotter');
+	const box = boxOf(laid.flatMap((p) => p.cut));
+	const [width, height] = [box.right - box.left, box.top - box.bottom];
+	const body = laid.map(({ piece, at, code, count }) => {
+		const moved = (p: Point): Point => [p[0] + at[0], p[1] + at[1]];
+		const allowed = piece.outline.edges.some((e) => e.allowance);
+		const own = svgPath(flatten(piece.outline).points.map(moved));
+		return [
+			`<g id="${escaped(code)}"><title>${escaped(`${code} ${piece.name}, cut ${count}`)}</title>`,
+			`<path class="cut" d="${allowed ? svgPath(cutLine(piece).map(moved)) : own}"/>`,
+			...(allowed ? [`<path class="sew" d="${own}" stroke-dasharray="3 2"/>`] : []),
+			...piece.holes.map((h) => `<path class="cut" d="${svgPath(flatten(h).points.map(moved))}"/>`),
+			...piece.lines.map(
+				(l) => `<path class="${l.use}" d="${svgPath(l.points.map(moved), false)}" stroke-dasharray="1 1"/>`
+			),
+			'</g>'
+		].join('');
+	});
+	return `<svg xmlns="http://www.w3.org/2000/svg" width="${r(width)}mm" height="${r(height)}mm" viewBox="${r(box.left)} ${r(-box.top)} ${r(width)} ${r(height)}" fill="none" stroke="#000" stroke-width="0.3"><title>${escaped(title)}</title>${body.join('')}</svg>`;
+}

@@ -1,0 +1,175 @@
+import { z } from 'zod';
+import { copiesOf, type Component } from '../costume/component.ts';
+import {
+	definitionOf,
+	LAYER_OF_OVER,
+	latest,
+	MEASURE_KEYS,
+	type MeasureKey,
+	type MeasureSide,
+	type Wearer
+} from '../measure/body/bodyMeasure.ts';
+import { beneathAt } from '../measure/body/costumeGoesOn.ts';
+import { girthOver } from '../measure/body/girth.ts';
+import { bad, good, type Parsed } from '../problem.ts';
+import { parseLength, type LengthUnit } from '../units/measure.ts';
+import { parseNumber } from '../units/number.ts';
+import { figuresOf, type Piece } from './piece.ts';
+import { runShaper, type Param, type Shaped } from './shaper.ts';
+import { SHAPERS, type ShaperKey } from './shapers.ts';
+
+/** A value of a shape: as typed, or following a measure of the wearer over what is worn beneath, and so much more. */
+export const shapeValue = z.union([
+	z.number(),
+	z.strictObject({ follows: z.enum(MEASURE_KEYS), plus: z.number() })
+]);
+export type ShapeValue = z.infer<typeof shapeValue>;
+
+export interface StoredShape {
+	id: number;
+	componentId: number;
+	shaper: ShaperKey;
+	name: string;
+	values: Record<string, ShapeValue>;
+	/** What changed, and why. */
+	note: string;
+	version: number;
+}
+
+/** How a followed measure came to its value. */
+export interface Followed {
+	key: MeasureKey;
+	side: MeasureSide;
+	wearer: string;
+	body: number;
+	beneath: number;
+	/** Over what is worn beneath, mm. */
+	mm: number;
+}
+
+export interface FitFor {
+	component: Component;
+	components: readonly Component[];
+	wearers: readonly Wearer[];
+}
+
+/** The largest over all wearers, and over both sides of what is made as a pair. */
+export function follow(key: MeasureKey, { component, components, wearers }: FitFor): Followed | null {
+	const sides: MeasureSide[] = !definitionOf(key).sided
+		? ['none']
+		: component.side === 'left' || component.side === 'right'
+			? [component.side]
+			: ['left', 'right'];
+	const found = wearers.flatMap((wearer) =>
+		sides.flatMap((side): Followed[] => {
+			const measure = latest(wearer.measures, key, side);
+			if (!measure) return [];
+			const layers = beneathAt(component, components, key, side, LAYER_OF_OVER[measure.over]);
+			const beneath = layers.reduce((sum, c) => sum + (c.thicknessMm ?? 0), 0);
+			return [
+				{ key, side, wearer: wearer.name, body: measure.mm, beneath, mm: girthOver(measure.mm, beneath) }
+			];
+		})
+	);
+	return found.reduce<Followed | null>((a, b) => (a === null || b.mm > a.mm ? b : a), null);
+}
+
+/** Every value as a number. A measure that nobody has taken yet is a problem of its value. */
+export function valuesOf(
+	values: Readonly<Record<string, ShapeValue>>,
+	fit: FitFor
+): Parsed<Record<string, number>> {
+	const numbers: Record<string, number> = {};
+	for (const [key, value] of Object.entries(values)) {
+		if (typeof value === 'number') numbers[key] = value;
+		else {
+			const followed = follow(value.follows, fit);
+			if (!followed) return bad('notMeasured', { measure: definitionOf(value.follows).name }, [key]);
+			numbers[key] = followed.mm + value.plus;
+		}
+	}
+	return good(numbers);
+}
+
+export function shapeFor(shape: Pick<StoredShape, 'shaper' | 'values'>, fit: FitFor): Parsed<Shaped> {
+	const values = valuesOf(shape.values, fit);
+	return values.ok ? runShaper(SHAPERS[shape.shaper], values.value) : values;
+}
+
+/** Reads one value as it was typed. With a measure to follow, what is typed is the ease, and may be less than nothing. */
+export function readShapeValue(
+	param: Param,
+	text: string,
+	follows: MeasureKey | null,
+	unit: LengthUnit
+): Parsed<ShapeValue> {
+	if (param.choices) {
+		const chosen = Number(text);
+		return param.choices[chosen] === undefined ? bad('notAChoice') : good(chosen);
+	}
+	if (param.unit !== 'mm') return parseNumber(text);
+	if (!follows) return parseLength(text, unit);
+	const bare = text.trim().replace(/^[-−–]/, '');
+	const read = parseLength(bare === '' ? '0' : bare, unit);
+	if (!read.ok) return read;
+	return good({ follows, plus: /^\s*[-−–]/.test(text) ? -read.value : read.value });
+}
+
+/** What the pieces of a component come to, for one copy: lengths in mm, area in mm². */
+export interface Drivers {
+	outline: number;
+	seam: number;
+	bevelled: number;
+	area: number;
+	pieces: number;
+}
+
+/** Two edges make one seam. */
+export function driversOf(pieces: readonly Piece[]): Drivers {
+	const drivers: Drivers = { outline: 0, seam: 0, bevelled: 0, area: 0, pieces: 0 };
+	for (const piece of pieces) {
+		const f = figuresOf(piece);
+		drivers.outline += piece.quantity * f.cutLength;
+		drivers.seam += (piece.quantity * f.seam) / 2;
+		drivers.bevelled += piece.quantity * f.bevelled;
+		drivers.area += piece.quantity * f.area;
+		drivers.pieces += piece.quantity;
+	}
+	return drivers;
+}
+
+/** A piece of a component as it is cut: `A-04 L 1/2`, how often in all. */
+export interface NumberedPiece {
+	piece: Piece;
+	code: string;
+	/** For all copies of the component. */
+	count: number;
+}
+
+export interface ShapePieces<S> {
+	shape: S;
+	done: Parsed<Shaped>;
+	pieces: NumberedPiece[];
+}
+
+/** The pieces of a component's shapes, numbered through: what gives no pieces gets no numbers. */
+export function piecesOf<S extends Pick<StoredShape, 'shaper' | 'values'>>(
+	shapes: readonly S[],
+	fit: FitFor
+): ShapePieces<S>[] {
+	const { component, components } = fit;
+	const copies = copiesOf(component, new Map(components.map((c) => [c.id, c])));
+	const side = { left: ' L', right: ' R', pair: ' L+R', none: '' }[component.side];
+	const all = shapes.map((shape) => ({ shape, done: shapeFor(shape, fit) }));
+	const total = all.reduce((sum, { done }) => sum + (done.ok ? done.value.pieces.length : 0), 0);
+	let number = 0;
+	return all.map(({ shape, done }) => ({
+		shape,
+		done,
+		pieces: (done.ok ? done.value.pieces : []).map((piece) => ({
+			piece,
+			code: `${component.code}${side} ${++number}/${total}`,
+			count: piece.quantity * copies
+		}))
+	}));
+}

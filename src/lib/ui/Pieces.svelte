@@ -1,0 +1,111 @@
+<script lang="ts">
+	/** Pieces on the cutting mat, to scale: cut lines, sewing lines, holes, folds, grain. One square is 10 mm. */
+	import { svgPath } from '$core/formats/patternSvg.ts';
+	import { boxOf, flatten, type Point } from '$core/pattern/outline.ts';
+	import { notchPlace } from '$core/pattern/piece.ts';
+	import type { NumberedPiece } from '$core/pattern/storedShape.ts';
+	import { tile } from '$core/pattern/tile.ts';
+
+	interface Props {
+		pieces: readonly NumberedPiece[];
+		label: string;
+		small?: boolean;
+	}
+	let { pieces, label, small = false }: Props = $props();
+	const uid = $props.id();
+	const laid = $derived(tile(pieces, 'plotter').pieces);
+	const box = $derived(boxOf(laid.flatMap((p) => p.cut)));
+	const pad = $derived(Math.max(10, (box.right - box.left + box.top - box.bottom) * 0.02));
+	const view = $derived({
+		x: box.left - pad,
+		y: -box.top - pad,
+		width: box.right - box.left + 2 * pad,
+		height: box.top - box.bottom + 2 * pad
+	});
+	/** Millimetres for one unit of letters and lines, so that they look alike at every scale. */
+	const unit = $derived(Math.max(view.width / (small ? 240 : 760), view.height / (small ? 96 : 420)));
+	const moved = (at: Point) => (p: Point) => [p[0] + at[0], p[1] + at[1]] as Point;
+</script>
+
+<svg viewBox="{view.x} {view.y} {view.width} {view.height}" class:small role="img" aria-label={label}>
+	<defs>
+		<pattern id="{uid}-grid" width="10" height="10" patternUnits="userSpaceOnUse">
+			<path d="M10 0H0V10" class="line" stroke-width={unit * 0.5} />
+		</pattern>
+	</defs>
+	<rect {...view} fill="url(#{uid}-grid)" />
+	{#each laid as { piece, at, cut, code, count } (code)}
+		{@const to = moved(at)}
+		{@const own = flatten(piece.outline).points.map(to)}
+		{@const around = boxOf(cut)}
+		<path
+			class="piece"
+			d="{svgPath(cut)}{piece.holes.map((h) => svgPath(flatten(h).points.map(to))).join('')}"
+			fill-rule="evenodd"
+			stroke-width={unit * 1.5}
+		/>
+		{#if piece.outline.edges.some((e) => e.allowance)}<path
+				class="sew"
+				d={svgPath(own)}
+				stroke-width={unit}
+				stroke-dasharray="{unit * 6} {unit * 4}"
+			/>{/if}
+		{#each piece.lines as line, i (i)}<path
+				class="sew"
+				d={svgPath(line.points.map(to), false)}
+				stroke-width={unit}
+				stroke-dasharray={line.use === 'fold'
+					? `${unit * 9} ${unit * 3} ${unit * 2} ${unit * 3}`
+					: `${unit * 2} ${unit * 3}`}
+			/>{/each}
+		{#each piece.notches as notch, i (i)}
+			{@const n = notchPlace(piece, notch)}
+			<path
+				class="sew"
+				d={svgPath([to(n.at), to([n.at[0] + n.out[0] * unit * 8, n.at[1] + n.out[1] * unit * 8])], false)}
+				stroke-width={unit * 2}
+			/>
+		{/each}
+		{#if !small && (around.right - around.left) / unit > 60}
+			<text x={(around.left + around.right) / 2} y={-(around.top + around.bottom) / 2} font-size={unit * 13}>
+				<tspan class="code">{code.replace(/^\S+ /, '')}</tspan><tspan dx={unit * 5}
+					>{piece.name}, {count} ×</tspan
+				>
+			</text>
+		{/if}
+	{/each}
+</svg>
+
+<style>
+	svg {
+		display: block;
+		width: 100%;
+		max-height: 460px;
+		background: var(--mat-deep);
+	}
+	svg.small {
+		height: 96px;
+	}
+	.line {
+		fill: none;
+		stroke: rgb(255 255 255 / 13%);
+	}
+	.piece {
+		fill: #ecdcb9;
+		stroke: #12211f;
+		stroke-linejoin: round;
+	}
+	.sew {
+		fill: none;
+		stroke: #12211f;
+	}
+	text {
+		fill: #12211f;
+		text-anchor: middle;
+		dominant-baseline: middle;
+		font-family: var(--body);
+	}
+	.code {
+		font-weight: 700;
+	}
+</style>

@@ -1,0 +1,355 @@
+<script lang="ts">
+	/** One shape: its values with what comes of them at once, and what it looks like put together. */
+	import Printer from '@lucide/svelte/icons/printer';
+	import Download from '@lucide/svelte/icons/download';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
+	import type { Component } from '$core/costume/component.ts';
+	import {
+		BODY_MEASURES,
+		MEASURE_KEYS,
+		measureWords,
+		type MeasureKey
+	} from '$core/measure/body/bodyMeasure.ts';
+	import { wearersOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
+	import { say } from '$core/messages.ts';
+	import type { Problem } from '$core/problem.ts';
+	import { dimensionFigure, type Param, type Shaper } from '$core/pattern/shaper.ts';
+	import { SHAPERS, type ShaperKey } from '$core/pattern/shapers.ts';
+	import {
+		driversOf,
+		follow,
+		piecesOf,
+		readShapeValue,
+		shapeFor,
+		type ShapeValue,
+		type StoredShape
+	} from '$core/pattern/storedShape.ts';
+	import { PAPERS } from '$core/pattern/tile.ts';
+	import { formatLength, formatSmallArea, type LengthUnit } from '$core/units/measure.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import { girthFigure } from '$core/working/figures.ts';
+	import Act from './Act.svelte';
+	import Field from './Field.svelte';
+	import Form from './Form.svelte';
+	import Pieces from './Pieces.svelte';
+	import Sheet from './Sheet.svelte';
+	import Solid from './Solid.svelte';
+	import Tag from './Tag.svelte';
+	import Working from './Working.svelte';
+
+	interface Props {
+		shape?: StoredShape;
+		shaperKey: ShaperKey;
+		component: Component;
+		components: readonly Component[];
+		fit: MeasureRecord;
+		unit: LengthUnit;
+		base: string;
+		onDone: (result: unknown) => void;
+	}
+	let { shape, shaperKey, component, components, fit, unit, base, onDone }: Props = $props();
+	const shaper: Shaper = $derived(SHAPERS[shaperKey]);
+	const wearers = $derived(wearersOf(fit));
+	const length = (mm: number) => `${mm < 0 ? '−' : ''}${formatLength(Math.abs(mm), unit)}`;
+	const written = (param: Param, value: ShapeValue) =>
+		typeof value === 'number'
+			? param.choices
+				? String(value)
+				: param.unit === 'mm'
+					? length(value)
+					: formatNumber(value, 3)
+			: length(value.plus);
+
+	/** What was typed since; what was not comes from the shape, or from the shaper's example. */
+	let typed = $state<Record<string, string>>({});
+	let chosen = $state<Record<string, string>>({});
+	/** A new shape follows the wearer at once, where the measure is known. */
+	const before = (key: string, param: Param): ShapeValue => {
+		const kept = shape?.values[key];
+		if (kept !== undefined) return kept;
+		if (!shape && param.measure && follow(param.measure, { component, components, wearers }))
+			return { follows: param.measure, plus: 0 };
+		return param.value;
+	};
+	const params = $derived(
+		Object.entries(shaper.params).map(([key, param]) => {
+			const value = before(key, param);
+			const follows = (chosen[key] ?? (typeof value === 'number' ? '' : value.follows)) as MeasureKey | '';
+			const text = typed[key] ?? written(param, value);
+			return { key, param, follows, text, read: readShapeValue(param, text, follows || null, unit) };
+		})
+	);
+	const values = $derived(
+		Object.fromEntries(params.flatMap((p) => (p.read.ok ? [[p.key, p.read.value]] : [])))
+	);
+	const unread = $derived(params.find((p) => !p.read.ok));
+	const done = $derived(shapeFor({ shaper: shaperKey, values }, { component, components, wearers }));
+	const problem: Problem | null = $derived(
+		unread && !unread.read.ok ? { ...unread.read.problem, path: [unread.key] } : done.ok ? null : done.problem
+	);
+	const problemAt = $derived(problem && typeof problem.path[0] === 'string' ? problem.path[0] : null);
+	/** The last whole shape stays in sight while something is being typed. */
+	let last = $state.raw<Record<string, ShapeValue> | null>(null);
+	$effect(() => {
+		if (!problem) last = values;
+	});
+	const shownValues = $derived(problem ? (last ?? {}) : values);
+	const shown = $derived.by(() => {
+		const whole = problem
+			? last && shapeFor({ shaper: shaperKey, values: last }, { component, components, wearers })
+			: done;
+		return whole?.ok ? whole.value : null;
+	});
+	/** Numbered among the other shapes of the component. */
+	const pieces = $derived.by(() => {
+		const own = { shaper: shaperKey, values: shownValues };
+		const all = fit.shapes.filter((s) => s.componentId === component.id);
+		const shapes = shape ? all.map((s) => (s.id === shape.id ? own : s)) : [...all, own];
+		return piecesOf(shapes, { component, components, wearers }).find((p) => p.shape === own)?.pieces ?? [];
+	});
+	const drivers = $derived(shown ? driversOf(shown.pieces) : null);
+	let paper = $state('a4');
+	const measures = MEASURE_KEYS.map((value) => ({ value, label: `follows ${BODY_MEASURES[value].name}` }));
+</script>
+
+<div class="desk">
+	<div class="left">
+		<Sheet title={shape ? shape.name || shaper.name : `New: ${shaper.name}`}>
+			{#snippet tools()}<Tag {component} href="{base}/look/{component.id}" />{/snippet}
+			<p class="small soft">{shaper.makes}</p>
+			<Form
+				command={shape ? 'editShape' : 'addShape'}
+				id={shape?.id ?? ''}
+				version={shape?.version}
+				label={shaper.name}
+				hidden={{ shaper: shaperKey, ...(shape ? {} : { componentId: component.id }) }}
+				{onDone}
+			>
+				<div class="fields">
+					<Field name="name" label="Name" value={shape?.name ?? ''} hint="else {shaper.name}" wide />
+					{#each params as { key, param, follows, text } (key)}
+						{@const followed = follows ? follow(follows, { component, components, wearers }) : null}
+						<div class="param" class:wrong={problemAt === key}>
+							{#if param.choices}
+								<Field
+									name="value.{key}"
+									label={param.name}
+									options={param.choices.map((label, value) => ({ value, label }))}
+									value={text}
+									onchange={(v) => (typed[key] = v)}
+								/>
+							{:else}
+								<label class="small" for="value-{key}">{param.name}{follows ? ', with ease of' : ''}</label>
+								<span class="row"
+									><input
+										id="value-{key}"
+										name="value.{key}"
+										inputmode="decimal"
+										value={text}
+										aria-invalid={problemAt === key ? 'true' : undefined}
+										aria-describedby="about-{key}"
+										oninput={(e) => (typed[key] = e.currentTarget.value)}
+									/>{param.unit === 'deg' ? '°' : param.unit === 'times' ? '×' : ''}
+									{#if param.measure}
+										<select
+											name="follow.{key}"
+											aria-label="{param.name}: what it follows"
+											value={follows}
+											onchange={(e) => {
+												chosen[key] = e.currentTarget.value;
+												typed[key] = e.currentTarget.value ? length(0) : length(followed?.mm ?? param.value);
+											}}
+										>
+											<option value="">as typed</option>
+											{#each measures as m (m.value)}<option value={m.value}>{m.label}</option>{/each}
+										</select>
+									{/if}</span
+								>
+							{/if}
+							<span class="small" id="about-{key}">
+								{#if problem && problemAt === key}<b class="error">{say(problem)}</b>
+								{:else if followed}<Working
+										figure={girthFigure(
+											{ key: followed.key, body: followed.body, beneath: followed.beneath, mm: followed.mm },
+											unit,
+											followed.side
+										)}
+									/> <span class="soft">{measureWords(followed.key, followed.side)}, {followed.wearer}</span>
+								{:else if param.hint}<span class="soft">{param.hint}</span>{/if}
+							</span>
+						</div>
+					{/each}
+					<Field
+						name="note"
+						label={shape ? 'What changed, and why' : 'Note'}
+						type="area"
+						value={shape?.note ?? ''}
+						wide
+					/>
+				</div>
+				{#if problem && !problemAt}<p class="error" role="alert">{say(problem)}</p>{/if}
+				<p class="row end">
+					{#if shape}<Act command="removeShape" id={shape.id} look="quiet" {onDone}
+							><Trash2 size={14} /> Remove</Act
+						>{/if}
+					<button class="button main">{shape ? 'Save the shape' : 'Keep this shape'}</button>
+				</p>
+			</Form>
+		</Sheet>
+	</div>
+	<div class="right">
+		{#if shown}
+			<Sheet title="Pieces, to scale">
+				{#snippet tools()}
+					{#if shape}
+						<select bind:value={paper} aria-label="Paper">
+							{#each Object.entries(PAPERS) as [value, p] (value)}<option {value}>{p.name}</option>{/each}
+						</select>
+						<a class="button small" href="{base}/pattern/out/pdf?shape={shape.id}&paper={paper}" download
+							><Printer size={14} /> 1:1 PDF</a
+						>
+						<a class="button small" href="{base}/pattern/out/svg?shape={shape.id}" download
+							><Download size={14} /> SVG</a
+						>
+					{:else}<span class="small soft">Keep it to print it at 1:1.</span>{/if}
+				{/snippet}
+				<div class:stale={problem !== null}><Pieces {pieces} label="Pieces of {shaper.name}" /></div>
+				{#each shown.warnings as w (w.code)}<p class="warn small">{say(w)}</p>{/each}
+				<table>
+					<tbody>
+						{#each pieces as p (p.code)}
+							<tr
+								><th scope="row">{p.code}</th><td
+									>{p.piece.name}{p.piece.mirrored ? ', half of them mirrored' : ''}</td
+								><td class="number">{p.count} ×</td></tr
+							>
+						{/each}
+					</tbody>
+				</table>
+			</Sheet>
+			<div class="two">
+				<Sheet title="Worked out" level={3}>
+					<dl>
+						{#each shown.dimensions as d, i (i)}
+							<div>
+								<dt>{d.title}</dt>
+								<dd><Working figure={dimensionFigure(d, unit)} /></dd>
+							</div>
+						{/each}
+						{#if drivers}
+							<div>
+								<dt>Outline to cut, one copy</dt>
+								<dd class="figure">{length(drivers.outline)}</dd>
+							</div>
+							<div>
+								<dt>Seams</dt>
+								<dd class="figure">{length(drivers.seam)}</dd>
+							</div>
+							{#if drivers.bevelled}<div>
+									<dt>Bevelled edges</dt>
+									<dd class="figure">{length(drivers.bevelled)}</dd>
+								</div>{/if}
+							<div>
+								<dt>Area</dt>
+								<dd class="figure">{formatSmallArea(drivers.area, unit)}</dd>
+							</div>
+						{/if}
+					</dl>
+				</Sheet>
+				{#if shown.solid.length}
+					<Sheet title="Put together" level={3}
+						><Solid lines={shown.solid} label="{shaper.name}, put together" /></Sheet
+					>
+				{/if}
+			</div>
+		{:else if problem}
+			<Sheet><p class="error">{say(problem)}</p></Sheet>
+		{/if}
+	</div>
+</div>
+
+<style>
+	.desk {
+		display: grid;
+		grid-template-columns: minmax(280px, 5fr) 7fr;
+		gap: 16px;
+		align-items: start;
+	}
+	.right,
+	.left {
+		display: grid;
+		gap: 16px;
+		min-width: 0;
+	}
+	.fields {
+		margin-top: 12px;
+	}
+	.param {
+		display: grid;
+		gap: 4px;
+		align-content: start;
+		min-width: 0;
+	}
+	.param label {
+		font-weight: 600;
+	}
+	.param input {
+		width: 100%;
+		min-width: 64px;
+		flex: 1;
+	}
+	.param select {
+		min-width: 0;
+		max-width: 130px;
+	}
+	.param .row {
+		flex-wrap: nowrap;
+		gap: 6px;
+	}
+	.right :global(header select) {
+		width: auto;
+	}
+	.error {
+		color: var(--red-ink);
+	}
+	.stale {
+		opacity: 0.45;
+	}
+	.warn {
+		border-left: 4px solid var(--brass);
+		padding: 6px 10px;
+		margin: 8px 0;
+	}
+	.two {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 16px;
+	}
+	dl {
+		margin: 0;
+	}
+	dl div {
+		display: flex;
+		justify-content: space-between;
+		gap: 12px;
+		border-bottom: 1px solid var(--rule);
+		padding: 5px 0;
+	}
+	dd {
+		margin: 0;
+		text-align: right;
+	}
+	table {
+		margin-top: 8px;
+	}
+	.end {
+		justify-content: flex-end;
+		margin-top: 12px;
+	}
+	@media (max-width: 900px) {
+		.desk,
+		.two {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>

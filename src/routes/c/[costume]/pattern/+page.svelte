@@ -1,0 +1,140 @@
+<script lang="ts">
+	import Plus from '@lucide/svelte/icons/plus';
+	import Printer from '@lucide/svelte/icons/printer';
+	import { inLedgerOrder } from '$core/costume/component.ts';
+	import { wearersOf } from '$core/measure/body/measureRecord.ts';
+	import { say } from '$core/messages.ts';
+	import { SHAPERS } from '$core/pattern/shapers.ts';
+	import { driversOf, piecesOf } from '$core/pattern/storedShape.ts';
+	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
+	import Pieces from '$lib/ui/Pieces.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import Tag from '$lib/ui/Tag.svelte';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const base = $derived(`/c/${data.record.costume.id}`);
+	const unit = $derived(data.workshop.settings.lengthUnit);
+	const components = $derived(data.record.components);
+	const wearers = $derived(wearersOf(data.fit));
+	const groups = $derived(
+		inLedgerOrder(components).flatMap(({ item: component }) => {
+			const shapes = piecesOf(
+				data.fit.shapes.filter((s) => s.componentId === component.id),
+				{ component, components, wearers }
+			);
+			return shapes.length ? [{ component, shapes }] : [];
+		})
+	);
+	const without = $derived(
+		inLedgerOrder(components)
+			.map((n) => n.item)
+			.filter(
+				(c) =>
+					c.source !== 'buy' && c.source !== 'have' && !data.fit.shapes.some((s) => s.componentId === c.id)
+			)
+	);
+	const count = $derived(
+		groups.flatMap((g) => g.shapes.flatMap((s) => s.pieces)).reduce((sum, p) => sum + p.count, 0)
+	);
+	const failing = $derived(groups.flatMap((g) => g.shapes).filter((s) => !s.done.ok).length);
+</script>
+
+<svelte:head><title>Pattern · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
+
+<Sheet title="Pattern">
+	{#snippet tools()}
+		{#if count}<a class="button" href="{base}/pattern/out/pdf?paper=a4" download
+				><Printer size={16} /> All at 1:1, A4</a
+			>{/if}
+		<a class="button main" href="{base}/pattern/new" data-add><Plus size={16} /> Shape</a>
+	{/snippet}
+	{#if groups.length}
+		<p class="lead">
+			{count}
+			{count === 1 ? 'piece' : 'pieces'} to cut{failing
+				? `, ${failing} ${failing === 1 ? 'shape gives' : 'shapes give'} none`
+				: ''}.
+		</p>
+		<p class="small soft">
+			Worked out from their shapes: when a wearer or a layer beneath changes, the pieces that follow it
+			change.
+		</p>
+	{:else}
+		<p>
+			No shapes yet. A shape makes exact pieces from a few sizes: a bracer from two girths, a dome from gores,
+			a skirt from its waist. It can follow the wearer’s measures.
+		</p>
+	{/if}
+</Sheet>
+{#each groups as { component, shapes } (component.id)}
+	<Sheet>
+		<p class="row between">
+			<Tag {component} href="{base}/look/{component.id}" />
+			<a class="button quiet small" href="{base}/pattern/new?of={component.id}"><Plus size={14} /> Shape</a>
+		</p>
+		<ul>
+			{#each shapes as { shape, done, pieces } (shape.id)}
+				<li>
+					<a class="card" href="{base}/pattern/{shape.id}">
+						{#if done.ok}
+							{@const d = driversOf(done.value.pieces)}
+							<Pieces {pieces} label="Pieces of {shape.name || SHAPERS[shape.shaper].name}" small />
+							<b>{shape.name || SHAPERS[shape.shaper].name}</b>
+							<span class="small soft"
+								>{d.pieces}
+								{d.pieces === 1 ? 'piece' : 'pieces'} ·
+								<span class="figure">{formatSmallArea(d.area, unit)}</span>
+								· <span class="figure">{formatLength(d.outline, unit)}</span> to cut</span
+							>
+						{:else}
+							<b>{shape.name || SHAPERS[shape.shaper].name}</b>
+							<span class="error">{say(done.problem)}</span>
+						{/if}
+					</a>
+				</li>
+			{/each}
+		</ul>
+	</Sheet>
+{/each}
+{#if groups.length && without.length}
+	<Sheet title="No shape yet" level={3}>
+		<p class="row">
+			{#each without as component (component.id)}<Tag
+					{component}
+					href="{base}/pattern/new?of={component.id}"
+				/>{/each}
+		</p>
+	</Sheet>
+{/if}
+
+<style>
+	.lead {
+		font-family: var(--head);
+		font-size: 1.35rem;
+		font-weight: 700;
+	}
+	ul {
+		list-style: none;
+		margin: 12px 0 0;
+		padding: 0;
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(min(100%, 240px), 1fr));
+		gap: 12px;
+	}
+	.card {
+		display: grid;
+		gap: 4px;
+		color: inherit;
+		text-decoration: none;
+	}
+	.card:hover b {
+		text-decoration: underline;
+	}
+	.between {
+		justify-content: space-between;
+	}
+	.error {
+		color: var(--red-ink);
+	}
+</style>

@@ -1,0 +1,16 @@
+import { error } from '@sveltejs/kit';
+import { actionsOf } from '$lib/server/commands/actions.ts';
+import { shapeCommands } from '$lib/server/commands/shape.ts';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, parent }) => {
+	const { fit } = await parent();
+	const shapeId = Number(params.shape);
+	if (!fit.shapes.some((s) => s.id === shapeId)) error(404, 'There is no such shape.');
+	return { shapeId };
+};
+
+export const actions: Actions = actionsOf({
+	editShape: shapeCommands.editShape,
+	removeShape: shapeCommands.removeShape
+});

@@ -1,0 +1,33 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { SHAPERS } from '$core/pattern/shapers.ts';
+	import ShapeDesk from '$lib/ui/ShapeDesk.svelte';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const base = $derived(`/c/${data.record.costume.id}`);
+	const shape = $derived(data.fit.shapes.find((s) => s.id === data.shapeId));
+	const component = $derived(data.record.components.find((c) => c.id === shape?.componentId));
+</script>
+
+<svelte:head
+	><title
+		>{shape ? shape.name || SHAPERS[shape.shaper].name : 'Shape'} · {data.record.costume.name} · Dapper Ledger</title
+	></svelte:head
+>
+
+{#if shape && component}
+	{#key `${shape.id} ${shape.version}`}
+		<ShapeDesk
+			{shape}
+			shaperKey={shape.shaper}
+			{component}
+			components={data.record.components}
+			fit={data.fit}
+			unit={data.workshop.settings.lengthUnit}
+			{base}
+			onDone={(result) =>
+				result === undefined && !data.fit.shapes.some((s) => s.id === shape.id) && goto(`${base}/pattern`)}
+		/>
+	{/key}
+{/if}

@@ -1,0 +1,160 @@
+import assert from 'node:assert/strict';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { after, test } from 'node:test';
+import sharp from 'sharp';
+import { CHECK_SQUARE, patternPdf } from '../../src/core/formats/patternPdf.ts';
+import { patternSvg } from '../../src/core/formats/patternSvg.ts';
+import { outlineLength, boxOf } from '../../src/core/pattern/outline.ts';
+import { runShaper } from '../../src/core/pattern/shaper.ts';
+import { SHAPERS, type ShaperKey } from '../../src/core/pattern/shapers.ts';
+import { MARGIN, OVERLAP, PAPER_KEYS, PAPERS, tile, type PaperKey } from '../../src/core/pattern/tile.ts';
+
+/** Prints are opened by poppler (Debian), which has no part in making them. */
+const folder = mkdtempSync(join(tmpdir(), 'dapper-print-'));
+after(() => rmSync(folder, { recursive: true, force: true }));
+
+const pieces = (key: ShaperKey, values: Record<string, number> = {}) => {
+	const done = runShaper(SHAPERS[key], values);
+	assert.ok(done.ok);
+	return done.value.pieces.map((piece, i) => ({ piece, code: `A-01 ${i + 1}`, count: piece.quantity }));
+};
+const DPI = 254;
+/** A page in grey, ten pixels to the mm. */
+async function rendered(paper: PaperKey, page: number, pdf: Uint8Array) {
+	const file = join(folder, `${paper}.pdf`);
+	writeFileSync(file, pdf);
+	const done = spawnSync('pdftoppm', [
+		'-r',
+		String(DPI),
+		'-f',
+		String(page),
+		'-l',
+		String(page),
+		'-gray',
+		'-png',
+		'-singlefile',
+		file,
+		join(folder, 'page')
+	]);
+	assert.equal(done.status, 0, String(done.stderr));
+	return sharp(join(folder, 'page.png')).greyscale().raw().toBuffer({ resolveWithObject: true });
+}
+const info = (paper: PaperKey) =>
+	spawnSync('pdfinfo', [join(folder, `${paper}.pdf`)], { encoding: 'utf8' }).stdout;
+
+for (const paper of PAPER_KEYS)
+	test(`the check square is 100 ± 0.1 mm on ${PAPERS[paper].name}, and the paper its size`, async () => {
+		const pdf = await patternPdf(
+			pieces('taperedBand', { upper: 520, lower: 340, height: 300 }),
+			paper,
+			'A test of the square'
+		);
+		const { data, info: size } = await rendered(paper, 1, pdf);
+		const dark = (x: number, y: number) => data[y * size.width + x]! < 225;
+		// Its four sides are the dark lines of about its length.
+		const lined = (length: number, across: number, at: (i: number, j: number) => boolean) => {
+			const lines: number[] = [];
+			for (let j = 0; j < across; j++) {
+				let run = 0;
+				for (let i = 0; i <= length; i++) {
+					if (i < length && at(i, j)) run++;
+					else {
+						if (Math.abs(run / 10 - CHECK_SQUARE) < 1) lines.push(j);
+						run = 0;
+					}
+				}
+			}
+			return lines;
+		};
+		// The square's sides lie apart by its side: the middles of both strokes are compared.
+		const sides = (lines: number[]) => {
+			const groups: number[][] = [];
+			for (const l of lines) {
+				const last = groups.at(-1);
+				if (last && l - last.at(-1)! <= 2) last.push(l);
+				else groups.push([l]);
+			}
+			return groups.map((g) => (g[0]! + g.at(-1)!) / 2);
+		};
+		const [top, bottom] = sides(lined(size.width, size.height, (i, j) => dark(i, j)));
+		const [left, right] = sides(lined(size.height, size.width, (i, j) => dark(j, i)));
+		assert.ok(Math.abs((bottom! - top!) / 10 - CHECK_SQUARE) <= 0.1, `${bottom! - top!}`);
+		assert.ok(Math.abs((right! - left!) / 10 - CHECK_SQUARE) <= 0.1, `${right! - left!}`);
+		if (paper !== 'plotter') {
+			const [, w, h] = /Page size:\s+([\d.]+) x ([\d.]+)/.exec(info(paper))!;
+			assert.ok(Math.abs((Number(w) / 72) * 25.4 - PAPERS[paper].width) < 0.05);
+			assert.ok(Math.abs((Number(h) / 72) * 25.4 - PAPERS[paper].height) < 0.05);
+		}
+	});
+
+test('a printed strip has its length: 250 mm from end to end across the pages', async () => {
+	const strip = pieces('tubeWrap', { girth: 150, thickness: 5, length: 40 });
+	const truth = 150 + 5 * Math.PI;
+	const pdf = await patternPdf(strip, 'a4', 'strip');
+	const { data, info: size } = await rendered('a4', 2, pdf);
+	let [first, last] = [Infinity, -Infinity];
+	// A row through the middle of the strip meets its two ends.
+	const { shows } = tile(strip, 'a4').pages[0]!;
+	const y = Math.round(size.height - (MARGIN + 10 - shows.bottom) * 10);
+	for (let x = (MARGIN + 1) * 10 - 15; x < (PAPERS.a4.width - MARGIN - 1) * 10; x++)
+		if (data[y * size.width + x]! < 100) [first, last] = [Math.min(first, x), Math.max(last, x)];
+	assert.ok(Math.abs((last - first) / 10 - truth) < 0.5, `${(last - first) / 10}, not ${truth}`);
+});
+
+test('pages put together cover the pattern once: every piece lies whole within their windows', () => {
+	for (const paper of ['a4', 'a3', 'letter'] as const) {
+		const all = [
+			...pieces('circleSkirt', { length: 500 }),
+			...pieces('taperedBand'),
+			...pieces('horn'),
+			...pieces('strap')
+		];
+		const t = tile(all, paper);
+		assert.equal(t.pieces.length, all.length);
+		const step = {
+			x: PAPERS[paper].width - 2 * MARGIN - OVERLAP,
+			y: PAPERS[paper].height - 2 * MARGIN - OVERLAP
+		};
+		for (const page of t.pages) {
+			// Without its overlaps each page shows a part that no other shows.
+			assert.ok(
+				Math.abs(page.shows.left - page.column * step.x) < 1e-9 &&
+					Math.abs(page.shows.right - page.shows.left - step.x - OVERLAP) < 1e-9
+			);
+			assert.ok(Math.abs(page.shows.bottom - page.row * step.y) < 1e-9);
+		}
+		assert.equal(new Set(t.pages.map((p) => `${p.row} ${p.column}`)).size, t.pages.length);
+		for (const p of t.pieces)
+			for (const [x, y] of p.cut) {
+				const shown = t.pages.filter(
+					(w) =>
+						x >= w.shows.left - 1e-6 &&
+						x <= w.shows.right + 1e-6 &&
+						y >= w.shows.bottom - 1e-6 &&
+						y <= w.shows.top + 1e-6
+				);
+				assert.ok(shown.length >= 1 && shown.length <= 4, `${paper} ${x} ${y}: ${shown.length}`);
+			}
+		// And no piece lies on another.
+		const boxes = t.pieces.map((p) => boxOf(p.cut));
+		boxes.forEach((a, i) =>
+			boxes
+				.slice(i + 1)
+				.forEach((b) =>
+					assert.ok(a.right <= b.left || b.right <= a.left || a.top <= b.bottom || b.top <= a.bottom)
+				)
+		);
+	}
+});
+
+test('a picture of pieces at 1:1: its size in mm, every cut line, names that are not code', () => {
+	const [strap] = pieces('strap');
+	const svg = patternSvg([{ ...strap!, code: 'A-01 <b>' }], 'a & b');
+	assert.match(svg, /^<svg [^>]*width="1010mm" height="38mm"/);
+	assert.equal(svg.match(/class="cut"/g)!.length, 6);
+	assert.ok(!svg.includes('<b>') && svg.includes('a &#38; b'));
+	assert.ok(outlineLength(strap!.piece.outline) > 2000);
+});
