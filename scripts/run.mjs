@@ -44,19 +44,23 @@ function build() {
 	run('npx', ['--no-install', 'vite', 'build', '--logLevel', 'error']);
 }
 
-function chromium() {
-	if (existsSync('/usr/bin/chromium')) return;
+/** What the tests need from Debian: a browser, and poppler, which opens our prints. */
+function debian() {
+	const missing = Object.entries({ '/usr/bin/chromium': 'chromium', '/usr/bin/pdftoppm': 'poppler-utils' })
+		.filter(([file]) => !existsSync(file))
+		.map(([, name]) => name);
+	if (missing.length === 0) return;
 	const root = process.getuid?.() === 0;
 	const sudo = !root && spawnSync('sudo', ['-n', 'true']).status === 0;
 	if (!root && !sudo) {
-		console.error('The browser tests need Chromium: apt-get install chromium');
+		console.error(`The tests need Debian’s ${missing.join(' and ')}: apt-get install ${missing.join(' ')}`);
 		process.exit(1);
 	}
-	console.log('Installing Chromium …');
+	console.log(`Installing ${missing.join(', ')} …`);
 	const apt = (/** @type {string[]} */ words) =>
 		root ? run('apt-get', words) : run('sudo', ['-n', 'apt-get', ...words]);
 	apt(['-o', 'DPkg::Lock::Timeout=400', 'update', '-qq']);
-	apt(['-o', 'DPkg::Lock::Timeout=400', 'install', '-y', '-qq', 'chromium']);
+	apt(['-o', 'DPkg::Lock::Timeout=400', 'install', '-y', '-qq', ...missing]);
 }
 
 async function serve(/** @type {boolean} */ demo) {
@@ -87,7 +91,7 @@ function aside(name, words) {
 
 /** Everything that has to hold, in the order in which it fails fastest; ends with the counts. */
 async function test() {
-	chromium();
+	debian();
 	mkdirSync('test-results', { recursive: true });
 	const step = (/** @type {string} */ name, /** @type {() => void} */ work) => {
 		const began = Date.now();

@@ -6,5 +6,6 @@ const at = (port: number, demo: boolean) => ({ port, demo, address: `http://127.
 
 export const DEMO = at(4391, true);
 export const PICTURE = at(4392, true);
-export const STORY = at(4393, false);
-export const WORKSHOP = at(4394, false);
+export const PATTERN = at(4393, true);
+export const STORY = at(4394, false);
+export const WORKSHOP = at(4397, false);

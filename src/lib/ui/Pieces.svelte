@@ -33,7 +33,13 @@
 			<path d="M10 0H0V10" class="line" stroke-width={unit * 0.5} />
 		</pattern>
 	</defs>
-	<rect {...view} fill="url(#{uid}-grid)" />
+	<rect
+		x={view.x - 10 * view.width}
+		y={view.y - 10 * view.height}
+		width={21 * view.width}
+		height={21 * view.height}
+		fill="url(#{uid}-grid)"
+	/>
 	{#each laid as { piece, at, cut, code, count } (code)}
 		{@const to = moved(at)}
 		{@const own = flatten(piece.outline).points.map(to)}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** One shape: its values with what comes of them at once, and what it looks like put together. */
+	import { goto } from '$app/navigation';
 	import Printer from '@lucide/svelte/icons/printer';
 	import Download from '@lucide/svelte/icons/download';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
@@ -45,7 +46,7 @@
 		fit: MeasureRecord;
 		unit: LengthUnit;
 		base: string;
-		onDone: (result: unknown) => void;
+		onDone?: (result: unknown) => void;
 	}
 	let { shape, shaperKey, component, components, fit, unit, base, onDone }: Props = $props();
 	const shaper: Shaper = $derived(SHAPERS[shaperKey]);
@@ -189,12 +190,18 @@
 				</div>
 				{#if problem && !problemAt}<p class="error" role="alert">{say(problem)}</p>{/if}
 				<p class="row end">
-					{#if shape}<Act command="removeShape" id={shape.id} look="quiet" {onDone}
-							><Trash2 size={14} /> Remove</Act
-						>{/if}
 					<button class="button main">{shape ? 'Save the shape' : 'Keep this shape'}</button>
 				</p>
 			</Form>
+			{#if shape}
+				<Act
+					command="removeShape"
+					id={shape.id}
+					look="quiet"
+					at="{base}/pattern"
+					onDone={() => goto(`${base}/pattern`, { invalidateAll: true })}><Trash2 size={14} /> Remove</Act
+				>
+			{/if}
 		</Sheet>
 	</div>
 	<div class="right">

@@ -1,5 +1,5 @@
 <script lang="ts">
-	/** The assembled thing in lines. */
+	/** The assembled thing in lines. Without a label it only goes with words beside it. */
 	import { svgPath } from '$core/formats/patternSvg.ts';
 	import { boxOf } from '$core/pattern/outline.ts';
 	import type { Point3 } from '$core/pattern/shaper.ts';
@@ -16,8 +16,8 @@
 		viewBox="{box.left - size * 0.04} {-box.top - size * 0.04} {box.right - box.left + size * 0.08} {box.top -
 			box.bottom +
 			size * 0.08}"
-		role="img"
-		aria-label={label}
+		role={label ? 'img' : 'presentation'}
+		aria-label={label || undefined}
 	>
 		<path d={flat.map((l) => svgPath(l, false)).join('')} stroke-width={size / 140} />
 	</svg>

@@ -67,36 +67,38 @@
 		</p>
 	{/if}
 </Sheet>
-{#each groups as { component, shapes } (component.id)}
-	<Sheet>
-		<p class="row between">
-			<Tag {component} href="{base}/look/{component.id}" />
-			<a class="button quiet small" href="{base}/pattern/new?of={component.id}"><Plus size={14} /> Shape</a>
-		</p>
-		<ul>
-			{#each shapes as { shape, done, pieces } (shape.id)}
-				<li>
-					<a class="card" href="{base}/pattern/{shape.id}">
-						{#if done.ok}
-							{@const d = driversOf(done.value.pieces)}
-							<Pieces {pieces} label="Pieces of {shape.name || SHAPERS[shape.shaper].name}" small />
-							<b>{shape.name || SHAPERS[shape.shaper].name}</b>
-							<span class="small soft"
-								>{d.pieces}
-								{d.pieces === 1 ? 'piece' : 'pieces'} ·
-								<span class="figure">{formatSmallArea(d.area, unit)}</span>
-								· <span class="figure">{formatLength(d.outline, unit)}</span> to cut</span
-							>
-						{:else}
-							<b>{shape.name || SHAPERS[shape.shaper].name}</b>
-							<span class="error">{say(done.problem)}</span>
-						{/if}
-					</a>
-				</li>
-			{/each}
-		</ul>
-	</Sheet>
-{/each}
+<div class="groups">
+	{#each groups as { component, shapes } (component.id)}
+		<Sheet>
+			<p class="row between">
+				<Tag {component} href="{base}/look/{component.id}" />
+				<a class="button quiet small" href="{base}/pattern/new?of={component.id}"><Plus size={14} /> Shape</a>
+			</p>
+			<ul>
+				{#each shapes as { shape, done, pieces } (shape.id)}
+					<li>
+						<a class="card" href="{base}/pattern/{shape.id}">
+							{#if done.ok}
+								{@const d = driversOf(done.value.pieces)}
+								<Pieces {pieces} label="Pieces of {shape.name || SHAPERS[shape.shaper].name}" small />
+								<b>{shape.name || SHAPERS[shape.shaper].name}</b>
+								<span class="small soft"
+									>{d.pieces}
+									{d.pieces === 1 ? 'piece' : 'pieces'} ·
+									<span class="figure">{formatSmallArea(d.area, unit)}</span>
+									· <span class="figure">{formatLength(d.outline, unit)}</span> to cut</span
+								>
+							{:else}
+								<b>{shape.name || SHAPERS[shape.shaper].name}</b>
+								<span class="error">{say(done.problem)}</span>
+							{/if}
+						</a>
+					</li>
+				{/each}
+			</ul>
+		</Sheet>
+	{/each}
+</div>
 {#if groups.length && without.length}
 	<Sheet title="No shape yet" level={3}>
 		<p class="row">
@@ -114,12 +116,18 @@
 		font-size: 1.35rem;
 		font-weight: 700;
 	}
+	.groups {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(min(100%, 340px), 1fr));
+		gap: 16px;
+		align-items: stretch;
+	}
 	ul {
 		list-style: none;
 		margin: 12px 0 0;
 		padding: 0;
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(min(100%, 240px), 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(100%, 200px), 1fr));
 		gap: 12px;
 	}
 	.card {

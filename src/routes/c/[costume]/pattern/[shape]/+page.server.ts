@@ -10,7 +10,4 @@ export const load: PageServerLoad = async ({ params, parent }) => {
 	return { shapeId };
 };
 
-export const actions: Actions = actionsOf({
-	editShape: shapeCommands.editShape,
-	removeShape: shapeCommands.removeShape
-});
+export const actions: Actions = actionsOf({ editShape: shapeCommands.editShape });

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { goto } from '$app/navigation';
 	import { SHAPERS } from '$core/pattern/shapers.ts';
 	import ShapeDesk from '$lib/ui/ShapeDesk.svelte';
 	import type { PageData } from './$types';
@@ -26,8 +25,6 @@
 			fit={data.fit}
 			unit={data.workshop.settings.lengthUnit}
 			{base}
-			onDone={(result) =>
-				result === undefined && !data.fit.shapes.some((s) => s.id === shape.id) && goto(`${base}/pattern`)}
 		/>
 	{/key}
 {/if}

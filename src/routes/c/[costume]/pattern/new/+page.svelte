@@ -60,7 +60,7 @@
 			{#each gallery as g (g.key)}
 				<li>
 					<a class="card" href={address(component?.id ?? components[0]!.id, g.key)}>
-						<span class="drawing"><Solid lines={g.solid} label={g.shaper.name} /></span>
+						<span class="drawing"><Solid lines={g.solid} label="" /></span>
 						<b>{g.shaper.name}</b>
 						<span class="small soft">{g.shaper.makes}</span>
 					</a>
