@@ -1,6 +1,6 @@
 import { cutLine } from '../pattern/allowance.ts';
 import { boxOf, flatten, type Point } from '../pattern/outline.ts';
-import { tile } from '../pattern/tile.ts';
+import { layInRows } from '../pattern/tile.ts';
 import type { NumberedPiece } from '../pattern/storedShape.ts';
 
 const r = (value: number) => String(Math.round(value * 1000) / 1000);
@@ -13,7 +13,7 @@ const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCode
 
 /** Pieces at 1:1, one unit a mm: cut lines, sewing lines, holes and inner lines as layers. */
 export function patternSvg(pieces: readonly NumberedPiece[], title: string): string {
-	const { pieces: laid } = tile(pieces, 'plotter');
+	const { pieces: laid } = layInRows(pieces);
 	const box = boxOf(laid.flatMap((p) => p.cut));
 	const [width, height] = [box.right - box.left, box.top - box.bottom];
 	const body = laid.map(({ piece, at, code, count }) => {

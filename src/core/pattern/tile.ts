@@ -34,58 +34,63 @@ export interface Tiling {
 	pages: { name: string; row: number; column: number; shows: Box }[];
 }
 
-/**
- * Lays pieces in rows, high ones first, no wider than the whole pages they need, and cuts the sheet into pages that
- * overlap. Not a cutting layout: paper is cheap, and every piece must be whole.
- */
-export function tile(pieces: readonly NumberedPiece[], key: PaperKey): Tiling {
-	const paper = PAPERS[key];
-	const boxes = pieces.map((p) => {
-		const cut = cutLine(p.piece);
-		return { ...p, cut, box: boxOf([...cut, ...flatten(p.piece.outline).points]) };
+/** Pieces with the room that each takes. */
+function measured(pieces: readonly NumberedPiece[]) {
+	return pieces.map((own) => {
+		const cut = cutLine(own.piece);
+		const { left, bottom, right, top } = boxOf([...cut, ...flatten(own.piece.outline).points]);
+		return { own, cut, left, bottom, wide: right - left, high: top - bottom };
 	});
-	const wide = (b: Box) => b.right - b.left;
-	const high = (b: Box) => b.top - b.bottom;
-	const step = { x: paper.width - 2 * MARGIN - OVERLAP, y: paper.height - 2 * MARGIN - OVERLAP };
-	const widest = Math.max(1, ...boxes.map((b) => wide(b.box)));
-	const columns =
-		key === 'plotter' ? 1 : Math.max(1, Math.ceil((Math.max(widest, 3 * step.x) - OVERLAP) / step.x));
-	const width = key === 'plotter' ? Math.max(paper.width - 2 * MARGIN, widest) : columns * step.x + OVERLAP;
+}
+
+/**
+ * Lays pieces in rows, high ones first. Not a cutting layout: it is for looking and for paper, and every piece is whole.
+ * @param width of the rows, mm; as wide as the widest piece at least. Without it the sheet becomes about 3 by 2.
+ */
+export function layInRows(
+	pieces: readonly NumberedPiece[],
+	width?: number
+): { width: number; height: number; pieces: LaidPiece[] } {
+	const all = measured(pieces);
+	const room = all.reduce((sum, p) => sum + (p.wide + BETWEEN) * (p.high + BETWEEN), 0);
+	const across = Math.max(1, width ?? Math.sqrt(1.6 * room), ...all.map((p) => p.wide));
 	const laid: LaidPiece[] = [];
 	let [x, y, row] = [0, 0, 0];
-	for (const own of [...boxes].sort((a, b) => high(b.box) - high(a.box))) {
-		if (x > 0 && x + wide(own.box) > width + 1e-6) {
+	for (const { own, cut, left, bottom, wide, high } of [...all].sort((a, b) => b.high - a.high)) {
+		if (x > 0 && x + wide > across + 1e-6) {
 			y += row + BETWEEN;
 			[x, row] = [0, 0];
 		}
-		const at: Point = [x - own.box.left, y - own.box.bottom];
-		laid.push({
-			piece: own.piece,
-			code: own.code,
-			count: own.count,
-			at,
-			cut: own.cut.map(([px, py]) => [px + at[0], py + at[1]])
-		});
-		x += wide(own.box) + BETWEEN;
-		row = Math.max(row, high(own.box));
+		const at: Point = [x - left, y - bottom];
+		laid.push({ ...own, at, cut: cut.map(([px, py]) => [px + at[0], py + at[1]]) });
+		x += wide + BETWEEN;
+		row = Math.max(row, high);
 	}
-	const height = Math.max(1, y + row);
-	if (key === 'plotter')
+	return { width: across, height: Math.max(1, y + row), pieces: laid };
+}
+
+/** The least that a plotter sheet is high: its first page bears the check square. */
+const LEAST_PLOTTER = 140;
+
+/** Lays pieces on a sheet of whole pages and cuts it into these pages, each overlapping the next. */
+export function tile(pieces: readonly NumberedPiece[], key: PaperKey): Tiling {
+	const paper = PAPERS[key];
+	const step = { x: paper.width - 2 * MARGIN - OVERLAP, y: paper.height - 2 * MARGIN - OVERLAP };
+	if (key === 'plotter') {
+		const sheet = layInRows(pieces, paper.width - 2 * MARGIN);
+		const high = Math.max(sheet.height + 2 * MARGIN, LEAST_PLOTTER);
+		const shows = { left: 0, bottom: 0, right: sheet.width, top: high - 2 * MARGIN };
 		return {
-			width,
-			height,
-			pieces: laid,
-			paper: { width: width + 2 * MARGIN, height: Math.max(140, height + 2 * MARGIN) },
-			pages: [
-				{
-					name: 'A1',
-					row: 0,
-					column: 0,
-					shows: { left: 0, bottom: 0, right: width, top: Math.max(height, 120) }
-				}
-			]
+			...sheet,
+			paper: { width: sheet.width + 2 * MARGIN, height: high },
+			pages: [{ name: 'A1', row: 0, column: 0, shows }]
 		};
-	const rows = Math.max(1, Math.ceil((height - OVERLAP) / step.y));
+	}
+	const widest = Math.max(1, ...measured(pieces).map((p) => p.wide));
+	const columns = Math.max(1, Math.ceil((Math.max(widest, 3 * step.x) - OVERLAP) / step.x));
+	const sheet = layInRows(pieces, columns * step.x + OVERLAP);
+	const rows = Math.max(1, Math.ceil((sheet.height - OVERLAP) / step.y));
+	const boxes = sheet.pieces.map((p) => boxOf(p.cut));
 	const pages: Tiling['pages'] = [];
 	for (let r = 0; r < rows; r++)
 		for (let c = 0; c < columns; c++) {
@@ -96,12 +101,15 @@ export function tile(pieces: readonly NumberedPiece[], key: PaperKey): Tiling {
 				top: (r + 1) * step.y + OVERLAP
 			};
 			// Pages that no piece touches are left out.
-			const touched = laid.some((p) => {
-				const b = boxOf(p.cut);
-				return b.left < shows.right && b.right > shows.left && b.bottom < shows.top && b.top > shows.bottom;
-			});
+			const touched = boxes.some(
+				(b) => b.left < shows.right && b.right > shows.left && b.bottom < shows.top && b.top > shows.bottom
+			);
 			if (touched || pages.length === 0)
-				pages.push({ name: `${String.fromCharCode(65 + (r % 26))}${c + 1}`, row: r, column: c, shows });
+				pages.push({ name: `${rowLetters(r)}${c + 1}`, row: r, column: c, shows });
 		}
-	return { width, height, pieces: laid, paper, pages };
+	return { ...sheet, paper, pages };
 }
+
+/** A … Z, AA, AB … */
+const rowLetters = (row: number): string =>
+	(row >= 26 ? rowLetters(Math.floor(row / 26) - 1) : '') + String.fromCharCode(65 + (row % 26));

@@ -4,7 +4,7 @@
 	import { boxOf, flatten, type Point } from '$core/pattern/outline.ts';
 	import { notchPlace } from '$core/pattern/piece.ts';
 	import type { NumberedPiece } from '$core/pattern/storedShape.ts';
-	import { tile } from '$core/pattern/tile.ts';
+	import { layInRows } from '$core/pattern/tile.ts';
 
 	interface Props {
 		pieces: readonly NumberedPiece[];
@@ -13,7 +13,9 @@
 	}
 	let { pieces, label, small = false }: Props = $props();
 	const uid = $props.id();
-	const laid = $derived(tile(pieces, 'plotter').pieces);
+	/** About how wide a letter is, in units. */
+	const LETTER = 7.5;
+	const laid = $derived(layInRows(pieces).pieces);
 	const box = $derived(boxOf(laid.flatMap((p) => p.cut)));
 	const pad = $derived(Math.max(10, (box.right - box.left + box.top - box.bottom) * 0.02));
 	const view = $derived({
@@ -72,11 +74,14 @@
 				stroke-width={unit * 2}
 			/>
 		{/each}
-		{#if !small && (around.right - around.left) / unit > 60}
+		{@const number = code.replace(/^\S+ /, '')}
+		{@const words = `${piece.name}, ${count} ×`}
+		{@const room = (around.right - around.left) / unit}
+		{#if !small && (around.top - around.bottom) / unit > 14 && room > LETTER * number.length}
 			<text x={(around.left + around.right) / 2} y={-(around.top + around.bottom) / 2} font-size={unit * 13}>
-				<tspan class="code">{code.replace(/^\S+ /, '')}</tspan><tspan dx={unit * 5}
-					>{piece.name}, {count} ×</tspan
-				>
+				<tspan class="code">{number}</tspan>{#if room > LETTER * (number.length + words.length + 3)}<tspan
+						dx={unit * 5}>{words}</tspan
+					>{/if}
 			</text>
 		{/if}
 	{/each}

@@ -135,7 +135,7 @@
 								<Field
 									name="value.{key}"
 									label={param.name}
-									options={param.choices.map((label, value) => ({ value, label }))}
+									options={param.choices.map((label, value) => ({ value: String(value), label }))}
 									value={text}
 									onchange={(v) => (typed[key] = v)}
 								/>
@@ -226,7 +226,7 @@
 					<tbody>
 						{#each pieces as p (p.code)}
 							<tr
-								><th scope="row">{p.code}</th><td
+								><td class="figure">{p.code}</td><td
 									>{p.piece.name}{p.piece.mirrored ? ', half of them mirrored' : ''}</td
 								><td class="number">{p.count} ×</td></tr
 							>
