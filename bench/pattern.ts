@@ -1,5 +1,7 @@
 import { cutLine } from '../src/core/pattern/allowance.ts';
 import { polygon, type Outline, type Point } from '../src/core/pattern/outline.ts';
+import { tile } from '../src/core/pattern/tile.ts';
+import { patternPdf } from '../src/core/formats/patternPdf.ts';
 import { runShaper } from '../src/core/pattern/shaper.ts';
 import { SHAPER_KEYS, SHAPERS } from '../src/core/pattern/shapers.ts';
 import { median, ms, timed } from './print.ts';
@@ -18,7 +20,7 @@ function wavy(seed: number, points: number): Outline {
 }
 
 /** Every shaper, and the allowances of 200 pieces. */
-export function pattern(): void {
+export async function pattern(): Promise<void> {
 	const times = SHAPER_KEYS.map((key) => {
 		const run = () => {
 			if (!runShaper(SHAPERS[key], {}).ok) throw new Error(key);
@@ -39,4 +41,20 @@ export function pattern(): void {
 		timed(2, all);
 		console.log(`pattern: allowances of 200 pieces of ${points} points ${ms(median(timed(7, all)))}`);
 	}
+	const sixty = SHAPER_KEYS.flatMap((key) => {
+		const done = runShaper(SHAPERS[key], {});
+		return done.ok ? done.value.pieces : [];
+	})
+		.slice(0, 60)
+		.map((piece, i) => ({ piece, code: `A-01 ${i + 1}/60`, count: piece.quantity }));
+	const printed: number[] = [];
+	let bytes = 0;
+	for (let i = 0; i < 5; i++) {
+		const began = performance.now();
+		bytes = (await patternPdf(sixty, 'a4', 'bench')).byteLength;
+		printed.push(performance.now() - began);
+	}
+	console.log(
+		`pattern: 1:1 PDF of ${sixty.length} pieces on A4 ${ms(median(printed))}, ${tile(sixty, 'a4').pages.length} pages, ${(bytes / 1e6).toFixed(1)} MB`
+	);
 }

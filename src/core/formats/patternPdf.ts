@@ -18,7 +18,7 @@ import {
 	type PDFOperator,
 	type PDFPage
 } from 'pdf-lib';
-import { flatten, type Point } from '../pattern/outline.ts';
+import { boxOf, flatten, touches, type Point } from '../pattern/outline.ts';
 import { notchPlace } from '../pattern/piece.ts';
 import { MARGIN, tile, type LaidPiece, type PaperKey, type Tiling } from '../pattern/tile.ts';
 import type { NumberedPiece } from '../pattern/storedShape.ts';
@@ -170,6 +170,7 @@ function cover(page: PDFPage, font: PDFFont, tiling: Tiling, title: string): voi
 
 function tilePage(page: PDFPage, font: PDFFont, tiling: Tiling, at: Tiling['pages'][number]): void {
 	const { left, bottom, right, top } = at.shows;
+	const here = tiling.pieces.filter((p) => touches(boxOf(p.cut), at.shows));
 	const pen: Pen = ([x, y]) => [(MARGIN + x - left) * PT, (MARGIN + y - bottom) * PT];
 	const [x, y] = pen([left, bottom]);
 	const [w, h] = [(right - left) * PT, (top - bottom) * PT];
@@ -178,9 +179,9 @@ function tilePage(page: PDFPage, font: PDFFont, tiling: Tiling, at: Tiling['page
 		rectangle(x, y, w, h),
 		clip(),
 		endPath(),
-		...tiling.pieces.flatMap((p) => drawPiece(p, pen))
+		...here.flatMap((p) => drawPiece(p, pen))
 	);
-	for (const laid of tiling.pieces) label(page, font, laid, pen);
+	for (const laid of here) label(page, font, laid, pen);
 	page.pushOperators(popGraphicsState());
 	page.drawRectangle({
 		x,

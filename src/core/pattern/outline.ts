@@ -198,6 +198,9 @@ export function boxOf(points: readonly Point[]): Box {
 	return box;
 }
 
+export const touches = (a: Box, b: Box): boolean =>
+	a.left < b.right && a.right > b.left && a.bottom < b.top && a.top > b.bottom;
+
 export interface Placement {
 	/** Left becomes right: x → −x, before turning. */
 	mirror?: boolean;

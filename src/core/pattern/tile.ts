@@ -1,5 +1,5 @@
 import { cutLine } from './allowance.ts';
-import { boxOf, flatten, type Box, type Point } from './outline.ts';
+import { boxOf, flatten, touches, type Box, type Point } from './outline.ts';
 import type { NumberedPiece } from './storedShape.ts';
 
 /** Paper to print on, mm, upright. */
@@ -101,9 +101,7 @@ export function tile(pieces: readonly NumberedPiece[], key: PaperKey): Tiling {
 				top: (r + 1) * step.y + OVERLAP
 			};
 			// Pages that no piece touches are left out.
-			const touched = boxes.some(
-				(b) => b.left < shows.right && b.right > shows.left && b.bottom < shows.top && b.top > shows.bottom
-			);
+			const touched = boxes.some((b) => touches(b, shows));
 			if (touched || pages.length === 0)
 				pages.push({ name: `${rowLetters(r)}${c + 1}`, row: r, column: c, shows });
 		}

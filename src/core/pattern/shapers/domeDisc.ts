@@ -1,7 +1,7 @@
+import { capDimensions, capLines, capOf, ringOf } from '../cap.ts';
 import { polygon, type EdgeMarks, type Point } from '../outline.ts';
 import { piece } from '../piece.ts';
-import { count, mm, shaped, shaper } from '../shaper.ts';
-import { meridians, round } from '../solid.ts';
+import { shaped, shaper } from '../shaper.ts';
 
 const STEPS = 32;
 
@@ -23,15 +23,11 @@ export const domeDisc = shaper({
 		}
 	},
 	shape({ rim, depth, wedges, hub }) {
-		const a = rim / (2 * Math.PI);
-		// A cap deeper than a half ball has its pole angle beyond 90°.
-		const radius = (a * a + depth * depth) / (2 * depth);
-		const reach = Math.acos((radius - depth) / radius);
-		const arc = radius * reach;
+		const cap = capOf(rim / (2 * Math.PI), depth);
+		const { arc } = cap;
 		const from = arc * hub;
-		const ring = (s: number) => radius * Math.sin(s / radius);
 		// Half the angle that a petal keeps at s; at the hub all is whole.
-		const half = (s: number) => (Math.PI / wedges) * (s <= from ? 1 : ring(s) / s);
+		const half = (s: number) => (Math.PI / wedges) * (s <= from ? 1 : ringOf(cap, s) / s);
 		const points: Point[] = [];
 		const marks: EdgeMarks[] = [];
 		const put = (s: number, angle: number, mark: EdgeMarks) => {
@@ -45,36 +41,10 @@ export const domeDisc = shaper({
 			for (let i = 0; i < STEPS; i++) put(arc, middle + half(arc) * ((2 * i) / STEPS - 1), {});
 			for (const s of [...steps].reverse().slice(0, -1)) put(s, middle + half(s), { seam: 'wedge' });
 		}
-		const profile = Array.from({ length: 17 }, (_, i): [number, number] => [
-			radius * Math.sin((reach * i) / 16),
-			radius * Math.cos((reach * i) / 16) - radius + depth
-		]);
 		return shaped([piece('disc', polygon(points, marks))], {
-			dimensions: [
-				{
-					title: 'Radius of the ball',
-					of: 'length',
-					formula: 'capRadius',
-					inputs: [mm('radius of the rim', a), mm('depth', depth)]
-				},
-				{
-					title: 'Radius of the disc',
-					of: 'length',
-					formula: 'arcLength',
-					inputs: [
-						mm('radius of the ball', radius),
-						{ name: 'angle from pole to rim', value: (reach * 180) / Math.PI, of: 'angle' }
-					]
-				},
-				{
-					title: 'Width of a wedge at the rim',
-					of: 'length',
-					formula: 'wedgeWidth',
-					inputs: [mm('radius of the disc', arc), mm('radius of the rim', a), count('wedges', wedges)]
-				}
-			],
-			warnings: depth > a ? [{ code: 'deepDome', path: ['depth'] }] : [],
-			solid: [round(a, 0), ...meridians(wedges, profile)]
+			dimensions: capDimensions(cap, depth, wedges, 'Width of a wedge at the rim'),
+			warnings: depth > cap.rim ? [{ code: 'deepDome', path: ['depth'] }] : [],
+			solid: capLines(cap, depth, wedges)
 		});
 	}
 });

@@ -1,7 +1,8 @@
+import { bad } from '../../problem.ts';
+import { capDimensions, capLines, capOf, ringOf } from '../cap.ts';
 import { circle } from '../outline.ts';
 import { piece } from '../piece.ts';
-import { count, mm, shaped, shaper, type Dimension } from '../shaper.ts';
-import { meridians, round } from '../solid.ts';
+import { shaped, shaper } from '../shaper.ts';
 
 /**
  * A flat disc that is slit from the rim and lapped, so that it dishes to a cap of a ball: at the rim each slit laps by
@@ -24,12 +25,10 @@ export const shieldDish = shaper({
 		}
 	},
 	shape({ rim, depth, slits, hub }) {
-		const a = rim / 2;
-		if (depth > a) return { ok: false, problem: { code: 'deepDome', path: ['depth'] } };
-		const radius = (a * a + depth * depth) / (2 * depth);
-		const reach = Math.asin(Math.min(1, a / radius));
-		const arc = radius * reach;
-		const lap = (s: number) => ((2 * Math.PI) / slits) * (s - radius * Math.sin(s / radius));
+		if (depth > rim / 2) return bad('deepDome', {}, ['depth']);
+		const cap = capOf(rim / 2, depth);
+		const { arc } = cap;
+		const lap = (s: number) => ((2 * Math.PI) / slits) * (s - ringOf(cap, s));
 		const ray = (s: number, angle: number) => [s * Math.cos(angle), s * Math.sin(angle)] as const;
 		const lines = Array.from({ length: slits }, (_, i) => {
 			const angle = (2 * Math.PI * i) / slits;
@@ -40,39 +39,8 @@ export const shieldDish = shaper({
 			];
 		}).flat();
 		return shaped([piece('disc', circle([0, 0], arc), { lines })], {
-			dimensions: [
-				{
-					title: 'Radius of the ball',
-					of: 'length',
-					formula: 'capRadius',
-					inputs: [mm('radius of the rim', a), mm('depth', depth)]
-				},
-				{
-					title: 'Radius of the disc',
-					of: 'length',
-					formula: 'arcLength',
-					inputs: [
-						mm('radius of the ball', radius),
-						{ name: 'angle from pole to rim', value: (reach * 180) / Math.PI, of: 'angle' }
-					]
-				},
-				{
-					title: 'Lap of a slit at the rim',
-					of: 'length',
-					formula: 'wedgeWidth',
-					inputs: [mm('radius of the disc', arc), mm('radius of the rim', a), count('slits', slits)]
-				} satisfies Dimension
-			],
-			solid: [
-				round(a, 0),
-				...meridians(
-					slits,
-					Array.from({ length: 13 }, (_, i): [number, number] => [
-						radius * Math.sin((reach * i) / 12),
-						radius * Math.cos((reach * i) / 12) - radius + depth
-					])
-				)
-			]
+			dimensions: capDimensions(cap, depth, slits, 'Lap of a slit at the rim'),
+			solid: capLines(cap, depth, slits)
 		});
 	}
 });

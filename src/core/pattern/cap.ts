@@ -1,0 +1,58 @@
+import { count, mm, type Dimension, type Point3 } from './shaper.ts';
+import { meridians, round } from './solid.ts';
+
+/** A cap of a ball, from its rim and depth. Closed form: R = (a² + d²)/2d. */
+export interface Cap {
+	/** Of the rim, mm. */
+	rim: number;
+	/** Of the ball, mm. */
+	radius: number;
+	/** From the pole to the rim: the angle in radians, and along the surface in mm. */
+	reach: number;
+	arc: number;
+}
+
+export function capOf(rim: number, depth: number): Cap {
+	const radius = (rim * rim + depth * depth) / (2 * depth);
+	// A cap deeper than half a ball reaches beyond 90°.
+	const reach = Math.acos((radius - depth) / radius);
+	return { rim, radius, reach, arc: radius * reach };
+}
+
+/** Round the axis at the arc s from the pole, divided by 2π, mm. */
+export const ringOf = ({ radius }: Cap, s: number): number => radius * Math.sin(s / radius);
+
+export const capDimensions = (cap: Cap, depth: number, parts: number, wedge: string): Dimension[] => [
+	{
+		title: 'Radius of the ball',
+		of: 'length',
+		formula: 'capRadius',
+		inputs: [mm('radius of the rim', cap.rim), mm('depth', depth)]
+	},
+	{
+		title: 'Radius of the disc',
+		of: 'length',
+		formula: 'arcLength',
+		inputs: [
+			mm('radius of the ball', cap.radius),
+			{ name: 'angle from pole to rim', value: (cap.reach * 180) / Math.PI, of: 'angle' }
+		]
+	},
+	{
+		title: wedge,
+		of: 'length',
+		formula: 'wedgeWidth',
+		inputs: [mm('radius of the disc', cap.arc), mm('radius of the rim', cap.rim), count('parts', parts)]
+	}
+];
+
+export const capLines = ({ rim, radius, reach }: Cap, depth: number, parts: number): Point3[][] => [
+	round(rim, 0),
+	...meridians(
+		parts,
+		Array.from({ length: 17 }, (_, i): [number, number] => [
+			radius * Math.sin((reach * i) / 16),
+			radius * Math.cos((reach * i) / 16) - radius + depth
+		])
+	)
+];
