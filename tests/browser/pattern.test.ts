@@ -74,12 +74,12 @@ test('a bracer from the wearer’s girths: worked out, kept, printed at 1:1, and
 	expect(await shown(page, 'Upper edge of a panel')).toBeCloseTo((27.6 + 1.2) / 2, 1);
 
 	// And everything can be taken back.
-	await page.getByRole('button', { name: 'Undo' }).click();
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
 	await expect.poll(() => shown(page, 'Upper edge of a panel')).toBeCloseTo((25.6 + 1.2) / 2, 1);
 	await page.getByRole('button', { name: 'Remove' }).click();
 	await page.waitForURL(/\/pattern$/);
 	await expect(page.getByRole('link', { name: /second shell/ })).toHaveCount(0);
-	await page.getByRole('button', { name: 'Undo' }).click();
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
 	await expect(page.getByRole('link', { name: /second shell/ })).toBeVisible();
 });
 
