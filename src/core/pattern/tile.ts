@@ -17,6 +17,8 @@ export const MARGIN = 10;
 /** By so much each page repeats its neighbour, to be glued over it. */
 export const OVERLAP = 10;
 const BETWEEN = 8;
+/** Off the border of the sheet, so that no line is cut in half by the edge of what a page shows. */
+const EDGE = 2;
 
 /** A piece where it stands on the large sheet: moved by `at`. */
 export interface LaidPiece extends NumberedPiece {
@@ -53,20 +55,20 @@ export function layInRows(
 ): { width: number; height: number; pieces: LaidPiece[] } {
 	const all = measured(pieces);
 	const room = all.reduce((sum, p) => sum + (p.wide + BETWEEN) * (p.high + BETWEEN), 0);
-	const across = Math.max(1, width ?? Math.sqrt(1.6 * room), ...all.map((p) => p.wide));
+	const across = Math.max(1, width ?? Math.sqrt(1.6 * room), ...all.map((p) => p.wide + 2 * EDGE));
 	const laid: LaidPiece[] = [];
-	let [x, y, row] = [0, 0, 0];
+	let [x, y, row] = [EDGE, EDGE, 0];
 	for (const { own, cut, left, bottom, wide, high } of [...all].sort((a, b) => b.high - a.high)) {
-		if (x > 0 && x + wide > across + 1e-6) {
+		if (x > EDGE && x + wide + EDGE > across + 1e-6) {
 			y += row + BETWEEN;
-			[x, row] = [0, 0];
+			[x, row] = [EDGE, 0];
 		}
 		const at: Point = [x - left, y - bottom];
 		laid.push({ ...own, at, cut: cut.map(([px, py]) => [px + at[0], py + at[1]]) });
 		x += wide + BETWEEN;
 		row = Math.max(row, high);
 	}
-	return { width: across, height: Math.max(1, y + row), pieces: laid };
+	return { width: across, height: Math.max(1, y + row + EDGE), pieces: laid };
 }
 
 /** The least that a plotter sheet is high: its first page bears the check square. */
@@ -86,7 +88,7 @@ export function tile(pieces: readonly NumberedPiece[], key: PaperKey): Tiling {
 			pages: [{ name: 'A1', row: 0, column: 0, shows }]
 		};
 	}
-	const widest = Math.max(1, ...measured(pieces).map((p) => p.wide));
+	const widest = Math.max(1, ...measured(pieces).map((p) => p.wide + 2 * EDGE));
 	const columns = Math.max(1, Math.ceil((Math.max(widest, 3 * step.x) - OVERLAP) / step.x));
 	const sheet = layInRows(pieces, columns * step.x + OVERLAP);
 	const rows = Math.max(1, Math.ceil((sheet.height - OVERLAP) / step.y));
