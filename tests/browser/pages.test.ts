@@ -47,7 +47,7 @@ test('dialogs have no serious violation either', async ({ page }) => {
 		['/c/1/look/1', 'Step'],
 		['/c/3/mend', 'Fault']
 	] as const) {
-		await page.goto(path);
+		await page.goto(path, { waitUntil: 'networkidle' });
 		await page.getByRole('button', { name: button, exact: true }).first().click();
 		await expect(page.getByRole('dialog')).toBeVisible();
 		expect(await violations(page, null, 'dialog'), path).toEqual([]);
@@ -55,7 +55,7 @@ test('dialogs have no serious violation either', async ({ page }) => {
 });
 
 test('by keyboard alone: stations, ledger, nesting, and back again', async ({ page }) => {
-	await page.goto('/');
+	await page.goto('/', { waitUntil: 'networkidle' });
 	await page.getByRole('link', { name: 'Lamplighter of Quay Nine' }).focus();
 	await page.keyboard.press('Enter');
 	await expect(page).toHaveURL(/\/c\/1\/bench/);
@@ -89,7 +89,7 @@ test('by keyboard alone: stations, ledger, nesting, and back again', async ({ pa
 });
 
 test('dragging by the handle reorders; the figure chooses by zone', async ({ page }) => {
-	await page.goto('/c/1/look');
+	await page.goto('/c/1/look', { waitUntil: 'networkidle' });
 	const handle = (code: string) => page.getByLabel(new RegExp(`^Move ${code} `));
 	const from = (await handle('W-01').boundingBox())!;
 	const to = (await handle('A-03').boundingBox())!;
@@ -114,7 +114,7 @@ test('dragging by the handle reorders; the figure chooses by zone', async ({ pag
 test('photos: a picture is kept, a text named .png and a giant are refused in words', async ({
 	page
 }, info) => {
-	await page.goto('/c/1/look/2');
+	await page.goto('/c/1/look/2', { waitUntil: 'networkidle' });
 	const input = page.locator('input[type=file]').first();
 	await input.setInputFiles({ name: 'not.png', mimeType: 'image/png', buffer: Buffer.from('just words') });
 	await expect(page.getByText('This is not a JPEG, PNG or WebP picture')).toBeVisible();

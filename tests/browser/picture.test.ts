@@ -236,7 +236,7 @@ test('does it go on: what is missing, three cures, and after the cure it does', 
 	await page.getByLabel('Opening adds').fill('12mm');
 	await page.getByRole('button', { name: 'Save' }).click();
 	await expect(page.getByText('Everything goes on.')).toBeVisible();
-	await page.goto('/c/2/measure/goes-on');
+	await page.goto('/c/2/measure/goes-on', { waitUntil: 'networkidle' });
 	await expect(page.getByText('Its closure must cover', { exact: false }).first()).toBeAttached();
 });
 
