@@ -10,7 +10,7 @@ export type NextCoat =
 	| { state: 'behind'; before: Step }
 	| { state: 'notBefore'; next: Step; from: LocalMinutes }
 	| { state: 'closed'; next: Step; from: LocalMinutes }
-	/** Now, and until then where there is a recoat window. */
+	/** Now; where there is a recoat window, until its end. */
 	| { state: 'open'; next: Step; until: LocalMinutes | null };
 
 /** `steps` are those of one component in their order. Judged as logging the coat now would be. */

@@ -47,15 +47,16 @@ function measured(pieces: readonly NumberedPiece[]) {
 
 /**
  * Lays pieces in rows, high ones first. Not a cutting layout: it is for looking and for paper, and every piece is whole.
- * @param width of the rows, mm; as wide as the widest piece at least. Without it the sheet becomes about 3 by 2.
+ * @param widthFor the width of the rows by that of the widest piece, mm. Without it the sheet becomes about 3 by 2.
  */
 export function layInRows(
 	pieces: readonly NumberedPiece[],
-	width?: number
+	widthFor?: (widest: number) => number
 ): { width: number; height: number; pieces: LaidPiece[] } {
 	const all = measured(pieces);
 	const room = all.reduce((sum, p) => sum + (p.wide + BETWEEN) * (p.high + BETWEEN), 0);
-	const across = Math.max(1, width ?? Math.sqrt(1.6 * room), ...all.map((p) => p.wide + 2 * EDGE));
+	const widest = Math.max(1, ...all.map((p) => p.wide + 2 * EDGE));
+	const across = Math.max(widest, widthFor?.(widest) ?? Math.sqrt(1.6 * room));
 	const laid: LaidPiece[] = [];
 	let [x, y, row] = [EDGE, EDGE, 0];
 	for (const { own, cut, left, bottom, wide, high } of [...all].sort((a, b) => b.high - a.high)) {
@@ -79,7 +80,7 @@ export function tile(pieces: readonly NumberedPiece[], key: PaperKey): Tiling {
 	const paper = PAPERS[key];
 	const step = { x: paper.width - 2 * MARGIN - OVERLAP, y: paper.height - 2 * MARGIN - OVERLAP };
 	if (key === 'plotter') {
-		const sheet = layInRows(pieces, paper.width - 2 * MARGIN);
+		const sheet = layInRows(pieces, () => paper.width - 2 * MARGIN);
 		const high = Math.max(sheet.height + 2 * MARGIN, LEAST_PLOTTER);
 		const shows = { left: 0, bottom: 0, right: sheet.width, top: high - 2 * MARGIN };
 		return {
@@ -88,9 +89,10 @@ export function tile(pieces: readonly NumberedPiece[], key: PaperKey): Tiling {
 			pages: [{ name: 'A1', row: 0, column: 0, shows }]
 		};
 	}
-	const widest = Math.max(1, ...measured(pieces).map((p) => p.wide + 2 * EDGE));
-	const columns = Math.max(1, Math.ceil((Math.max(widest, 3 * step.x) - OVERLAP) / step.x));
-	const sheet = layInRows(pieces, columns * step.x + OVERLAP);
+	const columnsFor = (widest: number) =>
+		Math.max(1, Math.ceil((Math.max(widest, 3 * step.x) - OVERLAP) / step.x));
+	const sheet = layInRows(pieces, (widest) => columnsFor(widest) * step.x + OVERLAP);
+	const columns = Math.round((sheet.width - OVERLAP) / step.x);
 	const rows = Math.max(1, Math.ceil((sheet.height - OVERLAP) / step.y));
 	const boxes = sheet.pieces.map((p) => boxOf(p.cut));
 	const pages: Tiling['pages'] = [];
