@@ -52,6 +52,7 @@ export const step = (id: number, componentId: number, extra: Partial<Step> = {})
 	technique: 'other',
 	phase: 'make',
 	amount: 60,
+	fromPieces: false,
 	perCopy: true,
 	setUpMinutes: 0,
 	waitMinutes: 0,
@@ -75,6 +76,7 @@ export const coat = (id: number, componentId: number, extra: Partial<Coat> = {})
 	product: 'fillerPrimer',
 	coats: 2,
 	area: 150_000,
+	fromPieces: false,
 	recoatMinutes: 20,
 	handlingMinutes: 120,
 	version: 1,
@@ -107,6 +109,10 @@ export const material = (id: number, extra: Partial<Material> = {}): Material =>
 	stash: 0,
 	stashNote: '',
 	coatProduct: null,
+	thicknessMm: null,
+	widthMm: null,
+	lengthMm: null,
+	gramsPerM2: null,
 	version: 1,
 	...extra
 });
@@ -117,6 +123,7 @@ export const need = (componentId: number, materialId: number, quantity: number):
 	materialId,
 	quantity,
 	stepId: null,
+	waste: null,
 	version: 1
 });
 

@@ -22,6 +22,8 @@ export interface Step {
 	phase: Phase;
 	/** Driver amount for one copy: mm, mm² or a count. */
 	amount: number;
+	/** The amount is that of the component's pieces. */
+	fromPieces: boolean;
 	/** Done for every copy, or once for all (a pattern serves both sides). */
 	perCopy: boolean;
 	/** Fixed minutes before the first piece: masking up, laying out. */

@@ -184,6 +184,10 @@ function asIfWay(
 		stash: 0,
 		stashNote: '',
 		coatProduct: null,
+		thicknessMm: null,
+		widthMm: null,
+		lengthMm: null,
+		gramsPerM2: null,
 		version: 1
 	};
 	const first = laid.steps.find((s) => s.doneAt === null);
@@ -193,6 +197,7 @@ function asIfWay(
 		materialId: AS_IF,
 		quantity: 1,
 		stepId: first?.id ?? null,
+		waste: null,
 		version: 1
 	};
 	return {
@@ -230,6 +235,7 @@ function stepsOf(way: Way, component: Component, workshop: Workshop): { steps: S
 			id: AS_IF - steps.length - 1,
 			componentId: component.id,
 			position: steps.length,
+			fromPieces: false,
 			setUpMinutes: 0,
 			waitMinutes: 0,
 			withinMinutes: null,
@@ -261,6 +267,7 @@ function stepsOf(way: Way, component: Component, workshop: Workshop): { steps: S
 				product: entry.product,
 				coats: entry.coats,
 				area: route.area,
+				fromPieces: false,
 				recoatMinutes: product.recoatMinutes,
 				handlingMinutes: product.handlingMinutes,
 				version: 1

@@ -11,6 +11,8 @@ export interface Coat {
 	coats: number;
 	/** Outside area of one copy, mm². */
 	area: number;
+	/** The area is that of the component's pieces. */
+	fromPieces: boolean;
 	recoatMinutes: number;
 	handlingMinutes: number;
 	version: number;

@@ -28,6 +28,7 @@ const text = z.string().max(4000);
 const minutes = z.number().int().min(0).max(1_000_000);
 const minor = z.number().int().min(0).max(1_000_000_000_000);
 const amount = z.number().min(0).max(1e12);
+const size = z.number().positive().max(1e6).nullable();
 const time = z.string().refine((t) => parseLocalTime(t).ok, 'is not a local time like 2031-05-16T09:00');
 const date = z.string().refine((t) => parseDate(t).ok, 'is not a date like 2031-05-16');
 
@@ -79,6 +80,7 @@ export const costumeFile = z.strictObject({
 				product: z.enum(COAT_PRODUCT_KEYS),
 				coats: z.number().int().min(1).max(20),
 				areaMm2: amount,
+				fromPieces: z.boolean().default(false),
 				recoatMinutes: minutes,
 				handlingMinutes: minutes
 			})
@@ -109,6 +111,7 @@ export const costumeFile = z.strictObject({
 				technique: z.enum(TECHNIQUE_KEYS),
 				phase: z.enum(PHASES),
 				amount,
+				fromPieces: z.boolean().default(false),
 				perCopy: z.boolean(),
 				setUpMinutes: minutes,
 				waitMinutes: minutes,
@@ -140,7 +143,11 @@ export const costumeFile = z.strictObject({
 				supplier: line,
 				leadDays: z.number().int().min(0).max(400),
 				leadWorkingDays: z.boolean(),
-				coatProduct: z.enum(COAT_PRODUCT_KEYS).nullable()
+				coatProduct: z.enum(COAT_PRODUCT_KEYS).nullable(),
+				thicknessMm: size.default(null),
+				widthMm: size.default(null),
+				lengthMm: size.default(null),
+				gramsPerM2: size.default(null)
 			})
 		)
 		.max(5000),
@@ -150,7 +157,8 @@ export const costumeFile = z.strictObject({
 				componentId: id,
 				materialId: id,
 				quantity: z.number().positive().max(1e6),
-				stepId: idOrNull
+				stepId: idOrNull,
+				waste: z.number().min(1).max(5).nullable().default(null)
 			})
 		)
 		.max(20_000),
@@ -202,7 +210,8 @@ export function toCostumeFile(
 	const { costume } = record;
 	const used = new Set([
 		...record.needs.map((n) => n.materialId),
-		...record.purchases.map((p) => p.materialId)
+		...record.purchases.map((p) => p.materialId),
+		...fit.shapes.flatMap((s) => s.materialId ?? [])
 	]);
 	const coats = new Set(record.coats.map((c) => c.product));
 	const day = (d: number | null) => (d === null ? null : formatDate(d));
@@ -229,6 +238,7 @@ export function toCostumeFile(
 			product: c.product,
 			coats: c.coats,
 			areaMm2: c.area,
+			fromPieces: c.fromPieces,
 			recoatMinutes: c.recoatMinutes,
 			handlingMinutes: c.handlingMinutes
 		})),
@@ -251,6 +261,7 @@ export function toCostumeFile(
 			technique: s.technique,
 			phase: s.phase,
 			amount: s.amount,
+			fromPieces: s.fromPieces,
 			perCopy: s.perCopy,
 			setUpMinutes: s.setUpMinutes,
 			waitMinutes: s.waitMinutes,
@@ -285,13 +296,18 @@ export function toCostumeFile(
 				supplier: m.supplier,
 				leadDays: m.leadDays,
 				leadWorkingDays: m.leadWorkingDays,
-				coatProduct: m.coatProduct
+				coatProduct: m.coatProduct,
+				thicknessMm: m.thicknessMm,
+				widthMm: m.widthMm,
+				lengthMm: m.lengthMm,
+				gramsPerM2: m.gramsPerM2
 			})),
 		needs: record.needs.map((n) => ({
 			componentId: n.componentId,
 			materialId: n.materialId,
 			quantity: n.quantity,
-			stepId: n.stepId
+			stepId: n.stepId,
+			waste: n.waste
 		})),
 		purchases: record.purchases.map((p) => ({
 			componentId: p.componentId,
@@ -361,7 +377,7 @@ function findDangling(file: CostumeFile): string | null {
 		file.wearers,
 		file.fittings
 	].map(ids) as Tuple8;
-	const lists = { components, steps, pictures, wearers };
+	const lists = { components, steps, pictures, wearers, materials };
 	const links: [string, number | null, Set<number>][] = [
 		...file.components.map((c): [string, number | null, Set<number>] => [
 			'component part of',

@@ -9,6 +9,8 @@ import { referenceSchema } from '../measure/plane/job.ts';
 import { MEASURE_KINDS } from '../measure/plane/pictureMeasure.ts';
 import { shapeValue } from '../pattern/storedShape.ts';
 import { SHAPER_KEYS } from '../pattern/shapers.ts';
+import { storedPieces } from '../pattern/storedPiece.ts';
+import { MOST_WORKS, pieceWork } from '../pattern/work.ts';
 import { formatDate, formatLocalTime, parseDate, parseLocalTime } from '../units/localTime.ts';
 
 /** The parts of the costume file about pictures, wearers and fittings. They came with form 2 and may be missing. */
@@ -116,6 +118,9 @@ export const lookFields = {
 			shaper: z.enum(SHAPER_KEYS),
 			name: line,
 			values: z.record(z.string().max(60), shapeValue),
+			works: z.array(pieceWork).max(MOST_WORKS).default([]),
+			drawn: storedPieces.nullable().default(null),
+			materialId: id.nullable().default(null),
 			note: text
 		}),
 		5000
@@ -161,7 +166,7 @@ export type LookFile = z.infer<z.ZodObject<typeof lookFields>>;
 /** Links of these parts: what they are called, where they lead, and to which list. */
 export function lookLinks(
 	file: LookFile
-): [string, number | null, 'components' | 'steps' | 'pictures' | 'wearers'][] {
+): [string, number | null, 'components' | 'steps' | 'pictures' | 'wearers' | 'materials'][] {
 	return [
 		...[...file.callouts, ...file.pictureMeasures].flatMap((c): ReturnType<typeof lookLinks> => [
 			['picture', c.pictureId, 'pictures'],
@@ -170,6 +175,7 @@ export function lookLinks(
 		...[...file.decisions, ...file.openings, ...file.shapes, ...file.nominals].map(
 			(r): ReturnType<typeof lookLinks>[number] => ['component', r.componentId, 'components']
 		),
+		...file.shapes.map((s): ReturnType<typeof lookLinks>[number] => ['material', s.materialId, 'materials']),
 		...file.fittings.flatMap((f): ReturnType<typeof lookLinks> => [
 			['wearer', f.wearerId, 'wearers'],
 			...f.componentIds.map((c): ReturnType<typeof lookLinks>[number] => ['component', c, 'components']),
@@ -235,7 +241,16 @@ export function toLookFile(look: LookRecord, fit: MeasureRecord): LookFile {
 			}))
 		})),
 		openings: fit.openings.map(({ id: _i, version: _v, ...o }) => o),
-		shapes: fit.shapes.map(({ id: _i, version: _v, ...s }) => s),
+		shapes: fit.shapes.map((s) => ({
+			componentId: s.componentId,
+			shaper: s.shaper,
+			name: s.name,
+			values: s.values,
+			works: s.works,
+			drawn: s.drawn as LookFile['shapes'][number]['drawn'],
+			materialId: s.materialId,
+			note: s.note
+		})),
 		nominals: fit.nominals.map(({ id: _i, version: _v, ...n }) => n),
 		fittings: fit.fittings.map((f) => ({
 			id: f.id,

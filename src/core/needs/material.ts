@@ -33,6 +33,13 @@ export interface Material {
 	stashNote: string;
 	/** The coat product it is, so that coat stacks ask for it. */
 	coatProduct: CoatProductKey | null;
+	/** Of foam, boards, cloth; null when nobody has said. */
+	thicknessMm: number | null;
+	/** Of a sheet, or of the roll. */
+	widthMm: number | null;
+	/** Of a sheet; null for what comes off a roll. */
+	lengthMm: number | null;
+	gramsPerM2: number | null;
 	version: number;
 }
 
@@ -45,6 +52,11 @@ export interface Need {
 	quantity: number;
 	/** The step that first uses it; null for the first making step. */
 	stepId: number | null;
+	/**
+	 * The quantity follows the area of the component's pieces of this material, so many times for waste; null when
+	 * it is entered.
+	 */
+	waste: number | null;
 	version: number;
 }
 

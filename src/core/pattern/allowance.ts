@@ -1,4 +1,4 @@
-import { FillRule, unionD } from 'clipper2-ts';
+import { EndType, FillRule, inflatePathsD, JoinType, unionD } from 'clipper2-ts';
 import { flatten, TOLERANCE, type Outline, type Point } from './outline.ts';
 
 /** How the allowances of two edges meet. */
@@ -33,12 +33,22 @@ export function cutLine(
 	});
 	// An edge that vanishes behind its neighbours turns round and winds the other way: only what winds once is piece.
 	const solution = unionD([moved.map(([x, y]) => ({ x, y }))], [], FillRule.Positive, 4);
+	return largestOf(solution);
+}
+
+/** The outline larger all round by so much, or smaller: by a kept library. Empty when nothing is left. */
+export function offset(outline: Outline, mm: number, tolerance = TOLERANCE): Point[] {
+	const path = flatten(outline, tolerance).points.map(([x, y]) => ({ x, y }));
+	return largestOf(inflatePathsD([path], mm, JoinType.Miter, EndType.Polygon, MITER_LIMIT, 4));
+}
+
+function largestOf(paths: readonly { x: number; y: number }[][]): Point[] {
 	const area = (path: { x: number; y: number }[]) =>
 		path.reduce((sum, p, i) => {
 			const q = path[(i + 1) % path.length]!;
 			return sum + p.x * q.y - q.x * p.y;
 		}, 0);
-	const [largest] = [...solution].sort((a, b) => area(b) - area(a));
+	const [largest] = [...paths].sort((a, b) => area(b) - area(a));
 	return (largest ?? []).map((p): Point => [p.x, p.y]);
 }
 

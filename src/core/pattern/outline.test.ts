@@ -16,40 +16,11 @@ import {
 	type Point
 } from './outline.ts';
 import { checkPiece, figuresOf, notchPlace, piece, placedPiece } from './piece.ts';
+import { blob, random } from '../../../tests/support/outlines.ts';
 import { rectangle, sector } from './sector.ts';
 
 const near = (a: number, b: number, by = 1e-9) =>
 	assert.ok(Math.abs(a - b) <= by * Math.max(1, Math.abs(b)), `${a}, not ${b}`);
-/** Repeatable numbers from 0 to 1: the seed is printed by the name of the failing case. */
-function random(seed: number): () => number {
-	let s = seed;
-	return () => ((s = (s * 1664525 + 1013904223) % 4294967296), s / 4294967296);
-}
-/** A star-shaped outline with lines, arcs and curves. */
-function blob(seed: number, straight = false): Outline {
-	const next = random(seed);
-	const n = 5 + Math.floor(next() * 9);
-	const points = Array.from({ length: n }, (_, i): Point => {
-		const a = (2 * Math.PI * (i + 0.6 * next())) / n;
-		const r = 60 + 80 * next();
-		return [r * Math.cos(a), r * Math.sin(a)];
-	});
-	if (straight) return polygon(points);
-	return {
-		start: points[0]!,
-		edges: points.map((p, i) => {
-			const to = points[(i + 1) % n]!;
-			const kind = Math.floor(next() * 3);
-			if (kind === 0) return { kind: 'line', to };
-			if (kind === 1) return { kind: 'arc', to, bulge: 0.25 * next() };
-			const at = (t: number, out: number): Point => [
-				(p[0] + (to[0] - p[0]) * t) * out,
-				(p[1] + (to[1] - p[1]) * t) * out
-			];
-			return { kind: 'cubic', c1: at(0.3, 1.1), c2: at(0.7, 1.12), to };
-		})
-	};
-}
 const path = (points: readonly Point[]) => points.map(([x, y]) => ({ x, y }));
 
 test('area and length of circles, sectors and rectangles are exact', () => {

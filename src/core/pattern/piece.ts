@@ -1,8 +1,9 @@
 import type { Problem } from '../problem.ts';
-import { cutLine } from './allowance.ts';
+import { cutLine, type Corner } from './allowance.ts';
 import {
 	boxOf,
 	checkOutline,
+	distance,
 	edgeLength,
 	edgesOf,
 	flatten,
@@ -10,6 +11,7 @@ import {
 	placed,
 	placedOutline,
 	signedArea,
+	type Edge,
 	type Outline,
 	type Placement,
 	type Point
@@ -44,6 +46,8 @@ export interface Piece {
 	mirrored: boolean;
 	/** Laid on the fold along this edge, and cut double. */
 	foldEdge: number | null;
+	/** How allowances meet at the corners; mitred if not said. */
+	corner?: Corner;
 }
 
 export const piece = (
@@ -74,6 +78,8 @@ export interface PieceFigures {
 	seam: number;
 	/** Edges that are not cut square, mm. */
 	bevelled: number;
+	/** Edges that are joined to nothing, mm. */
+	edge: number;
 }
 
 /** Of one piece, or of the whole that is unfolded from it. Lengths in mm, areas in mm². */
@@ -89,15 +95,27 @@ export function figuresOf(piece: Piece): PieceFigures {
 		start: points[0]!,
 		edges: points.map((_, i) => ({ kind: 'line' as const, to: points[(i + 1) % points.length]! }))
 	});
-	const fold = piece.foldEdge === null ? 0 : edges[piece.foldEdge]!.length;
+	const fold = piece.foldEdge === null ? 0 : cut ? onFold(cut, edges[piece.foldEdge]!) : edges[piece.foldEdge]!.length;
 	const around = cut ? outlineLength(loop(cut)) : outlineLength(piece.outline);
 	return {
 		area: folds * (signedArea(piece.outline) - holes),
 		cutArea: folds * ((cut ? signedArea(loop(cut)) : signedArea(piece.outline)) - holes),
 		cutLength: folds * (around - fold + piece.holes.reduce((total, h) => total + outlineLength(h), 0)),
 		seam: sum((e) => e.edge.seam !== undefined),
-		bevelled: sum((e) => !!e.edge.bevel)
+		bevelled: sum((e) => !!e.edge.bevel),
+		edge: sum((e) => e.edge.seam === undefined)
 	};
+}
+
+/** Of a cut line, what lies along the fold: allowances beside it make it longer than the edge. */
+function onFold(cut: readonly Point[], { from, edge }: { from: Point; edge: Edge }): number {
+	const length = distance(from, edge.to);
+	const off = ([x, y]: Point) =>
+		Math.abs((edge.to[0] - from[0]) * (y - from[1]) - (edge.to[1] - from[1]) * (x - from[0])) / length;
+	return cut.reduce((sum, p, i) => {
+		const q = cut[(i + 1) % cut.length]!;
+		return off(p) < 1e-3 && off(q) < 1e-3 ? sum + distance(p, q) : sum;
+	}, 0);
 }
 
 /** What is wrong with a piece, or null. `path` leads to the part. */

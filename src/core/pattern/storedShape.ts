@@ -14,8 +14,9 @@ import { girthOver } from '../measure/body/girth.ts';
 import { bad, good, type Parsed } from '../problem.ts';
 import { parseLength, type LengthUnit } from '../units/measure.ts';
 import { parseNumber } from '../units/number.ts';
-import { figuresOf, type Piece } from './piece.ts';
+import { checkPiece, figuresOf, type Piece } from './piece.ts';
 import { runShaper, type Param, type Shaped } from './shaper.ts';
+import { applyWorks, type PieceWork } from './work.ts';
 import { SHAPERS, type ShaperKey } from './shapers.ts';
 
 /** A value of a shape: as typed, or following a measure of the wearer over what is worn beneath, and so much more. */
@@ -31,6 +32,12 @@ export interface StoredShape {
 	shaper: ShaperKey;
 	name: string;
 	values: Record<string, ShapeValue>;
+	/** What is done to the pieces after shaping, in order. */
+	works: PieceWork[];
+	/** Pieces drawn by hand: the shaper only tells what they began as. Null while it makes them. */
+	drawn: Piece[] | null;
+	/** What the pieces are cut from. */
+	materialId: number | null;
 	/** What changed, and why. */
 	note: string;
 	version: number;
@@ -91,7 +98,25 @@ export function valuesOf(
 	return good(numbers);
 }
 
-export function shapeFor(shape: Pick<StoredShape, 'shaper' | 'values'>, fit: FitFor): Parsed<Shaped> {
+/** What the pieces of a shape are made of: a shaper's values and works, or pieces drawn by hand. */
+export type ShapeSource = Pick<StoredShape, 'shaper' | 'values'> &
+	Partial<Pick<StoredShape, 'works' | 'drawn'>>;
+
+/** Shapes the pieces and works on them. What is wrong with a value leads to its name, else to its work. */
+export function shapeFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
+	const shaped = baseFor(shape, fit);
+	if (!shaped.ok || !shape.works?.length) return shaped;
+	const worked = applyWorks(shaped.value.pieces, shape.works);
+	return worked.ok ? good({ ...shaped.value, pieces: worked.value }) : worked;
+}
+
+/** Before anything is done to the pieces. */
+export function baseFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
+	if (shape.drawn) {
+		const problem = shape.drawn.map(checkPiece).find((p) => p !== null);
+		if (problem) return { ok: false, problem: { ...problem, path: ['drawn', ...problem.path] } };
+		return good({ pieces: shape.drawn, dimensions: [], warnings: [], solid: [] });
+	}
 	const values = valuesOf(shape.values, fit);
 	return values.ok ? runShaper(SHAPERS[shape.shaper], values.value) : values;
 }
@@ -120,19 +145,37 @@ export interface Drivers {
 	outline: number;
 	seam: number;
 	bevelled: number;
+	/** Edges that are joined to nothing. */
+	edge: number;
 	area: number;
+	/** With allowances: what goes out of the sheet or the cloth. */
+	cutArea: number;
+	/** All that are cut. */
 	pieces: number;
+	/** Different ones. */
+	patterns: number;
 }
 
 /** Two edges make one seam. */
 export function driversOf(pieces: readonly Piece[]): Drivers {
-	const drivers: Drivers = { outline: 0, seam: 0, bevelled: 0, area: 0, pieces: 0 };
+	const drivers: Drivers = {
+		outline: 0,
+		seam: 0,
+		bevelled: 0,
+		edge: 0,
+		area: 0,
+		cutArea: 0,
+		pieces: 0,
+		patterns: pieces.length
+	};
 	for (const piece of pieces) {
 		const f = figuresOf(piece);
 		drivers.outline += piece.quantity * f.cutLength;
 		drivers.seam += (piece.quantity * f.seam) / 2;
 		drivers.bevelled += piece.quantity * f.bevelled;
+		drivers.edge += piece.quantity * f.edge;
 		drivers.area += piece.quantity * f.area;
+		drivers.cutArea += piece.quantity * f.cutArea;
 		drivers.pieces += piece.quantity;
 	}
 	return drivers;
@@ -153,7 +196,7 @@ export interface ShapePieces<S> {
 }
 
 /** The pieces of a component's shapes, numbered through: what gives no pieces gets no numbers. */
-export function piecesOf<S extends Pick<StoredShape, 'shaper' | 'values'>>(
+export function piecesOf<S extends ShapeSource>(
 	shapes: readonly S[],
 	fit: FitFor
 ): ShapePieces<S>[] {

@@ -112,10 +112,11 @@ export async function insertCostume(
 	const coats = mapOf(
 		file.coats,
 		await insertMany(tx, {
-			sql: `insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes)
-			select r."componentId", r.position, r.product, r.coats, r."areaMm2", r."recoatMinutes", r."handlingMinutes"
+			sql: `insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes, from_pieces)
+			select r."componentId", r.position, r.product, r.coats, r."areaMm2", r."recoatMinutes", r."handlingMinutes",
+				r."fromPieces"
 			from jsonb_to_recordset($1) as r ("componentId" integer, position integer, product text, coats integer,
-				"areaMm2" double precision, "recoatMinutes" integer, "handlingMinutes" integer) returning id`,
+				"areaMm2" double precision, "recoatMinutes" integer, "handlingMinutes" integer, "fromPieces" boolean) returning id`,
 			rows: file.coats.map(at)
 		})
 	);
@@ -141,14 +142,15 @@ export async function insertCostume(
 		file.steps,
 		await insertMany(tx, {
 			sql: `insert into step (component_id, position, name, technique, phase, amount, per_copy, set_up_minutes, wait_minutes,
-				within_minutes, or_after_minutes, one_sitting, needs_helper, place_id, coat_id, fault_id, done_at)
+				within_minutes, or_after_minutes, one_sitting, needs_helper, place_id, coat_id, fault_id, done_at,
+				from_pieces)
 			select r."componentId", r.position, r.name, r.technique, r.phase, r.amount, r."perCopy", r."setUpMinutes",
 				r."waitMinutes", r."withinMinutes", r."orAfterMinutes", r."oneSitting", r."needsHelper", r."placeId", r."coatId",
-				r."faultId", r."doneAt"
+				r."faultId", r."doneAt", r."fromPieces"
 			from jsonb_to_recordset($1) as r ("componentId" integer, position integer, name text, technique text, phase text,
 				amount double precision, "perCopy" boolean, "setUpMinutes" integer, "waitMinutes" integer, "withinMinutes" integer,
 				"orAfterMinutes" integer, "oneSitting" boolean, "needsHelper" boolean, "placeId" integer, "coatId" integer,
-				"faultId" integer, "doneAt" timestamp) returning id`,
+				"faultId" integer, "doneAt" timestamp, "fromPieces" boolean) returning id`,
 			rows: file.steps.map((s) => ({
 				...at(s),
 				placeId: s.needsSprayPlace ? place : null,
@@ -172,9 +174,10 @@ export async function insertCostume(
 	});
 	const materials = await matchMaterials(tx, file);
 	await insertMany(tx, {
-		sql: `insert into need (component_id, material_id, quantity, step_id)
-			select r."componentId", r."materialId", r.quantity, r."stepId"
-			from jsonb_to_recordset($1) as r ("componentId" integer, "materialId" integer, quantity double precision, "stepId" integer)
+		sql: `insert into need (component_id, material_id, quantity, step_id, waste)
+			select r."componentId", r."materialId", r.quantity, r."stepId", r.waste
+			from jsonb_to_recordset($1) as r ("componentId" integer, "materialId" integer, quantity double precision, "stepId" integer,
+				waste double precision)
 			returning id`,
 		rows: file.needs.map((n) => ({
 			...at(n),
@@ -192,7 +195,12 @@ export async function insertCostume(
 				state text, "orderedOn" date, "dueOn" date, "arrivedOn" date, note text) returning id`,
 		rows: file.purchases.map((p) => ({ ...at(p), costumeId, materialId: to(materials, p.materialId) }))
 	});
-	const fittings = await insertLook(tx, folder, file, pictures, { costumeId: costumeId!, components, steps });
+	const fittings = await insertLook(tx, folder, file, pictures, {
+		costumeId: costumeId!,
+		components,
+		steps,
+		materials
+	});
 	for (const photo of file.photos) {
 		// Encoded anew like any upload: a file from elsewhere is as hostile as a photo from elsewhere.
 		const stored = await storePicture(folder, pictures.get(photo.hash)!, 'file');
@@ -235,10 +243,13 @@ async function matchMaterials(tx: Executor, file: CostumeFile): Promise<Ids> {
 		else missing.push(m);
 	}
 	const made = await insertMany(tx, {
-		sql: `insert into material (name, family, unit, pack_size, pack_price_minor, supplier, lead_days, lead_working_days, coat_product)
-			select r.name, r.family, r.unit, r."packSize", r."packPriceMinor", r.supplier, r."leadDays", r."leadWorkingDays", r."coatProduct"
+		sql: `insert into material (name, family, unit, pack_size, pack_price_minor, supplier, lead_days, lead_working_days, coat_product,
+				thickness_mm, width_mm, length_mm, grams_per_m2)
+			select r.name, r.family, r.unit, r."packSize", r."packPriceMinor", r.supplier, r."leadDays", r."leadWorkingDays", r."coatProduct",
+				r."thicknessMm", r."widthMm", r."lengthMm", r."gramsPerM2"
 			from jsonb_to_recordset($1) as r (name text, family text, unit text, "packSize" double precision, "packPriceMinor" bigint,
-				supplier text, "leadDays" integer, "leadWorkingDays" boolean, "coatProduct" text) returning id`,
+				supplier text, "leadDays" integer, "leadWorkingDays" boolean, "coatProduct" text, "thicknessMm" double precision,
+				"widthMm" double precision, "lengthMm" double precision, "gramsPerM2" double precision) returning id`,
 		rows: missing
 	});
 	missing.forEach((m, i) => ids.set(m.id, made[i]!));

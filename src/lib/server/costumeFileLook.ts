@@ -11,6 +11,7 @@ export interface FileIds {
 	costumeId: number;
 	components: Ids;
 	steps: Ids;
+	materials: Ids;
 }
 
 /** Writes pictures, wearers and fittings of a costume file. Returns the new ids of fittings, which photos link to. */
@@ -45,8 +46,19 @@ export async function insertLook(
 		);
 	for (const [i, s] of file.shapes.entries())
 		await tx.query(
-			'insert into shape (component_id, position, shaper, name, "values", note) values ($1, $2, $3, $4, $5, $6)',
-			[to(ids.components, s.componentId), i, s.shaper, s.name, JSON.stringify(s.values), s.note]
+			`insert into shape (component_id, position, shaper, name, "values", works, drawn, material_id, note)
+			values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+			[
+				to(ids.components, s.componentId),
+				i,
+				s.shaper,
+				s.name,
+				JSON.stringify(s.values),
+				JSON.stringify(s.works),
+				s.drawn && JSON.stringify(s.drawn),
+				to(ids.materials, s.materialId),
+				s.note
+			]
 		);
 	for (const n of file.nominals)
 		await tx.query(

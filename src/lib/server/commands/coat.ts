@@ -10,6 +10,7 @@ import * as f from './fields.ts';
 const shape = (context: Context) => ({
 	coats: f.whole(1, 20),
 	area: f.area(context.settings.lengthUnit),
+	fromPieces: f.ticked(),
 	recoatMinutes: f.durationOrNull(),
 	handlingMinutes: f.durationOrNull()
 });
@@ -17,7 +18,7 @@ const shape = (context: Context) => ({
 async function loadCoat(tx: Executor, id: number, { costumeId }: Context): Promise<Coat & { code: string }> {
 	const row = await one<Coat & { code: string }>(
 		tx,
-		`select k.id, k.component_id, k.position, k.product, k.coats, k.area_mm2 as area, k.recoat_minutes,
+		`select k.id, k.component_id, k.position, k.product, k.coats, k.area_mm2 as area, k.from_pieces, k.recoat_minutes,
 			k.handling_minutes, k.version, c.code
 		from coat k join component c on c.id = k.component_id where k.id = $1 and c.costume_id = $2`,
 		[id, costumeId]
@@ -40,8 +41,8 @@ export const coatCommands = {
 			const product = COAT_PRODUCTS[v.product];
 			const row = await one<{ id: number }>(
 				tx,
-				`insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes)
-				values ($1, $2, $3, $4, $5, $6, $7) returning id`,
+				`insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes, from_pieces)
+				values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
 				[
 					v.componentId,
 					component.next,
@@ -49,7 +50,8 @@ export const coatCommands = {
 					v.coats,
 					v.area,
 					v.recoatMinutes ?? product.recoatMinutes,
-					v.handlingMinutes ?? product.handlingMinutes
+					v.handlingMinutes ?? product.handlingMinutes,
+					v.fromPieces
 				]
 			);
 			await renewCoatSteps(tx, await loadCoat(tx, row!.id, context));
@@ -66,7 +68,7 @@ export const coatCommands = {
 			if (v.coats < done.length) throw new Refused(`${done.length} coats are already on.`, 'coats');
 			const rows = await all<{ id: number }>(
 				tx,
-				`update coat set coats = $3, area_mm2 = $4, recoat_minutes = $5, handling_minutes = $6
+				`update coat set coats = $3, area_mm2 = $4, recoat_minutes = $5, handling_minutes = $6, from_pieces = $7
 				where id = $1 and version = $2 returning id`,
 				[
 					v.id,
@@ -74,7 +76,8 @@ export const coatCommands = {
 					v.coats,
 					v.area,
 					v.recoatMinutes ?? product.recoatMinutes,
-					v.handlingMinutes ?? product.handlingMinutes
+					v.handlingMinutes ?? product.handlingMinutes,
+					v.fromPieces
 				]
 			);
 			await written(tx, 'coat', v.id, rows);

@@ -140,7 +140,7 @@ export async function insertRoute(tx: Executor, componentId: number, key: RouteK
 			values ($1, $2, $3, $4, $5, $6, $7) returning id`,
 			Object.values(coat)
 		);
-		position = await insertCoatSteps(tx, { ...coat, id: row!.id, version: 1 }, position);
+		position = await insertCoatSteps(tx, { ...coat, fromPieces: false, id: row!.id, version: 1 }, position);
 	}
 }
 

@@ -21,9 +21,18 @@ async function copyInside(
 	for (const c of record.coats.filter((c) => c.componentId === source.id)) {
 		const row = await one<{ id: number }>(
 			tx,
-			`insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes)
-			values ($1, $2, $3, $4, $5, $6, $7) returning id`,
-			[componentId, c.position, c.product, c.coats, c.area, c.recoatMinutes, c.handlingMinutes]
+			`insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes, from_pieces)
+			values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
+			[
+				componentId,
+				c.position,
+				c.product,
+				c.coats,
+				c.area,
+				c.recoatMinutes,
+				c.handlingMinutes,
+				c.fromPieces
+			]
 		);
 		coats.set(c.id, row!.id);
 	}
@@ -43,9 +52,21 @@ async function copyInside(
 		);
 	for (const n of record.needs.filter((n) => n.componentId === source.id))
 		await tx.query(
-			'insert into need (component_id, material_id, quantity, step_id) values ($1, $2, $3, $4)',
-			[componentId, n.materialId, n.quantity, n.stepId === null ? null : (steps.get(n.stepId) ?? null)]
+			'insert into need (component_id, material_id, quantity, step_id, waste) values ($1, $2, $3, $4, $5)',
+			[
+				componentId,
+				n.materialId,
+				n.quantity,
+				n.stepId === null ? null : (steps.get(n.stepId) ?? null),
+				n.waste
+			]
 		);
+	await tx.query(
+		`insert into shape (component_id, position, shaper, name, "values", works, drawn, material_id, note)
+		select $2, position, shaper, name, "values", works, drawn, material_id, note from shape
+		where component_id = $1 order by position, id`,
+		[source.id, componentId]
+	);
 	await tx.query(
 		`insert into opening (component_id, passage, closed_mm, stretch_percent, opening_mm, split)
 		select $2, passage, closed_mm, stretch_percent, opening_mm, split from opening where component_id = $1 order by id`,

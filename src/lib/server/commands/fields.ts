@@ -22,7 +22,7 @@ function read<T>(parse: (text: string) => Parsed<T>) {
 }
 
 /** Nothing typed is null. */
-const orNull = <T extends z.ZodType>(field: T) =>
+export const orNull = <T extends z.ZodType>(field: T) =>
 	z.preprocess(
 		(text) => (text === undefined || (typeof text === 'string' && text.trim() === '') ? null : text),
 		field.nullable()
@@ -53,6 +53,9 @@ export const decimal = (least: number, most: number) =>
 	read(parseNumber).pipe(z.number().min(least, `At least ${least}.`).max(most, `At most ${most}.`));
 export const above0 = (most: number) =>
 	read(parseNumber).pipe(z.number().gt(0, 'Must be more than zero.').max(most, `At most ${most}.`));
+
+/** How many times the area of the pieces a need is; nothing: the quantity is as entered. */
+export const wasteOrNull = () => orNull(decimal(1, 5));
 
 export const length = (unit: LengthUnit) => read((t) => parseLength(t, unit));
 /** A length within limits, mm. */
@@ -91,25 +94,30 @@ export const ticked = () =>
 		.optional()
 		.transform((v) => v !== undefined && v !== 'false');
 
-/** Points of a picture, as JSON text: pairs of pixels. */
-export const points = (least: number, most = 500) =>
+/** JSON text of a form's field, checked by its own schema. */
+export const json = <T extends z.ZodType>(schema: T, message: string, most = 50_000) =>
 	z
-		.string({ error: 'Needs points on the picture.' })
-		.max(50_000, 'Too many points.')
+		.string({ error: message })
+		.max(most, 'Too much at once.')
 		.transform((text, ctx) => {
 			try {
 				return JSON.parse(text) as unknown;
 			} catch {
-				ctx.addIssue({ code: 'custom', message: 'Needs points on the picture.' });
+				ctx.addIssue({ code: 'custom', message });
 				return z.NEVER;
 			}
 		})
-		.pipe(
-			z
-				.array(z.tuple([z.number(), z.number()]), { error: 'Needs points on the picture.' })
-				.min(least, `Needs at least ${least} ${least === 1 ? 'point' : 'points'}.`)
-				.max(most, `At most ${most} points.`)
-		);
+		.pipe(schema);
+
+/** Points of a picture, as JSON text: pairs of pixels. */
+export const points = (least: number, most = 500) =>
+	json(
+		z
+			.array(z.tuple([z.number(), z.number()]), { error: 'Needs points on the picture.' })
+			.min(least, `Needs at least ${least} ${least === 1 ? 'point' : 'points'}.`)
+			.max(most, `At most ${most} points.`),
+		'Needs points on the picture.'
+	);
 
 /** Ids of several rows: ticked boxes. */
 export const ids = () => z.array(id()).default([]);

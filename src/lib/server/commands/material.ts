@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { COAT_PRODUCT_KEYS } from '$core/finish/coatProduct.ts';
-import { FAMILIES } from '$core/needs/material.ts';
+import { FAMILIES, type Material } from '$core/needs/material.ts';
 import { formatNumber } from '$core/units/number.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
-import { command } from './command.ts';
+import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
-const shape = (currency: string) => ({
+const shape = ({ currency, settings }: Context) => ({
 	name: f.name(),
 	family: f.choice(FAMILIES),
 	unit: f.name(20),
@@ -18,10 +18,16 @@ const shape = (currency: string) => ({
 	leadWorkingDays: f.ticked(),
 	stash: f.decimal(0, 1_000_000),
 	stashNote: f.text(),
-	coatProduct: f.choiceOrNull(COAT_PRODUCT_KEYS)
+	coatProduct: f.choiceOrNull(COAT_PRODUCT_KEYS),
+	thicknessMm: f.lengthOrNull(settings.lengthUnit, 0.05, 200),
+	widthMm: f.lengthOrNull(settings.lengthUnit, 5, 10_000),
+	lengthMm: f.lengthOrNull(settings.lengthUnit, 5, 100_000),
+	gramsPerM2: f.orNull(f.above0(1_000_000))
 });
 
-type MaterialInput = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
+type Sizes = Pick<Material, 'thicknessMm' | 'widthMm' | 'lengthMm' | 'gramsPerM2'>;
+type AllOfMaterial = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
+type MaterialInput = Omit<AllOfMaterial, keyof Sizes> & Partial<Sizes>;
 
 const values = (v: MaterialInput) => [
 	v.name,
@@ -34,15 +40,19 @@ const values = (v: MaterialInput) => [
 	v.leadWorkingDays,
 	v.stash,
 	v.stashNote,
-	v.coatProduct
+	v.coatProduct,
+	v.thicknessMm ?? null,
+	v.widthMm ?? null,
+	v.lengthMm ?? null,
+	v.gramsPerM2 ?? null
 ];
 
 export async function insertMaterial(tx: Executor, v: MaterialInput): Promise<number> {
 	const row = await one<{ id: number }>(
 		tx,
 		`insert into material (name, family, unit, pack_size, pack_price_minor, supplier, lead_days, lead_working_days,
-			stash, stash_note, coat_product)
-		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
+			stash, stash_note, coat_product, thickness_mm, width_mm, length_mm, grams_per_m2)
+		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15) returning id`,
 		values(v)
 	);
 	return row!.id;
@@ -67,7 +77,7 @@ async function nameOf(tx: Executor, id: number): Promise<string> {
 
 export const materialCommands = {
 	addMaterial: command(
-		({ currency }) => z.object(shape(currency)),
+		(context) => z.object(shape(context)),
 		async (tx, v) => {
 			await refuseSecondCoat(tx, v.coatProduct, 0);
 			return { words: `Added material ${v.name}`, result: { id: await insertMaterial(tx, v) } };
@@ -75,13 +85,14 @@ export const materialCommands = {
 	),
 
 	editMaterial: command(
-		({ currency }) => z.object({ id: f.id(), version: f.version(), ...shape(currency) }),
+		(context) => z.object({ id: f.id(), version: f.version(), ...shape(context) }),
 		async (tx, v) => {
 			await refuseSecondCoat(tx, v.coatProduct, v.id);
 			const rows = await all<{ id: number }>(
 				tx,
 				`update material set name = $3, family = $4, unit = $5, pack_size = $6, pack_price_minor = $7, supplier = $8,
-					lead_days = $9, lead_working_days = $10, stash = $11, stash_note = $12, coat_product = $13
+					lead_days = $9, lead_working_days = $10, stash = $11, stash_note = $12, coat_product = $13,
+					thickness_mm = $14, width_mm = $15, length_mm = $16, grams_per_m2 = $17
 				where id = $1 and version = $2 returning id`,
 				[v.id, v.version, ...values(v)]
 			);
@@ -112,7 +123,8 @@ export const materialCommands = {
 				tx,
 				`select distinct k.name from costume k left join component c on c.costume_id = k.id
 				left join need n on n.component_id = c.id left join purchase p on p.costume_id = k.id
-				where n.material_id = $1 or p.material_id = $1 order by k.name`,
+				left join shape s on s.component_id = c.id
+				where $1 in (n.material_id, p.material_id, s.material_id) order by k.name`,
 				[id]
 			);
 			if (users.length > 0)

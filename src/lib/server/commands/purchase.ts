@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { PURCHASE_STATES, type Material, type PurchaseState } from '$core/needs/material.ts';
+import { say } from '$core/messages.ts';
+import { areaOfUnit } from '$core/pattern/followPieces.ts';
 import { arrivalDay } from '$core/needs/leadTime.ts';
 import { shoppingLines } from '$core/needs/shopping.ts';
 import { dayOf, formatDate } from '$core/units/localTime.ts';
@@ -14,6 +16,12 @@ async function materialOf(tx: Executor, id: number): Promise<Material> {
 	const material = (await loadMaterials(tx)).find((m) => m.id === id);
 	if (!material) throw new Absent('material');
 	return material;
+}
+
+/** Only what has a size can be counted in areas of pieces. */
+function refuseUnsized(material: Material, waste: number | null): void {
+	if (waste !== null && areaOfUnit(material) === null)
+		throw new Refused(say({ code: 'notRoll', path: [] }), 'waste');
 }
 
 async function componentCode(tx: Executor, id: number, { costumeId }: Context): Promise<string> {
@@ -88,26 +96,37 @@ export const purchaseCommands = {
 				componentId: f.id(),
 				materialId: f.id(),
 				quantity: f.above0(1_000_000),
-				stepId: f.idOrNull()
+				stepId: f.idOrNull(),
+				waste: f.wasteOrNull()
 			}),
 		async (tx, v, context) => {
 			const code = await componentCode(tx, v.componentId, context);
 			const material = await materialOf(tx, v.materialId);
+			refuseUnsized(material, v.waste);
 			await tx.query(
-				'insert into need (component_id, material_id, quantity, step_id) values ($1, $2, $3, $4)',
-				[v.componentId, v.materialId, v.quantity, v.stepId]
+				'insert into need (component_id, material_id, quantity, step_id, waste) values ($1, $2, $3, $4, $5)',
+				[v.componentId, v.materialId, v.quantity, v.stepId, v.waste]
 			);
 			return { words: `${code} needs ${v.quantity} ${material.unit} of ${material.name}` };
 		}
 	),
 
 	editNeed: command(
-		() => z.object({ id: f.id(), version: f.version(), quantity: f.above0(1_000_000), stepId: f.idOrNull() }),
+		() => z.object({
+				id: f.id(),
+				version: f.version(),
+				quantity: f.above0(1_000_000),
+				stepId: f.idOrNull(),
+				waste: f.wasteOrNull()
+			}),
 		async (tx, v) => {
+			const need = await one<{ materialId: number }>(tx, 'select material_id from need where id = $1', [v.id]);
+			if (!need) throw new Absent('need');
+			refuseUnsized(await materialOf(tx, need.materialId), v.waste);
 			const rows = await all<{ id: number }>(
 				tx,
-				'update need set quantity = $3, step_id = $4 where id = $1 and version = $2 returning id',
-				[v.id, v.version, v.quantity, v.stepId]
+				'update need set quantity = $3, step_id = $4, waste = $5 where id = $1 and version = $2 returning id',
+				[v.id, v.version, v.quantity, v.stepId, v.waste]
 			);
 			await written(tx, 'need', v.id, rows);
 			return { words: `Changed how much is needed` };

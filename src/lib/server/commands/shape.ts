@@ -2,47 +2,73 @@ import { z } from 'zod';
 import { MEASURE_KEYS } from '$core/measure/body/bodyMeasure.ts';
 import { wearersOf } from '$core/measure/body/measureRecord.ts';
 import { say } from '$core/messages.ts';
-import { readShapeValue, shapeFor, type ShapeValue } from '$core/pattern/storedShape.ts';
+import { areaOfUnit, driverOf } from '$core/pattern/followPieces.ts';
+import { storedPieces } from '$core/pattern/storedPiece.ts';
+import {
+	readShapeValue,
+	shapeFor,
+	type ShapeSource,
+	type ShapeValue,
+	type StoredShape
+} from '$core/pattern/storedShape.ts';
 import { SHAPER_KEYS, SHAPERS, type ShaperKey } from '$core/pattern/shapers.ts';
-import type { Shaper } from '$core/pattern/shaper.ts';
+import type { Shaped, Shaper } from '$core/pattern/shaper.ts';
+import { MOST_WORKS, pieceWork, workWords, type PieceWork } from '$core/pattern/work.ts';
+import { formatLength } from '$core/units/measure.ts';
+import type { Component } from '$core/costume/component.ts';
+import type { CostumeRecord } from '$core/costume/record.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
 import { loadRecord } from '../read/costume.ts';
-import { loadMeasure } from '../read/measure.ts';
+import { loadMeasure, loadShapes } from '../read/measure.ts';
+import { loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
 /** `value.girth` holds what was typed, `follow.girth` the measure that it follows; the shaper says which there are. */
 const shapeForm = ({ settings }: Context) =>
 	z
-		.looseObject({ shaper: f.choice(SHAPER_KEYS), name: f.text(120), note: f.note() })
-		.transform(
-			(form, ctx): { shaper: ShaperKey; name: string; note: string; values: Record<string, ShapeValue> } => {
-				const shaper: Shaper = SHAPERS[form.shaper];
-				const values: Record<string, ShapeValue> = {};
-				for (const [key, param] of Object.entries(shaper.params)) {
-					const follows = MEASURE_KEYS.find((m) => m === form[`follow.${key}`]) ?? null;
-					const typed = form[`value.${key}`];
-					const read = readShapeValue(
-						param,
-						typeof typed === 'string' ? typed : '',
-						follows,
-						settings.lengthUnit
-					);
-					if (read.ok) values[key] = read.value;
-					else ctx.addIssue({ code: 'custom', path: [`value.${key}`], message: say(read.problem) });
-				}
-				return { shaper: form.shaper, name: form.name, note: form.note, values };
+		.looseObject({
+			shaper: f.choice(SHAPER_KEYS),
+			name: f.text(120),
+			note: f.note(),
+			materialId: f.idOrNull(),
+			follow: f.ticked()
+		})
+		.transform((form, ctx) => {
+			const shaper: Shaper = SHAPERS[form.shaper];
+			const values: Record<string, ShapeValue> = {};
+			for (const [key, param] of Object.entries(shaper.params)) {
+				const follows = MEASURE_KEYS.find((m) => m === form[`follow.${key}`]) ?? null;
+				const typed = form[`value.${key}`];
+				const read = readShapeValue(
+					param,
+					typeof typed === 'string' ? typed : '',
+					follows,
+					settings.lengthUnit
+				);
+				if (read.ok) values[key] = read.value;
+				else ctx.addIssue({ code: 'custom', path: [`value.${key}`], message: say(read.problem) });
 			}
-		);
+			const { name, note, materialId, follow } = form;
+			return { shaper: form.shaper, name, note, values, materialId, follow };
+		});
+
+interface At {
+	record: CostumeRecord;
+	component: Component;
+	shaped: Shaped;
+	/** `A-04 Breastplate`. */
+	name: string;
+}
 
 /** Nothing is stored that gives no pieces: the reason stands at its value. */
 async function checked(
 	tx: Executor,
 	componentId: number,
-	shape: { shaper: ShaperKey; values: Record<string, ShapeValue> },
+	shape: ShapeSource,
 	{ costumeId }: Context
-): Promise<string> {
+): Promise<At> {
 	const record = await loadRecord(tx, costumeId);
 	const component = record?.components.find((c) => c.id === componentId);
 	if (!record || !component) throw new Absent('component');
@@ -50,27 +76,97 @@ async function checked(
 	const done = shapeFor(shape, { component, components: record.components, wearers });
 	if (!done.ok) {
 		const [key] = done.problem.path;
-		throw new Refused(
-			say(done.problem),
-			typeof key === 'string' && key in SHAPERS[shape.shaper].params ? `value.${key}` : null
-		);
+		const ofValue = typeof key === 'string' && key in SHAPERS[shape.shaper].params;
+		throw new Refused(say(done.problem), ofValue ? `value.${key}` : key === 'works' ? 'work' : null);
 	}
-	return `${component.code} ${component.name}`;
+	return { record, component, shaped: done.value, name: `${component.code} ${component.name}` };
 }
 
 const plainName = (name: string, shaper: ShaperKey) => name || SHAPERS[shaper].name;
+
+/** For waste until pieces are laid out. Common practice; a starting value, from memory. */
+const USUAL_WASTE = 1.3;
+
+/** Steps, coats and materials of a component take their amounts from its pieces, or keep what they have now. */
+async function setFollowing(
+	tx: Executor,
+	record: CostumeRecord,
+	component: Component,
+	on: boolean
+): Promise<void> {
+	const steps = record.steps.filter(
+		(s) => s.componentId === component.id && s.coatId === null && driverOf(s.technique) !== null
+	);
+	for (const s of steps)
+		if (s.fromPieces !== on)
+			await tx.query('update step set from_pieces = $2, amount = $3 where id = $1', [s.id, on, s.amount]);
+	for (const c of record.coats.filter((c) => c.componentId === component.id && c.fromPieces !== on))
+		await tx.query('update coat set from_pieces = $2, area_mm2 = $3 where id = $1', [c.id, on, c.area]);
+	const needs = record.needs.filter((n) => n.componentId === component.id);
+	if (!on) {
+		for (const n of needs.filter((n) => n.waste !== null))
+			await tx.query('update need set waste = null, quantity = $2 where id = $1', [n.id, n.quantity]);
+		return;
+	}
+	const cutFrom = await all<{ materialId: number }>(
+		tx,
+		'select distinct material_id from shape where component_id = $1 and material_id is not null order by 1',
+		[component.id]
+	);
+	const materials = await loadMaterials(tx);
+	for (const { materialId } of cutFrom) {
+		const material = materials.find((m) => m.id === materialId);
+		if (!material || areaOfUnit(material) === null) continue;
+		const need = needs.find((n) => n.materialId === materialId);
+		if (!need)
+			await tx.query(
+				'insert into need (component_id, material_id, quantity, waste) values ($1, $2, 1, $3)',
+				[component.id, materialId, USUAL_WASTE]
+			);
+		else if (need.waste === null)
+			await tx.query('update need set waste = $2 where id = $1', [need.id, USUAL_WASTE]);
+	}
+}
+
+async function ownShape(tx: Executor, id: number, { costumeId }: Context): Promise<StoredShape> {
+	const shape = (await loadShapes(tx, [costumeId])).find((s) => s.id === id);
+	if (!shape) throw new Absent('shape');
+	return shape;
+}
+
+/** Works kept for a shape, once all of them can be done. */
+async function keepWorks(
+	tx: Executor,
+	v: { id: number; version: number; note?: string },
+	works: PieceWork[],
+	context: Context,
+	words: (at: At) => string
+) {
+	const shape = await ownShape(tx, v.id, context);
+	if (works.length > MOST_WORKS) throw new Refused(`At most ${MOST_WORKS} changes to one shape.`, 'work');
+	const at = await checked(tx, shape.componentId, { ...shape, works }, context);
+	const rows = await all<{ id: number }>(
+		tx,
+		'update shape set works = $3 where id = $1 and version = $2 returning id',
+		[v.id, v.version, JSON.stringify(works)]
+	);
+	await written(tx, 'shape', v.id, rows);
+	return { words: words(at) };
+}
 
 export const shapeCommands = {
 	addShape: command(
 		(context) => z.intersection(z.looseObject({ componentId: f.id() }), shapeForm(context)),
 		async (tx, v, context) => {
-			const name = await checked(tx, v.componentId, v, context);
+			const { record, component, name } = await checked(tx, v.componentId, v, context);
 			const result = await one<{ id: number }>(
 				tx,
-				`insert into shape (component_id, position, shaper, name, "values", note)
-				values ($1, (select coalesce(max(position), 0) + 1 from shape where component_id = $1), $2, $3, $4, $5) returning id`,
-				[v.componentId, v.shaper, v.name, JSON.stringify(v.values), v.note]
+				`insert into shape (component_id, position, shaper, name, "values", material_id, note)
+				values ($1, (select coalesce(max(position), 0) + 1 from shape where component_id = $1), $2, $3, $4, $5, $6)
+				returning id`,
+				[v.componentId, v.shaper, v.name, JSON.stringify(v.values), v.materialId, v.note]
 			);
+			if (v.follow) await setFollowing(tx, record, component, true);
 			return { words: `Shaped ${plainName(v.name, v.shaper)} of ${name}`, result };
 		}
 	),
@@ -78,18 +174,79 @@ export const shapeCommands = {
 	editShape: command(
 		(context) => z.intersection(z.looseObject({ id: f.id(), version: f.version() }), shapeForm(context)),
 		async (tx, v, context) => {
-			const row = await one<{ componentId: number }>(tx, 'select component_id from shape where id = $1', [
-				v.id
-			]);
-			if (!row) throw new Absent('shape');
-			const name = await checked(tx, row.componentId, v, context);
+			const shape = await ownShape(tx, v.id, context);
+			const source = shape.drawn ? shape : { ...shape, shaper: v.shaper, values: v.values };
+			const { record, component, name } = await checked(tx, shape.componentId, source, context);
 			const rows = await all<{ id: number }>(
 				tx,
-				'update shape set shaper = $3, name = $4, "values" = $5, note = $6 where id = $1 and version = $2 returning id',
-				[v.id, v.version, v.shaper, v.name, JSON.stringify(v.values), v.note]
+				`update shape set shaper = $3, name = $4, "values" = $5, note = $6, material_id = $7
+				where id = $1 and version = $2 returning id`,
+				[
+					v.id,
+					v.version,
+					source.shaper,
+					v.name,
+					JSON.stringify(shape.drawn ? shape.values : v.values),
+					v.note,
+					v.materialId
+				]
 			);
 			await written(tx, 'shape', v.id, rows);
+			await setFollowing(tx, record, component, v.follow);
 			return { words: `Reshaped ${plainName(v.name, v.shaper)} of ${name}` };
+		}
+	),
+
+	/** One more thing done to the pieces of a shape. */
+	workShape: command(
+		() => z.object({ id: f.id(), version: f.version(), work: f.json(pieceWork, 'Say what is to be done.') }),
+		async (tx, v, context) => {
+			const { works } = await ownShape(tx, v.id, context);
+			const length = (mm: number) => formatLength(mm, context.settings.lengthUnit);
+			return keepWorks(
+				tx,
+				v,
+				[...works, v.work],
+				context,
+				({ name }) => `${name}, piece ${workWords(v.work, String(v.work.piece + 1), length)}`
+			);
+		}
+	),
+
+	/** One of the things done is taken out; those after it are done to what there is then. */
+	unworkShape: command(
+		() => z.object({ id: f.id(), version: f.version(), index: f.whole(0, MOST_WORKS) }),
+		async (tx, v, context) => {
+			const { works } = await ownShape(tx, v.id, context);
+			return keepWorks(
+				tx,
+				v,
+				works.filter((_, i) => i !== v.index),
+				context,
+				({ name }) => `Took a change out of the pieces of ${name}`
+			);
+		}
+	),
+
+	/** The pieces as they were drawn by hand: from then on they follow no measure. */
+	drawShape: command(
+		() =>
+			z.object({
+				id: f.id(),
+				version: f.version(),
+				pieces: f.json(storedPieces, 'The pieces cannot be read.', 4_000_000)
+			}),
+		async (tx, v, context) => {
+			const shape = await ownShape(tx, v.id, context);
+			const drawn = { ...shape, drawn: v.pieces, works: [] };
+			const { name } = await checked(tx, shape.componentId, drawn, context);
+			const rows = await all<{ id: number }>(
+				tx,
+				`update shape set drawn = $3, works = '[]' where id = $1 and version = $2 returning id`,
+				[v.id, v.version, JSON.stringify(v.pieces)]
+			);
+			await written(tx, 'shape', v.id, rows);
+			return { words: `Drew on ${plainName(shape.name, shape.shaper)} of ${name}` };
 		}
 	),
 

@@ -7,6 +7,7 @@ import { waitOf } from '$core/costume/costumePlan.ts';
 import { formatLocalTime, timeWords, type LocalMinutes } from '$core/units/localTime.ts';
 import { parseArea, parseLength } from '$core/units/measure.ts';
 import { parseNumber } from '$core/units/number.ts';
+import { driverOf } from '$core/pattern/followPieces.ts';
 import { say } from '$core/messages.ts';
 import { loadRecord } from '../read/costume.ts';
 import type { Executor } from '../db/open.ts';
@@ -25,15 +26,22 @@ export type NewStep = Omit<
 	| 'withinMinutes'
 	| 'orAfterMinutes'
 	| 'setUpMinutes'
+	| 'fromPieces'
 > &
-	Partial<Pick<Step, 'coatId' | 'faultId' | 'withinMinutes' | 'orAfterMinutes' | 'setUpMinutes' | 'doneAt'>>;
+	Partial<
+		Pick<
+			Step,
+			'coatId' | 'faultId' | 'withinMinutes' | 'orAfterMinutes' | 'setUpMinutes' | 'fromPieces' | 'doneAt'
+		>
+	>;
 
 export async function insertStep(tx: Executor, s: NewStep): Promise<number> {
 	const row = await one<{ id: number }>(
 		tx,
 		`insert into step (component_id, position, name, technique, phase, amount, per_copy, set_up_minutes, wait_minutes,
-			within_minutes, or_after_minutes, one_sitting, needs_helper, place_id, coat_id, fault_id, done_at)
-		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17) returning id`,
+			within_minutes, or_after_minutes, one_sitting, needs_helper, place_id, coat_id, fault_id, done_at,
+			from_pieces)
+		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18) returning id`,
 		[
 			s.componentId,
 			s.position,
@@ -51,7 +59,8 @@ export async function insertStep(tx: Executor, s: NewStep): Promise<number> {
 			s.placeId,
 			s.coatId ?? null,
 			s.faultId ?? null,
-			s.doneAt == null ? null : formatLocalTime(s.doneAt)
+			s.doneAt == null ? null : formatLocalTime(s.doneAt),
+			s.fromPieces ?? false
 		]
 	);
 	return row!.id;
@@ -68,6 +77,7 @@ const shape = {
 	technique: f.choice(TECHNIQUE_KEYS),
 	phase: f.choice(PHASES),
 	amount: z.string({ error: 'Needs a value.' }),
+	fromPieces: f.ticked(),
 	perCopy: f.ticked(),
 	setUpMinutes: f.duration(),
 	waitMinutes: f.duration(),
@@ -188,7 +198,8 @@ export const stepCommands = {
 			);
 			if (!component) throw new Absent('component');
 			const position = (await stepIds(tx, v.componentId)).length;
-			const id = await insertStep(tx, { ...v, position });
+			const fromPieces = v.fromPieces && driverOf(v.technique) !== null;
+			const id = await insertStep(tx, { ...v, fromPieces, position });
 			return { words: `Added step ${v.name} to ${component.code}`, result: { id } };
 		}
 	),
@@ -200,7 +211,7 @@ export const stepCommands = {
 			const rows = await all<{ id: number }>(
 				tx,
 				`update step set name = $3, technique = $4, phase = $5, amount = $6, per_copy = $7, set_up_minutes = $8,
-					wait_minutes = $9, one_sitting = $10, needs_helper = $11, place_id = $12
+					wait_minutes = $9, one_sitting = $10, needs_helper = $11, place_id = $12, from_pieces = $13
 				where id = $1 and version = $2 returning id`,
 				[
 					v.id,
@@ -214,7 +225,8 @@ export const stepCommands = {
 					v.waitMinutes,
 					v.oneSitting,
 					v.needsHelper,
-					v.placeId
+					v.placeId,
+					v.fromPieces && driverOf(v.technique) !== null
 				]
 			);
 			await written(tx, 'step', v.id, rows);

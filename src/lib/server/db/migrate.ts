@@ -2,12 +2,14 @@ import type { PGlite } from '@electric-sql/pglite';
 import start from './migrations/001_start.sql?raw';
 import lookAndMeasure from './migrations/002_look_and_measure.sql?raw';
 import pattern from './migrations/003_pattern.sql?raw';
+import pieces from './migrations/004_pieces.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 1, name: 'start', sql: start },
 	{ id: 2, name: 'look and measure', sql: lookAndMeasure },
-	{ id: 3, name: 'pattern', sql: pattern }
+	{ id: 3, name: 'pattern', sql: pattern },
+	{ id: 4, name: 'pieces', sql: pieces }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

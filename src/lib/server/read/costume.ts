@@ -4,8 +4,12 @@ import type { Step } from '$core/costume/step.ts';
 import type { Coat } from '$core/finish/coatStack.ts';
 import type { Fault } from '$core/mend/fault.ts';
 import type { Need, Purchase } from '$core/needs/material.ts';
+import { wearersOf } from '$core/measure/body/measureRecord.ts';
+import { followPieces } from '$core/pattern/followPieces.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
+import { loadShapes, loadWearers, loadWorn } from './measure.ts';
+import { loadMaterials } from './workshop.ts';
 
 /**
  * Everything about these costumes, in nine queries however many there are. Costumes in order of
@@ -31,7 +35,7 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 			),
 			all<Omit<Step, 'after' | 'amount'> & { costumeId: number; amount: number }>(
 				db,
-				`select s.id, c.costume_id, s.component_id, s.position, s.name, s.technique, s.phase, s.amount, s.per_copy,
+				`select s.id, c.costume_id, s.component_id, s.position, s.name, s.technique, s.phase, s.amount, s.from_pieces, s.per_copy,
 				s.set_up_minutes, s.wait_minutes, s.within_minutes, s.or_after_minutes, s.one_sitting, s.needs_helper,
 				s.place_id, s.coat_id, s.fault_id, s.done_at, s.version
 			from step s join component c on c.id = s.component_id where c.costume_id = any($1)
@@ -46,14 +50,14 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 			),
 			all<Coat & { costumeId: number }>(
 				db,
-				`select k.id, c.costume_id, k.component_id, k.position, k.product, k.coats, k.area_mm2 as area,
+				`select k.id, c.costume_id, k.component_id, k.position, k.product, k.coats, k.area_mm2 as area, k.from_pieces,
 				k.recoat_minutes, k.handling_minutes, k.version
 			from coat k join component c on c.id = k.component_id where c.costume_id = any($1) order by k.position, k.id`,
 				list
 			),
 			all<Need & { costumeId: number }>(
 				db,
-				`select n.id, c.costume_id, n.component_id, n.material_id, n.quantity, n.step_id, n.version
+				`select n.id, c.costume_id, n.component_id, n.material_id, n.quantity, n.step_id, n.waste, n.version
 			from need n join component c on c.id = n.component_id where c.costume_id = any($1) order by n.id`,
 				list
 			),
@@ -88,7 +92,7 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 		]);
 	const of = <T extends { costumeId: number }>(rows: T[], id: number) =>
 		rows.filter((r) => r.costumeId === id);
-	return costumes.map((costume) => ({
+	const records = costumes.map((costume): CostumeRecord => ({
 		costume,
 		components: of(components, costume.id),
 		steps: of(steps, costume.id).map((s) => ({
@@ -102,6 +106,32 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 		logs: of(logs, costume.id),
 		photos: of(photos, costume.id)
 	}));
+	const following = [...steps, ...coats].some((r) => r.fromPieces) || needs.some((n) => n.waste !== null);
+	return following ? withPieces(db, records) : records;
+}
+
+/** Amounts that follow the pieces, put in once for everything that reads the record. */
+async function withPieces(db: Executor, records: readonly CostumeRecord[]): Promise<CostumeRecord[]> {
+	const [shapes, worn, materials] = await Promise.all([
+		loadShapes(
+			db,
+			records.map((r) => r.costume.id)
+		),
+		loadWorn(
+			db,
+			records.map((r) => r.costume.id)
+		),
+		loadMaterials(db)
+	]);
+	if (shapes.length === 0) return [...records];
+	const wearers = await loadWearers(db);
+	return records.map((record) =>
+		followPieces(record, {
+			shapes: shapes.filter((s) => s.costumeId === record.costume.id),
+			wearers: wearersOf({ wearers, worn: worn.filter((w) => w.costumeId === record.costume.id) }),
+			materials
+		})
+	);
 }
 
 export async function loadRecord(db: Executor, id: number): Promise<CostumeRecord | null> {

@@ -18,15 +18,36 @@ export async function loadWearers(db: Executor): Promise<Wearer[]> {
 	return wearers.map((w) => ({ ...w, measures: measures.filter((m) => m.wearerId === w.id) }));
 }
 
+/** Who wears these costumes, in the order in which they were added. */
+export const loadWorn = (
+	db: Executor,
+	costumeIds: readonly number[]
+): Promise<(CostumeWearer & { costumeId: number })[]> =>
+	all(
+		db,
+		'select id, costume_id, wearer_id, built_on, version from costume_wearer where costume_id = any($1) order by id',
+		[costumeIds]
+	);
+
+/** The shapes of these costumes, by component and position. */
+export const loadShapes = (
+	db: Executor,
+	costumeIds: readonly number[]
+): Promise<(StoredShape & { costumeId: number })[]> =>
+	all(
+		db,
+		`select s.id, c.costume_id, s.component_id, s.shaper, s.name, s."values", s.works, s.drawn, s.material_id, s.note,
+			s.version
+		from shape s join component c on c.id = s.component_id where c.costume_id = any($1)
+		order by c.position, c.id, s.position, s.id`,
+		[costumeIds]
+	);
+
 export async function loadMeasure(db: Executor, costumeId: number): Promise<MeasureRecord> {
 	const of = [costumeId];
 	const [wearers, worn, openings, nominals, fittings, points, shapes] = await Promise.all([
 		loadWearers(db),
-		all<CostumeWearer>(
-			db,
-			'select id, wearer_id, built_on, version from costume_wearer where costume_id = $1 order by id',
-			of
-		),
+		loadWorn(db, of),
 		all<Opening>(
 			db,
 			`select o.id, o.component_id, o.passage, o.closed_mm, o.stretch_percent, o.opening_mm, o.split, o.version
@@ -53,13 +74,7 @@ export async function loadMeasure(db: Executor, costumeId: number): Promise<Meas
 			from fitting_point p join fitting f on f.id = p.fitting_id where f.costume_id = $1 order by p.id`,
 			of
 		),
-		all<StoredShape>(
-			db,
-			`select s.id, s.component_id, s.shaper, s.name, s."values", s.note, s.version
-			from shape s join component c on c.id = s.component_id where c.costume_id = $1
-			order by c.position, c.id, s.position, s.id`,
-			of
-		)
+		loadShapes(db, of)
 	]);
 	return { wearers, worn, openings, nominals, fittings, points, shapes };
 }

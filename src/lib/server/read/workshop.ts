@@ -31,7 +31,7 @@ export const loadMaterials = (db: Executor): Promise<Material[]> =>
 	all<Material>(
 		db,
 		`select id, name, family, unit, pack_size, pack_price_minor, supplier, lead_days, lead_working_days,
-			stash, stash_note, coat_product, version
+			stash, stash_note, coat_product, thickness_mm, width_mm, length_mm, grams_per_m2, version
 		from material order by family, lower(name), id`
 	);
 
