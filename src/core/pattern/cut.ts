@@ -153,13 +153,14 @@ function linesOn(lines: readonly InnerLine[], side: (p: Point) => number): Inner
  * Cuts a piece along the line through two points into what lies left of it and what lies right. Both sides
  * of each cut get the same seam, the allowance, and notches that pair; curves stay curves.
  *
+ * @param cut which cut this is, for the names of its seam and notches
  * @param marks notches on each cut
  */
 export function cutByLine(
 	piece: Piece,
 	a: Point,
 	b: Point,
-	{ seam, allowance, marks }: { seam: string; allowance: number; marks: number }
+	{ cut: nth, allowance, marks }: { cut: number; allowance: number; marks: number }
 ): Parsed<Piece[]> {
 	const length = distance(a, b);
 	if (length < 1e-6) return bad('splitPoints');
@@ -179,6 +180,8 @@ export function cutByLine(
 	along.forEach(({ i }, n) =>
 		partner.set(i, { other: along[n ^ 1]?.i ?? -1, cut: n >> 1, low: n % 2 === 0 })
 	);
+	/** `2`, or `2a` and `2b` where the line goes through twice. */
+	const cutName = (n: number) => `${nth}${crossings.length > 2 ? letter(n) : ''}`;
 	if (crossings.length < 2 || crossings.length % 2) return bad('splitMisses');
 	const pieces = [true, false].flatMap((left) => {
 		const own = runs.filter((r) => r.left === left);
@@ -188,13 +191,13 @@ export function cutByLine(
 		while (starts.size) {
 			const first = starts.values().next().value!;
 			const parts: (Part & { cut?: { n: number; low: boolean } })[] = [];
-			for (let run: Run | undefined = first; run && starts.delete(run.begin); ) {
+			for (let run: Run | undefined = first; run && starts.delete(run.begin);) {
 				parts.push(...run.parts);
 				const { other, cut, low } = partner.get(run.end)!;
 				const edge: Edge & EdgeMarks = {
 					kind: 'line',
 					to: crossings[other]!,
-					seam: `${seam} ${cut + 1}`,
+					seam: `cut ${cutName(cut)}`,
 					...(allowance ? { allowance } : {})
 				};
 				parts.push({ from: crossings[run.end]!, edge, was: null, cut: { n: cut, low } });
@@ -221,7 +224,7 @@ export function cutByLine(
 					const long = edgeLength(p.from, p.edge);
 					return Array.from({ length: marks }, (_, m): Notch => {
 						const from = (long * (m + 1)) / (marks + 1);
-						return { edge, along: low ? from : long - from, pair: `${seam} ${n + 1}.${m + 1}` };
+						return { edge, along: low ? from : long - from, pair: `${cutName(n)}.${m + 1}` };
 					});
 				})
 			];

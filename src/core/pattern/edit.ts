@@ -1,6 +1,6 @@
 import { bad, good, type Parsed } from '../problem.ts';
 import { partOf, pointAt } from './cut.ts';
-import { distance, edgesOf, type Edge, type Outline, type Point } from './outline.ts';
+import { boxOf, distance, edgesOf, flatten, type Edge, type Outline, type Point } from './outline.ts';
 import type { Piece } from './piece.ts';
 
 /**
@@ -44,7 +44,10 @@ export function insertPoint(piece: Piece, edge: number, t = 0.5): Piece {
 	const later = (i: number) => (i > edge ? i + 1 : i);
 	return {
 		...piece,
-		outline: { ...piece.outline, edges: piece.outline.edges.flatMap((e, i) => (i === edge ? [first, second] : [e])) },
+		outline: {
+			...piece.outline,
+			edges: piece.outline.edges.flatMap((e, i) => (i === edge ? [first, second] : [e]))
+		},
 		notches: piece.notches.map((n) =>
 			n.edge === edge && n.along > share
 				? { ...n, edge: edge + 1, along: n.along - share }
@@ -134,6 +137,10 @@ export function setEdge(outline: Outline, edge: number, length: number, degrees:
 	return movePoint(outline, (edge + 1) % outline.edges.length, to);
 }
 
+/** Where an edge leads from end to end, degrees counter-clockwise from x. */
+export const directionOf = (from: Point, edge: Edge): number =>
+	(Math.atan2(edge.to[1] - from[1], edge.to[0] - from[0]) * 180) / Math.PI;
+
 export interface Snap {
 	at: Point;
 	to: 'point' | 'middle' | 'level' | 'grid' | null;
@@ -141,9 +148,15 @@ export interface Snap {
 
 /**
  * What a moved point catches on, nearest kind first: another point, the middle of an edge, level with another
- * point in x or y, the grid. `reach` in mm.
+ * point in x or y, the grid from the piece's lower left corner. `reach` and `grid` in mm.
  */
-export function snap(outline: Outline, moved: Point, reach: number, grid: number, except: number | null): Snap {
+export function snap(
+	outline: Outline,
+	moved: Point,
+	reach: number,
+	grid: number,
+	except: number | null
+): Snap {
 	const all = edgesOf(outline);
 	const others = all.flatMap(({ from }, i) => (i === except ? [] : [from]));
 	const nearest = (points: readonly Point[]) =>
@@ -167,7 +180,9 @@ export function snap(outline: Outline, moved: Point, reach: number, grid: number
 			return off <= reach / 2 && (best === null || off < Math.abs(best - moved[axis])) ? p[axis] : best;
 		}, null);
 	const [x, y] = [level(0), level(1)];
-	const round = (v: number) => (grid > 0 ? Math.round(v / grid) * grid : v);
-	if (x !== null || y !== null) return { at: [x ?? round(moved[0]), y ?? round(moved[1])], to: 'level' };
-	return grid > 0 ? { at: [round(moved[0]), round(moved[1])], to: 'grid' } : { at: moved, to: null };
+	const { left, bottom } = boxOf(flatten(outline).points);
+	const round = (v: number, from: number) => (grid > 0 ? from + Math.round((v - from) / grid) * grid : v);
+	const onGrid: Point = [round(moved[0], left), round(moved[1], bottom)];
+	if (x !== null || y !== null) return { at: [x ?? onGrid[0], y ?? onGrid[1]], to: 'level' };
+	return { at: onGrid, to: grid > 0 ? 'grid' : null };
 }

@@ -92,7 +92,9 @@ export function quantityOfPieces(
 	copies: number
 ): { area: number; unit: number; quantity: number } | null {
 	const unit = areaOfUnit(material);
-	const area = driversOf(cuts.filter((c) => c.material?.id === material.id).flatMap((c) => [...c.pieces])).cutArea;
+	const area = driversOf(
+		cuts.filter((c) => c.material?.id === material.id).flatMap((c) => [...c.pieces])
+	).cutArea;
 	return unit === null || area === 0 ? null : { area, unit, quantity: (area * copies * waste) / unit };
 }
 
@@ -160,3 +162,12 @@ export function followPieces(record: CostumeRecord, from: PiecesFrom): CostumeRe
 		})
 	};
 }
+
+/** Whether any amount of a component follows its pieces. */
+export const followsPieces = (record: CostumeRecord, componentId: number): boolean =>
+	[...record.steps, ...record.coats].some((r) => r.componentId === componentId && r.fromPieces) ||
+	record.needs.some((n) => n.componentId === componentId && n.waste !== null);
+
+/** Grams of so many mm² of a material; null when its weight is not known. */
+export const weightOf = (area: number, material: Pick<Material, 'gramsPerM2'>): number | null =>
+	material.gramsPerM2 === null ? null : (area / 1e6) * material.gramsPerM2;

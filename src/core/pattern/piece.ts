@@ -95,7 +95,8 @@ export function figuresOf(piece: Piece): PieceFigures {
 		start: points[0]!,
 		edges: points.map((_, i) => ({ kind: 'line' as const, to: points[(i + 1) % points.length]! }))
 	});
-	const fold = piece.foldEdge === null ? 0 : cut ? onFold(cut, edges[piece.foldEdge]!) : edges[piece.foldEdge]!.length;
+	const fold =
+		piece.foldEdge === null ? 0 : cut ? onFold(cut, edges[piece.foldEdge]!) : edges[piece.foldEdge]!.length;
 	const around = cut ? outlineLength(loop(cut)) : outlineLength(piece.outline);
 	return {
 		area: folds * (signedArea(piece.outline) - holes),

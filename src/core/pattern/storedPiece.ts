@@ -37,7 +37,9 @@ export const storedPiece = z
 			)
 			.max(500),
 		notches: z
-			.array(z.strictObject({ edge: z.number().int().min(0), along: z.number().min(0), pair: z.string().max(40) }))
+			.array(
+				z.strictObject({ edge: z.number().int().min(0), along: z.number().min(0), pair: z.string().max(40) })
+			)
 			.max(1000),
 		grain: z.number().min(-720).max(720).nullable(),
 		quantity: z.number().int().min(1).max(1000),

@@ -12,7 +12,7 @@ import {
 import { beneathAt } from '../measure/body/costumeGoesOn.ts';
 import { girthOver } from '../measure/body/girth.ts';
 import { bad, good, type Parsed } from '../problem.ts';
-import { parseLength, type LengthUnit } from '../units/measure.ts';
+import { parseLength, parseSignedLength, type LengthUnit } from '../units/measure.ts';
 import { parseNumber } from '../units/number.ts';
 import { checkPiece, figuresOf, type Piece } from './piece.ts';
 import { runShaper, type Param, type Shaped } from './shaper.ts';
@@ -134,10 +134,8 @@ export function readShapeValue(
 	}
 	if (param.unit !== 'mm') return parseNumber(text);
 	if (!follows) return parseLength(text, unit);
-	const bare = text.trim().replace(/^[-−–]/, '');
-	const read = parseLength(bare === '' ? '0' : bare, unit);
-	if (!read.ok) return read;
-	return good({ follows, plus: /^\s*[-−–]/.test(text) ? -read.value : read.value });
+	const read = parseSignedLength(text, unit);
+	return read.ok ? good({ follows, plus: read.value }) : read;
 }
 
 /** What the pieces of a component come to, for one copy: lengths in mm, area in mm². */
@@ -196,10 +194,7 @@ export interface ShapePieces<S> {
 }
 
 /** The pieces of a component's shapes, numbered through: what gives no pieces gets no numbers. */
-export function piecesOf<S extends ShapeSource>(
-	shapes: readonly S[],
-	fit: FitFor
-): ShapePieces<S>[] {
+export function piecesOf<S extends ShapeSource>(shapes: readonly S[], fit: FitFor): ShapePieces<S>[] {
 	const { component, components } = fit;
 	const copies = copiesOf(component, new Map(components.map((c) => [c.id, c])));
 	const side = { left: ' L', right: ' R', pair: ' L+R', none: '' }[component.side];

@@ -73,7 +73,11 @@ export const pieceWork = z.discriminatedUnion('kind', [
 	z.strictObject({ kind: z.literal('fold'), piece: index, edge: index }),
 	/** Mirrored over the edge into one piece. */
 	z.strictObject({ kind: z.literal('unfold'), piece: index, edge: index }),
-	z.strictObject({ kind: z.literal('grain'), piece: index, degrees: z.number().min(-360).max(360).nullable() }),
+	z.strictObject({
+		kind: z.literal('grain'),
+		piece: index,
+		degrees: z.number().min(-360).max(360).nullable()
+	}),
 	z.strictObject({ kind: z.literal('quantity'), piece: index, quantity: z.number().int().min(1).max(1000) }),
 	z.strictObject({ kind: z.literal('name'), piece: index, name: z.string().trim().min(1).max(80) }),
 	z.strictObject({ kind: z.literal('remove'), piece: index })
@@ -129,7 +133,10 @@ function joined(one: Piece, edge: number, other: Piece, otherEdge: number): Pars
 		move: [e.edge.to[0] - at[0], e.edge.to[1] - at[1]]
 	});
 	const facing = edgesOf(laid.outline)[otherEdge]!;
-	const points = (from: Point, own: Edge) => [from, ...flatten({ start: from, edges: [own] }).points.slice(1)];
+	const points = (from: Point, own: Edge) => [
+		from,
+		...flatten({ start: from, edges: [own] }).points.slice(1)
+	];
 	const middle = (list: Point[]) => list[Math.floor(list.length / 2)]!;
 	if (
 		distance(facing.edge.to, e.from) > 0.5 ||
@@ -141,10 +148,7 @@ function joined(one: Piece, edge: number, other: Piece, otherEdge: number): Pars
 	const edges = [...mine, ...theirs].map((p) => p.edge);
 	edges[edges.length - 1] = { ...edges.at(-1)!, to: e.edge.to };
 	edges[mine.length - 1] = { ...edges[mine.length - 1]!, to: e.from };
-	const [a, b] = [
-		place0(one.outline.edges.length, edge),
-		place0(laid.outline.edges.length, otherEdge)
-	];
+	const [a, b] = [place0(one.outline.edges.length, edge), place0(laid.outline.edges.length, otherEdge)];
 	return good({
 		...one,
 		name: `${one.name} and ${other.name}`,
@@ -184,8 +188,10 @@ function worked(pieces: readonly Piece[], work: PieceWork, n: number): Parsed<Pi
 		case 'allowance': {
 			// Nothing is added along a fold: it is not cut.
 			const all = piece.outline.edges.map((_, i) => i).filter((i) => i !== piece.foldEdge);
-			const outline = marked(piece.outline, work.edges.length ? work.edges : all, ({ allowance: _a, ...e }) =>
-				work.mm ? { ...e, allowance: work.mm } : e
+			const outline = marked(
+				piece.outline,
+				work.edges.length ? work.edges : all,
+				({ allowance: _a, ...e }) => (work.mm ? { ...e, allowance: work.mm } : e)
 			);
 			return put({ ...piece, outline, corner: work.corner });
 		}
@@ -198,7 +204,7 @@ function worked(pieces: readonly Piece[], work: PieceWork, n: number): Parsed<Pi
 			});
 		case 'split': {
 			const [a, b] = [placeOn(piece, work.from), placeOn(piece, work.to)];
-			const split = cutByLine(piece, a, b, { ...work, seam: `cut ${n + 1}` });
+			const split = cutByLine(piece, a, b, { ...work, cut: n + 1 });
 			return split.ok ? put(...split.value) : split;
 		}
 		case 'join': {

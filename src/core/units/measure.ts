@@ -65,6 +65,13 @@ export function parseLength(text: string, unit: LengthUnit): Parsed<number> {
 	return inRange(value.value * MM_PER[known], LONGEST_MM, '1 km');
 }
 
+/** The same, but it may be less than nothing; nothing typed is 0. */
+export function parseSignedLength(text: string, unit: LengthUnit): Parsed<number> {
+	const bare = text.trim().replace(/^[-−–]/, '');
+	const read = parseLength(bare === '' ? '0' : bare, unit);
+	return read.ok && /^\s*[-−–]/.test(text) ? good(-read.value) : read;
+}
+
 /**
  * An area in mm²: `0.4 m2`, `350 cm²`, `30cm x 40cm`. A bare number is in square metres
  * when `unit` is metric, in square feet when not: so cans and sheets are labelled.

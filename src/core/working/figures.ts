@@ -6,7 +6,8 @@ import type { Step } from '../costume/step.ts';
 import { BASE_PER_UNIT, rateOf, TECHNIQUES } from '../costume/technique.ts';
 import { COAT_PRODUCTS } from '../finish/coatProduct.ts';
 import type { Coat, PackNeed } from '../finish/coatStack.ts';
-import type { Purchase } from '../needs/material.ts';
+import type { Material, Need, Purchase } from '../needs/material.ts';
+import { areaOfUnit } from '../pattern/followPieces.ts';
 import type { ShoppingLine } from '../needs/shopping.ts';
 import type { Spend } from '../needs/spend.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
@@ -38,7 +39,12 @@ export function stepFigure(
 		as: { kind: 'minutes' },
 		inputs: [
 			minutes('set-up', step.setUpMinutes),
-			number(`amount (${technique.of})`, step.amount / BASE_PER_UNIT[technique.driver], 'entered', unit),
+			number(
+				`amount (${technique.of})`,
+				step.amount / BASE_PER_UNIT[technique.driver],
+				step.fromPieces ? 'its pieces' : 'entered',
+				unit
+			),
 			number(
 				'copies',
 				step.perCopy ? copiesOf(component, byId) : 1,
@@ -49,6 +55,29 @@ export function stepFigure(
 				rateOf(step.technique, workshop.rates)[1],
 				own ? 'your own rate' : 'starting value, edit under Makers'
 			)
+		]
+	};
+}
+
+/** How much of a material the component's pieces take, with what is left over between them. */
+export function needFigure(
+	need: Need,
+	material: Material,
+	component: Component,
+	record: CostumeRecord
+): Figure {
+	const copies = copiesOf(component, new Map(record.components.map((c) => [c.id, c])));
+	const unit = areaOfUnit(material) ?? 1;
+	const waste = need.waste ?? 1;
+	return {
+		title: `${material.name}: how much`,
+		formula: 'seedSheets',
+		as: { kind: 'number', unit: material.unit },
+		inputs: [
+			number('pieces of one, as cut', (need.quantity * unit) / waste / copies / 1e6, 'its pieces', 'm²'),
+			number('copies', copies, 'pair and count'),
+			number('for waste', waste, 'until they are laid out'),
+			number(`one ${material.unit}`, unit / 1e6, 'its size, in Stash', 'm²')
 		]
 	};
 }

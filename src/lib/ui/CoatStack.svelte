@@ -15,6 +15,7 @@
 	import EditDialog from './EditDialog.svelte';
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';
+	import Tick from './Tick.svelte';
 	import Working from './Working.svelte';
 
 	interface Props {
@@ -64,7 +65,11 @@
 							>
 							{onOf(coat.id)}/{coat.coats}</td
 						>
-						<td class="number">{formatArea(coat.area, settings.lengthUnit)}</td>
+						<td class="number"
+							>{formatArea(coat.area, settings.lengthUnit)}{#if coat.fromPieces}<span class="small soft">
+									of its pieces</span
+								>{/if}</td
+						>
 						<td class="number">{formatWait(coat.recoatMinutes)}</td>
 						<td class="number">{formatWait(coat.handlingMinutes)}</td>
 						<td class="number"
@@ -127,6 +132,7 @@
 				hint="empty: {formatWait(chosen.handlingMinutes)}"
 			/>
 		</div>
+		<Tick name="fromPieces" label="The area follows its pieces" checked={coats[0]?.fromPieces ?? false} />
 		<p class="small soft note">Starting values from memory. The product’s label decides.</p>
 		<p class="add"><button class="button main">Add coats</button></p>
 	</Form>
@@ -152,6 +158,7 @@
 				<Field name="recoatMinutes" label="Next coat after" value={formatWait(edited.recoatMinutes)} />
 				<Field name="handlingMinutes" label="Handle after" value={formatWait(edited.handlingMinutes)} />
 			</div>
+			<Tick name="fromPieces" label="The area follows its pieces" checked={edited.fromPieces} />
 			<p class="add"><button class="button main">Save</button></p>
 		</Form>
 	{/if}

@@ -2,6 +2,7 @@
 	/** The fields of a material, for adding and for editing. */
 	import { COAT_PRODUCTS, type CoatProductKey } from '$core/finish/coatProduct.ts';
 	import { FAMILIES, type Material } from '$core/needs/material.ts';
+	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { moneyDigits } from '$core/units/money.ts';
 	import Field from './Field.svelte';
@@ -10,10 +11,12 @@
 	interface Props {
 		material?: Material;
 		currency: string;
+		unit: LengthUnit;
 		/** A coat product that still needs a material. */
 		coat?: CoatProductKey;
 	}
-	let { material, currency, coat }: Props = $props();
+	let { material, currency, unit, coat }: Props = $props();
+	const size = (mm: number | null | undefined) => (mm == null ? '' : formatLength(mm, unit));
 	const product = $derived(coat ? COAT_PRODUCTS[coat] : null);
 	const price = $derived(
 		material ? moneyDigits(material.packPriceMinor, currency).replace(/\u2009/g, '') : ''
@@ -69,6 +72,21 @@
 		options={Object.entries(COAT_PRODUCTS).map(([value, p]) => ({ value, label: p.name }))}
 		none="none"
 		value={material?.coatProduct ?? coat ?? ''}
+	/>
+	<Field
+		name="thicknessMm"
+		label="Thickness"
+		value={size(material?.thicknessMm)}
+		hint="of foam, boards, cloth"
+	/>
+	<Field name="widthMm" label="Width" value={size(material?.widthMm)} hint="of the sheet or the roll" />
+	<Field name="lengthMm" label="Length" value={size(material?.lengthMm)} hint="of a sheet; a roll has none" />
+	<Field
+		name="gramsPerM2"
+		label="Weight of 1 m²"
+		value={material?.gramsPerM2 == null ? '' : formatNumber(material.gramsPerM2, 1)}
+		inputmode="decimal"
+		suffix="g"
 	/>
 	<div class="tick">
 		<Tick

@@ -5,6 +5,8 @@
 	import Download from '@lucide/svelte/icons/download';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import type { Component } from '$core/costume/component.ts';
+	import type { Workshop } from '$core/costume/record.ts';
+	import { areaOfUnit } from '$core/pattern/followPieces.ts';
 	import {
 		BODY_MEASURES,
 		MEASURE_KEYS,
@@ -26,7 +28,7 @@
 		type StoredShape
 	} from '$core/pattern/storedShape.ts';
 	import { PAPERS } from '$core/pattern/tile.ts';
-	import { formatLength, formatSmallArea, type LengthUnit } from '$core/units/measure.ts';
+	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { girthFigure } from '$core/working/figures.ts';
 	import Act from './Act.svelte';
@@ -34,8 +36,10 @@
 	import Form from './Form.svelte';
 	import Pieces from './Pieces.svelte';
 	import Sheet from './Sheet.svelte';
+	import ShapeEffect from './ShapeEffect.svelte';
 	import Solid from './Solid.svelte';
 	import Tag from './Tag.svelte';
+	import Tick from './Tick.svelte';
 	import Working from './Working.svelte';
 
 	interface Props {
@@ -44,11 +48,16 @@
 		component: Component;
 		components: readonly Component[];
 		fit: MeasureRecord;
-		unit: LengthUnit;
+		workshop: Workshop;
+		currency: string;
+		/** Whether amounts of the component follow its pieces. */
+		following: boolean;
 		base: string;
 		onDone?: (result: unknown) => void;
 	}
-	let { shape, shaperKey, component, components, fit, unit, base, onDone }: Props = $props();
+	let { shape, shaperKey, component, components, fit, workshop, currency, following, base, onDone }: Props =
+		$props();
+	const unit = $derived(workshop.settings.lengthUnit);
 	const shaper: Shaper = $derived(SHAPERS[shaperKey]);
 	const wearers = $derived(wearersOf(fit));
 	const length = (mm: number) => `${mm < 0 ? '−' : ''}${formatLength(Math.abs(mm), unit)}`;
@@ -83,8 +92,11 @@
 	const values = $derived(
 		Object.fromEntries(params.flatMap((p) => (p.read.ok ? [[p.key, p.read.value]] : [])))
 	);
-	const unread = $derived(params.find((p) => !p.read.ok));
-	const done = $derived(shapeFor({ shaper: shaperKey, values }, { component, components, wearers }));
+	const unread = $derived(shape?.drawn ? undefined : params.find((p) => !p.read.ok));
+	const works = $derived(shape?.works ?? []);
+	const drawn = $derived(shape?.drawn ?? null);
+	const source = $derived({ shaper: shaperKey, values, works, drawn });
+	const done = $derived(shapeFor(source, { component, components, wearers }));
 	const problem: Problem | null = $derived(
 		unread && !unread.read.ok ? { ...unread.read.problem, path: [unread.key] } : done.ok ? null : done.problem
 	);
@@ -97,19 +109,27 @@
 	const shownValues = $derived(problem ? (last ?? {}) : values);
 	const shown = $derived.by(() => {
 		const whole = problem
-			? last && shapeFor({ shaper: shaperKey, values: last }, { component, components, wearers })
+			? last && shapeFor({ ...source, values: last }, { component, components, wearers })
 			: done;
 		return whole?.ok ? whole.value : null;
 	});
 	/** Numbered among the other shapes of the component. */
 	const pieces = $derived.by(() => {
-		const own = { shaper: shaperKey, values: shownValues };
+		const own = { ...source, values: shownValues };
 		const all = fit.shapes.filter((s) => s.componentId === component.id);
 		const shapes = shape ? all.map((s) => (s.id === shape.id ? own : s)) : [...all, own];
 		return piecesOf(shapes, { component, components, wearers }).find((p) => p.shape === own)?.pieces ?? [];
 	});
 	const drivers = $derived(shown ? driversOf(shown.pieces) : null);
 	let paper = $state('a4');
+	// svelte-ignore state_referenced_locally
+	let materialId = $state<number | string>(shape?.materialId ?? '');
+	// svelte-ignore state_referenced_locally
+	let letFollow = $state(shape ? following : true);
+	const material = $derived(workshop.materials.find((m) => m.id === Number(materialId)));
+	const changed = $derived(JSON.stringify([values, materialId, letFollow]));
+	// svelte-ignore state_referenced_locally
+	const begun = changed;
 	const measures = MEASURE_KEYS.map((value) => ({ value, label: `follows ${BODY_MEASURES[value].name}` }));
 </script>
 
@@ -128,58 +148,87 @@
 			>
 				<div class="fields">
 					<Field name="name" label="Name" value={shape?.name ?? ''} hint="else {shaper.name}" wide />
-					{#each params as { key, param, follows, text } (key)}
-						{@const followed = follows ? follow(follows, { component, components, wearers }) : null}
-						<div class="param" class:wrong={problemAt === key}>
-							{#if param.choices}
-								<Field
-									name="value.{key}"
-									label={param.name}
-									options={param.choices.map((label, value) => ({ value: String(value), label }))}
-									value={text}
-									onchange={(v) => (typed[key] = v)}
-								/>
-							{:else}
-								<label class="small" for="value-{key}">{param.name}{follows ? ', with ease of' : ''}</label>
-								<span class="row"
-									><input
-										id="value-{key}"
+					{#if drawn}
+						<p class="small wide">
+							Drawn by hand since it was shaped: its pieces follow no measure. Undo brings the shape back.
+						</p>
+						{#each params as { key, text, follows } (key)}
+							<input type="hidden" name="value.{key}" value={text} />
+							<input type="hidden" name="follow.{key}" value={follows} />
+						{/each}
+					{:else}
+						{#each params as { key, param, follows, text } (key)}
+							{@const followed = follows ? follow(follows, { component, components, wearers }) : null}
+							<div class="param" class:wrong={problemAt === key}>
+								{#if param.choices}
+									<Field
 										name="value.{key}"
-										inputmode="decimal"
+										label={param.name}
+										options={param.choices.map((label, value) => ({ value: String(value), label }))}
 										value={text}
-										aria-invalid={problemAt === key ? 'true' : undefined}
-										aria-describedby="about-{key}"
-										oninput={(e) => (typed[key] = e.currentTarget.value)}
-									/>{param.unit === 'deg' ? '°' : param.unit === 'times' ? '×' : ''}
-									{#if param.measure}
-										<select
-											name="follow.{key}"
-											aria-label="{param.name}: what it follows"
-											value={follows}
-											onchange={(e) => {
-												chosen[key] = e.currentTarget.value;
-												typed[key] = e.currentTarget.value ? length(0) : length(followed?.mm ?? param.value);
-											}}
-										>
-											<option value="">as typed</option>
-											{#each measures as m (m.value)}<option value={m.value}>{m.label}</option>{/each}
-										</select>
-									{/if}</span
-								>
-							{/if}
-							<span class="small" id="about-{key}">
-								{#if problem && problemAt === key}<b class="error">{say(problem)}</b>
-								{:else if followed}<Working
-										figure={girthFigure(
-											{ key: followed.key, body: followed.body, beneath: followed.beneath, mm: followed.mm },
-											unit,
-											followed.side
-										)}
-									/> <span class="soft">{measureWords(followed.key, followed.side)}, {followed.wearer}</span>
-								{:else if param.hint}<span class="soft">{param.hint}</span>{/if}
-							</span>
-						</div>
-					{/each}
+										onchange={(v) => (typed[key] = v)}
+									/>
+								{:else}
+									<label class="small" for="value-{key}">{param.name}{follows ? ', with ease of' : ''}</label>
+									<span class="row"
+										><input
+											id="value-{key}"
+											name="value.{key}"
+											inputmode="decimal"
+											value={text}
+											aria-invalid={problemAt === key ? 'true' : undefined}
+											aria-describedby="about-{key}"
+											oninput={(e) => (typed[key] = e.currentTarget.value)}
+										/>{param.unit === 'deg' ? '°' : param.unit === 'times' ? '×' : ''}
+										{#if param.measure}
+											<select
+												name="follow.{key}"
+												aria-label="{param.name}: what it follows"
+												value={follows}
+												onchange={(e) => {
+													chosen[key] = e.currentTarget.value;
+													typed[key] = e.currentTarget.value
+														? length(0)
+														: length(followed?.mm ?? param.value);
+												}}
+											>
+												<option value="">as typed</option>
+												{#each measures as m (m.value)}<option value={m.value}>{m.label}</option>{/each}
+											</select>
+										{/if}</span
+									>
+								{/if}
+								<span class="small" id="about-{key}">
+									{#if problem && problemAt === key}<b class="error">{say(problem)}</b>
+									{:else if followed}<Working
+											figure={girthFigure(
+												{
+													key: followed.key,
+													body: followed.body,
+													beneath: followed.beneath,
+													mm: followed.mm
+												},
+												unit,
+												followed.side
+											)}
+										/>
+										<span class="soft">{measureWords(followed.key, followed.side)}, {followed.wearer}</span>
+									{:else if param.hint}<span class="soft">{param.hint}</span>{/if}
+								</span>
+							</div>
+						{/each}
+					{/if}
+					<Field
+						name="materialId"
+						label="Cut from"
+						options={workshop.materials.map((m) => ({ value: m.id, label: m.name }))}
+						none="not chosen yet"
+						bind:value={materialId}
+						hint={material && areaOfUnit(material) === null
+							? 'its size is not known: say it in Stash'
+							: undefined}
+						wide
+					/>
 					<Field
 						name="note"
 						label={shape ? 'What changed, and why' : 'Note'}
@@ -188,7 +237,19 @@
 						wide
 					/>
 				</div>
+				<Tick
+					name="follow"
+					label="Steps and materials of {component.code} follow its pieces"
+					bind:checked={letFollow}
+				/>
 				{#if problem && !problemAt}<p class="error" role="alert">{say(problem)}</p>{/if}
+				{#if !shape || changed !== begun}<ShapeEffect
+						action={shape ? 'tryEditShape' : 'tryAddShape'}
+						of={changed}
+						blocked={problem !== null}
+						{currency}
+						follows={letFollow}
+					/>{/if}
 				<p class="row end">
 					<button class="button main">{shape ? 'Save the shape' : 'Keep this shape'}</button>
 				</p>
@@ -224,10 +285,11 @@
 				{#each shown.warnings as w (w.code)}<p class="warn small">{say(w)}</p>{/each}
 				<table>
 					<tbody>
-						{#each pieces as p (p.code)}
+						{#each pieces as p, i (p.code)}
 							<tr
 								><td class="figure">{p.code}</td><td
-									>{p.piece.name}{p.piece.mirrored ? ', half of them mirrored' : ''}</td
+									>{#if shape}<a href="{base}/pattern/{shape.id}/{i + 1}">{p.piece.name}</a>{:else}{p.piece
+											.name}{/if}{p.piece.mirrored ? ', half of them mirrored' : ''}</td
 								><td class="number">{p.count} ×</td></tr
 							>
 						{/each}

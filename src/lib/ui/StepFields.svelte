@@ -2,6 +2,7 @@
 	/** The fields of a step. The amount is typed as what the technique counts. */
 	import { PHASES, type Step } from '$core/costume/step.ts';
 	import { TECHNIQUES, type TechniqueKey } from '$core/costume/technique.ts';
+	import { driverOf } from '$core/pattern/followPieces.ts';
 	import type { Workshop } from '$core/costume/record.ts';
 	import { formatWait } from '$core/units/duration.ts';
 	import { amountText } from './amounts.ts';
@@ -28,7 +29,9 @@
 		name="amount"
 		label="Amount ({counts.of})"
 		value={step ? amountText(step, workshop.settings) : '1'}
-		hint={examples[counts.driver]}
+		hint={step?.fromPieces
+			? 'from its pieces; what is typed serves until there are some'
+			: examples[counts.driver]}
 	/>
 	<Field
 		name="setUpMinutes"
@@ -50,6 +53,11 @@
 		value={step?.placeId ?? ''}
 	/>
 	<div class="ticks">
+		{#if driverOf(technique)}<Tick
+				name="fromPieces"
+				label="Amount follows its pieces"
+				checked={step?.fromPieces ?? false}
+			/>{/if}
 		<Tick name="perCopy" label="For every copy" checked={step?.perCopy ?? true} />
 		<Tick name="oneSitting" label="One sitting" checked={step?.oneSitting ?? false} />
 		<Tick name="needsHelper" label="Needs a helper" checked={step?.needsHelper ?? false} />

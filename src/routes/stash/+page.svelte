@@ -140,7 +140,7 @@
 <PasteDialog bind:open={pasting} command="pasteMaterials" title="Paste materials" example={EXAMPLE} />
 <Dialog bind:open={adding} title="New material" wide>
 	<Form command="addMaterial" onDone={() => (adding = false)} label="New material">
-		<MaterialFields {currency} />
+		<MaterialFields {currency} unit={data.settings.lengthUnit} />
 		<p class="foot"><button class="button main">Add material</button></p>
 	</Form>
 </Dialog>
@@ -153,7 +153,7 @@
 			onDone={() => (editing = null)}
 			label="Material"
 		>
-			<MaterialFields material={edited} {currency} />
+			<MaterialFields material={edited} {currency} unit={data.settings.lengthUnit} />
 			<p class="foot"><button class="button main">Save</button></p>
 		</Form>
 	{/if}

@@ -1,7 +1,9 @@
 import { error, fail, type Action, type RequestEvent } from '@sveltejs/kit';
 import { database } from '../database.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
-import { contextOf, runCommand, type Command } from './command.ts';
+import type { Database } from '../db/open.ts';
+import { standingAsIf } from '../read/plans.ts';
+import { contextOf, runCommand, type Command, type Context } from './command.ts';
 import type { FormDone, FormFailure } from '$lib/answer.ts';
 import { formValues, type Values } from './formValues.ts';
 
@@ -12,7 +14,26 @@ export function actionsOf(commands: Record<string, Command>): Record<string, Act
 	);
 }
 
-async function answer(name: string, cmd: Command, event: RequestEvent) {
+/**
+ * The same commands, only tried out: `tryEditShape` answers how hours, money and the plan of the costume would
+ * stand, and keeps nothing.
+ */
+export function trialsOf(commands: Record<string, Command>): Record<string, Action> {
+	return Object.fromEntries(
+		Object.entries(commands).map(([name, cmd]) => [
+			`try${name[0]!.toUpperCase()}${name.slice(1)}`,
+			(event: RequestEvent) =>
+				answer(name, cmd, event, async (db, input, context) => ({
+					words: '',
+					result: await standingAsIf(db, context.costumeId, context.now, (tx) => cmd.run(tx, input, context))
+				}))
+		])
+	);
+}
+
+type Run = (db: Database, input: never, context: Context) => Promise<{ words: string; result: unknown }>;
+
+async function answer(name: string, cmd: Command, event: RequestEvent, run?: Run) {
 	const values = formValues(await event.request.formData());
 	const db = await database();
 	const context = await contextOf(db, db.folder, event.params);
@@ -32,7 +53,9 @@ async function answer(name: string, cmd: Command, event: RequestEvent) {
 		return failure(400, 'Something here needs a second look.', { errors });
 	}
 	try {
-		const { words, result } = await runCommand(db, cmd, parsed.data, context);
+		const { words, result } = run
+			? await run(db, parsed.data as never, context)
+			: await runCommand(db, cmd, parsed.data, context);
 		return { command: name, done: words, result } satisfies FormDone;
 	} catch (problem) {
 		if (problem instanceof Refused)

@@ -23,16 +23,7 @@ async function copyInside(
 			tx,
 			`insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes, from_pieces)
 			values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
-			[
-				componentId,
-				c.position,
-				c.product,
-				c.coats,
-				c.area,
-				c.recoatMinutes,
-				c.handlingMinutes,
-				c.fromPieces
-			]
+			[componentId, c.position, c.product, c.coats, c.area, c.recoatMinutes, c.handlingMinutes, c.fromPieces]
 		);
 		coats.set(c.id, row!.id);
 	}

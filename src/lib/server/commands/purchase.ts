@@ -112,7 +112,8 @@ export const purchaseCommands = {
 	),
 
 	editNeed: command(
-		() => z.object({
+		() =>
+			z.object({
 				id: f.id(),
 				version: f.version(),
 				quantity: f.above0(1_000_000),
@@ -120,7 +121,9 @@ export const purchaseCommands = {
 				waste: f.wasteOrNull()
 			}),
 		async (tx, v) => {
-			const need = await one<{ materialId: number }>(tx, 'select material_id from need where id = $1', [v.id]);
+			const need = await one<{ materialId: number }>(tx, 'select material_id from need where id = $1', [
+				v.id
+			]);
 			if (!need) throw new Absent('need');
 			refuseUnsized(await materialOf(tx, need.materialId), v.waste);
 			const rows = await all<{ id: number }>(

@@ -119,10 +119,11 @@ async function setFollowing(
 		if (!material || areaOfUnit(material) === null) continue;
 		const need = needs.find((n) => n.materialId === materialId);
 		if (!need)
-			await tx.query(
-				'insert into need (component_id, material_id, quantity, waste) values ($1, $2, 1, $3)',
-				[component.id, materialId, USUAL_WASTE]
-			);
+			await tx.query('insert into need (component_id, material_id, quantity, waste) values ($1, $2, 1, $3)', [
+				component.id,
+				materialId,
+				USUAL_WASTE
+			]);
 		else if (need.waste === null)
 			await tx.query('update need set waste = $2 where id = $1', [need.id, USUAL_WASTE]);
 	}

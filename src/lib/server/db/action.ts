@@ -33,3 +33,24 @@ export async function act<T>(
 		return result;
 	});
 }
+
+class TriedOut<T> extends Error {
+	constructor(readonly found: T) {
+		super('tried out');
+	}
+}
+
+/** Does an action, looks at what came of it, and takes it all back: nothing is kept. */
+export async function tryOut<T>(
+	db: Database,
+	run: (tx: Executor, actionId: number) => Promise<T>
+): Promise<T> {
+	try {
+		return await act<never>(db, async (tx, actionId) => {
+			throw new TriedOut(await run(tx, actionId));
+		});
+	} catch (problem) {
+		if (problem instanceof TriedOut) return problem.found as T;
+		throw problem;
+	}
+}

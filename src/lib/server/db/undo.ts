@@ -1,4 +1,4 @@
-import { act } from './action.ts';
+import { act, tryOut } from './action.ts';
 import type { Database, Executor } from './open.ts';
 import { Absent, all, Refused } from './rows.ts';
 
@@ -129,31 +129,24 @@ export async function undo(db: Database, id: number): Promise<ActionRow> {
 
 const isConstraint = (error: unknown) => /^23/.test(String((error as { code?: unknown }).code ?? ''));
 
-class RolledBack extends Error {}
-
 /** What undoing would do, by doing it and rolling back. */
 export async function previewUndo(db: Database, id: number): Promise<UndoPreview> {
-	let preview: UndoPreview | null = null;
 	try {
-		await act(db, async (tx, actionId) => {
+		return await tryOut(db, async (tx, actionId) => {
 			const actions = await withLater(tx, id);
 			await takeBack(tx, actions);
-			preview = {
+			return {
 				action: actions[actions.length - 1]!,
 				later: actions.slice(0, -1),
 				changes: await changesOf(tx, actionId)
 			};
-			throw new RolledBack();
 		});
 	} catch (error) {
-		if (!(error instanceof RolledBack)) {
-			if (!isConstraint(error)) throw error;
-			throw new Refused(
-				'This cannot be undone: something that came later still needs what it would take away.'
-			);
-		}
+		if (!isConstraint(error)) throw error;
+		throw new Refused(
+			'This cannot be undone: something that came later still needs what it would take away.'
+		);
 	}
-	return preview!;
 }
 
 export const changesOf = (db: Executor, actionId: number): Promise<ChangeRow[]> =>

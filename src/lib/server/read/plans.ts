@@ -2,7 +2,9 @@ import { planWorkshop, type CostumePlan } from '$core/costume/costumePlan.ts';
 import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import { one } from '../db/rows.ts';
-import type { Database } from '../db/open.ts';
+import { spendOf } from '$core/needs/spend.ts';
+import { tryOut } from '../db/action.ts';
+import type { Database, Executor } from '../db/open.ts';
 import { costumeIds, loadRecord, loadRecords } from './costume.ts';
 import { loadWorkshop } from './workshop.ts';
 
@@ -28,11 +30,20 @@ export async function plannedWorkshop(db: Database, now: LocalMinutes): Promise<
 	const start = Math.ceil(now / 5) * 5;
 	const lastChange = (await one<{ id: number }>(db, 'select coalesce(max(id), 0) as id from change'))!.id;
 	if (kept && kept.db === db && kept.lastChange === lastChange && kept.now === start) return kept;
+	kept = { db, lastChange, ...(await plan(db, start, kept?.db === db ? kept : null)) };
+	return kept;
+}
+
+/** Plans all costumes at work, and makes use of what was planned before from the same. */
+async function plan(
+	db: Executor,
+	start: LocalMinutes,
+	before: Kept | null
+): Promise<Omit<Kept, 'db' | 'lastChange'>> {
 	const [workshop, records] = await Promise.all([
 		loadWorkshop(db),
 		costumeIds(db, false).then((ids) => loadRecords(db, ids))
 	]);
-	const before = kept?.db === db ? kept : null;
 	const madeFrom = new Map<number, string>();
 	const shared = JSON.stringify([workshop, start]);
 	const plans = planWorkshop(records, workshop, start, (record, taken) => {
@@ -40,8 +51,44 @@ export async function plannedWorkshop(db: Database, now: LocalMinutes): Promise<
 		madeFrom.set(record.costume.id, from);
 		return before?.madeFrom.get(record.costume.id) === from ? before.plans.get(record.costume.id) : undefined;
 	});
-	kept = { db, lastChange, now: start, workshop, records, plans, madeFrom };
-	return kept;
+	return { now: start, workshop, records, plans, madeFrom };
+}
+
+/** What a change moves. */
+export interface Standing {
+	handsOnMinutes: number;
+	totalMinor: number;
+	/** When the last step is done; null when nothing is left, or something cannot be placed. */
+	finish: LocalMinutes | null;
+	lateMinutes: number;
+}
+
+function standingOf({ records, plans, workshop }: Planned, costumeId: number): Standing | null {
+	const record = records.find((r) => r.costume.id === costumeId);
+	const own = plans.get(costumeId);
+	if (!record || !own) return null;
+	return {
+		handsOnMinutes: own.handsOnLeft[1],
+		totalMinor: spendOf(record, workshop.materials).totalMinor,
+		finish: own.plan.finish,
+		lateMinutes: own.plan.finish === null ? 0 : Math.max(0, own.plan.finish - own.deadline)
+	};
+}
+
+/** How hours, money and the plan of a costume would stand after a change, which is taken back. Null for a costume put away. */
+export async function standingAsIf(
+	db: Database,
+	costumeId: number,
+	now: LocalMinutes,
+	change: (tx: Executor) => Promise<unknown>
+): Promise<{ before: Standing; after: Standing } | null> {
+	const today = await plannedWorkshop(db, now);
+	const before = standingOf(today, costumeId);
+	const after = await tryOut(db, async (tx) => {
+		await change(tx);
+		return standingOf(await plan(tx, kept!.now, kept), costumeId);
+	});
+	return before && after && { before, after };
 }
 
 export interface PlannedCostume {

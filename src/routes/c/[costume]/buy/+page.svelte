@@ -301,7 +301,7 @@
 </Dialog>
 <Dialog bind:open={addingMaterial} title="New material" wide>
 	<Form command="addMaterial" onDone={() => (addingMaterial = false)} label="New material">
-		<MaterialFields {currency} coat={data.coatsMissing[0]} />
+		<MaterialFields {currency} unit={data.workshop.settings.lengthUnit} coat={data.coatsMissing[0]} />
 		<p class="end"><button class="button main">Add material</button></p>
 	</Form>
 </Dialog>

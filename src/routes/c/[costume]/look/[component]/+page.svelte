@@ -9,6 +9,7 @@
 	import X from '@lucide/svelte/icons/x';
 	import { goto } from '$app/navigation';
 	import { inOrder } from '$core/costume/order.ts';
+	import { areaOfUnit } from '$core/pattern/followPieces.ts';
 	import { amountWords as tagAmount } from '$core/costume/component.ts';
 	import { ROUTES } from '$core/costume/route.ts';
 	import type { Step } from '$core/costume/step.ts';
@@ -18,7 +19,12 @@
 	import { timeWords } from '$core/units/localTime.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { valueOf } from '$core/working/figure.ts';
-	import { componentHoursFigure, componentMoneyFigure, stepFigure } from '$core/working/figures.ts';
+	import {
+		componentHoursFigure,
+		componentMoneyFigure,
+		needFigure,
+		stepFigure
+	} from '$core/working/figures.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import CoatStack from '$lib/ui/CoatStack.svelte';
@@ -208,9 +214,12 @@
 								{/each}
 							</td>
 							<td class="small">
-								{amountWords(step, data.workshop.settings)}{#if step.perCopy && copies > 1}<b>
-										× {copies}</b
-									>{/if}
+								{amountWords(step, data.workshop.settings)}{#if step.fromPieces}<span
+										class="soft"
+										title="Follows its pieces"
+									>
+										of its pieces</span
+									>{/if}{#if step.perCopy && copies > 1}<b> × {copies}</b>{/if}
 							</td>
 							<td class="number" title="good {formatDuration(minutes[0])}, bad {formatDuration(minutes[2])}"
 								><Working
@@ -287,7 +296,11 @@
 					{#each needs as need (need.id)}
 						<tr>
 							<td><a href="/stash#material-{need.materialId}">{material(need.materialId).name}</a></td>
-							<td class="number">{formatNumber(need.quantity, 3)} {material(need.materialId).unit}</td>
+							<td class="number"
+								>{#if need.waste !== null && areaOfUnit(material(need.materialId))}<Working
+										figure={needFigure(need, material(need.materialId), component, data.record)}
+									/>{:else}{formatNumber(need.quantity, 3)} {material(need.materialId).unit}{/if}</td
+							>
 							<td class="small soft"
 								>{steps.find((s) => s.id === need.stepId)?.name ?? 'first making step'}</td
 							>
@@ -402,7 +415,13 @@
 					none="choose"
 					wide
 				/>
-				<Field name="quantity" label="Quantity, for all copies" inputmode="decimal" />
+				<Field name="quantity" label="Quantity, for all copies" value="1" inputmode="decimal" />
+				<Field
+					name="waste"
+					label="Or from its pieces, times for waste"
+					inputmode="decimal"
+					hint="e.g. 1.3; empty: as typed"
+				/>
 				<Field
 					name="stepId"
 					label="First used by"

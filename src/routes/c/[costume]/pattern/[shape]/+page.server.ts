@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { actionsOf } from '$lib/server/commands/actions.ts';
+import { actionsOf, trialsOf } from '$lib/server/commands/actions.ts';
 import { shapeCommands } from '$lib/server/commands/shape.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -10,4 +10,5 @@ export const load: PageServerLoad = async ({ params, parent }) => {
 	return { shapeId };
 };
 
-export const actions: Actions = actionsOf({ editShape: shapeCommands.editShape });
+const { editShape, unworkShape } = shapeCommands;
+export const actions: Actions = { ...actionsOf({ editShape, unworkShape }), ...trialsOf({ editShape }) };

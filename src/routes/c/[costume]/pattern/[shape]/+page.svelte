@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { SHAPERS } from '$core/pattern/shapers.ts';
+	import { followsPieces } from '$core/pattern/followPieces.ts';
 	import ShapeDesk from '$lib/ui/ShapeDesk.svelte';
 	import type { PageData } from './$types';
 
@@ -23,7 +24,9 @@
 			{component}
 			components={data.record.components}
 			fit={data.fit}
-			unit={data.workshop.settings.lengthUnit}
+			workshop={data.workshop}
+			currency={data.record.costume.currency}
+			following={followsPieces(data.record, component.id)}
 			{base}
 		/>
 	{/key}

@@ -1,5 +1,6 @@
-import { actionsOf } from '$lib/server/commands/actions.ts';
+import { actionsOf, trialsOf } from '$lib/server/commands/actions.ts';
 import { shapeCommands } from '$lib/server/commands/shape.ts';
 import type { Actions } from './$types';
 
-export const actions: Actions = actionsOf({ addShape: shapeCommands.addShape });
+const { addShape } = shapeCommands;
+export const actions: Actions = { ...actionsOf({ addShape }), ...trialsOf({ addShape }) };

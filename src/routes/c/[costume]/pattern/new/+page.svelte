@@ -4,6 +4,7 @@
 	import { inLedgerOrder } from '$core/costume/component.ts';
 	import { runShaper, type Shaper } from '$core/pattern/shaper.ts';
 	import { SHAPER_KEYS, SHAPERS, type ShaperKey } from '$core/pattern/shapers.ts';
+	import { followsPieces } from '$core/pattern/followPieces.ts';
 	import ShapeDesk from '$lib/ui/ShapeDesk.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Solid from '$lib/ui/Solid.svelte';
@@ -33,7 +34,9 @@
 			{component}
 			{components}
 			fit={data.fit}
-			unit={data.workshop.settings.lengthUnit}
+			workshop={data.workshop}
+			currency={data.record.costume.currency}
+			following={followsPieces(data.record, component.id)}
 			{base}
 			onDone={(result) => goto(`${base}/pattern/${(result as { id: number }).id}`)}
 		/>

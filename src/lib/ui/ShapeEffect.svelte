@@ -1,0 +1,136 @@
+<script lang="ts">
+	/** Inside a form: what keeping it would move in hours, money and the plan, asked of the server as it is typed. */
+	import { deserialize } from '$app/forms';
+	import { formatHours } from '$core/units/duration.ts';
+	import { timeWords } from '$core/units/localTime.ts';
+	import { formatMoney } from '$core/units/money.ts';
+	import type { Standing } from '$lib/server/read/plans.ts';
+
+	interface Props {
+		/** `tryEditShape`. */
+		action: string;
+		/** Changes whenever the answer may. */
+		of: string;
+		/** Nothing is asked: what is typed cannot be kept. */
+		blocked: boolean;
+		currency: string;
+		/** What the amounts follow when nothing moves. */
+		follows: boolean;
+	}
+	let { action, of, blocked, currency, follows }: Props = $props();
+	/** Long enough to finish a number, mm by mm. */
+	const PAUSE = 350;
+	let host: HTMLElement;
+	let found = $state.raw<{ before: Standing; after: Standing } | null>(null);
+	let asking = $state(false);
+
+	$effect(() => {
+		void of;
+		if (blocked) return;
+		const stop = new AbortController();
+		asking = true;
+		const timer = setTimeout(() => ask(stop.signal), PAUSE);
+		return () => {
+			clearTimeout(timer);
+			stop.abort();
+		};
+	});
+
+	async function ask(signal: AbortSignal) {
+		const form = host.closest('form')!;
+		const response = await fetch(`?/${action}`, {
+			method: 'POST',
+			body: new FormData(form),
+			headers: { 'x-sveltekit-action': 'true' },
+			signal
+		}).catch(() => null);
+		if (!response) return;
+		const result = deserialize(await response.text());
+		if (signal.aborted) return;
+		found = result.type === 'success' ? (result.data?.result as typeof found) : null;
+		asking = false;
+	}
+
+	const lines = $derived.by(() => {
+		if (!found) return [];
+		const { before, after } = found;
+		const ready = (s: Standing) => (s.finish === null ? 'nothing planned' : timeWords(s.finish));
+		return [
+			{
+				name: 'Hands-on left',
+				from: formatHours(before.handsOnMinutes),
+				to: formatHours(after.handsOnMinutes)
+			},
+			{
+				name: 'Will cost',
+				from: formatMoney(before.totalMinor, currency),
+				to: formatMoney(after.totalMinor, currency)
+			},
+			{ name: 'Last step done', from: ready(before), to: ready(after) }
+		];
+	});
+	const moves = $derived(lines.some((l) => l.from !== l.to));
+	const later = $derived(found !== null && found.after.lateMinutes > found.before.lateMinutes);
+</script>
+
+<div bind:this={host} class="effect" aria-live="polite" aria-busy={asking}>
+	{#if blocked}
+		<p class="small soft">Once it gives pieces, this shows what it moves in hours, money and the plan.</p>
+	{:else if found}
+		{#if moves}
+			<p class="small head">If you keep this</p>
+			<dl class:asking>
+				{#each lines as line (line.name)}
+					<div class:same={line.from === line.to}>
+						<dt>{line.name}</dt>
+						<dd>
+							{#if line.from === line.to}{line.to}{:else}<span class="soft">{line.from} →</span>
+								<b class:later={later && line.name === 'Last step done'}>{line.to}</b>{/if}
+						</dd>
+					</div>
+				{/each}
+			</dl>
+			{#if later}<p class="small later">It would be late by more than it is now.</p>{/if}
+		{:else}
+			<p class="small soft" class:asking>
+				Keeping this moves no hours, money or dates{follows
+					? '.'
+					: ': nothing follows the pieces while the tick above is off.'}
+			</p>
+		{/if}
+	{:else if asking}<p class="small soft">Working out what it moves…</p>{/if}
+</div>
+
+<style>
+	.effect {
+		min-height: 44px;
+		margin-top: 10px;
+		padding: 8px 12px;
+		background: var(--sheet-shade);
+		border-left: 4px solid var(--brass);
+	}
+	.head {
+		font-weight: 700;
+	}
+	dl {
+		margin: 4px 0 0;
+	}
+	dl div {
+		display: flex;
+		flex-wrap: wrap;
+		justify-content: space-between;
+		gap: 0 12px;
+	}
+	dd {
+		margin: 0;
+		font-variant-numeric: tabular-nums;
+		font-family: var(--mono);
+		font-size: var(--s13);
+	}
+	.asking {
+		opacity: 0.5;
+	}
+	.later {
+		color: var(--red-ink);
+	}
+</style>

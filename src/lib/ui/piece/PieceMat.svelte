@@ -1,0 +1,404 @@
+<script lang="ts">
+	/** One piece on the mat, large: its points and edges to choose, points to move, a line to lay over it. */
+	import Maximize from '@lucide/svelte/icons/maximize';
+	import ZoomIn from '@lucide/svelte/icons/zoom-in';
+	import ZoomOut from '@lucide/svelte/icons/zoom-out';
+	import { select } from 'd3-selection';
+	import { zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3-zoom';
+	import { svgPath } from '$core/formats/patternSvg.ts';
+	import { cutLine } from '$core/pattern/allowance.ts';
+	import { pointAt } from '$core/pattern/cut.ts';
+	import { boxOf, edgeLength, edgesOf, flatten, flattenEdge, type Point } from '$core/pattern/outline.ts';
+	import { notchPlace, type Piece } from '$core/pattern/piece.ts';
+
+	interface Props {
+		piece: Piece;
+		/** The piece as it is kept: the view is fitted to it, so that it stands still while a point is moved. */
+		kept: Piece;
+		label: string;
+		point: number | null;
+		edges: readonly number[];
+		/** Points can be moved. */
+		drawable: boolean;
+		/** A click lays an end of a line. */
+		laying: boolean;
+		ends: readonly Point[];
+		length: (mm: number) => string;
+		onpoint: (i: number) => void;
+		onedge: (i: number, more: boolean) => void;
+		onmove: (i: number, to: Point, reach: number) => void;
+		onmoved: () => void;
+		onend: (at: Point, reach: number) => void;
+	}
+	let {
+		piece,
+		kept,
+		label,
+		point,
+		edges,
+		drawable,
+		laying,
+		ends,
+		length,
+		onpoint,
+		onedge,
+		onmove,
+		onmoved,
+		onend
+	}: Props = $props();
+
+	const HEIGHT = 460;
+	const PAD = 36;
+	/** Pixels within which a click catches on something. */
+	const REACH = 9;
+	const MOST_LENGTHS = 16;
+	const uid = $props.id();
+	let width = $state(700);
+	let svg: SVGSVGElement;
+	let moved = $state.raw({ k: 1, x: 0, y: 0 });
+	let behaviour: ZoomBehavior<SVGSVGElement, unknown>;
+	let dragging: number | null = null;
+
+	const box = $derived(boxOf(flatten(kept.outline, 0.5).points));
+	const fit = $derived(
+		Math.min(
+			(width - 2 * PAD) / Math.max(1, box.right - box.left),
+			(HEIGHT - 2 * PAD) / Math.max(1, box.top - box.bottom)
+		)
+	);
+	/** Pixels for one mm. */
+	const scale = $derived(fit * moved.k);
+	const onto = $derived(([x, y]: Point): Point => [
+		moved.x + moved.k * (width / 2 + (x - (box.left + box.right) / 2) * fit),
+		moved.y + moved.k * (HEIGHT / 2 - (y - (box.top + box.bottom) / 2) * fit)
+	]);
+	/** svgPath turns y round, and pixels run down already. */
+	const path = (points: readonly Point[], closed = true) =>
+		svgPath(
+			points.map((p) => {
+				const [x, y] = onto(p);
+				return [x, -y] as Point;
+			}),
+			closed
+		);
+	const at = (event: MouseEvent): Point => {
+		const { left, top } = svg.getBoundingClientRect();
+		const [px, py] = [event.clientX - left, event.clientY - top];
+		return [
+			((px - moved.x) / moved.k - width / 2) / fit + (box.left + box.right) / 2,
+			(HEIGHT / 2 - (py - moved.y) / moved.k) / fit + (box.top + box.bottom) / 2
+		];
+	};
+	/** Squares of 10 mm, and of 100 when those are too small to see. */
+	const square = $derived(scale * 10 >= 4 ? 10 : 100);
+	const origin = $derived(onto([0, 0]));
+
+	const all = $derived(edgesOf(piece.outline));
+	const allowed = $derived(piece.outline.edges.some((e) => e.allowance));
+	const cut = $derived(allowed ? cutLine(piece) : flatten(piece.outline).points);
+	const lengths = $derived(
+		all.length <= MOST_LENGTHS
+			? all.map(({ from, edge }, i) => ({
+					i,
+					at: onto(pointAt(from, edge, 0.5)),
+					mm: edgeLength(from, edge)
+				}))
+			: []
+	);
+
+	function zooming(node: SVGSVGElement) {
+		behaviour = zoom<SVGSVGElement, unknown>()
+			.scaleExtent([0.5, 40])
+			.filter(
+				(event: Event) => event.type === 'wheel' || (event.target as Element).classList.contains('ground')
+			)
+			.on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
+				const { k, x, y } = event.transform;
+				moved = { k, x, y };
+			});
+		const chosen = select(node)
+			.call(behaviour)
+			.on('dblclick.zoom', null)
+			.on('click.lay', (event: MouseEvent) => {
+				if (laying) onend(at(event), REACH / scale);
+			});
+		return () => chosen.on('.zoom', null).on('.lay', null);
+	}
+	const zoomBy = (by: number) => select(svg).call(behaviour.scaleBy, by);
+	const fitAgain = () => select(svg).call(behaviour.transform, zoomIdentity);
+
+	function take(event: PointerEvent, i: number) {
+		onpoint(i);
+		if (!drawable || event.button !== 0) return;
+		dragging = i;
+		(event.currentTarget as Element).setPointerCapture(event.pointerId);
+	}
+	function drag(event: PointerEvent) {
+		if (dragging !== null) onmove(dragging, at(event), event.altKey ? 0 : REACH / scale);
+	}
+	function drop() {
+		if (dragging === null) return;
+		dragging = null;
+		onmoved();
+	}
+	/** Arrow keys move a point by a millimetre, with Shift by ten. */
+	function nudge(event: KeyboardEvent, i: number) {
+		const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+		if (event.key === 'Enter' || event.key === ' ') onpoint(i);
+		else if (by && drawable) {
+			const [x, y] = all[i]!.from;
+			const step = event.shiftKey ? 10 : 1;
+			onmove(i, [x + by[0]! * step, y + by[1]! * step], 0);
+			onmoved();
+		} else return;
+		event.preventDefault();
+	}
+</script>
+
+<div class="view" bind:clientWidth={width}>
+	<svg
+		bind:this={svg}
+		{@attach zooming}
+		viewBox="0 0 {width} {HEIGHT}"
+		height={HEIGHT}
+		role="group"
+		aria-label={label}
+		class:laying
+	>
+		<defs>
+			<pattern
+				id="{uid}-grid"
+				x={origin[0]}
+				y={origin[1]}
+				width={square * scale}
+				height={square * scale}
+				patternUnits="userSpaceOnUse"
+			>
+				<path d="M{square * scale} 0H0V{square * scale}" class="grid" />
+			</pattern>
+		</defs>
+		<rect {width} height={HEIGHT} fill="url(#{uid}-grid)" class="ground" />
+		<path
+			class="piece ground"
+			d="{path(cut)}{piece.holes.map((h) => path(flatten(h).points)).join('')}"
+			fill-rule="evenodd"
+		/>
+		{#if allowed}<path class="sew" d={path(flatten(piece.outline).points)} />{/if}
+		{#each piece.lines as line, i (i)}<path class="inner {line.use}" d={path(line.points, false)} />{/each}
+		{#each piece.notches as notch, i (i)}
+			{@const n = notchPlace(piece, notch)}
+			{@const [x, y] = onto(n.at)}
+			<path class="notch" d="M{x} {y}l{n.out[0] * 12} {-n.out[1] * 12}" />
+			<text x={x + n.out[0] * 22} y={y - n.out[1] * 22} class="pair">{notch.pair}</text>
+		{/each}
+		{#if piece.foldEdge !== null && all[piece.foldEdge]}
+			{@const fold = all[piece.foldEdge]!}
+			<path class="fold" d={path([fold.from, fold.edge.to], false)} />
+		{/if}
+		{#if piece.grain !== null}
+			{@const [gx, gy] = onto([(box.left + box.right) / 2, (box.top + box.bottom) / 2])}
+			<g class="grain" transform="translate({gx} {gy}) rotate({-piece.grain})">
+				<path d="M-44 0H44M-36 -5L-44 0L-36 5M36 -5L44 0L36 5" />
+			</g>
+		{/if}
+		{#each all as { from, edge }, i (i)}
+			<path
+				class="edge"
+				class:chosen={edges.includes(i)}
+				d={path([from, ...flattenEdge(from, edge)], false)}
+				role="button"
+				tabindex="-1"
+				aria-label="Edge {i + 1}"
+				onclick={(event) => {
+					if (laying) return;
+					onedge(i, event.shiftKey);
+				}}
+				onkeydown={(event) => event.key === 'Enter' && onedge(i, event.shiftKey)}
+			/>
+		{/each}
+		{#each lengths as l (l.i)}
+			<text x={l.at[0]} y={l.at[1]} class="length">{length(l.mm)}</text>
+		{/each}
+		{#if !laying}
+			{#each all as { from }, i (i)}
+				{@const [x, y] = onto(from)}
+				<circle
+					class="point"
+					class:chosen={point === i}
+					class:drawable
+					cx={x}
+					cy={y}
+					r={all.length > 60 ? 4 : 6}
+					role="button"
+					tabindex={all.length > 60 && point !== i ? -1 : 0}
+					aria-label="Point {i + 1}"
+					aria-pressed={point === i}
+					onpointerdown={(event) => take(event, i)}
+					onpointermove={drag}
+					onpointerup={drop}
+					onkeydown={(event) => nudge(event, i)}
+				/>
+			{/each}
+		{/if}
+		{#if ends.length === 2}
+			<path class="laid" d={path(ends, false)} />
+		{/if}
+		{#each ends as end, i (i)}
+			{@const [x, y] = onto(end)}
+			<circle class="end" cx={x} cy={y} r="5" />
+		{/each}
+	</svg>
+	<div class="tools no-print">
+		<button type="button" aria-label="Zoom in" title="Zoom in" onclick={() => zoomBy(1.5)}
+			><ZoomIn size={18} /></button
+		>
+		<button type="button" aria-label="Zoom out" title="Zoom out" onclick={() => zoomBy(1 / 1.5)}
+			><ZoomOut size={18} /></button
+		>
+		<button type="button" aria-label="Show the whole piece" title="Show the whole piece" onclick={fitAgain}
+			><Maximize size={18} /></button
+		>
+	</div>
+	<p class="square small">one square is {square} mm</p>
+</div>
+
+<style>
+	.view {
+		position: relative;
+		background: var(--mat-deep);
+		min-width: 0;
+	}
+	svg {
+		display: block;
+		width: 100%;
+		touch-action: none;
+		cursor: grab;
+	}
+	svg.laying,
+	svg.laying * {
+		cursor: crosshair;
+	}
+	.grid {
+		fill: none;
+		stroke: rgb(255 255 255 / 12%);
+		stroke-width: 1;
+	}
+	.piece {
+		fill: #ecdcb9;
+		stroke: #12211f;
+		stroke-width: 1.5;
+		stroke-linejoin: round;
+	}
+	.sew,
+	.inner,
+	.fold,
+	.notch,
+	.grain path,
+	.laid {
+		fill: none;
+		stroke: #12211f;
+		pointer-events: none;
+	}
+	.sew {
+		stroke-dasharray: 6 4;
+	}
+	.inner {
+		stroke-dasharray: 2 3;
+	}
+	.inner.fold {
+		stroke-dasharray: 9 3 2 3;
+	}
+	.fold {
+		stroke-width: 3;
+		stroke-dasharray: 12 3 3 3;
+	}
+	.notch {
+		stroke-width: 2.5;
+	}
+	.grain path {
+		stroke: #5a4a22;
+		stroke-width: 1.5;
+	}
+	.laid {
+		stroke: var(--red-ink);
+		stroke-width: 2;
+		stroke-dasharray: 8 4;
+	}
+	.edge {
+		fill: none;
+		stroke: transparent;
+		stroke-width: 14;
+		cursor: pointer;
+		outline: none;
+	}
+	.edge:hover {
+		stroke: rgb(201 155 58 / 35%);
+	}
+	.edge.chosen {
+		stroke: var(--brass);
+		stroke-width: 6;
+	}
+	.point {
+		fill: #fff;
+		stroke: #12211f;
+		stroke-width: 1.5;
+		cursor: pointer;
+	}
+	.point.drawable {
+		cursor: move;
+	}
+	.point.chosen {
+		fill: var(--brass);
+		r: 8px;
+	}
+	.end {
+		fill: var(--red-ink);
+		stroke: #fff;
+		pointer-events: none;
+	}
+	text {
+		text-anchor: middle;
+		dominant-baseline: middle;
+		font: 12px var(--mono);
+		pointer-events: none;
+		fill: #12211f;
+		paint-order: stroke;
+		stroke: #ecdcb9;
+		stroke-width: 4px;
+	}
+	.pair {
+		fill: var(--on-mat);
+		stroke: var(--mat-deep);
+	}
+	.tools {
+		position: absolute;
+		top: 8px;
+		right: 8px;
+		display: flex;
+		gap: 4px;
+	}
+	.tools button {
+		display: grid;
+		place-items: center;
+		width: 36px;
+		height: 36px;
+		color: var(--on-mat);
+		background: var(--mat);
+		border: 1px solid var(--mat-line);
+		cursor: pointer;
+	}
+	.square {
+		position: absolute;
+		left: 8px;
+		bottom: 6px;
+		margin: 0;
+		color: var(--on-mat-soft);
+		pointer-events: none;
+	}
+	@media (max-width: 700px) {
+		.tools button {
+			width: 44px;
+			height: 44px;
+		}
+	}
+</style>

@@ -1,0 +1,46 @@
+<script lang="ts">
+	import { wearersOf } from '$core/measure/body/measureRecord.ts';
+	import { say } from '$core/messages.ts';
+	import { piecesOf } from '$core/pattern/storedShape.ts';
+	import { SHAPERS } from '$core/pattern/shapers.ts';
+	import PieceDesk from '$lib/ui/piece/PieceDesk.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const base = $derived(`/c/${data.record.costume.id}/pattern/${data.shapeId}`);
+	const shape = $derived(data.fit.shapes.find((s) => s.id === data.shapeId));
+	const component = $derived(data.record.components.find((c) => c.id === shape?.componentId));
+	const found = $derived(
+		component && shape
+			? piecesOf(
+					data.fit.shapes.filter((s) => s.componentId === component.id),
+					{ component, components: data.record.components, wearers: wearersOf(data.fit) }
+				).find((p) => p.shape === shape)
+			: undefined
+	);
+	const material = $derived(data.workshop.materials.find((m) => m.id === shape?.materialId));
+	/** Works may take pieces away: then the last one is shown. */
+	const index = $derived(Math.min(data.index, (found?.pieces.length ?? 1) - 1));
+</script>
+
+<svelte:head><title>Piece · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
+
+{#if shape && component && found}
+	{#if found.pieces[index]}
+		<PieceDesk
+			{shape}
+			{component}
+			{material}
+			{index}
+			pieces={found.pieces}
+			unit={data.workshop.settings.lengthUnit}
+			{base}
+		/>
+	{:else}
+		<Sheet title={shape.name || SHAPERS[shape.shaper].name}>
+			<p>{found.done.ok ? 'It has no pieces.' : say(found.done.problem)}</p>
+			<p><a class="button" href={base}>Back to the shape</a></p>
+		</Sheet>
+	{/if}
+{/if}
