@@ -5,7 +5,7 @@ import { globSync } from '../../scripts/files.mjs';
 
 /** Arrows point inward: what each room may import, besides packages. */
 const MAY_IMPORT: Record<string, RegExp> = {
-	'src/core/': /^(\.|zod$|ical-generator$|papaparse$|ml-matrix$|clipper2-ts$|pdf-lib$)/,
+	'src/core/': /^(\.|zod$|ical-generator$|papaparse$|ml-matrix$|clipper2-ts$|qrcode-generator$|pdf-lib$)/,
 	'src/lib/server/':
 		/^(\.|\$core\/|\$lib\/(server\/|answer)|\$app\/environment$|node:|@sveltejs\/kit$|zod$|fflate$|sharp$|file-type$|@electric-sql\/pglite$)/,
 	'src/workers/': /^\.\.?\/(core\/|protocol|\.\.\/core\/)/,

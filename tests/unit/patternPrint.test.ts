@@ -4,10 +4,15 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, test } from 'node:test';
+import { areaD, FillRule, intersectD } from 'clipper2-ts';
+import jsQRModule from 'jsqr';
 import sharp from 'sharp';
+import { chartPdf } from '../../src/core/formats/chartPdf.ts';
+import { tagsPdf } from '../../src/core/formats/tagsPdf.ts';
+import { placement } from '../../src/core/pattern/placement.ts';
 import { CHECK_SQUARE, patternPdf } from '../../src/core/formats/patternPdf.ts';
 import { patternSvg } from '../../src/core/formats/patternSvg.ts';
-import { outlineLength, boxOf } from '../../src/core/pattern/outline.ts';
+import { boxOf, flatten, outlineLength } from '../../src/core/pattern/outline.ts';
 import { runShaper } from '../../src/core/pattern/shaper.ts';
 import { SHAPERS, type ShaperKey } from '../../src/core/pattern/shapers.ts';
 import { MARGIN, OVERLAP, PAPER_KEYS, PAPERS, tile, type PaperKey } from '../../src/core/pattern/tile.ts';
@@ -19,8 +24,15 @@ after(() => rmSync(folder, { recursive: true, force: true }));
 const pieces = (key: ShaperKey, values: Record<string, number> = {}) => {
 	const done = runShaper(SHAPERS[key], values);
 	assert.ok(done.ok);
-	return done.value.pieces.map((piece, i) => ({ piece, code: `A-01 ${i + 1}`, count: piece.quantity }));
+	return done.value.pieces.map((piece, i) => ({
+		piece,
+		code: `A-01 ${i + 1}`,
+		count: piece.quantity,
+		shape: 0
+	}));
 };
+/** CommonJS with types of an ES module. */
+const jsQR = 'default' in jsQRModule ? (jsQRModule.default as typeof jsQRModule) : jsQRModule;
 const DPI = 254;
 /** A page in grey, ten pixels to the mm. */
 async function rendered(paper: PaperKey, page: number, pdf: Uint8Array) {
@@ -157,4 +169,99 @@ test('a picture of pieces at 1:1: its size in mm, every cut line, names that are
 	assert.equal(svg.match(/class="cut"/g)!.length, 6);
 	assert.ok(!svg.includes('<b>') && svg.includes('a &#38; b'));
 	assert.ok(outlineLength(strap!.piece.outline) > 2000);
+});
+
+/** The pages of a PDF as poppler draws them, 8 pixels to the mm. */
+async function page(name: string, pdf: Uint8Array, number = 1) {
+	const file = join(folder, `${name}.pdf`);
+	writeFileSync(file, pdf);
+	spawnSync('pdftoppm', [
+		'-r',
+		'203.2',
+		'-f',
+		String(number),
+		'-l',
+		String(number),
+		'-png',
+		'-singlefile',
+		file,
+		join(folder, name)
+	]);
+	return join(folder, `${name}.png`);
+}
+const text = (name: string) =>
+	spawnSync('pdftotext', ['-layout', join(folder, `${name}.pdf`), '-'], { encoding: 'utf8' }).stdout;
+
+test('tags: every code is on the sheet, and an independent reader reads the address from each QR code', async () => {
+	const tags = Array.from({ length: 26 }, (_, i) => ({
+		code: `A-04 L+R ${i + 1}/26`,
+		name: 'Bracers: panel with a name that is much too long for its tag',
+		count: 4,
+		side: 'L+R, half mirrored',
+		material: 'High-density foam 2 mm',
+		address: `http://127.0.0.1:4173/c/1/pattern/2/${i + 1}`
+	}));
+	const pdf = await tagsPdf(tags, 'a4');
+	const png = await page('tags', pdf);
+	const said = text('tags');
+	for (const t of tags) assert.ok(said.includes(t.code), t.code);
+	// Where the first three tags are: 62 × 34 mm from the margin on.
+	for (const [i, left] of [MARGIN, MARGIN + 63, MARGIN + 126].entries()) {
+		const { data, info } = await sharp(png)
+			.extract({ left: Math.round(left * 8), top: MARGIN * 8, width: 62 * 8, height: 34 * 8 })
+			.ensureAlpha()
+			.raw()
+			.toBuffer({ resolveWithObject: true });
+		const read = jsQR(new Uint8ClampedArray(data), info.width, info.height);
+		assert.equal(read?.data, tags[i]!.address);
+	}
+	assert.match(spawnSync('pdfinfo', [join(folder, 'tags.pdf')], { encoding: 'utf8' }).stdout, /Pages: +2/);
+});
+
+test('placement chart: joined edges face each other on one page, nothing covers anything', async () => {
+	for (const [key, values] of [
+		['plateBox', {}],
+		['domeGores', { gores: 6 }],
+		['ridge', {}],
+		['taperedBand', { panels: 4 }],
+		['netSkirt', { layers: 3 }]
+	] as const) {
+		const own = pieces(key, values);
+		const chart = placement(own);
+		assert.equal(
+			chart.pieces.length,
+			own.reduce((sum, p) => sum + Math.min(24, p.piece.quantity), 0),
+			key
+		);
+		const flat = chart.pieces.map((p) =>
+			flatten(p.piece.outline, 0.5).points.map(([x, y]) => ({ x: x + p.at[0], y: y + p.at[1] }))
+		);
+		flat.forEach((a, i) =>
+			flat
+				.slice(i + 1)
+				.forEach((b) =>
+					assert.ok(
+						intersectD([a], [b], FillRule.NonZero, 3).reduce((sum, q) => sum + Math.abs(areaD(q)), 0) < 1,
+						key
+					)
+				)
+		);
+	}
+	assert.equal(placement(pieces('ridge')).joins.length, 1);
+	assert.equal(placement(pieces('taperedBand', { panels: 4 })).joins.length, 3);
+	// Seams of different shapes bear the same names and are not joined.
+	const [a, b] = [pieces('taperedBand', { panels: 1 }), pieces('taperedBand', { panels: 1 })];
+	assert.equal(placement([...a, ...b.map((p) => ({ ...p, shape: 1 }))]).joins.length, 0);
+	const pdf = await chartPdf(
+		['ridge', 'domeGores', 'plateBox', 'horn'].map((key) => ({
+			title: key,
+			pieces: pieces(key as ShaperKey)
+		})),
+		'a4',
+		'Reed singer: placement'
+	);
+	await page('chart', pdf);
+	assert.match(spawnSync('pdfinfo', [join(folder, 'chart.pdf')], { encoding: 'utf8' }).stdout, /Pages: +1\b/);
+	for (const word of ['Reed singer: placement', 'domeGores', 'Scale 1 :'])
+		assert.ok(text('chart').includes(word));
 });

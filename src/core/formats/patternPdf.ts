@@ -1,19 +1,12 @@
 import {
 	clip,
-	closePath,
 	degrees,
 	endPath,
-	lineTo,
-	moveTo,
 	PDFDocument,
 	popGraphicsState,
 	pushGraphicsState,
 	rectangle,
-	rgb,
-	setDashPattern,
-	setLineWidth,
 	StandardFonts,
-	stroke,
 	type PDFFont,
 	type PDFOperator,
 	type PDFPage
@@ -22,37 +15,10 @@ import { boxOf, flatten, touches, type Point } from '../pattern/outline.ts';
 import { notchPlace } from '../pattern/piece.ts';
 import { MARGIN, tile, type LaidPiece, type PaperKey, type Tiling } from '../pattern/tile.ts';
 import type { NumberedPiece } from '../pattern/storedShape.ts';
+import { BLACK, drawLine, GREY, plain, PT, type Pen } from './pdf.ts';
 
-/** PDF units by mm: 72 an inch. ISO 32000-1, 8.3.2.3. */
-const PT = 72 / 25.4;
-const GREY = rgb(0.45, 0.45, 0.45);
-const BLACK = rgb(0, 0, 0);
 /** Side of the square by which a print is checked, mm. */
 export const CHECK_SQUARE = 100;
-
-type Pen = (point: Point) => Point;
-
-/** Letters that the built-in fonts have; others are written as a question mark. */
-const plain = (text: string) => text.replace(/[^\x20-\x7e\xa0-\xff]/g, '?');
-
-function line(
-	points: readonly Point[],
-	pen: Pen,
-	closed: boolean,
-	width: number,
-	dash: number[] = []
-): PDFOperator[] {
-	const [first, ...rest] = points.map(pen);
-	if (!first) return [];
-	return [
-		setLineWidth(width),
-		setDashPattern(dash, 0),
-		moveTo(first[0], first[1]),
-		...rest.map(([x, y]) => lineTo(x, y)),
-		...(closed ? [closePath()] : []),
-		stroke()
-	];
-}
 
 /** Thin lines, nothing filled: it saves ink. */
 function drawPiece({ piece, at, cut }: LaidPiece, pen: Pen): PDFOperator[] {
@@ -60,11 +26,11 @@ function drawPiece({ piece, at, cut }: LaidPiece, pen: Pen): PDFOperator[] {
 	const own = flatten(piece.outline, 0.05).points.map(moved);
 	const allowed = piece.outline.edges.some((e) => e.allowance);
 	const ops = [
-		...line(allowed ? cut : own, pen, true, 0.9),
-		...(allowed ? line(own, pen, true, 0.5, [4, 3]) : []),
-		...piece.holes.flatMap((h) => line(flatten(h, 0.05).points.map(moved), pen, true, 0.7)),
+		...drawLine(allowed ? cut : own, pen, true, 0.9),
+		...(allowed ? drawLine(own, pen, true, 0.5, [4, 3]) : []),
+		...piece.holes.flatMap((h) => drawLine(flatten(h, 0.05).points.map(moved), pen, true, 0.7)),
 		...piece.lines.flatMap((l) =>
-			line(
+			drawLine(
 				l.points.map(moved),
 				pen,
 				false,
@@ -75,7 +41,7 @@ function drawPiece({ piece, at, cut }: LaidPiece, pen: Pen): PDFOperator[] {
 	];
 	for (const notch of piece.notches) {
 		const { at: on, out } = notchPlace(piece, notch);
-		ops.push(...line([moved(on), moved([on[0] + out[0] * 5, on[1] + out[1] * 5])], pen, false, 0.9));
+		ops.push(...drawLine([moved(on), moved([on[0] + out[0] * 5, on[1] + out[1] * 5])], pen, false, 0.9));
 	}
 	return ops;
 }
@@ -96,6 +62,12 @@ function label(page: PDFPage, font: PDFFont, laid: LaidPiece, pen: Pen): void {
 	words.forEach((text, i) =>
 		page.drawText(plain(text), { x: x + 6, y: y - i * 10, size: i ? 7.5 : 10, font, color: BLACK })
 	);
+	const moved = (p: Point): Point => pen([p[0] + laid.at[0], p[1] + laid.at[1]]);
+	for (const notch of laid.piece.notches) {
+		const { at, out } = notchPlace(laid.piece, notch);
+		const [nx, ny] = moved([at[0] - out[0] * 4, at[1] - out[1] * 4]);
+		page.drawText(plain(notch.pair), { x: nx - 4, y: ny - 2, size: 6, font, color: BLACK });
+	}
 	if (laid.piece.grain === null) return;
 	const a = (laid.piece.grain * Math.PI) / 180;
 	const [c, s] = [Math.cos(a), Math.sin(a)];
@@ -139,7 +111,7 @@ function cover(page: PDFPage, font: PDFFont, tiling: Tiling, title: string): voi
 	const pen: Pen = ([x, y]) => [(MARGIN + x * scale) * PT, (MARGIN + y * scale) * PT];
 	page.pushOperators(
 		pushGraphicsState(),
-		...tiling.pieces.flatMap((p) => line(p.cut, pen, true, 0.4)),
+		...tiling.pieces.flatMap((p) => drawLine(p.cut, pen, true, 0.4)),
 		popGraphicsState()
 	);
 	for (const { name, shows } of tiling.pages) {

@@ -47,7 +47,7 @@ function seams(piece: Piece, seam: string): number[] {
 const apart = (a: readonly number[], b: readonly number[]) => Math.hypot(...a.map((v, i) => v - b[i]!));
 
 test('every shaper gives whole pieces from its starting values, and every dimension shows its working', () => {
-	assert.equal(SHAPER_KEYS.length, 24);
+	assert.equal(SHAPER_KEYS.length, 29);
 	for (const key of SHAPER_KEYS) {
 		const { pieces, dimensions, solid } = shape(key);
 		assert.ok(pieces.length > 0, key);
@@ -415,9 +415,130 @@ test('layered net skirt: the cut list of twelve layers against values worked out
 	);
 	const s = shape('netSkirt');
 	assert.equal(s.pieces.length, 24, 'every layer of structure net carries soft net');
-	near(
-		dimension(s, 'Net of each kind, as it comes off the roll'),
-		layers.reduce((sum, l) => sum + l.strips * l.width, 0)
-	);
+	// Widths from 380 by 20 down to 160: 3240 twice, and the seventh's 260 once more.
+	near(dimension(s, 'Structure net, as it comes off the roll'), 2 * 3240 + 260);
 	assert.equal(shape('netSkirt', { soft: 0 }).pieces.length, 12);
+});
+
+test('layered net skirt: colours in groups from the top, templates by group, every other layer sewn up', () => {
+	const s = shape('netSkirt', { colours: 3, templates: 2 });
+	// Four layers of each colour: widths 380 … 320, 300 … 240, 220 … 160; the seventh has three strips.
+	near(dimension(s, 'Soft net A, as it comes off the roll'), 2 * (380 + 360 + 340 + 320));
+	near(dimension(s, 'Soft net B, as it comes off the roll'), 2 * (300 + 280 + 240) + 3 * 260);
+	near(dimension(s, 'Soft net C, as it comes off the roll'), 2 * (220 + 200 + 180 + 160));
+	const names = s.pieces.map((p) => p.name);
+	assert.ok(names.includes('layer 1, soft net A, sewn down, template 1'));
+	assert.ok(names.includes('layer 12, structure net, sewn up, template 2'));
+	assert.deepEqual(names.slice(-2), ['edge template 1', 'edge template 2']);
+	// Three scallops of 60 and of 30.
+	const wide = (i: number) => {
+		const xs = flatten(s.pieces.at(i)!.outline).points.map((p) => p[0]);
+		return Math.max(...xs) - Math.min(...xs);
+	};
+	near(wide(-2), 180, 0.02);
+	near(wide(-1), 90, 0.02);
+});
+
+test('oval band: with round ovals the tapered band; its edges are the girths, whatever the ovals', () => {
+	const round = shape('ovalBand', {
+		upper: 520,
+		lower: 340,
+		height: 300,
+		upperRatio: 1,
+		lowerRatio: 1,
+		thickness: 0,
+		panels: 0
+	});
+	const band = shape('taperedBand', { upper: 520, lower: 340, height: 300, thickness: 0, panels: 1 });
+	near(figuresOf(round.pieces[0]!).area, figuresOf(band.pieces[0]!).area, 1e-3);
+	for (const [upperRatio, lowerRatio] of [
+		[0.6, 1.2],
+		[1.5, 0.8],
+		[0.75, 0.75]
+	] as const) {
+		const { pieces } = shape('ovalBand', {
+			upper: 560,
+			lower: 400,
+			height: 300,
+			upperRatio,
+			lowerRatio,
+			thickness: 0,
+			panels: 0
+		});
+		const edges = edgesOf(pieces[0]!.outline);
+		const sides = edges.flatMap(({ edge }, i) => (edge.seam === 'side' ? [i] : []));
+		const run = (from: number, to: number) =>
+			edges.slice(from, to).reduce((sum, { from: p, edge }) => sum + edgeLength(p, edge), 0);
+		// From side to side: the lower edge, then the upper one. Chords of 1.5° are short of the curve by 3e-5.
+		near(run(0, sides[0]!), 400, 1e-3);
+		near(run(sides[0]! + 1, sides[1]!), 560, 1e-3);
+		// Both sides are the same line of the surface.
+		const [a, b] = sides.map((i) => edgeLength(edges[i]!.from, edges[i]!.edge));
+		near(a!, b!, 1e-9);
+		const turned = shape('ovalBand', {
+			upper: 560,
+			lower: 400,
+			height: 300,
+			upperRatio,
+			lowerRatio,
+			thickness: 0,
+			panels: 1
+		});
+		near(2 * figuresOf(turned.pieces[0]!).area, figuresOf(pieces[0]!).area, 1e-6);
+	}
+	// An oval of 200 by 120: Ramanujan's second approximation (1914) of its round, exact to 1e-7 there.
+	const h = ((100 - 60) / 160) ** 2;
+	const around = Math.PI * 160 * (1 + (3 * h) / (10 + Math.sqrt(4 - 3 * h)));
+	const s = shape('ovalBand', { upper: around, upperRatio: 0.6, thickness: 0 });
+	near(dimension(s, 'Upper width, to the middle of the thickness'), 200, 1e-6);
+});
+
+test('cape: half a circle by hand, longer at the back; on the fold or as two halves', () => {
+	const plain = shape('cape', { neck: 400, part: 0.5, length: 900, back: 0, seam: 0, hem: 0 });
+	// Neck radius 400/π = 127.32; area of half a ring: π/2·((127.32 + 900)² − 127.32²).
+	const r = 400 / Math.PI;
+	near(dimension(plain, 'Radius of the neckline'), r);
+	near(figuresOf(plain.pieces[0]!).area, (Math.PI / 2) * ((r + 900) ** 2 - r * r), 1e-6);
+	near(dimension(plain, 'Length in front'), 900);
+	const moved = shape('cape', { neck: 400, part: 0.5, length: 900, back: 80, seam: 0, hem: 0 });
+	// The front runs across the back's line: √(R² − 80²) − r with R = 127.32 + 900 − 80.
+	near(dimension(moved, 'Length in front'), Math.sqrt((r + 820) ** 2 - 6400) - r);
+	const halves = shape('cape', { neck: 400, part: 0.5, length: 900, back: 80, seam: 0, hem: 0, cut: 1 });
+	near(2 * figuresOf(halves.pieces[0]!).area, figuresOf(moved.pieces[0]!).area);
+	assert.deepEqual([halves.pieces[0]!.quantity, halves.pieces[0]!.mirrored], [2, true]);
+	assert.deepEqual(code('cape', { length: 100, back: 600 }), ['hemAtNeck', ['back']]);
+});
+
+test('glove and shoe cover: fingers as long as measured, a side’s edge is half the sole’s round', () => {
+	const g = shape('glove', { palm: 200, middle: 80, seam: 0 });
+	const points = flatten(g.pieces[0]!.outline).points;
+	const top = Math.max(...points.map((p) => p[1]));
+	// The middle finger leans by 3.5°: its tip is 80 mm from its root, less what leaning takes.
+	assert.ok(Math.abs(top - (105 + 80)) < 3, `${top}`);
+	assert.deepEqual(code('glove', { little: 15, palm: 200 }), ['fingerTooShort', ['little']]);
+	for (const foot of [220, 290, 340]) {
+		const { pieces } = shape('shoeCover', { foot });
+		const [side, sole] = pieces;
+		near(seams(side!, 'sole')[0]! * 2, seams(sole!, 'sole')[0]!, 1e-9);
+		const box = flatten(sole!.outline).points;
+		near(Math.max(...box.map((p) => p[1])), foot, 1e-6);
+		near(2 * Math.max(...box.map((p) => p[0])), 110, 1e-3);
+	}
+	assert.deepEqual(code('shoeCover', { toe: 150, instepHeight: 120 }), ['toeTooHigh', ['toe']]);
+});
+
+test('flat panel: round corners by hand; sash: a join hidden beneath the knot', () => {
+	const p = shape('flatPanel', { top: 200, bottom: 200, height: 300, corner: 40 });
+	near(figuresOf(p.pieces[0]!).area, 60_000 - (2 - Math.PI / 2) * 1600, 1e-6);
+	assert.deepEqual(code('flatPanel', { corner: 200 }), ['cornerTooRound', ['corner']]);
+	// 800 + 2·700 + 300 = 2500: 1474 are the most of a strip. Hidden: 700 + 150 = 850, and 1650 in two of 825.
+	const s = shape('sash', { joins: 1 });
+	assert.deepEqual(
+		s.pieces.map((q) => [q.quantity, Math.round(figuresOf(q).area / 320)]),
+		[
+			[1, 850],
+			[2, 825]
+		]
+	);
+	assert.equal(s.warnings.length, 0);
 });

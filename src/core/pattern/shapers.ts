@@ -22,11 +22,17 @@ import { strap } from './shapers/strap.ts';
 import { taperedBand } from './shapers/taperedBand.ts';
 import { tubeWrap } from './shapers/tubeWrap.ts';
 import { wefts } from './shapers/wefts.ts';
+import { ovalBand } from './shapers/ovalBand.ts';
+import { flatPanel } from './shapers/flatPanel.ts';
+import { cape } from './shapers/cape.ts';
+import { glove } from './shapers/glove.ts';
+import { shoeCover } from './shapers/shoeCover.ts';
 import type { Shaper } from './shaper.ts';
 
 /** The family: one file a shape, one signature. */
 export const SHAPERS = {
 	taperedBand,
+	ovalBand,
 	cone,
 	domeGores,
 	domeDisc,
@@ -40,7 +46,9 @@ export const SHAPERS = {
 	scaleStrip,
 	fan,
 	roundArray,
+	flatPanel,
 	circleSkirt,
+	cape,
 	netSkirt,
 	ruffle,
 	gathers,
@@ -49,6 +57,8 @@ export const SHAPERS = {
 	sash,
 	biasStrips,
 	boning,
+	glove,
+	shoeCover,
 	wefts
 } as const satisfies Record<string, Shaper>;
 

@@ -185,6 +185,8 @@ export interface NumberedPiece {
 	code: string;
 	/** For all copies of the component. */
 	count: number;
+	/** Which of the component's shapes it comes from: only within one are edges joined. */
+	shape: number;
 }
 
 export interface ShapePieces<S> {
@@ -201,13 +203,14 @@ export function piecesOf<S extends ShapeSource>(shapes: readonly S[], fit: FitFo
 	const all = shapes.map((shape) => ({ shape, done: shapeFor(shape, fit) }));
 	const total = all.reduce((sum, { done }) => sum + (done.ok ? done.value.pieces.length : 0), 0);
 	let number = 0;
-	return all.map(({ shape, done }) => ({
+	return all.map(({ shape, done }, index) => ({
 		shape,
 		done,
 		pieces: (done.ok ? done.value.pieces : []).map((piece) => ({
 			piece,
 			code: `${component.code}${side} ${++number}/${total}`,
-			count: piece.quantity * copies
+			count: piece.quantity * copies,
+			shape: index
 		}))
 	}));
 }

@@ -6,6 +6,7 @@ import { reachOf } from '../measure/body/goesOn.ts';
 import { factorOf } from '../measure/body/resize.ts';
 import { combine } from '../measure/plane/combine.ts';
 import { valueOn } from '../measure/plane/pictureMeasure.ts';
+import { ovalRound } from '../pattern/oval.ts';
 import { DAY } from '../units/localTime.ts';
 
 export interface Formula {
@@ -143,6 +144,14 @@ export const FORMULAS = {
 		compute: (v) => at(v, 0) + at(v, 1) * at(v, 3) * 2 * at(v, 2)
 	},
 	loopStrip: { words: 'width × times + lap', compute: (v) => at(v, 0) * at(v, 1) + at(v, 2) },
+	capeHem: {
+		words: 'radius of the neckline + length at the back − hem’s centre moved back by',
+		compute: (v) => at(v, 0) + at(v, 1) - at(v, 2)
+	},
+	ovalWidth: {
+		words: '2 × (girth + π × thickness) ÷ the round of an oval of half-width 1 and that depth',
+		compute: (v) => (2 * bandLength(at(v, 0), at(v, 1))) / ovalRound(at(v, 2))
+	},
 	sashLength: {
 		words: 'girth × times round + 2 × hanging end + knot',
 		compute: (v) => at(v, 0) * at(v, 1) + 2 * at(v, 2) + at(v, 3)

@@ -66,8 +66,8 @@
 							{onOf(coat.id)}/{coat.coats}</td
 						>
 						<td class="number"
-							>{formatArea(coat.area, settings.lengthUnit)}{#if coat.fromPieces}<span class="small soft">
-									of its pieces</span
+							>{formatArea(coat.area, settings.lengthUnit)}{#if coat.fromPieces}<br /><span class="small soft"
+									>of its pieces</span
 								>{/if}</td
 						>
 						<td class="number">{formatWait(coat.recoatMinutes)}</td>

@@ -4,18 +4,22 @@
 	import { boxOf, flatten, type Point } from '$core/pattern/outline.ts';
 	import { notchPlace } from '$core/pattern/piece.ts';
 	import type { NumberedPiece } from '$core/pattern/storedShape.ts';
+	import { placement } from '$core/pattern/placement.ts';
 	import { layInRows } from '$core/pattern/tile.ts';
 
 	interface Props {
 		pieces: readonly NumberedPiece[];
 		label: string;
 		small?: boolean;
+		/** As they go together, instead of in rows. */
+		joined?: boolean;
 	}
-	let { pieces, label, small = false }: Props = $props();
+	let { pieces, label, small = false, joined = false }: Props = $props();
 	const uid = $props.id();
 	/** About how wide a letter is, in units. */
 	const LETTER = 7.5;
-	const laid = $derived(layInRows(pieces).pieces);
+	const chart = $derived(joined ? placement(pieces) : null);
+	const laid = $derived((chart ?? layInRows(pieces)).pieces);
 	const box = $derived(boxOf(laid.flatMap((p) => p.cut)));
 	const pad = $derived(Math.max(10, (box.right - box.left + box.top - box.bottom) * 0.02));
 	const view = $derived({
@@ -29,7 +33,13 @@
 	const moved = (at: Point) => (p: Point) => [p[0] + at[0], p[1] + at[1]] as Point;
 </script>
 
-<svg viewBox="{view.x} {view.y} {view.width} {view.height}" class:small role="img" aria-label={label}>
+<svg
+	viewBox="{view.x} {view.y} {view.width} {view.height}"
+	class:small
+	class:joined
+	role="img"
+	aria-label={label}
+>
 	<defs>
 		<pattern id="{uid}-grid" width="10" height="10" patternUnits="userSpaceOnUse">
 			<path d="M10 0H0V10" class="line" stroke-width={unit * 0.5} />
@@ -42,7 +52,7 @@
 		height={21 * view.height}
 		fill="url(#{uid}-grid)"
 	/>
-	{#each laid as { piece, at, cut, code, count } (code)}
+	{#each laid as { piece, at, cut, code, count }, index (index)}
 		{@const to = moved(at)}
 		{@const own = flatten(piece.outline).points.map(to)}
 		{@const around = boxOf(cut)}
@@ -75,7 +85,7 @@
 			/>
 		{/each}
 		{@const number = code.replace(/^\S+ /, '')}
-		{@const words = `${piece.name}, ${count} ×`}
+		{@const words = joined ? piece.name : `${piece.name}, ${count} ×`}
 		{@const room = (around.right - around.left) / unit}
 		{#if !small && (around.top - around.bottom) / unit > 14 && room > LETTER * number.length}
 			<text x={(around.left + around.right) / 2} y={-(around.top + around.bottom) / 2} font-size={unit * 13}>
@@ -85,6 +95,10 @@
 			</text>
 		{/if}
 	{/each}
+	{#each chart?.joins ?? [] as join (join.name)}
+		<circle cx={join.at[0]} cy={-join.at[1]} r={unit * 9} class="join" />
+		<text x={join.at[0]} y={-join.at[1]} font-size={unit * 11} class="code">{join.name}</text>
+	{/each}
 </svg>
 
 <style>
@@ -93,6 +107,9 @@
 		width: 100%;
 		max-height: 460px;
 		background: var(--mat-deep);
+	}
+	svg.joined {
+		max-height: 320px;
 	}
 	svg.small {
 		height: 96px;
@@ -105,6 +122,9 @@
 		fill: #ecdcb9;
 		stroke: #12211f;
 		stroke-linejoin: round;
+	}
+	.join {
+		fill: var(--brass);
 	}
 	.sew {
 		fill: none;

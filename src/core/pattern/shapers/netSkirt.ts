@@ -1,4 +1,5 @@
-import { piece } from '../piece.ts';
+import type { Edge } from '../outline.ts';
+import { piece, type Piece } from '../piece.ts';
 import { rectangle } from '../sector.ts';
 import { count, mm, shaped, shaper, type Dimension, type Point3 } from '../shaper.ts';
 import { round } from '../solid.ts';
@@ -14,7 +15,16 @@ export interface NetLayer {
 	/** Round × fullness, mm. */
 	length: number;
 	strips: number;
+	/** Of the soft net, from 1: colours run from the top down in groups as equal as can be. */
+	colour: number;
+	/** Of the template that its lower edge is cut by, from 1. */
+	template: number;
+	/** Every other layer is sewn on upside down and folded over: it stands off the one beneath. */
+	upwards: boolean;
 }
+
+/** Which of `parts` equal groups the i-th of n is in, from 1. */
+const groupOf = (i: number, n: number, parts: number) => Math.floor((i * Math.min(parts, n)) / n) + 1;
 
 /**
  * Layers of gathered net on a flared base, sewn on evenly spaced lines from the hem up, the longest girth at the hem.
@@ -31,6 +41,8 @@ export function netLayers(v: {
 	fullnessTop: number;
 	fullnessBottom: number;
 	cloth: number;
+	colours?: number;
+	templates?: number;
 }): NetLayer[] {
 	return Array.from({ length: v.layers }, (_, i): NetLayer => {
 		const t = v.layers === 1 ? 1 : i / (v.layers - 1);
@@ -44,8 +56,41 @@ export function netLayers(v: {
 			girth,
 			width: v.widthTop + (v.widthBottom - v.widthTop) * t,
 			length,
-			strips: Math.ceil(length / v.cloth - 1e-9)
+			strips: Math.ceil(length / v.cloth - 1e-9),
+			colour: groupOf(i, v.layers, v.colours ?? 1),
+			template: groupOf(i, v.layers, v.templates ?? 1),
+			upwards: i % 2 === 1
 		};
+	});
+}
+
+const letter = (n: number) => String.fromCharCode(64 + n);
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
+
+/** Strips run across the roll: each takes its width of it. */
+const roll = (title: string, layers: readonly NetLayer[]): Dimension => ({
+	title,
+	of: 'length',
+	formula: 'sum',
+	inputs: layers.map((l) => mm(`layer ${l.layer}: ${l.strips} × width`, l.strips * l.width))
+});
+
+/** A card with three scallops to cut the lower edges of a group of layers by. */
+function scallopCard(n: number, scallop: number): Piece {
+	const arcs = Array.from({ length: 3 }, (_, i): Edge => ({
+		kind: 'arc',
+		to: [(i + 1) * scallop, 0],
+		bulge: 0.6
+	}));
+	const [wide, high] = [3 * scallop, scallop];
+	return piece(`edge template ${n}`, {
+		start: [0, 0],
+		edges: [
+			...arcs,
+			{ kind: 'line', to: [wide, high] },
+			{ kind: 'line', to: [0, high] },
+			{ kind: 'line', to: [0, 0] }
+		]
 	});
 }
 
@@ -76,27 +121,42 @@ export const netSkirt = shaper({
 			least: 0,
 			most: 1,
 			choices: ['none: structure net only', 'on every structure net']
-		}
+		},
+		colours: { name: 'colours of soft net', unit: 'count', value: 1, least: 1, most: 8 },
+		templates: {
+			name: 'edge templates',
+			unit: 'count',
+			value: 0,
+			least: 0,
+			most: 6,
+			hint: '0: straight edges'
+		},
+		scallopTop: { name: 'scallop of the top group', unit: 'mm', value: 60, least: 10, most: 400 },
+		scallopBottom: { name: 'scallop of the bottom group', unit: 'mm', value: 30, least: 10, most: 400 }
 	},
 	shape(v) {
 		const layers = netLayers(v);
-		const pieces = layers.flatMap((l) =>
-			(v.soft ? ['structure net', 'soft net'] : ['structure net']).map((net) =>
+		const soft = (colour: number) => (v.colours > 1 ? `soft net ${letter(colour)}` : 'soft net');
+		const strips = layers.flatMap((l) =>
+			['structure net', ...(v.soft ? [soft(l.colour)] : [])].map((net) =>
 				piece(
-					`layer ${l.layer}, ${net}`,
+					`layer ${l.layer}, ${net}, sewn ${l.upwards ? 'up' : 'down'}${v.templates ? `, template ${l.template}` : ''}`,
 					rectangle(l.length / l.strips, l.width, [
 						{},
 						{ seam: 'join' },
 						{ seam: `line ${l.layer}` },
 						{ seam: 'join' }
 					]),
-					{
-						quantity: l.strips,
-						grain: l.layer % 2 ? 90 : 270
-					}
+					{ quantity: l.strips, grain: l.upwards ? 270 : 90 }
 				)
 			)
 		);
+		const groups = Math.min(v.templates, v.layers);
+		const templates = Array.from({ length: groups }, (_, g) => {
+			const t = groups === 1 ? 0 : g / (groups - 1);
+			return scallopCard(g + 1, v.scallopTop + (v.scallopBottom - v.scallopTop) * t);
+		});
+		const pieces = [...strips, ...templates];
 		const metres = layers.reduce((sum, l) => sum + l.strips * l.width, 0);
 		const radius = (girth: number) => girth / (2 * Math.PI);
 		return shaped(pieces, {
@@ -113,12 +173,15 @@ export const netSkirt = shaper({
 					formula: 'product',
 					inputs: [mm('girth of the base at its line', l.girth), count('fullness', l.length / l.girth)]
 				})),
-				{
-					title: 'Net of each kind, as it comes off the roll',
-					of: 'length',
-					formula: 'sum',
-					inputs: layers.map((l) => mm(`layer ${l.layer}: ${l.strips} × width`, l.strips * l.width))
-				}
+				roll('Structure net, as it comes off the roll', layers),
+				...(v.soft
+					? Array.from({ length: Math.min(v.colours, v.layers) }, (_, c) =>
+							roll(
+								`${capital(soft(c + 1))}, as it comes off the roll`,
+								layers.filter((l) => l.colour === c + 1)
+							)
+						)
+					: [])
 			],
 			warnings:
 				metres > 50_000

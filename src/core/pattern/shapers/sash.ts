@@ -3,6 +3,12 @@ import { rectangle } from '../sector.ts';
 import { count, mm, shaped, shaper, type Point3 } from '../shaper.ts';
 import { round } from '../solid.ts';
 
+/** A length in equal strips, none longer than the cloth allows. */
+function parts(total: number, most: number): number[] {
+	const n = Math.max(1, Math.ceil(total / most - 1e-9));
+	return Array.from({ length: n }, () => total / n);
+}
+
 /** A long band from strips no longer than the cloth is wide; joins lie where the knot hides them. Common practice. */
 export const sash = shaper({
 	name: 'sash',
@@ -21,31 +27,54 @@ export const sash = shaper({
 		knot: { name: 'for the knot', unit: 'mm', value: 300, least: 0, most: 1500 },
 		width: { name: 'finished width', unit: 'mm', value: 160, least: 10, most: 1500 },
 		cloth: { name: 'cloth width', unit: 'mm', value: 1500, least: 200, most: 4000 },
-		seam: { name: 'seam allowance', unit: 'mm', value: 13, least: 0, most: 60 }
+		seam: { name: 'seam allowance', unit: 'mm', value: 13, least: 0, most: 60 },
+		joins: {
+			name: 'joins',
+			unit: 'count',
+			value: 0,
+			least: 0,
+			most: 1,
+			choices: ['evenly', 'one hidden beneath the knot']
+		}
 	},
-	shape({ girth, turns, hang, knot, width, cloth, seam }) {
+	shape({ girth, turns, hang, knot, width, cloth, seam, joins }) {
 		const total = girth * turns + 2 * hang + knot;
-		const strips = Math.max(1, Math.ceil(total / (cloth - 2 * seam) - 1e-9));
+		const most = cloth - 2 * seam;
+		const needed = Math.max(1, Math.ceil(total / most - 1e-9));
+		// Beneath the knot is one hanging end and half of the knot from an end.
+		const hidden = hang + knot / 2;
+		const lengths =
+			joins && needed > 1 && hidden > 0
+				? [...parts(hidden, most), ...parts(total - hidden, most)]
+				: parts(total, most);
+		const kinds = [...new Set(lengths)].map((long) => ({
+			long,
+			quantity: lengths.filter((l) => l === long).length
+		}));
 		const own = seam ? { allowance: seam } : {};
-		const end = strips > 1 ? { seam: 'join', ...own } : own;
+		const end = lengths.length > 1 ? { seam: 'join', ...own } : own;
 		const long = { seam: 'turned', ...own };
 		const r = girth / (2 * Math.PI);
 		return shaped(
-			[
-				piece('strip', rectangle(total / strips, 2 * width, [long, end, long, end]), {
-					quantity: strips,
-					grain: 0,
-					lines: [
-						{
-							use: 'fold',
-							points: [
-								[0, width],
-								[total / strips, width]
-							]
-						}
-					]
-				})
-			],
+			kinds.map(({ long: reach, quantity }, i) =>
+				piece(
+					kinds.length > 1 ? `strip ${i + 1}` : 'strip',
+					rectangle(reach, 2 * width, [long, end, long, end]),
+					{
+						quantity,
+						grain: 0,
+						lines: [
+							{
+								use: 'fold',
+								points: [
+									[0, width],
+									[reach, width]
+								]
+							}
+						]
+					}
+				)
+			),
 			{
 				dimensions: [
 					{
@@ -60,13 +89,18 @@ export const sash = shaper({
 						]
 					},
 					{
-						title: 'Length of a strip',
+						title: joins ? 'Length of a strip up to the hidden join' : 'Length of a strip',
 						of: 'length',
 						formula: 'share',
-						inputs: [mm('length, in all', total), count('strips', strips)]
+						inputs: joins
+							? [mm('hanging end and half of the knot', hidden), count('strips', parts(hidden, most).length)]
+							: [mm('length, in all', total), count('strips', lengths.length)]
 					}
 				],
-				warnings: strips > 1 ? [{ code: 'joinsHidden', path: ['cloth'], values: { joins: strips - 1 } }] : [],
+				warnings:
+					lengths.length > 1 && !joins
+						? [{ code: 'joinsHidden', path: ['joins'], values: { joins: lengths.length - 1 } }]
+						: [],
 				solid: [
 					round(r, 0),
 					round(r, -width),

@@ -10,7 +10,15 @@ import { loadWorkshop } from '../read/workshop.ts';
 import type { Command } from './command.ts';
 import { componentCommands } from './component.ts';
 import { costumeCommands } from './costume.ts';
+import { contextOf } from './command.ts';
 import { fileCommands } from './file.ts';
+import { materialCommands } from './material.ts';
+import { stepCommands } from './step.ts';
+import { piece } from '$core/pattern/piece.ts';
+import { polygon } from '$core/pattern/outline.ts';
+import { rectangle } from '$core/pattern/sector.ts';
+import type { PieceWork } from '$core/pattern/work.ts';
+import { plannedCostume, standingAsIf } from '../read/plans.ts';
 import { shapeCommands } from './shape.ts';
 
 let w: TestWorkshop;
@@ -119,4 +127,153 @@ test('shapes travel in the costume file', async () => {
 		here.map((s) => [s.shaper, s.name, s.values, s.note])
 	);
 	assert.notEqual(there[0]!.componentId, here[0]!.componentId);
+});
+
+const only = async () => (await shapes())[0]!;
+const record = async () => (await loadRecord(w.db, costume))!;
+const work = async (own: PieceWork) => {
+	const { id, version } = await only();
+	return run(shapeCommands.workShape, {
+		id: String(id),
+		version: String(version),
+		work: JSON.stringify(own)
+	});
+};
+
+test('works are kept in order, taken out one by one, and undone back to nothing', async () => {
+	for (const s of await shapes()) await run(shapeCommands.removeShape, { id: String(s.id) });
+	const before = (await lastAction(w.db))!.id;
+	await run(shapeCommands.addShape, { componentId: bracers, ...BAND });
+	await work({ kind: 'split', piece: 0, from: [0.5, 0], to: [0.5, 1], allowance: 6, marks: 2 });
+	await work({ kind: 'allowance', piece: 1, edges: [0], mm: 13, corner: 'miter' });
+	assert.equal((await only()).works.length, 2);
+	// The allowance is on the second part: without the split there is none.
+	const { id, version } = await only();
+	await assert.rejects(
+		run(shapeCommands.unworkShape, { id: String(id), version: String(version), index: '0' }),
+		(e: unknown) => e instanceof Refused && e.field === 'work' && /no piece 2 any more/.test(e.message)
+	);
+	await run(shapeCommands.unworkShape, { id: String(id), version: String(version), index: '1' });
+	assert.deepEqual(
+		(await only()).works.map((k) => k.kind),
+		['split']
+	);
+	await assert.rejects(
+		work({ kind: 'split', piece: 0, from: [2, 0] as never, to: [2, 1] as never, allowance: 0, marks: 0 })
+	);
+	while ((await lastAction(w.db))!.id > before) await undoLast();
+	assert.equal((await shapes()).length, 0, 'back to nothing');
+});
+
+test('pieces drawn by hand replace the shape’s, are refused when they cross, and undo brings the shape back', async () => {
+	await run(shapeCommands.addShape, { componentId: bracers, ...BAND });
+	const shape = await only();
+	const pieces = JSON.stringify([piece('plate', rectangle(120, 80))]);
+	const draw = (text: string) =>
+		run(shapeCommands.drawShape, { id: String(shape.id), version: String(shape.version), pieces: text });
+	const crossed = JSON.stringify([
+		piece(
+			'bow',
+			polygon([
+				[0, 0],
+				[10, 10],
+				[10, 0],
+				[0, 12]
+			])
+		)
+	]);
+	await assert.rejects(
+		draw(crossed),
+		(e: unknown) => e instanceof Refused && /crosses itself|clockwise/.test(e.message)
+	);
+	await assert.rejects(draw('[{"name":"x"}]'));
+	assert.equal((await only()).drawn, null, 'nothing was stored');
+	await draw(pieces);
+	assert.equal((await only()).drawn![0]!.name, 'plate');
+	await undoLast();
+	assert.equal((await only()).drawn, null);
+});
+
+test('steps and materials follow a shape when asked, move with it, and keep their amounts when let go', async () => {
+	for (const s of await shapes()) await run(shapeCommands.removeShape, { id: String(s.id) });
+	const { id: materialId } = await run(materialCommands.addMaterial, {
+		name: 'Foam 6 mm',
+		family: 'foam',
+		unit: 'sheet',
+		packSize: '1',
+		packPriceMinor: '10',
+		supplier: '',
+		leadDays: '0',
+		stash: '0',
+		stashNote: '',
+		coatProduct: '',
+		widthMm: '50',
+		lengthMm: '100',
+		thicknessMm: '0.6',
+		gramsPerM2: '720'
+	});
+	await run(stepCommands.addStep, {
+		componentId: bracers,
+		name: 'cut',
+		technique: 'cutFoam',
+		phase: 'make',
+		amount: '1 m',
+		perCopy: 'on',
+		setUpMinutes: '0',
+		waitMinutes: '0',
+		placeId: ''
+	});
+	const step = async () => (await record()).steps.find((s) => s.name === 'cut')!;
+	const need = async () => (await record()).needs.find((n) => n.materialId === materialId);
+	const values = {
+		...BAND,
+		'value.upper': '30',
+		'value.lower': '30',
+		'value.thickness': '0',
+		'value.panels': '1'
+	};
+	// What it would move is shown before it is kept, and nothing is stored by looking.
+	const context = await contextOf(w.db, w.db.folder, { costume: String(costume) });
+	const given = { componentId: bracers, ...values, materialId: String(materialId), follow: 'on' };
+	const input = shapeCommands.addShape.input(context).parse(given);
+	const seen = await standingAsIf(w.db, costume, context.now, (tx) =>
+		shapeCommands.addShape.run(tx, input, context)
+	);
+	assert.equal((await shapes()).length, 0);
+	// A sheet for 300 × 180, twice, 1.3 times: 0.14 m² of 0.5 m²: one sheet of 10.
+	assert.equal(seen!.after.totalMinor - seen!.before.totalMinor, 1000);
+	await run(shapeCommands.addShape, given);
+	const planned = (await plannedCostume(w.db, costume, context.now))!;
+	assert.equal(planned.plan.handsOnLeft[1], seen!.after.handsOnMinutes);
+	assert.equal(planned.plan.plan.finish, seen!.after.finish);
+	assert.notEqual(seen!.after.handsOnMinutes, seen!.before.handsOnMinutes);
+	assert.equal((await step()).amount, 2 * (300 + 180));
+	const near = (a: number, b: number) => assert.ok(Math.abs(a - b) < 1e-9, `${a}, not ${b}`);
+	near((await need())!.quantity, (2 * 1.3 * 300 * 180) / 500_000);
+	const { id, version } = await only();
+	await run(shapeCommands.editShape, {
+		...given,
+		id: String(id),
+		version: String(version),
+		'value.height': '36'
+	});
+	assert.equal((await step()).amount, 2 * (300 + 360));
+	near((await need())!.quantity, (2 * 1.3 * 300 * 360) / 500_000);
+	const { version: next } = await only();
+	const { follow: _f, ...alone } = given;
+	await run(shapeCommands.editShape, {
+		...alone,
+		id: String(id),
+		version: String(next),
+		'value.height': '10'
+	});
+	assert.equal((await step()).amount, 2 * (300 + 360), 'let go, it keeps what it had');
+	assert.equal((await step()).fromPieces, false);
+	await undoLast();
+	await undoLast();
+	assert.equal((await step()).amount, 2 * (300 + 180));
+	await assert.rejects(
+		run(materialCommands.removeMaterial, { id: String(materialId) }),
+		(e: unknown) => e instanceof Refused && /in use/.test(e.message)
+	);
 });

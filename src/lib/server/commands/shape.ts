@@ -88,7 +88,7 @@ const plainName = (name: string, shaper: ShaperKey) => name || SHAPERS[shaper].n
 const USUAL_WASTE = 1.3;
 
 /** Steps, coats and materials of a component take their amounts from its pieces, or keep what they have now. */
-async function setFollowing(
+export async function setFollowing(
 	tx: Executor,
 	record: CostumeRecord,
 	component: Component,
@@ -157,7 +157,7 @@ async function keepWorks(
 
 export const shapeCommands = {
 	addShape: command(
-		(context) => z.intersection(z.looseObject({ componentId: f.id() }), shapeForm(context)),
+		(context) => z.intersection(z.object({ componentId: f.id() }), shapeForm(context)),
 		async (tx, v, context) => {
 			const { record, component, name } = await checked(tx, v.componentId, v, context);
 			const result = await one<{ id: number }>(
@@ -173,7 +173,7 @@ export const shapeCommands = {
 	),
 
 	editShape: command(
-		(context) => z.intersection(z.looseObject({ id: f.id(), version: f.version() }), shapeForm(context)),
+		(context) => z.intersection(z.object({ id: f.id(), version: f.version() }), shapeForm(context)),
 		async (tx, v, context) => {
 			const shape = await ownShape(tx, v.id, context);
 			const source = shape.drawn ? shape : { ...shape, shaper: v.shaper, values: v.values };

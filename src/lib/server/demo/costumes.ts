@@ -17,6 +17,8 @@ export interface DemoMaterial {
 	lead: number;
 	stash?: number;
 	coat?: CoatProductKey;
+	/** Thickness, width and length in mm, grams a m². */
+	size?: readonly [number | null, number | null, number | null, number | null];
 }
 
 export interface DemoComponent extends Partial<Omit<ComponentInput, 'parentId'>> {

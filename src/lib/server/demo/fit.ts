@@ -1,6 +1,7 @@
 import type { MeasureKey, MeasureSide, Over } from '$core/measure/body/bodyMeasure.ts';
 import type { ShapeValue } from '$core/pattern/storedShape.ts';
 import type { ShaperKey } from '$core/pattern/shapers.ts';
+import type { PieceWork } from '$core/pattern/work.ts';
 import type { PassageKey } from '$core/measure/body/goesOn.ts';
 import type { PointDirection } from '$core/fitting/fitting.ts';
 
@@ -126,8 +127,13 @@ export interface DemoFit {
 		shaper: ShaperKey;
 		name?: string;
 		values: Record<string, ShapeValue>;
+		/** What it is cut from. */
+		of?: string;
+		works?: readonly PieceWork[];
 		note?: string;
 	}[];
+	/** Components whose steps and materials follow their pieces. */
+	follow?: readonly string[];
 	fitting?: {
 		daysAgo: number;
 		note: string;
@@ -175,12 +181,14 @@ export const FITS: Record<string, DemoFit> = {
 				component: 'Breastplate',
 				shaper: 'ridge',
 				name: 'ridged front',
+				of: 'High-density foam 6 mm',
 				values: { length: 380, wide: 190, narrow: 120, angle: 130, thickness: 6 }
 			},
 			{
 				component: 'Bracers',
 				shaper: 'taperedBand',
 				name: 'bracer shell',
+				of: 'High-density foam 2 mm',
 				values: {
 					upper: { follows: 'forearmGirth', plus: 12 },
 					lower: { follows: 'wristGirth', plus: 12 },
@@ -194,20 +202,43 @@ export const FITS: Record<string, DemoFit> = {
 			},
 			{
 				component: 'Bracers',
+				shaper: 'taperedBand',
+				name: 'leather cover',
+				of: 'Faux leather, tar brown',
+				values: {
+					upper: { follows: 'forearmGirth', plus: 26 },
+					lower: { follows: 'wristGirth', plus: 26 },
+					height: 190,
+					thickness: 1,
+					panels: 2,
+					overlap: 0,
+					gap: 0
+				},
+				works: [
+					{ kind: 'name', piece: 0, name: 'cover' },
+					{ kind: 'allowance', piece: 0, edges: [], mm: 15, corner: 'miter' }
+				],
+				note: 'turned over the edge of the shell and glued'
+			},
+			{
+				component: 'Bracers',
 				shaper: 'eyelets',
 				name: 'inner lacing',
+				of: 'Faux leather, tar brown',
 				values: { length: 190, spacing: 24, edge: 12, hole: 8, gap: 20, tail: 220 }
 			},
 			{
 				component: 'Pauldrons',
 				shaper: 'shieldDish',
 				name: 'upper lame',
+				of: 'High-density foam 6 mm',
 				values: { rim: 190, depth: 34, slits: 6, hub: 0.3 }
 			},
 			{
 				component: 'Greaves',
 				shaper: 'taperedBand',
 				name: 'shin shell',
+				of: 'High-density foam 6 mm',
 				values: {
 					upper: { follows: 'calfGirth', plus: 20 },
 					lower: { follows: 'ankleGirth', plus: 25 },
@@ -227,9 +258,11 @@ export const FITS: Record<string, DemoFit> = {
 				component: 'Great lantern',
 				shaper: 'tubeWrap',
 				name: 'staff grip',
+				of: 'High-density foam 10 mm',
 				values: { girth: 100, length: 260, thickness: 10, layers: 2 }
 			}
 		],
+		follow: ['Bracers'],
 		fitting: {
 			daysAgo: 4,
 			note: 'First try of the shells over coat and boots. Mirror, stairs, ten minutes.',
@@ -298,6 +331,7 @@ export const FITS: Record<string, DemoFit> = {
 				component: 'Oilskin cape',
 				shaper: 'circleSkirt',
 				name: 'half circle cape',
+				of: 'Waxed linen, slate',
 				values: {
 					waist: { follows: 'neckGirth', plus: 60 },
 					length: 700,
@@ -312,6 +346,7 @@ export const FITS: Record<string, DemoFit> = {
 				component: 'Oilskin cape',
 				shaper: 'ruffle',
 				name: 'collar flounce',
+				of: 'Waxed linen, slate',
 				values: { edge: 420, flare: 1.6, width: 80, widthEnd: 80, allowance: 13 }
 			}
 		]

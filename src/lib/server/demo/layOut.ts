@@ -70,7 +70,11 @@ export async function layOutDemo(db: Database): Promise<void> {
 				leadWorkingDays: true,
 				stash: m.stash ?? 0,
 				stashNote: m.stash ? 'shelf by the door' : '',
-				coatProduct: m.coat ?? null
+				coatProduct: m.coat ?? null,
+				thicknessMm: m.size?.[0] ?? null,
+				widthMm: m.size?.[1] ?? null,
+				lengthMm: m.size?.[2] ?? null,
+				gramsPerM2: m.size?.[3] ?? null
 			});
 		await tx.query('insert into day_off (maker_id, day) values (1, $1)', [formatDate(dayOf(now) + 9)]);
 		// An ordinary week: four evenings and most of a Saturday.

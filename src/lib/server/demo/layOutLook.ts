@@ -1,4 +1,6 @@
 import sharp from 'sharp';
+import { loadRecord } from '../read/costume.ts';
+import { setFollowing } from '../commands/shape.ts';
 import { DAY, dayOf, formatDate } from '$core/units/localTime.ts';
 import { contextOf } from '../commands/command.ts';
 import { fittingCommands } from '../commands/fitting.ts';
@@ -137,9 +139,22 @@ export async function layOutFit(
 		);
 	for (const [i, s] of fit.shapes.entries())
 		await tx.query(
-			'insert into shape (component_id, position, shaper, name, "values", note) values ($1, $2, $3, $4, $5, $6)',
-			[ids.get(s.component), i, s.shaper, s.name ?? '', JSON.stringify(s.values), s.note ?? '']
+			`insert into shape (component_id, position, shaper, name, "values", works, material_id, note)
+			values ($1, $2, $3, $4, $5, $6, (select id from material where name = $7), $8)`,
+			[
+				ids.get(s.component),
+				i,
+				s.shaper,
+				s.name ?? '',
+				JSON.stringify(s.values),
+				JSON.stringify(s.works ?? []),
+				s.of ?? null,
+				s.note ?? ''
+			]
 		);
+	const record = fit.follow && (await loadRecord(tx, costumeId));
+	for (const component of record?.components.filter((c) => fit.follow!.includes(c.name)) ?? [])
+		await setFollowing(tx, record!, component, true);
 	if (!fit.fitting) return;
 	const context = { ...(await contextOf(tx, folder, { costume: String(costumeId) })), now };
 	const { result } = await fittingCommands.addFitting.run(

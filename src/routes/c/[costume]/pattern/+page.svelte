@@ -44,9 +44,7 @@
 
 <Sheet title="Pattern">
 	{#snippet tools()}
-		{#if count}<a class="button" href="{base}/pattern/out/pdf?paper=a4" download
-				><Printer size={16} /> All at 1:1, A4</a
-			>{/if}
+		{#if count}<a class="button" href="{base}/pattern/print"><Printer size={16} /> Print</a>{/if}
 		<a class="button main" href="{base}/pattern/new" data-add><Plus size={16} /> Shape</a>
 	{/snippet}
 	{#if groups.length}

@@ -214,12 +214,9 @@
 								{/each}
 							</td>
 							<td class="small">
-								{amountWords(step, data.workshop.settings)}{#if step.fromPieces}<span
-										class="soft"
-										title="Follows its pieces"
-									>
-										of its pieces</span
-									>{/if}{#if step.perCopy && copies > 1}<b> × {copies}</b>{/if}
+								{amountWords(step, data.workshop.settings)}{#if step.perCopy && copies > 1}<b>
+										× {copies}</b
+									>{/if}
 							</td>
 							<td class="number" title="good {formatDuration(minutes[0])}, bad {formatDuration(minutes[2])}"
 								><Working
@@ -232,6 +229,7 @@
 								{[
 									step.oneSitting && 'one sitting',
 									step.needsHelper && 'helper',
+									step.fromPieces && 'follows its pieces',
 									step.placeId !== null &&
 										data.workshop.places.find((x) => x.id === step.placeId)?.name.toLowerCase(),
 									step.withinMinutes !== null && `within ${formatWait(step.withinMinutes)}`

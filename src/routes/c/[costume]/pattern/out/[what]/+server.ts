@@ -1,42 +1,87 @@
 import { error } from '@sveltejs/kit';
+import { amountWords, inLedgerOrder } from '$core/costume/component.ts';
+import { chartPdf } from '$core/formats/chartPdf.ts';
 import { patternPdf } from '$core/formats/patternPdf.ts';
 import { patternSvg } from '$core/formats/patternSvg.ts';
+import { tagsPdf, type PieceTag } from '$core/formats/tagsPdf.ts';
 import { wearersOf } from '$core/measure/body/measureRecord.ts';
 import { piecesOf } from '$core/pattern/storedShape.ts';
 import { PAPER_KEYS } from '$core/pattern/tile.ts';
 import { database } from '$lib/server/database.ts';
 import { loadRecord } from '$lib/server/read/costume.ts';
 import { loadMeasure } from '$lib/server/read/measure.ts';
+import { loadMaterials } from '$lib/server/read/workshop.ts';
 import type { RequestHandler } from './$types';
 
-/** Pieces at 1:1 as PDF or SVG: of `?shape=1&shape=2`, or of the whole costume. */
+/**
+ * Prints of pieces: `pdf` and `svg` at 1:1, `tags`, `chart`. Of `?shape=1&shape=2`, of `?piece=1.0` (the first
+ * piece of shape 1), or of the whole costume.
+ */
 export const GET: RequestHandler = async ({ params, url }) => {
 	const db = await database();
 	const record = await loadRecord(db, Number(params.costume));
 	if (!record) error(404, 'There is no such costume.');
-	const fit = await loadMeasure(db, record.costume.id);
-	const wanted = url.searchParams.getAll('shape').map(Number);
+	const [fit, materials] = await Promise.all([loadMeasure(db, record.costume.id), loadMaterials(db)]);
+	const shapes = new Set(url.searchParams.getAll('shape'));
+	const pieces = new Set(url.searchParams.getAll('piece'));
+	const all = shapes.size + pieces.size === 0;
 	const wearers = wearersOf(fit);
-	const pieces = record.components.flatMap((component) => {
-		const own = fit.shapes.filter((s) => s.componentId === component.id);
-		return piecesOf(own, { component, components: record.components, wearers })
-			.filter((s) => wanted.length === 0 || wanted.includes(s.shape.id))
-			.flatMap((s) => s.pieces);
-	});
-	if (pieces.length === 0) error(404, 'There are no pieces to print.');
+	const groups = inLedgerOrder(record.components).map(({ item: component }) => ({
+		component,
+		pieces: piecesOf(
+			fit.shapes.filter((s) => s.componentId === component.id),
+			{ component, components: record.components, wearers }
+		).flatMap(({ shape, pieces: own }) =>
+			own.flatMap((numbered, i) =>
+				all || shapes.has(String(shape.id)) || pieces.has(`${shape.id}.${i}`)
+					? [{ numbered, shape, number: i + 1 }]
+					: []
+			)
+		)
+	}));
+	const chosen = groups.flatMap((g) => g.pieces.map((p) => p.numbered));
+	if (chosen.length === 0) error(404, 'There are no pieces to print.');
 	const paper = PAPER_KEYS.find((k) => k === (url.searchParams.get('paper') ?? 'a4'));
 	if (!paper) error(400, `Paper is one of ${PAPER_KEYS.join(', ')}.`);
-	const title = `${record.costume.name}: pattern`;
-	const sent = (body: BodyInit, type: string, ending: string) =>
+	const title = record.costume.name;
+	const sent = (body: BodyInit, type: string, name: string) =>
 		new Response(body, {
 			headers: {
 				'content-type': type,
-				'content-disposition': `attachment; filename="pattern.${ending}"`,
+				'content-disposition': `attachment; filename="${name}"`,
 				'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'"
 			}
 		});
-	if (params.what === 'pdf')
-		return sent(new Uint8Array(await patternPdf(pieces, paper, title)), 'application/pdf', 'pdf');
-	if (params.what === 'svg') return sent(patternSvg(pieces, title), 'image/svg+xml', 'svg');
+	const pdf = async (bytes: Promise<Uint8Array>, name: string) =>
+		sent(new Uint8Array(await bytes), 'application/pdf', name);
+	// A plotter prints no tags: they are for the printer on the desk.
+	const desk = paper === 'plotter' ? 'a4' : paper;
+	if (params.what === 'pdf') return pdf(patternPdf(chosen, paper, `${title}: pattern`), 'pattern.pdf');
+	if (params.what === 'svg')
+		return sent(patternSvg(chosen, `${title}: pattern`), 'image/svg+xml', 'pattern.svg');
+	if (params.what === 'tags') {
+		const tags = groups.flatMap(({ component, pieces: own }) =>
+			own.map(({ numbered, shape, number }): PieceTag => ({
+				code: numbered.code,
+				name: `${component.name}: ${numbered.piece.name}`,
+				count: numbered.count,
+				side: [amountWords(component), numbered.piece.mirrored ? 'half mirrored' : '']
+					.filter(Boolean)
+					.join(', '),
+				material: materials.find((m) => m.id === shape.materialId)?.name ?? '',
+				address: `${url.origin}/c/${record.costume.id}/pattern/${shape.id}/${number}`
+			}))
+		);
+		return pdf(tagsPdf(tags, desk), 'tags.pdf');
+	}
+	if (params.what === 'chart') {
+		const charts = groups
+			.filter((g) => g.pieces.length)
+			.map((g) => ({
+				title: `${g.component.code} ${g.component.name}`,
+				pieces: g.pieces.map((p) => p.numbered)
+			}));
+		return pdf(chartPdf(charts, desk, `${title}: placement`), 'placement.pdf');
+	}
 	error(404, 'There is no such file.');
 };

@@ -1,0 +1,43 @@
+import {
+	closePath,
+	lineTo,
+	moveTo,
+	rgb,
+	setDashPattern,
+	setLineWidth,
+	stroke,
+	type PDFOperator
+} from 'pdf-lib';
+import type { Point } from '../pattern/outline.ts';
+
+/** What all printed sheets share. */
+
+/** PDF units by mm: 72 an inch. ISO 32000-1, 8.3.2.3. */
+export const PT = 72 / 25.4;
+export const GREY = rgb(0.45, 0.45, 0.45);
+export const BLACK = rgb(0, 0, 0);
+
+/** From mm on the sheet to points on the page. */
+export type Pen = (point: Point) => Point;
+
+/** Letters that the built-in fonts have; others are written as a question mark. */
+export const plain = (text: string) => text.replace(/[^\x20-\x7e\xa0-\xff]/g, '?');
+
+export function drawLine(
+	points: readonly Point[],
+	pen: Pen,
+	closed: boolean,
+	width: number,
+	dash: number[] = []
+): PDFOperator[] {
+	const [first, ...rest] = points.map(pen);
+	if (!first) return [];
+	return [
+		setLineWidth(width),
+		setDashPattern(dash, 0),
+		moveTo(first[0], first[1]),
+		...rest.map(([x, y]) => lineTo(x, y)),
+		...(closed ? [closePath()] : []),
+		stroke()
+	];
+}

@@ -1,0 +1,98 @@
+import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
+import { MARGIN, PAPERS, type PaperKey } from '../pattern/tile.ts';
+import { qrModules, QUIET_ZONE } from './qr.ts';
+import { plain, PT } from './pdf.ts';
+
+/** What stands on the tag of a piece. */
+export interface PieceTag {
+	code: string;
+	name: string;
+	/** How many are cut, and from what. */
+	count: number;
+	side: string;
+	material: string;
+	/** Address of the piece's page. */
+	address: string;
+}
+
+/** Three across on A4 and Letter, mm. */
+const TAG = { width: 62, height: 34 };
+const GAP = 1;
+const QR = 26;
+
+function tag(
+	page: PDFPage,
+	fonts: { plain: PDFFont; bold: PDFFont },
+	own: PieceTag,
+	left: number,
+	top: number
+) {
+	const mm = (x: number, y: number) => ({ x: (left + x) * PT, y: (top - y) * PT });
+	page.drawRectangle({
+		...mm(0, TAG.height),
+		width: TAG.width * PT,
+		height: TAG.height * PT,
+		borderWidth: 0.3,
+		borderColor: rgb(0.5, 0.5, 0.5),
+		borderDashArray: [2, 2]
+	});
+	const modules = qrModules(own.address);
+	const one = QR / (modules.length + 2 * QUIET_ZONE);
+	// The quiet zone lies inside the tag's own paper.
+	const [x0, y0] = [TAG.width - QR + QUIET_ZONE * one, (TAG.height - QR) / 2 + QUIET_ZONE * one];
+	modules.forEach((row, r) =>
+		row.forEach((dark, c) => {
+			if (dark)
+				page.drawRectangle({
+					...mm(x0 + c * one, y0 + (r + 1) * one),
+					// A hair more, so that neighbours leave no white line between them.
+					width: one * PT + 0.05,
+					height: one * PT + 0.05,
+					color: rgb(0, 0, 0)
+				});
+		})
+	);
+	const room = (TAG.width - QR - 3) * PT;
+	const fit = (text: string, font: PDFFont, size: number, least: number) => {
+		let at = size;
+		while (at > least && font.widthOfTextAtSize(text, at) > room) at -= 0.5;
+		let cut = text;
+		while (cut.length > 1 && font.widthOfTextAtSize(cut, at) > room) cut = cut.slice(0, -1);
+		return { text: cut, size: at };
+	};
+	const lines = [
+		{ ...fit(plain(own.code), fonts.bold, 15, 9), font: fonts.bold },
+		{ ...fit(plain(own.name), fonts.plain, 10, 7), font: fonts.plain },
+		{
+			...fit(plain([`cut ${own.count}`, own.side].filter(Boolean).join(', ')), fonts.bold, 9, 7),
+			font: fonts.bold
+		},
+		{ ...fit(plain(own.material), fonts.plain, 7.5, 6), font: fonts.plain }
+	];
+	lines.forEach((l, i) => page.drawText(l.text, { ...mm(3, 10 + i * 6.4), size: l.size, font: l.font }));
+}
+
+/** A sheet of tags to cut apart, each with the code, what it is and a QR code of its page. */
+export async function tagsPdf(
+	tags: readonly PieceTag[],
+	paper: Exclude<PaperKey, 'plotter'>
+): Promise<Uint8Array> {
+	const { width, height } = PAPERS[paper];
+	const columns = Math.floor((width - 2 * MARGIN + GAP) / (TAG.width + GAP));
+	const rows = Math.floor((height - 2 * MARGIN + GAP) / (TAG.height + GAP));
+	const doc = await PDFDocument.create();
+	doc.setTitle('Tags');
+	doc.setProducer('Dapper Ledger');
+	const fonts = {
+		plain: await doc.embedFont(StandardFonts.Helvetica),
+		bold: await doc.embedFont(StandardFonts.HelveticaBold)
+	};
+	let page: PDFPage | null = null;
+	tags.forEach((own, i) => {
+		const on = i % (columns * rows);
+		if (on === 0) page = doc.addPage([width * PT, height * PT]);
+		const [row, column] = [Math.floor(on / columns), on % columns];
+		tag(page!, fonts, own, MARGIN + column * (TAG.width + GAP), height - MARGIN - row * (TAG.height + GAP));
+	});
+	return doc.save();
+}

@@ -1,0 +1,98 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import * as make from '../../../tests/support/record.ts';
+import { shoppingLines } from '../needs/shopping.ts';
+import { stepFigure } from '../working/figures.ts';
+import { valueOf } from '../working/figure.ts';
+import {
+	amountOfPieces,
+	areaOfUnit,
+	driverOf,
+	followPieces,
+	followsPieces,
+	weightOf
+} from './followPieces.ts';
+import { piece } from './piece.ts';
+import { rectangle } from './sector.ts';
+import type { StoredShape } from './storedShape.ts';
+
+const near = (a: number, b: number) =>
+	assert.ok(Math.abs(a - b) < 1e-9 * Math.max(1, Math.abs(b)), `${a}, not ${b}`);
+const foam = make.material(1, { widthMm: 500, lengthMm: 1000, gramsPerM2: 720 });
+const cloth = make.material(2, { family: 'cloth', unit: 'm', widthMm: 1500 });
+const shape = (id: number, width: number, materialId: number | null): StoredShape => ({
+	id,
+	componentId: 1,
+	shaper: 'flatPanel',
+	name: '',
+	values: { top: width, bottom: width, height: 100, corner: 0, allowance: 0 },
+	works: [],
+	drawn: null,
+	materialId,
+	note: '',
+	version: 1
+});
+const from = (...shapes: StoredShape[]) => ({ shapes, wearers: [], materials: [foam, cloth] });
+
+test('a technique follows what its amount counts, of the materials that it is done to', () => {
+	assert.equal(driverOf('cutFoam'), 'outline');
+	assert.equal(driverOf('cement'), 'seam');
+	assert.equal(driverOf('spray'), 'area');
+	assert.equal(driverOf('draft'), 'patterns');
+	assert.equal(driverOf('fit'), null);
+	const cuts = [
+		{ pieces: [piece('a', rectangle(200, 100), { quantity: 2 })], material: foam },
+		{ pieces: [piece('b', rectangle(50, 50))], material: cloth }
+	];
+	near(amountOfPieces(cuts, 'cutFoam')!, 1200);
+	near(amountOfPieces(cuts, 'cutCloth')!, 200);
+	near(amountOfPieces(cuts, 'trace')!, 1400);
+	assert.equal(amountOfPieces(cuts, 'draft'), 2);
+	assert.equal(amountOfPieces(cuts, 'heatShape'), 2);
+	// Paint goes on what is solid; on cloth where there is nothing solid.
+	near(amountOfPieces(cuts, 'spray')!, 40_000);
+	near(amountOfPieces(cuts.slice(1), 'spray')!, 2500);
+	assert.equal(amountOfPieces(cuts.slice(1), 'cutFoam'), null);
+});
+
+test('sheets and rolls as areas, weight by area', () => {
+	near(areaOfUnit(foam)!, 500_000);
+	near(areaOfUnit(cloth)!, 1_500_000);
+	near(areaOfUnit({ ...cloth, unit: 'yd' })!, 914.4 * 1500);
+	assert.equal(areaOfUnit({ ...cloth, unit: 'piece' }), null);
+	assert.equal(areaOfUnit(make.material(3)), null);
+	near(weightOf(500_000, foam)!, 360);
+	assert.equal(weightOf(500_000, cloth), null);
+});
+
+test('steps, coats and needs move with a shape’s number; what is typed stays where nothing follows', () => {
+	const record = make.record({
+		components: [make.component(1, { side: 'pair' })],
+		steps: [
+			make.step(1, 1, { technique: 'cutFoam', amount: 5, fromPieces: true }),
+			make.step(2, 1, { technique: 'cutFoam', amount: 5 }),
+			make.step(3, 1, { technique: 'spray', amount: 5, coatId: 1 })
+		],
+		coats: [make.coat(1, 1, { fromPieces: true })],
+		needs: [{ ...make.need(1, 1, 7), waste: 1.3 }, make.need(1, 2, 9)]
+	});
+	for (const width of [200, 300]) {
+		const now = followPieces(record, from(shape(1, width, 1)));
+		near(now.steps[0]!.amount, 2 * (width + 100));
+		assert.equal(now.steps[1]!.amount, 5);
+		near(now.steps[2]!.amount, width * 100);
+		near(now.coats[0]!.area, width * 100);
+		// Both sides, 1.3 times, of a sheet of half a square metre.
+		near(now.needs[0]!.quantity, (2 * 1.3 * width * 100) / 500_000);
+		assert.equal(now.needs[1]!.quantity, 9);
+		const line = shoppingLines(now, [foam, cloth]).find((l) => l.material.id === 1)!;
+		near(line.needed, now.needs[0]!.quantity);
+		const figure = stepFigure(now.steps[0]!, now.components[0]!, now, make.workshop());
+		assert.equal(figure.inputs[1]!.source, 'its pieces');
+		assert.ok(valueOf(figure) >= 0);
+	}
+	// Without pieces what was there last stays.
+	assert.equal(followPieces(record, from()).steps[0]!.amount, 5);
+	assert.equal(followsPieces(record, 1), true);
+	assert.equal(followsPieces(make.record({}), 1), false);
+});
