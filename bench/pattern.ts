@@ -33,7 +33,7 @@ export async function pattern(): Promise<void> {
 		`  ${times
 			.slice(0, 6)
 			.map((t) => `${t.key} ${ms(t.time)}`)
-			.join(', ')}; all 24: ${ms(times.reduce((sum, t) => sum + t.time, 0))}`
+			.join(', ')}; all ${times.length}: ${ms(times.reduce((sum, t) => sum + t.time, 0))}`
 	);
 	for (const points of [40, 120, 500]) {
 		const outlines = Array.from({ length: 200 }, (_, i) => wavy(i, points));
@@ -46,7 +46,7 @@ export async function pattern(): Promise<void> {
 		return done.ok ? done.value.pieces : [];
 	})
 		.slice(0, 60)
-		.map((piece, i) => ({ piece, code: `A-01 ${i + 1}/60`, count: piece.quantity }));
+		.map((piece, i) => ({ piece, code: `A-01 ${i + 1}/60`, count: piece.quantity, shape: 0 }));
 	const printed: number[] = [];
 	let bytes = 0;
 	for (let i = 0; i < 5; i++) {

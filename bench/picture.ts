@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { CHROMIUM } from '../tests/support/chromium.ts';
+import { framesDuring } from './frames.ts';
 import { median, ms, quantile } from './print.ts';
 import { ADDRESS, serve } from './server.ts';
 
@@ -53,19 +54,16 @@ const ready = (page: Page) =>
 
 /** Frames while the picture is dragged about and zoomed, as long between each as the browser took. */
 async function frames(page: Page): Promise<number[]> {
-	// As text: the loader that runs this file would put helpers into a function, which the page lacks.
-	await page.evaluate(`window.times = []; window.counting = true;
-		requestAnimationFrame(function next(at) { times.push(at); if (counting) requestAnimationFrame(next); })`);
 	const box = (await page.getByRole('application').boundingBox())!;
 	const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-	await page.mouse.move(x, y);
-	for (let i = 0; i < 8; i++) await page.mouse.wheel(0, -120);
-	await page.mouse.down();
-	for (let i = 0; i < 90; i++) await page.mouse.move(x + 200 * Math.sin(i / 9), y + 120 * Math.cos(i / 7));
-	await page.mouse.up();
-	for (let i = 0; i < 8; i++) await page.mouse.wheel(0, 120);
-	const times = await page.evaluate<number[]>('((window.counting = false), times)');
-	return times.slice(1).map((t, i) => t - times[i]!);
+	return framesDuring(page, async () => {
+		await page.mouse.move(x, y);
+		for (let i = 0; i < 8; i++) await page.mouse.wheel(0, -120);
+		await page.mouse.down();
+		for (let i = 0; i < 90; i++) await page.mouse.move(x + 200 * Math.sin(i / 9), y + 120 * Math.cos(i / 7));
+		await page.mouse.up();
+		for (let i = 0; i < 8; i++) await page.mouse.wheel(0, 120);
+	});
 }
 
 /** Adding a 12-megapixel photo, opening it until it can be panned, and how evenly it pans. */

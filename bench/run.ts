@@ -5,11 +5,19 @@
 import { cpus } from 'node:os';
 import { pages } from './pages.ts';
 import { pattern } from './pattern.ts';
+import { piece } from './piece.ts';
 import { picture } from './picture.ts';
 import { plane } from './plane.ts';
 import { schedule } from './schedule.ts';
 
-const BENCHES: Record<string, () => void | Promise<void>> = { schedule, plane, pattern, picture, pages };
+const BENCHES: Record<string, () => void | Promise<void>> = {
+	schedule,
+	plane,
+	pattern,
+	piece,
+	picture,
+	pages
+};
 const chosen = process.argv.slice(2);
 console.log(`Node ${process.version}, ${cpus().length} × ${cpus()[0]?.model}`);
 for (const [name, bench] of Object.entries(BENCHES))

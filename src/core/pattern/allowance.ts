@@ -1,5 +1,5 @@
 import { EndType, FillRule, inflatePathsD, JoinType, unionD } from 'clipper2-ts';
-import { flatten, TOLERANCE, type Outline, type Point } from './outline.ts';
+import { crossesItself, flatten, TOLERANCE, type Outline, type Point } from './outline.ts';
 
 /** How the allowances of two edges meet. */
 export const CORNERS = ['miter', 'round', 'bevel'] as const;
@@ -31,6 +31,7 @@ export function cutLine(
 		const before = (i + n - 1) % n;
 		return joined(p, out[before]!, width(before), out[i]!, width(i), corner, tolerance);
 	});
+	if (!crossesItself(moved)) return moved;
 	// An edge that vanishes behind its neighbours turns round and winds the other way: only what winds once is piece.
 	const solution = unionD([moved.map(([x, y]) => ({ x, y }))], [], FillRule.Positive, 4);
 	return largestOf(solution);

@@ -3,15 +3,17 @@ import { bad, good, type Parsed } from '../problem.ts';
 import { valueOf } from '../working/figure.ts';
 import { cutLine } from './allowance.ts';
 import { flatten, TOLERANCE, type Point } from './outline.ts';
-import { figuresOf } from './piece.ts';
+import { figuresOf, notchPlace } from './piece.ts';
 import { dimensionFigure, runShaper } from './shaper.ts';
 import { SHAPER_KEYS, SHAPERS } from './shapers.ts';
+import { applyWorks, MOST_WORKS, pieceWork } from './work.ts';
 
 /** The job kind `shape`, as docs/jobs.md describes it. */
 export const shapeJob = z.strictObject({
 	kind: z.literal('shape'),
 	shaper: z.enum(SHAPER_KEYS),
 	values: z.record(z.string(), z.number()).default({}),
+	works: z.array(pieceWork).max(MOST_WORKS).default([]),
 	tolerance: z.number().min(0.001).max(10).default(TOLERANCE)
 });
 export type ShapeJob = z.infer<typeof shapeJob>;
@@ -34,6 +36,8 @@ export function runShapeJob(job: ShapeJob): Parsed<unknown> {
 			problem: { ...done.problem, path: inValues ? ['values', ...done.problem.path] : done.problem.path }
 		};
 	}
+	const worked = applyWorks(done.value.pieces, job.works);
+	if (!worked.ok) return worked;
 	return good({
 		shaper: job.shaper,
 		dimensions: done.value.dimensions.map((d) => ({
@@ -42,7 +46,7 @@ export function runShapeJob(job: ShapeJob): Parsed<unknown> {
 			unit: { length: 'mm', angle: 'deg', count: 'count', area: 'mm2' }[d.of]
 		})),
 		warnings: done.value.warnings,
-		pieces: done.value.pieces.map((piece) => {
+		pieces: worked.value.map((piece) => {
 			const f = figuresOf(piece);
 			return {
 				name: piece.name,
@@ -52,6 +56,7 @@ export function runShapeJob(job: ShapeJob): Parsed<unknown> {
 				outline: points(flatten(piece.outline, job.tolerance).points),
 				cut: points(cutLine(piece, job.tolerance)),
 				holes: piece.holes.map((h) => points(flatten(h, job.tolerance).points)),
+				notches: piece.notches.map((n) => ({ at: points([notchPlace(piece, n).at])[0], pair: n.pair })),
 				lines: piece.lines.map((l) => ({ use: l.use, points: points(l.points) })),
 				area: hundredth(f.area),
 				cutArea: hundredth(f.cutArea),

@@ -235,36 +235,45 @@ export function placedOutline(outline: Outline, by: Placement): Outline {
 	};
 }
 
-const crosses = (a: Point, b: Point, c: Point, d: Point): boolean => {
-	const side = (p: Point, q: Point, r: Point) =>
-		(q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]);
-	const [s1, s2, s3, s4] = [side(a, b, c), side(a, b, d), side(c, d, a), side(c, d, b)];
-	return s1 * s2 < 0 && s3 * s4 < 0;
-};
 const MOST_POINTS = 20_000;
 
-/** Whether a line of points crosses itself: by sweeping over x, so that thousands of points are no trouble. */
+/**
+ * Whether a line of points crosses itself: by sweeping over x, so that thousands of points are no trouble. Plain
+ * arrays of numbers: this runs for every piece whenever a point is moved.
+ */
 export function crossesItself(points: readonly Point[]): boolean {
 	const n = points.length;
-	const order = points
-		.map((p, i) => {
-			const q = points[(i + 1) % n]!;
-			const [left, right] = p[0] < q[0] ? [p[0], q[0]] : [q[0], p[0]];
-			const [low, high] = p[1] < q[1] ? [p[1], q[1]] : [q[1], p[1]];
-			return { p, q, left, right, low, high };
-		})
-		.sort((a, b) => a.left - b.left);
-	const active: typeof order = [];
-	for (const own of order) {
+	const xs = new Float64Array(n + 1);
+	const ys = new Float64Array(n + 1);
+	for (let i = 0; i <= n; i++) {
+		const p = points[i % n]!;
+		xs[i] = p[0];
+		ys[i] = p[1];
+	}
+	const left = new Float64Array(n);
+	for (let i = 0; i < n; i++) left[i] = Math.min(xs[i]!, xs[i + 1]!);
+	const order = Uint32Array.from({ length: n }, (_, i) => i).sort((i, j) => left[i]! - left[j]!);
+	const active = new Uint32Array(n);
+	let count = 0;
+	for (const i of order) {
+		const [ax, ay, bx, by] = [xs[i]!, ys[i]!, xs[i + 1]!, ys[i + 1]!];
+		const [low, high] = ay < by ? [ay, by] : [by, ay];
 		let kept = 0;
-		for (const other of active) {
-			if (other.right < own.left) continue;
-			active[kept++] = other;
-			if (other.low <= own.high && other.high >= own.low && crosses(own.p, own.q, other.p, other.q))
-				return true;
+		for (let k = 0; k < count; k++) {
+			const j = active[k]!;
+			const [cx, cy, dx, dy] = [xs[j]!, ys[j]!, xs[j + 1]!, ys[j + 1]!];
+			if (cx < left[i]! && dx < left[i]!) continue;
+			active[kept++] = j;
+			if ((cy > high && dy > high) || (cy < low && dy < low)) continue;
+			const s1 = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
+			const s2 = (bx - ax) * (dy - ay) - (by - ay) * (dx - ax);
+			if (s1 * s2 >= 0) continue;
+			const s3 = (dx - cx) * (ay - cy) - (dy - cy) * (ax - cx);
+			const s4 = (dx - cx) * (by - cy) - (dy - cy) * (bx - cx);
+			if (s3 * s4 < 0) return true;
 		}
-		active.length = kept;
-		active.push(own);
+		count = kept;
+		active[count++] = i;
 	}
 	return false;
 }

@@ -51,6 +51,8 @@
 	const piece = $derived(draft?.of === kept ? draft.piece : kept);
 	const drawn = $derived(shape.drawn !== null);
 	const all = $derived(edgesOf(piece.outline));
+	/** The table waits until a moved point is dropped. */
+	const listed = $derived(edgesOf(kept.outline));
 	const f = $derived(figuresOf(piece));
 	const box = $derived(boxOf(flatten(piece.outline).points));
 	const grams = $derived(material ? weightOf(f.area * piece.quantity, material) : null);
@@ -288,7 +290,7 @@
 						></thead
 					>
 					<tbody>
-						{#each all as { from, edge }, i (i)}
+						{#each listed as { from, edge }, i (i)}
 							<tr class:chosen={chosen.includes(i)}>
 								<td
 									><input

@@ -57,7 +57,7 @@
 	let svg: SVGSVGElement;
 	let moved = $state.raw({ k: 1, x: 0, y: 0 });
 	let behaviour: ZoomBehavior<SVGSVGElement, unknown>;
-	let dragging: number | null = null;
+	let dragging = $state<number | null>(null);
 
 	const box = $derived(boxOf(flatten(kept.outline, 0.5).points));
 	const fit = $derived(
@@ -94,6 +94,8 @@
 	const origin = $derived(onto([0, 0]));
 
 	const all = $derived(edgesOf(piece.outline));
+	/** What is clicked: it need not follow a point on its way, and hundreds of edges would take the time of a frame. */
+	const standing = $derived(edgesOf(kept.outline));
 	const allowed = $derived(piece.outline.edges.some((e) => e.allowance));
 	const cut = $derived(allowed ? cutLine(piece) : flatten(piece.outline).points);
 	const lengths = $derived(
@@ -201,7 +203,7 @@
 				<path d="M-44 0H44M-36 -5L-44 0L-36 5M36 -5L44 0L36 5" />
 			</g>
 		{/if}
-		{#each all as { from, edge }, i (i)}
+		{#each standing as { from, edge }, i (i)}
 			<path
 				class="edge"
 				class:chosen={edges.includes(i)}
