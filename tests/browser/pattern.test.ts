@@ -42,6 +42,10 @@ test('a bracer from the wearer’s girths: worked out, kept, printed at 1:1, and
 	await page.getByLabel('panels').fill('2');
 	expect(await shown(page, 'Upper edge of a panel')).toBeCloseTo((25.6 + 1.2) / 2, 1);
 	await page.getByLabel('overlap').fill('1.5');
+	// What it moves is shown before it is kept.
+	await page.getByLabel('Cut from').selectOption({ label: 'High-density foam 6 mm' });
+	await expect(page.getByText('If you keep this')).toBeVisible();
+	await expect(page.getByText(/^\d+\.\d h →$/)).toBeVisible();
 	await page.getByRole('button', { name: 'Keep this shape' }).click();
 	await toast(page, 'Shaped second shell of A-04 Bracers');
 	await page.waitForURL(/pattern\/\d+$/);
@@ -98,4 +102,133 @@ test('a skirt of twelve layers of net: its cut list', async ({ page }) => {
 	await expect(
 		page.getByRole('row').filter({ hasText: 'layer 7, structure net' }).getByText('3 ×')
 	).toBeVisible();
+});
+
+/** The shape of the demo's bracers, opened at its first piece. */
+async function openPiece(page: Page) {
+	await page.goto('/c/1/pattern', { waitUntil: 'networkidle' });
+	await page.getByRole('link', { name: /bracer shell/ }).click();
+	await page.waitForURL(/pattern\/\d+$/);
+	await page.getByRole('link', { name: 'panel', exact: true }).click();
+	await page.waitForURL(/pattern\/\d+\/1$/);
+	await page.waitForLoadState('networkidle');
+}
+
+test('a piece is split, its edges get an allowance, it is printed and measured; a new wearer’s measure splits it anew; undo', async ({
+	page
+}, info) => {
+	await openPiece(page);
+	const base = page.url().replace(/\/1$/, '');
+	await page.getByRole('button', { name: 'Line, split, measure' }).click();
+	await page.getByRole('button', { name: 'Middle, upright' }).click();
+	await page.getByLabel('Allowance on both sides').fill('soon');
+	await page.getByRole('button', { name: 'Split along it' }).click();
+	await expect(page.getByText('“soon” is not a length')).toBeVisible();
+	await page.getByLabel('Allowance on both sides').fill('6 mm');
+	await page.getByRole('button', { name: 'Split along it' }).click();
+	await toast(page, /A-04 Bracers, piece 1: split, 0\.6 cm allowance, 2 register marks/);
+	await expect(page.getByRole('heading', { name: 'panel a' })).toBeVisible();
+	// Both halves of the upper edge: 13.71 cm in two, on each its notches.
+	await page.getByRole('button', { name: 'Choose', exact: true }).click();
+	await expect(page.getByRole('row', { name: /arc 6\.8[56] cm/ })).toBeVisible();
+	await expect(page.getByText('1.2', { exact: true })).toBeVisible();
+	await page
+		.getByRole('row', { name: /straight 19\.06 cm/ })
+		.getByRole('checkbox')
+		.first()
+		.check();
+	await page.getByRole('textbox', { name: 'Allowance' }).fill('13 mm');
+	await page.getByRole('button', { name: 'Add to this edge' }).click();
+	await toast(page, /allowance of 1\.3 cm on 1 edge/);
+	await expect(page.getByRole('row', { name: /1\.3 cm/ })).toBeVisible();
+
+	// Printed with the other piece of the shape left out, and measured as vectors.
+	await page.goto(base.replace(/\/\d+$/, '/print'), { waitUntil: 'networkidle' });
+	await page.getByRole('button', { name: 'None' }).click();
+	await expect(page.getByText('Tick what is to be printed.')).toBeVisible();
+	await page.getByRole('checkbox', { name: /panel a/ }).check();
+	await expect(page.getByText(/^1 of \d+ pieces, \d pages of A4$/)).toBeVisible();
+	const download = async (name: string, as: string) => {
+		const coming = page.waitForEvent('download');
+		await page.getByRole('link', { name }).click();
+		await (await coming).saveAs(info.outputPath(as));
+		return info.outputPath(as);
+	};
+	const pdf = await download('Pattern at 1:1', 'pattern.pdf');
+	const sizes = (number: number) => {
+		const svg = spawnSync('pdftocairo', ['-svg', '-f', String(number), '-l', String(number), pdf, '-'], {
+			encoding: 'utf8',
+			maxBuffer: 1e8
+		}).stdout;
+		return [...svg.matchAll(/<path[^>]* d="([^"]+)"/g)].map(([, d]) => {
+			const at = [...d!.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => [Number(x), Number(y)]);
+			const span = (axis: 0 | 1) =>
+				((Math.max(...at.map((p) => p[axis]!)) - Math.min(...at.map((p) => p[axis]!))) / 72) * 25.4;
+			return [span(0), span(1)] as const;
+		});
+	};
+	expect(sizes(1).some(([w, h]) => Math.abs(w - 100) < 0.1 && Math.abs(h - 100) < 0.1)).toBe(true);
+	// Half of 13.68 cm and 6 mm and 13 mm off a side that leans by 6.9°: 68.4 + 6 + 13/cos, about 87.5 mm wide.
+	const wide = sizes(2).filter(([w, h]) => w > 80 && w < 95 && h > 180);
+	expect(wide.length).toBeGreaterThan(0);
+	const tags = spawnSync('pdftotext', ['-layout', await download('Tags', 'tags.pdf'), '-'], {
+		encoding: 'utf8'
+	}).stdout;
+	expect(tags).toMatch(/A-04 L\+R 1\/\d/);
+	const chart = spawnSync('pdftotext', ['-layout', await download('Placement chart', 'chart.pdf'), '-'], {
+		encoding: 'utf8'
+	}).stdout;
+	expect(chart).toContain('A-04 Bracers');
+
+	// A new measure splits it anew, in the same middle.
+	await page.goto('/c/1/measure/take', { waitUntil: 'networkidle' });
+	await page.getByRole('group', { name: 'forearm girth', exact: true }).getByLabel('Right').fill('27.6');
+	await page.getByRole('button', { name: 'Save the measures' }).click();
+	await toast(page, 'Took 1 measure of Ona');
+	await page.goto(`${base}/1`, { waitUntil: 'networkidle' });
+	await expect(page.getByRole('row', { name: /arc 7\.3[56] cm/ })).toBeVisible();
+
+	// Back to nothing: the measure, the allowance, the split.
+	for (let i = 0; i < 3; i++) {
+		await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+		await page.waitForLoadState('networkidle');
+	}
+	await expect(page.getByRole('row', { name: /arc 13\.7\d cm/ })).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'Done to the pieces' })).toHaveCount(0);
+});
+
+test('drawn on by hand: a point dragged and typed, an edge bent, and the shape comes back by undo', async ({
+	page
+}) => {
+	await openPiece(page);
+	await page.getByRole('button', { name: 'Draw on by hand' }).click();
+	await toast(page, 'Drew on bracer shell of A-04 Bracers');
+	const point = page.getByRole('button', { name: 'Point 1', exact: true });
+	const box = (await point.boundingBox())!;
+	await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+	await page.mouse.down();
+	await page.mouse.move(box.x + 40, box.y - 20, { steps: 5 });
+	await page.mouse.up();
+	await expect(page.getByRole('heading', { name: 'Point 1' })).toBeVisible();
+	await expect.poll(async () => (await point.boundingBox())!.x).not.toBeCloseTo(box.x, 0);
+	await page.getByLabel('Across').fill('14 cm');
+	await page.getByLabel('Up', { exact: true }).fill('20cm');
+	await page.getByRole('button', { name: 'Move it there' }).click();
+	await expect(page.getByLabel('Across')).toHaveValue('14 cm');
+	await page.getByRole('checkbox', { name: 'Edge 2', exact: true }).check();
+	await page.getByLabel('Rises by').fill('2 cm');
+	await page.getByRole('button', { name: 'Arc', exact: true }).click();
+	await expect(page.getByRole('row', { name: /^Edge 2 2 arc/ })).toBeVisible();
+	for (let i = 0; i < 4; i++) {
+		await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+		await page.waitForLoadState('networkidle');
+	}
+	await expect(
+		page
+			.getByRole('button', { name: 'Draw on by hand' })
+			.or(page.getByRole('checkbox', { name: 'Edge 2' }))
+			.first()
+	).toBeVisible();
+	await page.keyboard.press('Escape');
+	await expect(page.getByRole('button', { name: 'Draw on by hand' })).toBeVisible();
 });

@@ -56,3 +56,30 @@ test('ids, places in a list and counters of writes say nothing to a maker', () =
 		[]
 	);
 });
+
+test('columns that hold several values are told value by value', () => {
+	const shape = (values: Record<string, unknown>, works: unknown[] = [], drawn: unknown = null) => ({
+		id: 1,
+		name: 'shell',
+		values,
+		works,
+		drawn,
+		version: 1
+	});
+	const told = describeChange({
+		tableName: 'shape',
+		rowId: 1,
+		before: shape({ upper: 280, lower: { follows: 'wristGirth', plus: 12 }, panels: 2 }),
+		after: shape(
+			{ upper: { follows: 'forearmGirth', plus: 5 }, lower: { follows: 'wristGirth', plus: 12 }, panels: 3 },
+			[{ kind: 'pair', piece: 0 }],
+			[{}]
+		)
+	});
+	assert.deepEqual(told.fields, [
+		{ name: 'upper', before: '280', after: 'follows forearm girth, ease 5' },
+		{ name: 'panels', before: '2', after: '3' },
+		{ name: 'works', before: 'nothing', after: '1 done to the pieces' },
+		{ name: 'drawn', before: 'nothing', after: 'drawn by hand' }
+	]);
+});

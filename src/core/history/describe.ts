@@ -52,13 +52,27 @@ export function describeChange(change: Change): ChangeWords {
 		kind === 'changed'
 			? keys
 					.filter((k) => JSON.stringify(change.before![k]) !== JSON.stringify(change.after![k]))
-					.map((k) => ({
-						name: k.replace(/_(mm2?|minor)$/, '').replaceAll('_', ' '),
-						before: valueWords(k, change.before![k]),
-						after: valueWords(k, change.after![k])
-					}))
+					.flatMap((k) => fieldWords(k, change.before![k], change.after![k]))
 			: [];
 	return { what: typeof name === 'string' && name ? `${table} “${name}”` : table, kind, fields };
+}
+
+const isObject = (value: unknown): value is Record<string, unknown> =>
+	typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** One line for a column; one for each changed entry of a column that holds several. */
+function fieldWords(key: string, before: unknown, after: unknown): ChangeWords['fields'] {
+	if (!isObject(before) || !isObject(after) || key === 'scale')
+		return [
+			{
+				name: key.replace(/_(mm2?|minor)$/, '').replaceAll('_', ' '),
+				before: valueWords(key, before),
+				after: valueWords(key, after)
+			}
+		];
+	return [...new Set([...Object.keys(before), ...Object.keys(after)])]
+		.filter((k) => JSON.stringify(before[k]) !== JSON.stringify(after[k]))
+		.map((k) => ({ name: k, before: valueWords(k, before[k]), after: valueWords(k, after[k]) }));
 }
 
 function valueWords(key: string, value: unknown): string {
@@ -66,6 +80,10 @@ function valueWords(key: string, value: unknown): string {
 	if (value === true) return 'yes';
 	if (value === false) return 'no';
 	if (key === 'scale') return 'a scale';
+	if (key === 'drawn') return 'drawn by hand';
+	if (Array.isArray(value) && value.some(isObject)) return `${value.length} done to the pieces`;
+	if (isObject(value) && typeof value.follows === 'string')
+		return `follows ${value.follows.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`)}, ease ${String(value.plus)}`;
 	if (Array.isArray(value)) return value.length ? value.join(', ') : 'nothing';
 	if (key.endsWith('_minor')) return (Number(value) / 100).toFixed(2);
 	if (typeof value === 'string') {

@@ -4,14 +4,8 @@ import * as make from '../../../tests/support/record.ts';
 import { shoppingLines } from '../needs/shopping.ts';
 import { stepFigure } from '../working/figures.ts';
 import { valueOf } from '../working/figure.ts';
-import {
-	amountOfPieces,
-	areaOfUnit,
-	driverOf,
-	followPieces,
-	followsPieces,
-	weightOf
-} from './followPieces.ts';
+import { piecesFigure, weightFigure } from '../working/pieceFigures.ts';
+import { amountOfPieces, areaOfUnit, driverOf, followPieces, followsPieces } from './followPieces.ts';
 import { piece } from './piece.ts';
 import { rectangle } from './sector.ts';
 import type { StoredShape } from './storedShape.ts';
@@ -61,8 +55,11 @@ test('sheets and rolls as areas, weight by area', () => {
 	near(areaOfUnit({ ...cloth, unit: 'yd' })!, 914.4 * 1500);
 	assert.equal(areaOfUnit({ ...cloth, unit: 'piece' }), null);
 	assert.equal(areaOfUnit(make.material(3)), null);
-	near(weightOf(500_000, foam)!, 360);
-	assert.equal(weightOf(500_000, cloth), null);
+	near(valueOf(weightFigure(piece('a', rectangle(1000, 500), { quantity: 2 }), foam)), 720);
+	near(
+		valueOf(piecesFigure('seam', [piece('a', rectangle(10, 20, [{ seam: 's' }]), { quantity: 4 })], 'cm')),
+		20
+	);
 });
 
 test('steps, coats and needs move with a shape’s number; what is typed stays where nothing follows', () => {

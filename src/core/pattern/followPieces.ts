@@ -167,7 +167,3 @@ export function followPieces(record: CostumeRecord, from: PiecesFrom): CostumeRe
 export const followsPieces = (record: CostumeRecord, componentId: number): boolean =>
 	[...record.steps, ...record.coats].some((r) => r.componentId === componentId && r.fromPieces) ||
 	record.needs.some((n) => n.componentId === componentId && n.waste !== null);
-
-/** Grams of so many mm² of a material; null when its weight is not known. */
-export const weightOf = (area: number, material: Pick<Material, 'gramsPerM2'>): number | null =>
-	material.gramsPerM2 === null ? null : (area / 1e6) * material.gramsPerM2;

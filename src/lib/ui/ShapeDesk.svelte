@@ -4,6 +4,8 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import Download from '@lucide/svelte/icons/download';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
+	import type { Version } from '$lib/server/read/versions.ts';
+	import { timeWords } from '$core/units/localTime.ts';
 	import type { Component } from '$core/costume/component.ts';
 	import type { Workshop } from '$core/costume/record.ts';
 	import { areaOfUnit } from '$core/pattern/followPieces.ts';
@@ -19,7 +21,6 @@
 	import { dimensionFigure, type Param, type Shaper } from '$core/pattern/shaper.ts';
 	import { SHAPERS, type ShaperKey } from '$core/pattern/shapers.ts';
 	import {
-		driversOf,
 		follow,
 		piecesOf,
 		readShapeValue,
@@ -28,9 +29,11 @@
 		type StoredShape
 	} from '$core/pattern/storedShape.ts';
 	import { PAPERS } from '$core/pattern/tile.ts';
-	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
+	import { formatLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
+	import { valueOf } from '$core/working/figure.ts';
 	import { girthFigure } from '$core/working/figures.ts';
+	import { piecesFigure } from '$core/working/pieceFigures.ts';
 	import Act from './Act.svelte';
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';
@@ -53,10 +56,23 @@
 		/** Whether amounts of the component follow its pieces. */
 		following: boolean;
 		base: string;
+		/** How it came to be as it is, newest first. */
+		versions?: readonly Version[];
 		onDone?: (result: unknown) => void;
 	}
-	let { shape, shaperKey, component, components, fit, workshop, currency, following, base, onDone }: Props =
-		$props();
+	let {
+		shape,
+		shaperKey,
+		component,
+		components,
+		fit,
+		workshop,
+		currency,
+		following,
+		base,
+		versions = [],
+		onDone
+	}: Props = $props();
 	const unit = $derived(workshop.settings.lengthUnit);
 	const shaper: Shaper = $derived(SHAPERS[shaperKey]);
 	const wearers = $derived(wearersOf(fit));
@@ -120,7 +136,11 @@
 		const shapes = shape ? all.map((s) => (s.id === shape.id ? own : s)) : [...all, own];
 		return piecesOf(shapes, { component, components, wearers }).find((p) => p.shape === own)?.pieces ?? [];
 	});
-	const drivers = $derived(shown ? driversOf(shown.pieces) : null);
+	const sums = $derived(
+		(['outline', 'seam', 'bevelled', 'area', 'cutArea'] as const)
+			.map((what) => piecesFigure(what, shown?.pieces ?? [], unit))
+			.filter((figure) => valueOf(figure) > 0)
+	);
 	let paper = $state('a4');
 	// svelte-ignore state_referenced_locally
 	let materialId = $state<number | string>(shape?.materialId ?? '');
@@ -130,6 +150,12 @@
 	const changed = $derived(JSON.stringify([values, materialId, letFollow]));
 	// svelte-ignore state_referenced_locally
 	const begun = changed;
+	/** A value of an earlier version, in the maker’s unit. */
+	const said = (key: string, value: string) => {
+		const param = shaper.params[key];
+		if (!param || !Number.isFinite(Number(value))) return value;
+		return param.choices?.[Number(value)] ?? (param.unit === 'mm' ? length(Number(value)) : value);
+	};
 	const measures = MEASURE_KEYS.map((value) => ({ value, label: `follows ${BODY_MEASURES[value].name}` }));
 </script>
 
@@ -305,24 +331,12 @@
 								<dd><Working figure={dimensionFigure(d, unit)} /></dd>
 							</div>
 						{/each}
-						{#if drivers}
+						{#each sums as figure (figure.title)}
 							<div>
-								<dt>Outline to cut, one copy</dt>
-								<dd class="figure">{length(drivers.outline)}</dd>
+								<dt>{figure.title}</dt>
+								<dd><Working {figure} /></dd>
 							</div>
-							<div>
-								<dt>Seams</dt>
-								<dd class="figure">{length(drivers.seam)}</dd>
-							</div>
-							{#if drivers.bevelled}<div>
-									<dt>Bevelled edges</dt>
-									<dd class="figure">{length(drivers.bevelled)}</dd>
-								</div>{/if}
-							<div>
-								<dt>Area</dt>
-								<dd class="figure">{formatSmallArea(drivers.area, unit)}</dd>
-							</div>
-						{/if}
+						{/each}
 					</dl>
 				</Sheet>
 				{#if shown.solid.length}
@@ -331,6 +345,25 @@
 					>
 				{/if}
 			</div>
+			{#if versions.length}
+				<Sheet title="Versions" level={3}>
+					<ol class="versions" reversed>
+						{#each versions as v (v.actionId)}
+							<li>
+								<span class="figure small">{timeWords(v.at)}</span>
+								{#if v.fields.length}
+									<span class="small"
+										>{#each v.fields as f, i (f.name)}{i ? '; ' : ''}<b
+												>{shaper.params[f.name]?.name ?? f.name}</b
+											>
+											{said(f.name, f.before)} → {said(f.name, f.after)}{/each}</span
+									>
+								{:else}<span class="small">{v.words}</span>{/if}
+							</li>
+						{/each}
+					</ol>
+				</Sheet>
+			{/if}
 		{:else if problem}
 			<Sheet><p class="error">{say(problem)}</p></Sheet>
 		{/if}
@@ -410,6 +443,10 @@
 	}
 	table {
 		margin-top: 8px;
+	}
+	.versions {
+		margin: 0;
+		padding-left: 24px;
 	}
 	.end {
 		justify-content: flex-end;

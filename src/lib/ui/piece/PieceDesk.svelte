@@ -6,7 +6,6 @@
 	import type { Component } from '$core/costume/component.ts';
 	import type { Material } from '$core/needs/material.ts';
 	import { movePoint, snap, type Snap } from '$core/pattern/edit.ts';
-	import { weightOf } from '$core/pattern/followPieces.ts';
 	import { boxOf, edgeLength, edgesOf, flatten, type Point } from '$core/pattern/outline.ts';
 	import { figuresOf, type Piece } from '$core/pattern/piece.ts';
 	import { SHAPERS } from '$core/pattern/shapers.ts';
@@ -18,6 +17,8 @@
 	import Form from '../Form.svelte';
 	import Sheet from '../Sheet.svelte';
 	import Tag from '../Tag.svelte';
+	import Working from '../Working.svelte';
+	import { weightFigure } from '$core/working/pieceFigures.ts';
 	import EdgePanel from './EdgePanel.svelte';
 	import LinePanel from './LinePanel.svelte';
 	import PieceMat from './PieceMat.svelte';
@@ -55,7 +56,7 @@
 	const listed = $derived(edgesOf(kept.outline));
 	const f = $derived(figuresOf(piece));
 	const box = $derived(boxOf(flatten(piece.outline).points));
-	const grams = $derived(material ? weightOf(f.area * piece.quantity, material) : null);
+	const weighs = $derived(material?.gramsPerM2 != null);
 
 	let tool = $state<'choose' | 'line'>('choose');
 	let point = $state<number | null>(null);
@@ -229,10 +230,10 @@
 					<dd>{typed.words(f.bevelled)}</dd>
 				</div>
 			{/if}
-			{#if grams !== null}
+			{#if weighs}
 				<div>
 					<dt>Weight{piece.quantity > 1 ? `, ${piece.quantity} ×` : ''}</dt>
-					<dd>{formatNumber(grams, grams < 100 ? 1 : 0)} g</dd>
+					<dd><Working figure={weightFigure(piece, material!)} /></dd>
 				</div>
 			{/if}
 		</dl>
@@ -349,7 +350,7 @@
 	}
 	.figures {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
 		gap: 8px 16px;
 		margin: 12px 0 0;
 	}

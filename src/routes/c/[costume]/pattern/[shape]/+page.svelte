@@ -28,6 +28,7 @@
 			currency={data.record.costume.currency}
 			following={followsPieces(data.record, component.id)}
 			{base}
+			versions={data.versions}
 		/>
 	{/key}
 {/if}

@@ -1,0 +1,34 @@
+import { describeChange, type Change, type ChangeWords } from '$core/history/describe.ts';
+import type { LocalMinutes } from '$core/units/localTime.ts';
+import type { Executor } from '../db/open.ts';
+import { all } from '../db/rows.ts';
+
+/** One change of a row: what was done, and what it changed. */
+export interface Version {
+	actionId: number;
+	at: LocalMinutes;
+	words: string;
+	fields: ChangeWords['fields'];
+	/** The note as it stood then. */
+	note: string;
+}
+
+const MOST = 50;
+
+/** How a row came to be as it is, newest first. */
+export async function versionsOf(db: Executor, table: string, rowId: number): Promise<Version[]> {
+	const rows = await all<Change & { actionId: number; at: LocalMinutes; words: string }>(
+		db,
+		`select c.action_id, a.at, a.words, c.table_name, c.row_id, c.before, c.after
+		from change c join action a on a.id = c.action_id
+		where c.table_name = $1 and c.row_id = $2 order by c.id desc limit $3`,
+		[table, rowId, MOST]
+	);
+	return rows.map((r) => ({
+		actionId: r.actionId,
+		at: r.at,
+		words: r.words,
+		fields: describeChange(r).fields,
+		note: String(r.after?.note ?? '')
+	}));
+}
