@@ -5,12 +5,13 @@ import { globSync } from '../../scripts/files.mjs';
 
 /** Arrows point inward: what each room may import, besides packages. */
 const MAY_IMPORT: Record<string, RegExp> = {
-	'src/core/': /^(\.|zod$|ical-generator$|papaparse$|ml-matrix$|clipper2-ts$|qrcode-generator$|pdf-lib$)/,
+	'src/core/':
+		/^(\.|zod$|ical-generator$|papaparse$|ml-matrix$|clipper2-ts$|qrcode-generator$|polylabel$|pdf-lib$)/,
 	'src/lib/server/':
 		/^(\.|\$core\/|\$lib\/(server\/|answer)|\$app\/environment$|node:|@sveltejs\/kit$|zod$|fflate$|sharp$|file-type$|@electric-sql\/pglite$)/,
 	'src/workers/': /^\.\.?\/(core\/|protocol|\.\.\/core\/)/,
 	'src/lib/ui/':
-		/^(\.|\$core\/|\$lib\/(ui\/|find|sort|stations|answer)|openseadragon$|\$app\/|svelte($|\/)|svelte-dnd-action$|@lucide\/svelte\/)/
+		/^(\.|\$core\/|\$lib\/(ui\/|find|sort|stations|answer)|openseadragon$|d3-(zoom|selection)$|\$app\/|svelte($|\/)|svelte-dnd-action$|@lucide\/svelte\/)/
 };
 
 const imports = (path: string) =>

@@ -6,6 +6,7 @@ import {
 	type PDFFont,
 	type PDFPage
 } from 'pdf-lib';
+import { labelPoint } from '../pattern/labelPoint.ts';
 import { boxOf, flatten, type Point } from '../pattern/outline.ts';
 import { notchPlace } from '../pattern/piece.ts';
 import { placement, type Placement } from '../pattern/placement.ts';
@@ -96,7 +97,7 @@ function chart(
 	);
 	for (const p of own.pieces) {
 		const box = boxOf(p.cut);
-		const [x, y] = pen([(box.left + box.right) / 2, (box.bottom + box.top) / 2]);
+		const [x, y] = pen(labelPoint(p.cut));
 		const text = plain(p.code.replace(/^\S+ /, ''));
 		const size = Math.max(4, Math.min(8, ((box.right - box.left) * scale * PT) / (text.length * 0.6)));
 		// What is too narrow for its number has it beside it.

@@ -11,6 +11,7 @@ import {
 	type PDFOperator,
 	type PDFPage
 } from 'pdf-lib';
+import { labelPoint } from '../pattern/labelPoint.ts';
 import { boxOf, flatten, touches, type Point } from '../pattern/outline.ts';
 import { notchPlace } from '../pattern/piece.ts';
 import { MARGIN, tile, type LaidPiece, type PaperKey, type Tiling } from '../pattern/tile.ts';
@@ -46,14 +47,8 @@ function drawPiece({ piece, at, cut }: LaidPiece, pen: Pen): PDFOperator[] {
 	return ops;
 }
 
-const middle = ({ cut }: LaidPiece): Point => {
-	const xs = cut.map((p) => p[0]);
-	const ys = cut.map((p) => p[1]);
-	return [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
-};
-
 function label(page: PDFPage, font: PDFFont, laid: LaidPiece, pen: Pen): void {
-	const [x, y] = pen(middle(laid));
+	const [x, y] = pen(labelPoint(laid.cut));
 	const words = [
 		laid.code,
 		laid.piece.name,

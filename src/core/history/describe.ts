@@ -1,4 +1,4 @@
-import { timeWords, dayWords, parseDate, parseLocalTime } from '../units/localTime.ts';
+import { timeWords, dayWords, parseDate, parseLocalTime, type LocalMinutes } from '../units/localTime.ts';
 
 export interface Change {
 	tableName: string;
@@ -12,6 +12,16 @@ export interface ChangeWords {
 	what: string;
 	kind: 'added' | 'changed' | 'removed';
 	fields: { name: string; before: string; after: string }[];
+}
+
+/** One change of a row: what was done, and what it changed. */
+export interface Version {
+	actionId: number;
+	at: LocalMinutes;
+	words: string;
+	fields: ChangeWords['fields'];
+	/** The note as it stood then. */
+	note: string;
 }
 
 const TABLE_WORDS: Record<string, string> = {

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Pieces on the cutting mat, to scale: cut lines, sewing lines, holes, folds, grain. One square is 10 mm. */
 	import { svgPath } from '$core/formats/patternSvg.ts';
+	import { labelPoint } from '$core/pattern/labelPoint.ts';
 	import { boxOf, flatten, type Point } from '$core/pattern/outline.ts';
 	import { notchPlace } from '$core/pattern/piece.ts';
 	import type { NumberedPiece } from '$core/pattern/storedShape.ts';
@@ -88,7 +89,8 @@
 		{@const words = joined ? piece.name : `${piece.name}, ${count} ×`}
 		{@const room = (around.right - around.left) / unit}
 		{#if !small && (around.top - around.bottom) / unit > 14 && room > LETTER * number.length}
-			<text x={(around.left + around.right) / 2} y={-(around.top + around.bottom) / 2} font-size={unit * 13}>
+			{@const [lx, ly] = labelPoint(cut)}
+			<text x={lx} y={-ly} font-size={unit * 13}>
 				<tspan class="code">{number}</tspan>{#if room > LETTER * (number.length + words.length + 3)}<tspan
 						dx={unit * 5}>{words}</tspan
 					>{/if}

@@ -4,7 +4,7 @@
 	import { formatHours } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { formatMoney } from '$core/units/money.ts';
-	import type { Standing } from '$lib/server/read/plans.ts';
+	import type { Standing } from '$core/costume/standing.ts';
 
 	interface Props {
 		/** `tryEditShape`. */

@@ -1,6 +1,8 @@
 import { piece } from '../piece.ts';
 import { polygon } from '../outline.ts';
-import { count, mm, shaped, shaper } from '../shaper.ts';
+import { count, mm, shaped, shaper, type Point3 } from '../shaper.ts';
+
+const square = (...points: [number, number][]): Point3[] => points.map(([x, z]): Point3 => [x, 0, z]);
 
 /** Strips at 45°: what they cover is what they are cut from, so that a square's side is √(length × width). Common practice. */
 export const biasStrips = shaper({
@@ -56,7 +58,11 @@ export const biasStrips = shaper({
 					},
 					{ title: 'Strips', of: 'count', formula: 'same', inputs: [count('strips', strips)] }
 				],
-				solid: []
+				// The square of cloth, and the lines across it at 45°.
+				solid: [
+					square([0, 0], [4, 0], [4, 4], [0, 4], [0, 0]),
+					...[1, 2, 3].flatMap((i) => [square([0, i], [i, 0]), square([i, 4], [4, i])])
+				]
 			}
 		);
 	}

@@ -111,7 +111,10 @@ export const cape = shaper({
 						inputs: [mm('from the centre to the hem', u), mm('radius of the neckline', radius)]
 					}
 				],
-				solid: [0, 0.5, 1].map(drape)
+				solid: [
+					...[0, 0.5, 1].map(drape),
+					...[0, 6, 12, 16, 20, 26, 32].map((i): Point3[] => [0, 0.5, 1].map((s) => drape(s)[i]!))
+				]
 			}
 		);
 	}

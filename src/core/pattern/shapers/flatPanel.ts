@@ -1,7 +1,7 @@
 import { bad } from '../../problem.ts';
-import type { Edge, Point } from '../outline.ts';
+import { flatten, type Edge, type Point } from '../outline.ts';
 import { piece } from '../piece.ts';
-import { mm, shaped, shaper } from '../shaper.ts';
+import { mm, shaped, shaper, type Point3 } from '../shaper.ts';
 
 /** A plain panel with straight sides and round corners: tabards, flaps, pockets, and a beginning to draw on by hand. */
 export const flatPanel = shaper({
@@ -46,6 +46,11 @@ export const flatPanel = shaper({
 					formula: 'hypotenuse',
 					inputs: [mm('half the difference of the widths', Math.abs(lean)), mm('height', height)]
 				}
+			],
+			solid: [
+				flatten({ start: mirror(right[0]!), edges }, 1)
+					.points.concat([mirror(right[0]!)])
+					.map(([x, y]): Point3 => [x, 0, y])
 			]
 		});
 	}

@@ -250,6 +250,47 @@ export const FITS: Record<string, DemoFit> = {
 				}
 			},
 			{
+				component: 'Quay badge',
+				shaper: 'roundArray',
+				name: 'rays behind the badge',
+				values: { count: 12, rings: 1, radius: 22, length: 34, width: 12 }
+			},
+			{
+				component: 'Watch coat',
+				shaper: 'circleSkirt',
+				name: 'coat skirt',
+				of: 'Waxed linen, slate',
+				values: {
+					waist: { follows: 'waistGirth', plus: 60 },
+					length: 480,
+					part: 0.5,
+					panels: 4,
+					seam: 13,
+					hem: 30,
+					cloth: 1500
+				}
+			},
+			{
+				component: 'Watch coat',
+				shaper: 'taperedBand',
+				name: 'sleeve',
+				of: 'Waxed linen, slate',
+				values: {
+					upper: { follows: 'upperArmGirth', plus: 70 },
+					lower: { follows: 'wristGirth', plus: 80 },
+					height: 430,
+					thickness: 0,
+					panels: 1,
+					overlap: 0,
+					gap: 0
+				},
+				works: [
+					{ kind: 'name', piece: 0, name: 'sleeve' },
+					{ kind: 'pair', piece: 0 },
+					{ kind: 'allowance', piece: 0, edges: [], mm: 13, corner: 'miter' }
+				]
+			},
+			{
 				component: 'Keel wig',
 				shaper: 'wefts',
 				values: { width: 300, height: 180, spacing: 14, double: 1, pack: 1200 }
@@ -311,6 +352,23 @@ export const FITS: Record<string, DemoFit> = {
 				}
 			},
 			{
+				component: 'Pearl bodice',
+				shaper: 'boning',
+				of: 'Stretch satin, pearl',
+				values: { bones: 10, first: 260, last: 190 }
+			},
+			{
+				component: 'Long gloves',
+				shaper: 'glove',
+				name: 'long glove',
+				of: 'Stretch satin, pearl',
+				values: {
+					palm: { follows: 'handGirth', plus: -16 },
+					wrist: { follows: 'forearmGirth', plus: -20 },
+					cuff: 240
+				}
+			},
+			{
 				component: 'Spray crown',
 				shaper: 'fan',
 				name: 'fan',
@@ -348,6 +406,18 @@ export const FITS: Record<string, DemoFit> = {
 				name: 'collar flounce',
 				of: 'Waxed linen, slate',
 				values: { edge: 420, flare: 1.6, width: 80, widthEnd: 80, allowance: 13 }
+			},
+			{
+				component: 'Rope belt',
+				shaper: 'strap',
+				name: 'backing',
+				values: { girth: { follows: 'waistGirth', plus: 40 }, width: 40 }
+			},
+			{
+				component: 'Tide mask',
+				shaper: 'domeGores',
+				name: 'mask shell',
+				values: { girth: { follows: 'headGirth', plus: 60 }, gores: 6, reach: 80, thickness: 6 }
 			}
 		]
 	}

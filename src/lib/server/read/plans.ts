@@ -2,7 +2,7 @@ import { planWorkshop, type CostumePlan } from '$core/costume/costumePlan.ts';
 import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import { one } from '../db/rows.ts';
-import { spendOf } from '$core/needs/spend.ts';
+import { standingOf, type Standing } from '$core/costume/standing.ts';
 import { tryOut } from '../db/action.ts';
 import type { Database, Executor } from '../db/open.ts';
 import { costumeIds, loadRecord, loadRecords } from './costume.ts';
@@ -54,26 +54,11 @@ async function plan(
 	return { now: start, workshop, records, plans, madeFrom };
 }
 
-/** What a change moves. */
-export interface Standing {
-	handsOnMinutes: number;
-	totalMinor: number;
-	/** When the last step is done; null when nothing is left, or something cannot be placed. */
-	finish: LocalMinutes | null;
-	lateMinutes: number;
-}
-
-function standingOf({ records, plans, workshop }: Planned, costumeId: number): Standing | null {
+const standing = ({ records, plans, workshop }: Planned, costumeId: number): Standing | null => {
 	const record = records.find((r) => r.costume.id === costumeId);
 	const own = plans.get(costumeId);
-	if (!record || !own) return null;
-	return {
-		handsOnMinutes: own.handsOnLeft[1],
-		totalMinor: spendOf(record, workshop.materials).totalMinor,
-		finish: own.plan.finish,
-		lateMinutes: own.plan.finish === null ? 0 : Math.max(0, own.plan.finish - own.deadline)
-	};
-}
+	return record && own ? standingOf(record, own, workshop.materials) : null;
+};
 
 /** How hours, money and the plan of a costume would stand after a change, which is taken back. Null for a costume put away. */
 export async function standingAsIf(
@@ -83,10 +68,10 @@ export async function standingAsIf(
 	change: (tx: Executor) => Promise<unknown>
 ): Promise<{ before: Standing; after: Standing } | null> {
 	const today = await plannedWorkshop(db, now);
-	const before = standingOf(today, costumeId);
+	const before = standing(today, costumeId);
 	const after = await tryOut(db, async (tx) => {
 		await change(tx);
-		return standingOf(await plan(tx, kept!.now, kept), costumeId);
+		return standing(await plan(tx, kept!.now, kept), costumeId);
 	});
 	return before && after && { before, after };
 }

@@ -1,17 +1,7 @@
-import { describeChange, type Change, type ChangeWords } from '$core/history/describe.ts';
+import { describeChange, type Change, type Version } from '$core/history/describe.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
-
-/** One change of a row: what was done, and what it changed. */
-export interface Version {
-	actionId: number;
-	at: LocalMinutes;
-	words: string;
-	fields: ChangeWords['fields'];
-	/** The note as it stood then. */
-	note: string;
-}
 
 const MOST = 50;
 

@@ -118,7 +118,7 @@
 		display: grid;
 		grid-template-columns: repeat(auto-fill, minmax(min(100%, 340px), 1fr));
 		gap: 16px;
-		align-items: stretch;
+		align-items: start;
 	}
 	ul {
 		list-style: none;
