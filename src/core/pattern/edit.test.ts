@@ -75,6 +75,7 @@ test('an edge bent by its rise: outwards adds the segment, a curve rises as far'
 	const curve = bendEdge(square, 1, 'cubic', 20);
 	// Handles 4/3 of the rise out, so that its middle is 20 out: y = 3t(1 − t)·h over 100 encloses 100·h/2.
 	near(signedArea(curve) - 10_000, (100 * (80 / 3)) / 2, 1e-6);
+	near(riseOf(edgesOf(curve)[1]!.from, curve.edges[1]!), 20);
 	assert.equal(bendEdge(curve, 1, 'line').edges[1]!.kind, 'line');
 	const handled = moveHandle(curve, 1, 'c1', [150, 10]);
 	assert.deepEqual((handled.edges[1] as { c1: unknown }).c1, [150, 10]);

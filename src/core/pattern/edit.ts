@@ -124,9 +124,13 @@ export function bendEdge(outline: Outline, edge: number, kind: Edge['kind'], ris
 	return { ...outline, edges: outline.edges.map((e, i) => (i === edge ? bent : e)) };
 }
 
-/** How far an arc rises over its chord, mm; outwards positive. */
-export const riseOf = (from: Point, edge: Edge): number =>
-	edge.kind === 'arc' ? (edge.bulge * distance(from, edge.to)) / 2 : 0;
+/** How far the middle of an edge rises over its chord, mm; outwards positive. */
+export function riseOf(from: Point, edge: Edge): number {
+	if (edge.kind === 'line') return 0;
+	const [x, y] = pointAt(from, edge, 0.5);
+	const long = distance(from, edge.to) || 1;
+	return ((edge.to[1] - from[1]) * (x - from[0]) - (edge.to[0] - from[0]) * (y - from[1])) / long;
+}
 
 /** A straight edge given a length and a direction: its end moves. Degrees counter-clockwise from x. */
 export function setEdge(outline: Outline, edge: number, length: number, degrees: number): Outline {

@@ -5,7 +5,7 @@
 	import X from '@lucide/svelte/icons/x';
 	import type { Component } from '$core/costume/component.ts';
 	import type { Material } from '$core/needs/material.ts';
-	import { movePoint, snap, type Snap } from '$core/pattern/edit.ts';
+	import { moveHandle, movePoint, snap, type Snap } from '$core/pattern/edit.ts';
 	import { boxOf, edgeLength, edgesOf, flatten, type Point } from '$core/pattern/outline.ts';
 	import { figuresOf, type Piece } from '$core/pattern/piece.ts';
 	import { SHAPERS } from '$core/pattern/shapers.ts';
@@ -112,6 +112,13 @@
 			caught: caught.to
 		};
 	}
+	function bend(edge: number, handle: 'c1' | 'c2', to: Point) {
+		draft = {
+			of: kept,
+			piece: { ...piece, outline: moveHandle(piece.outline, edge, handle, to) },
+			caught: null
+		};
+	}
 	function end(at: Point, reach: number) {
 		const caught = snap(piece.outline, at, reach, Number(grid), null).at;
 		ends = ends.length === 1 ? [ends[0]!, caught] : [caught];
@@ -196,6 +203,7 @@
 			onpoint={choosePoint}
 			onedge={chooseEdge}
 			onmove={move}
+			onhandle={bend}
 			onmoved={() => draft && draw(draft.piece)}
 			onend={end}
 		/>
@@ -361,6 +369,7 @@
 	.figures dd {
 		margin: 0;
 		font-family: var(--mono);
+		font-size: var(--s13);
 	}
 	ol {
 		margin: 0;

@@ -27,6 +27,9 @@
 		onpoint: (i: number) => void;
 		onedge: (i: number, more: boolean) => void;
 		onmove: (i: number, to: Point, reach: number) => void;
+		/** A handle of a curve on its way. */
+		onhandle: (edge: number, handle: 'c1' | 'c2', to: Point) => void;
+		/** What was moved is dropped. */
 		onmoved: () => void;
 		onend: (at: Point, reach: number) => void;
 	}
@@ -43,6 +46,7 @@
 		onpoint,
 		onedge,
 		onmove,
+		onhandle,
 		onmoved,
 		onend
 	}: Props = $props();
@@ -57,7 +61,13 @@
 	let svg: SVGSVGElement;
 	let moved = $state.raw({ k: 1, x: 0, y: 0 });
 	let behaviour: ZoomBehavior<SVGSVGElement, unknown>;
-	let dragging = $state<number | null>(null);
+	let dragging = $state<number | 'c1' | 'c2' | null>(null);
+	/** The chosen curve, with the handles that bend it. */
+	const curve = $derived.by(() => {
+		const i = edges.length === 1 ? edges[0]! : -1;
+		const at = all[i];
+		return drawable && at?.edge.kind === 'cubic' ? { i, from: at.from, edge: at.edge } : null;
+	});
 
 	const box = $derived(boxOf(flatten(kept.outline, 0.5).points));
 	const fit = $derived(
@@ -135,24 +145,40 @@
 		dragging = i;
 		(event.currentTarget as Element).setPointerCapture(event.pointerId);
 	}
+	function takeHandle(event: PointerEvent, handle: 'c1' | 'c2') {
+		if (event.button !== 0) return;
+		dragging = handle;
+		(event.currentTarget as Element).setPointerCapture(event.pointerId);
+	}
 	function drag(event: PointerEvent) {
-		if (dragging !== null) onmove(dragging, at(event), event.altKey ? 0 : REACH / scale);
+		if (typeof dragging === 'number') onmove(dragging, at(event), event.altKey ? 0 : REACH / scale);
+		else if (dragging && curve) onhandle(curve.i, dragging, at(event));
 	}
 	function drop() {
 		if (dragging === null) return;
 		dragging = null;
 		onmoved();
 	}
-	/** Arrow keys move a point by a millimetre, with Shift by ten. */
-	function nudge(event: KeyboardEvent, i: number) {
+	/** Arrow keys move by a millimetre, with Shift by ten. */
+	function nudged(event: KeyboardEvent, [x, y]: Point): Point | null {
 		const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+		const step = event.shiftKey ? 10 : 1;
+		return by ? [x + by[0]! * step, y + by[1]! * step] : null;
+	}
+	function nudge(event: KeyboardEvent, i: number) {
+		const to = drawable ? nudged(event, all[i]!.from) : null;
 		if (event.key === 'Enter' || event.key === ' ') onpoint(i);
-		else if (by && drawable) {
-			const [x, y] = all[i]!.from;
-			const step = event.shiftKey ? 10 : 1;
-			onmove(i, [x + by[0]! * step, y + by[1]! * step], 0);
+		else if (to) {
+			onmove(i, to, 0);
 			onmoved();
 		} else return;
+		event.preventDefault();
+	}
+	function nudgeHandle(event: KeyboardEvent, handle: 'c1' | 'c2') {
+		const to = curve && nudged(event, curve.edge[handle]);
+		if (!curve || !to) return;
+		onhandle(curve.i, handle, to);
+		onmoved();
 		event.preventDefault();
 	}
 </script>
@@ -239,6 +265,27 @@
 					onpointermove={drag}
 					onpointerup={drop}
 					onkeydown={(event) => nudge(event, i)}
+				/>
+			{/each}
+		{/if}
+		{#if curve && !laying}
+			{#each ['c1', 'c2'] as const as handle (handle)}
+				{@const [hx, hy] = onto(curve.edge[handle])}
+				{@const [px, py] = onto(handle === 'c1' ? curve.from : curve.edge.to)}
+				<path class="arm" d="M{px} {py}L{hx} {hy}" />
+				<rect
+					class="handle"
+					x={hx - 6}
+					y={hy - 6}
+					width="12"
+					height="12"
+					role="button"
+					tabindex="0"
+					aria-label="Handle {handle === 'c1' ? 1 : 2} of edge {curve.i + 1}"
+					onpointerdown={(event) => takeHandle(event, handle)}
+					onpointermove={drag}
+					onpointerup={drop}
+					onkeydown={(event) => nudgeHandle(event, handle)}
 				/>
 			{/each}
 		{/if}
@@ -352,6 +399,16 @@
 	.point.chosen {
 		fill: var(--brass);
 		r: 8px;
+	}
+	.arm {
+		fill: none;
+		stroke: var(--brass);
+		pointer-events: none;
+	}
+	.handle {
+		fill: var(--brass);
+		stroke: #12211f;
+		cursor: move;
 	}
 	.end {
 		fill: var(--red-ink);

@@ -220,6 +220,13 @@
 		.desk {
 			grid-template-columns: minmax(0, 1fr);
 		}
+		/* What is printed first, then the choice, then how it goes together. */
+		.right {
+			display: contents;
+		}
+		.right > :global(:first-child) {
+			order: -1;
+		}
 		label {
 			min-height: 44px;
 		}
