@@ -24,12 +24,13 @@ const VIEWS: Record<string, string> = {
 	look: '/c/1/look',
 	component: '/c/1/look/1',
 	picture: '/c/1/look/pictures/1',
-	sheet: '/c/1/look/sheet',
 	measure: '/c/1/measure',
 	'goes-on': '/c/1/measure/goes-on',
 	measuring: '/c/1/measure/pictures/3',
 	fittings: '/c/1/measure/fittings',
 	pattern: '/c/1/pattern/2',
+	piece: '/c/1/pattern/3/1',
+	print: '/c/1/pattern/print',
 	plan: '/c/1/plan',
 	buy: '/c/1/buy',
 	bench: '/c/1/bench',
@@ -37,8 +38,7 @@ const VIEWS: Record<string, string> = {
 	mend: '/c/3/mend',
 	stash: '/stash',
 	makers: '/makers',
-	history: '/history',
-	settings: '/settings'
+	history: '/history'
 };
 
 mkdirSync(values.to, { recursive: true });

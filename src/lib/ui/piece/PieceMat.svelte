@@ -69,7 +69,7 @@
 		return drawable && at?.edge.kind === 'cubic' ? { i, from: at.from, edge: at.edge } : null;
 	});
 
-	const box = $derived(boxOf(flatten(kept.outline, 0.5).points));
+	const box = $derived(boxOf([...flatten(kept.outline, 0.5).points, ...cutLine(kept, 0.5)]));
 	const fit = $derived(
 		Math.min(
 			(width - 2 * PAD) / Math.max(1, box.right - box.left),
