@@ -3,6 +3,7 @@
  * Pages and pictures are measured on a server of their own with fresh demo data.
  */
 import { cpus } from 'node:os';
+import { mesh } from './mesh.ts';
 import { pages } from './pages.ts';
 import { pattern } from './pattern.ts';
 import { piece } from './piece.ts';
@@ -14,6 +15,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
 	schedule,
 	plane,
 	pattern,
+	mesh,
 	piece,
 	picture,
 	pages

@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { goesOnJob, runGoesOnJob } from './measure/body/job.ts';
 import { planeJob, runPlaneJob } from './measure/plane/job.ts';
 import { say } from './messages.ts';
+import { runUnfoldJob, unfoldJob } from './mesh/job.ts';
 import { runShapeJob, shapeJob } from './pattern/job.ts';
 import { runScheduleJob, scheduleJob } from './schedule/job.ts';
 
@@ -31,6 +32,10 @@ const KINDS: Record<string, ReturnType<typeof kind>> = {
 	}),
 	shape: kind(shapeJob, (job) => {
 		const done = runShapeJob(job);
+		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
+	}),
+	unfold: kind(unfoldJob, (job) => {
+		const done = runUnfoldJob(job);
 		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
 	}),
 	'goes-on': kind(goesOnJob, (job) => ({ ok: true, result: runGoesOnJob(job) }))

@@ -84,6 +84,7 @@ const words: Record<string, string> = {
 	instepTooHigh: 'The instep must be lower than the whole cover.',
 	toeTooHigh: 'The toe must be lower than the instep.',
 	instepTooLong: 'Longer than a side of the sole: at most {most} mm.',
+	nothingBrought: 'Its pieces are gone: bring them in again.',
 	meshEmpty: 'There are no faces in it.',
 	meshTooMany:
 		'It has {count} triangles; the most is {most}. Make it coarser first: a pattern of so many faces cannot be cut.',

@@ -15,5 +15,6 @@ export const measureViews = (base: string) => [
 export const patternViews = (base: string) => [
 	{ href: `${base}/pattern`, name: 'Shapes' },
 	{ href: `${base}/pattern/new`, name: 'New shape' },
+	{ href: `${base}/pattern/bring`, name: 'Bring in' },
 	{ href: `${base}/pattern/print`, name: 'Print' }
 ];

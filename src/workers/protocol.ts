@@ -1,4 +1,7 @@
 import type { FlatView } from '../core/measure/plane/rectify.ts';
+import type { Mesh } from '../core/mesh/mesh.ts';
+import type { Piece } from '../core/pattern/piece.ts';
+import type { Problem } from '../core/problem.ts';
 import type { Homography } from '../core/measure/plane/homography.ts';
 
 /** Everything that pages and workers say to each other. */
@@ -15,9 +18,23 @@ export interface FlattenResult {
 	height: number;
 }
 
-export type Request = FlattenRequest;
+/** Unfolds a mesh that was read and checked on the page. */
+export interface UnfoldRequest {
+	kind: 'unfold';
+	mesh: Mesh;
+	thickness: number;
+	most: number | null;
+}
+export interface UnfoldResult {
+	pieces: Piece[];
+	seamLength: number;
+	notes: Problem[];
+}
+
+export type Request = FlattenRequest | UnfoldRequest;
 export interface Results {
 	flatten: FlattenResult;
+	unfold: UnfoldResult;
 }
 
 export type FromWorker<K extends keyof Results = keyof Results> =

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
+import { bumpy } from '../support/meshes.ts';
 import { PATTERN } from '../support/servers.ts';
 
 test.use({ baseURL: PATTERN.address });
@@ -231,4 +232,51 @@ test('drawn on by hand: a point dragged and typed, an edge bent, and the shape c
 	).toBeVisible();
 	await page.keyboard.press('Escape');
 	await expect(page.getByRole('button', { name: 'Draw on by hand' })).toBeVisible();
+});
+
+test('a faceted helmet of our own: read, scaled to the head, unfolded with numbered edges, kept and printed; bad files are told', async ({
+	page
+}, info) => {
+	await page.goto('/c/1/pattern/bring', { waitUntil: 'networkidle' });
+	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'A-03 Pauldrons' });
+	await page.waitForURL(/of=\d+/);
+	const file = page.getByLabel('File', { exact: true });
+	await file.setInputFiles({ name: 'x.stl', mimeType: 'model/stl', buffer: Buffer.from('<svg/>') });
+	await expect(page.getByRole('alert')).toHaveText('This is neither an STL nor an OBJ file.');
+	const ball = bumpy(8, 10, 100, 0.08);
+	const obj = [
+		...Array.from(
+			{ length: ball.points.length / 3 },
+			(_, i) => `v ${[...ball.points.slice(3 * i, 3 * i + 3)].join(' ')}`
+		),
+		...Array.from(
+			{ length: ball.triangles.length / 3 },
+			(_, t) => `f ${[...ball.triangles.slice(3 * t, 3 * t + 3)].map((p) => p + 1).join(' ')}`
+		)
+	].join('\n');
+	await file.setInputFiles({ name: 'our helmet.obj', mimeType: 'model/obj', buffer: Buffer.from(obj) });
+	await expect(page.getByText('Triangles').locator('..')).toContainText('140');
+	await page.getByLabel('Scaled by').selectOption({ label: 'a girth of the wearer' });
+	await page.getByLabel('Girth', { exact: true }).selectOption({ label: 'head girth' });
+	// What the working beneath says is what the page goes by.
+	await expect(page.getByText(/head girth of Ona\s+[\d.]+ cm and 3 cm: [\d.]+ cm, scaled by/)).toBeVisible();
+	await page.getByRole('button', { name: 'Unfold', exact: true }).click();
+	await expect(page.getByRole('heading', { name: /^\d+ pieces?$/ })).toBeVisible();
+	await expect(page.getByText(/^[\d.]+ cm$/).first()).toBeVisible();
+	await page.getByRole('button', { name: 'Keep these pieces' }).click();
+	await toast(page, 'Brought our helmet to A-03 Pauldrons');
+	await page.waitForURL(/pattern\/\d+$/);
+	await page.waitForLoadState('networkidle');
+	await expect(page.getByText('Drawn by hand since it was shaped')).toHaveCount(0);
+	await expect(page.getByRole('row').filter({ hasText: 'part 1' })).toBeVisible();
+	const download = page.waitForEvent('download');
+	await page.getByRole('link', { name: '1:1 PDF' }).click();
+	const pdf = info.outputPath('helmet.pdf');
+	await (await download).saveAs(pdf);
+	const text = spawnSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8' }).stdout;
+	expect(text).toContain('part 1');
+	expect(text).toContain('Print at 100 %');
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+	await page.goto('/c/1/pattern', { waitUntil: 'networkidle' });
+	await expect(page.getByRole('link', { name: /our helmet/ })).toHaveCount(0);
 });

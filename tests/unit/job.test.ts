@@ -234,3 +234,33 @@ test('shape: pieces with their figures; every shaper is reachable; bad values ar
 		/^values\.depth: The fold does not fit: 40 mm deep/
 	);
 });
+
+test('unfold: a corner of a cube by hand, and what cannot be unfolded', () => {
+	const corner = {
+		kind: 'unfold',
+		points: [
+			[0, 0, 0],
+			[50, 0, 0],
+			[0, 50, 0],
+			[0, 0, 50]
+		],
+		faces: [
+			[0, 2, 1],
+			[0, 1, 3],
+			[1, 2, 3],
+			[0, 3, 2]
+		]
+	};
+	const { pieces, seams, volume, area, closed } = result(corner);
+	assert.equal(closed, true);
+	assert.equal(volume, Math.round((50 ** 3 / 6) * 100) / 100);
+	// Three right triangles and one of side 50·√2.
+	assert.ok(Math.abs(area - (3 * 1250 + (Math.sqrt(3) / 4) * 5000)) < 0.01);
+	assert.equal(pieces.length, 1);
+	assert.equal(pieces[0].folds.length, 3);
+	assert.equal(seams.length, 3);
+	for (const s of seams) assert.ok(s.inside === 90 || Math.abs(s.inside - 54.74) < 0.01, s.inside);
+	refused({ ...corner, faces: [[0, 1, 9]] }, /^faces\.0: Names a point that is not there/);
+	refused({ ...corner, points: corner.points.map(() => [1, 1, 1]) }, /There are no faces in it/);
+	refused({ ...corner, most: -1 }, /^most: /);
+});

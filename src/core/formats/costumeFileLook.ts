@@ -8,7 +8,7 @@ import { DIRECTIONS } from '../measure/body/resize.ts';
 import { referenceSchema } from '../measure/plane/job.ts';
 import { MEASURE_KINDS } from '../measure/plane/pictureMeasure.ts';
 import { shapeValue } from '../pattern/storedShape.ts';
-import { SHAPER_KEYS } from '../pattern/shapers.ts';
+import { SHAPE_KEYS } from '../pattern/shapers.ts';
 import { storedPieces } from '../pattern/storedPiece.ts';
 import { MOST_WORKS, pieceWork } from '../pattern/work.ts';
 import { formatDate, formatLocalTime, parseDate, parseLocalTime } from '../units/localTime.ts';
@@ -115,7 +115,7 @@ export const lookFields = {
 	shapes: list(
 		z.strictObject({
 			componentId: id,
-			shaper: z.enum(SHAPER_KEYS),
+			shaper: z.enum(SHAPE_KEYS),
 			name: line,
 			values: z.record(z.string().max(60), shapeValue),
 			works: z.array(pieceWork).max(MOST_WORKS).default([]),

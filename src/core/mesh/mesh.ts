@@ -240,6 +240,18 @@ export function girthAt(mesh: Mesh, z: number): number | null {
 	}, 0);
 }
 
+/** A height by its share from the lowest to the highest point. */
+export function heightAt(mesh: Mesh, share: number): number {
+	const { low, high } = boxOfMesh(mesh);
+	return low[2] + (high[2] - low[2]) * share;
+}
+
+/** By how much to scale so that a tape round a height measures so much; null where there is nothing to go round. */
+export function factorForGirth(mesh: Mesh, share: number, girth: number): number | null {
+	const now = girthAt(mesh, heightAt(mesh, share));
+	return now ? girth / now : null;
+}
+
 /** Convex hull by A. M. Andrew's monotone chain (1979), counter-clockwise. */
 export function hullOf(points: readonly (readonly [number, number])[]): (readonly [number, number])[] {
 	const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1]);

@@ -91,6 +91,14 @@ function vertex({ points, triangles }: Mesh, h: number): Vec {
 	return [points[3 * p]!, points[3 * p + 1]!, points[3 * p + 2]!];
 }
 
+/** The edges that show: where faces bend, and where the surface ends. */
+export function ridgesOf(mesh: Mesh): Vec[][] {
+	const { twin, bend } = neighbours(mesh);
+	return [...twin.keys()]
+		.filter((h) => twin[h]! < 0 || (twin[h]! > h && Math.abs(bend[h]!) >= FLAT))
+		.map((h) => [vertex(mesh, h), vertex(mesh, next(h))]);
+}
+
 /** Each triangle by itself in the plane, seen from outside. */
 function laidFlat(mesh: Mesh): Float64Array {
 	const flat = new Float64Array(triangleCount(mesh) * 6);
@@ -164,7 +172,7 @@ export function unfold(mesh: Mesh, { thickness, most, progress, stop }: UnfoldOp
 		patches[b] = [];
 	}
 	progress?.(1);
-	return good(asPieces({ mesh, twin, bend, length, flat, patchOf, patches, thickness }));
+	return good(asPieces({ twin, bend, length, flat, patchOf, patches, thickness }));
 }
 
 /** Corners of a patch's triangles, moved so that its edge `by` lies against the edge `on`. */
@@ -226,7 +234,6 @@ function fits(
 }
 
 interface Laid {
-	mesh: Mesh;
 	twin: Int32Array;
 	bend: Float64Array;
 	length: Float64Array;
@@ -236,7 +243,7 @@ interface Laid {
 	thickness: number;
 }
 
-function asPieces({ mesh, twin, bend, length, flat, patchOf, patches, thickness }: Laid): Unfolded {
+function asPieces({ twin, bend, length, flat, patchOf, patches, thickness }: Laid): Unfolded {
 	const at = (h: number): Point => [flat[2 * h]!, flat[2 * h + 1]!];
 	const close = (p: Point, q: Point) => Math.hypot(p[0] - q[0], p[1] - q[1]) < 10 * NEAR;
 	/** Not cut: both sides are in one patch and lie on each other. */

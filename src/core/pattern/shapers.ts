@@ -27,6 +27,7 @@ import { flatPanel } from './shapers/flatPanel.ts';
 import { cape } from './shapers/cape.ts';
 import { glove } from './shapers/glove.ts';
 import { shoeCover } from './shapers/shoeCover.ts';
+import { bad } from '../problem.ts';
 import type { Shaper } from './shaper.ts';
 
 /** The family: one file a shape, one signature. */
@@ -63,4 +64,24 @@ export const SHAPERS = {
 } as const satisfies Record<string, Shaper>;
 
 export type ShaperKey = keyof typeof SHAPERS;
+
+/** Where pieces come from that no shaper made: they are kept as they are. */
+const brought = (name: string, makes: string): Shaper => ({
+	name,
+	makes,
+	params: {},
+	shape: () => bad('nothingBrought')
+});
+export const ORIGINS = {
+	unfolded: brought('unfolded shape', 'unfolded from a faceted shape'),
+	imported: brought('imported pieces', 'read from a file'),
+	traced: brought('traced pieces', 'traced from a photo or a scan')
+} as const satisfies Record<string, Shaper>;
+export type OriginKey = keyof typeof ORIGINS;
+export const ORIGIN_KEYS = Object.keys(ORIGINS) as [OriginKey, ...OriginKey[]];
+
+/** What a stored shape began as. */
+export type ShapeKey = ShaperKey | OriginKey;
+export const shaperOf = (key: ShapeKey): Shaper => ({ ...SHAPERS, ...ORIGINS })[key];
 export const SHAPER_KEYS = Object.keys(SHAPERS) as [ShaperKey, ...ShaperKey[]];
+export const SHAPE_KEYS = [...SHAPER_KEYS, ...ORIGIN_KEYS] as [ShapeKey, ...ShapeKey[]];

@@ -17,7 +17,7 @@ import { parseNumber } from '../units/number.ts';
 import { checkPiece, figuresOf, type Piece } from './piece.ts';
 import { runShaper, type Param, type Shaped } from './shaper.ts';
 import { applyWorks, type PieceWork } from './work.ts';
-import { SHAPERS, type ShaperKey } from './shapers.ts';
+import { shaperOf, type ShapeKey } from './shapers.ts';
 
 /** A value of a shape: as typed, or following a measure of the wearer over what is worn beneath, and so much more. */
 export const shapeValue = z.union([
@@ -29,7 +29,7 @@ export type ShapeValue = z.infer<typeof shapeValue>;
 export interface StoredShape {
 	id: number;
 	componentId: number;
-	shaper: ShaperKey;
+	shaper: ShapeKey;
 	name: string;
 	values: Record<string, ShapeValue>;
 	/** What is done to the pieces after shaping, in order. */
@@ -118,7 +118,7 @@ export function baseFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 		return good({ pieces: shape.drawn, dimensions: [], warnings: [], solid: [] });
 	}
 	const values = valuesOf(shape.values, fit);
-	return values.ok ? runShaper(SHAPERS[shape.shaper], values.value) : values;
+	return values.ok ? runShaper(shaperOf(shape.shaper), values.value) : values;
 }
 
 /** Reads one value as it was typed. With a measure to follow, what is typed is the ease, and may be less than nothing. */

@@ -22,6 +22,8 @@
 		label?: string;
 		class?: string;
 		onDone?: (result: unknown) => void;
+		/** It was refused, or there was no answer. */
+		onFail?: () => void;
 		children: Snippet;
 	}
 	let {
@@ -35,6 +37,7 @@
 		label,
 		class: className = '',
 		onDone,
+		onFail,
 		children
 	}: Props = $props();
 
@@ -101,6 +104,7 @@
 				if (isFailure(answer) && !form.querySelector('input:not([type=hidden]), select, textarea'))
 					announce(answer.message, { bad: true, undoable: false });
 				form.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+				onFail?.();
 			}
 		};
 	}}

@@ -19,7 +19,7 @@
 	import { say } from '$core/messages.ts';
 	import type { Problem } from '$core/problem.ts';
 	import { dimensionFigure, type Param, type Shaper } from '$core/pattern/shaper.ts';
-	import { SHAPERS, type ShaperKey } from '$core/pattern/shapers.ts';
+	import { ORIGINS, shaperOf, type ShapeKey } from '$core/pattern/shapers.ts';
 	import {
 		follow,
 		piecesOf,
@@ -47,7 +47,7 @@
 
 	interface Props {
 		shape?: StoredShape;
-		shaperKey: ShaperKey;
+		shaperKey: ShapeKey;
 		component: Component;
 		components: readonly Component[];
 		fit: MeasureRecord;
@@ -74,7 +74,7 @@
 		onDone
 	}: Props = $props();
 	const unit = $derived(workshop.settings.lengthUnit);
-	const shaper: Shaper = $derived(SHAPERS[shaperKey]);
+	const shaper: Shaper = $derived(shaperOf(shaperKey));
 	const wearers = $derived(wearersOf(fit));
 	const length = (mm: number) => `${mm < 0 ? '−' : ''}${formatLength(Math.abs(mm), unit)}`;
 	const written = (param: Param, value: ShapeValue) =>
@@ -176,7 +176,9 @@
 					<Field name="name" label="Name" value={shape?.name ?? ''} hint="else {shaper.name}" wide />
 					{#if drawn}
 						<p class="small wide">
-							Drawn by hand since it was shaped: its pieces follow no measure. Undo brings the shape back.
+							{shape && shape.shaper in ORIGINS
+								? `${shaper.makes[0]?.toUpperCase()}${shaper.makes.slice(1)}: its pieces follow no measure.`
+								: 'Drawn by hand since it was shaped: its pieces follow no measure. Undo brings the shape back.'}
 						</p>
 						{#each params as { key, text, follows } (key)}
 							<input type="hidden" name="value.{key}" value={text} />

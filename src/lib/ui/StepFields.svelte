@@ -55,7 +55,7 @@
 	<div class="ticks">
 		{#if driverOf(technique)}<Tick
 				name="fromPieces"
-				label="Amount follows its pieces"
+				label="Follows its pieces"
 				checked={step?.fromPieces ?? false}
 			/>{/if}
 		<Tick name="perCopy" label="For every copy" checked={step?.perCopy ?? true} />

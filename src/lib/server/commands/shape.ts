@@ -11,7 +11,7 @@ import {
 	type ShapeValue,
 	type StoredShape
 } from '$core/pattern/storedShape.ts';
-import { SHAPER_KEYS, SHAPERS, type ShaperKey } from '$core/pattern/shapers.ts';
+import { ORIGIN_KEYS, SHAPE_KEYS, shaperOf, type ShapeKey } from '$core/pattern/shapers.ts';
 import type { Shaped, Shaper } from '$core/pattern/shaper.ts';
 import { MOST_WORKS, pieceWork, workWords, type PieceWork } from '$core/pattern/work.ts';
 import { formatLength } from '$core/units/measure.ts';
@@ -29,14 +29,14 @@ import * as f from './fields.ts';
 const shapeForm = ({ settings }: Context) =>
 	z
 		.looseObject({
-			shaper: f.choice(SHAPER_KEYS),
+			shaper: f.choice(SHAPE_KEYS),
 			name: f.text(120),
 			note: f.note(),
 			materialId: f.idOrNull(),
 			follow: f.ticked()
 		})
 		.transform((form, ctx) => {
-			const shaper: Shaper = SHAPERS[form.shaper];
+			const shaper: Shaper = shaperOf(form.shaper);
 			const values: Record<string, ShapeValue> = {};
 			for (const [key, param] of Object.entries(shaper.params)) {
 				const follows = MEASURE_KEYS.find((m) => m === form[`follow.${key}`]) ?? null;
@@ -76,13 +76,13 @@ async function checked(
 	const done = shapeFor(shape, { component, components: record.components, wearers });
 	if (!done.ok) {
 		const [key] = done.problem.path;
-		const ofValue = typeof key === 'string' && key in SHAPERS[shape.shaper].params;
+		const ofValue = typeof key === 'string' && key in shaperOf(shape.shaper).params;
 		throw new Refused(say(done.problem), ofValue ? `value.${key}` : key === 'works' ? 'work' : null);
 	}
 	return { record, component, shaped: done.value, name: `${component.code} ${component.name}` };
 }
 
-const plainName = (name: string, shaper: ShaperKey) => name || SHAPERS[shaper].name;
+const plainName = (name: string, shaper: ShapeKey) => name || shaperOf(shaper).name;
 
 /** For waste until pieces are laid out. Common practice; a starting value, from memory. */
 const USUAL_WASTE = 1.3;
@@ -198,6 +198,33 @@ export const shapeCommands = {
 		}
 	),
 
+	/** Pieces that no shaper made: unfolded, traced, read from a file. */
+	bringShape: command(
+		() =>
+			z.object({
+				componentId: f.id(),
+				origin: f.choice(ORIGIN_KEYS),
+				name: f.text(120),
+				note: f.note(),
+				materialId: f.idOrNull(),
+				follow: f.ticked(),
+				pieces: f.json(storedPieces, 'The pieces cannot be read.', 8_000_000)
+			}),
+		async (tx, v, context) => {
+			const source = { shaper: v.origin, values: {}, drawn: v.pieces };
+			const { record, component, name } = await checked(tx, v.componentId, source, context);
+			const result = await one<{ id: number }>(
+				tx,
+				`insert into shape (component_id, position, shaper, name, "values", drawn, material_id, note)
+				values ($1, (select coalesce(max(position), 0) + 1 from shape where component_id = $1), $2, $3, '{}', $4, $5, $6)
+				returning id`,
+				[v.componentId, v.origin, v.name, JSON.stringify(v.pieces), v.materialId, v.note]
+			);
+			if (v.follow) await setFollowing(tx, record, component, true);
+			return { words: `Brought ${plainName(v.name, v.origin)} to ${name}`, result };
+		}
+	),
+
 	/** One more thing done to the pieces of a shape. */
 	workShape: command(
 		() => z.object({ id: f.id(), version: f.version(), work: f.json(pieceWork, 'Say what is to be done.') }),
@@ -254,7 +281,7 @@ export const shapeCommands = {
 	removeShape: command(
 		() => z.object({ id: f.id() }),
 		async (tx, { id }, { costumeId }) => {
-			const row = await one<{ name: string; shaper: ShaperKey; code: string }>(
+			const row = await one<{ name: string; shaper: ShapeKey; code: string }>(
 				tx,
 				`delete from shape s using component c where s.id = $1 and c.id = s.component_id and c.costume_id = $2
 				returning s.name, s.shaper, c.code`,

@@ -8,7 +8,7 @@
 	import { moveHandle, movePoint, snap, type Snap } from '$core/pattern/edit.ts';
 	import { boxOf, edgeLength, edgesOf, flatten, type Point } from '$core/pattern/outline.ts';
 	import { figuresOf, type Piece } from '$core/pattern/piece.ts';
-	import { SHAPERS } from '$core/pattern/shapers.ts';
+	import { shaperOf } from '$core/pattern/shapers.ts';
 	import type { NumberedPiece, StoredShape } from '$core/pattern/storedShape.ts';
 	import { workWords, type PieceWork } from '$core/pattern/work.ts';
 	import { formatSmallArea, type LengthUnit } from '$core/units/measure.ts';
@@ -66,22 +66,46 @@
 	/** Points catch on whole steps of this; 0: on other points only. */
 	let grid = $state('1');
 
-	// --- What is done is kept at once, as everywhere; undo takes it back.
+	// --- What is done is kept at once, as everywhere; undo takes it back. Faster hands than the server wait in a row.
 	let working: HTMLFormElement | undefined = $state();
 	let drawing: HTMLFormElement | undefined = $state();
 	let workText = $state('');
 	let drawnText = $state('');
-	async function work(own: PieceWork) {
-		typed.wrong = null;
-		workText = JSON.stringify(own);
-		await tick();
-		working?.requestSubmit();
+	let row: ({ work: PieceWork } | { draw: Piece })[] = [];
+	let busy = false;
+	function work(own: PieceWork) {
+		row.push({ work: own });
+		send();
 	}
-	async function draw(own: Piece) {
+	function draw(own: Piece) {
+		draft = { of: kept, piece: own, caught: null };
+		// Each drawing holds the ones before it: only the last of a row has to be kept.
+		if (row.at(-1) && 'draw' in row.at(-1)!) row.pop();
+		row.push({ draw: own });
+		send();
+	}
+	async function send() {
+		if (busy) return;
+		const first = row.shift();
+		if (!first) return;
+		busy = true;
 		typed.wrong = null;
-		drawnText = JSON.stringify(pieces.map((p, i) => (i === index ? own : p.piece)));
+		if ('work' in first) workText = JSON.stringify(first.work);
+		else {
+			draft = { of: kept, piece: first.draw, caught: null };
+			drawnText = JSON.stringify(pieces.map((p, i) => (i === index ? first.draw : p.piece)));
+		}
 		await tick();
-		drawing?.requestSubmit();
+		('work' in first ? working : drawing)?.requestSubmit();
+	}
+	function sent(done: boolean) {
+		busy = false;
+		if (!done) {
+			// What was typed stays, to be mended; what was drawn goes back to what is kept.
+			row = [];
+			draft = null;
+		} else if (row.length) send();
+		else afterwards();
 	}
 	function afterwards() {
 		typed.clear();
@@ -140,7 +164,8 @@
 		id={shape.id}
 		version={shape.version}
 		hidden={{ work: workText }}
-		onDone={afterwards}
+		onDone={() => sent(true)}
+		onFail={() => sent(false)}
 	>
 		<button tabindex="-1" {@attach (node) => void (working = node.closest('form') ?? undefined)}>Do</button>
 	</Form>
@@ -149,7 +174,8 @@
 		id={shape.id}
 		version={shape.version}
 		hidden={{ pieces: drawnText }}
-		onDone={afterwards}
+		onDone={() => sent(true)}
+		onFail={() => sent(false)}
 	>
 		<button tabindex="-1" {@attach (node) => void (drawing = node.closest('form') ?? undefined)}>Draw</button>
 	</Form>
@@ -249,18 +275,18 @@
 
 	<div class="right">
 		{#if tool === 'line'}
-			<LinePanel piece={kept} {index} {typed} {ends} onends={(e) => (ends = e)} onwork={work} />
+			<LinePanel {piece} {index} {typed} {ends} onends={(e) => (ends = e)} onwork={work} />
 		{:else if point !== null && all[point]}
 			<PointPanel {piece} {kept} {point} {drawn} {typed} ondraw={draw} onremoved={() => (point = null)} />
 		{:else if chosen.length}
-			<EdgePanel piece={kept} {index} {pieces} {chosen} {drawn} {typed} onwork={work} ondraw={draw} />
+			<EdgePanel {piece} {index} {pieces} {chosen} {drawn} {typed} onwork={work} ondraw={draw} />
 		{:else}
 			<WholePanel
-				piece={kept}
+				{piece}
 				{index}
 				others={pieces.length > 1}
 				{drawn}
-				from={shape.name || SHAPERS[shape.shaper].name}
+				from={shape.name || shaperOf(shape.shaper).name}
 				{typed}
 				onwork={work}
 				ondraw={draw}

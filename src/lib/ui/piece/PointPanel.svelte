@@ -26,10 +26,10 @@
 	function set() {
 		const [x, y] = [typed.length('x', at[0] - box.left), typed.length('y', at[1] - box.bottom)];
 		if (x !== null && y !== null)
-			ondraw({ ...kept, outline: movePoint(kept.outline, point, [x + box.left, y + box.bottom]) });
+			ondraw({ ...piece, outline: movePoint(piece.outline, point, [x + box.left, y + box.bottom]) });
 	}
 	function takeOut() {
-		const less = removePoint(kept, point);
+		const less = removePoint(piece, point);
 		if (!less.ok) return announce(say(less.problem), { bad: true, undoable: false });
 		onremoved();
 		ondraw(less.value);

@@ -4,7 +4,7 @@
 	import { inLedgerOrder } from '$core/costume/component.ts';
 	import { wearersOf } from '$core/measure/body/measureRecord.ts';
 	import { say } from '$core/messages.ts';
-	import { SHAPERS } from '$core/pattern/shapers.ts';
+	import { shaperOf } from '$core/pattern/shapers.ts';
 	import { driversOf, piecesOf } from '$core/pattern/storedShape.ts';
 	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
 	import Pieces from '$lib/ui/Pieces.svelte';
@@ -78,8 +78,8 @@
 						<a class="card" href="{base}/pattern/{shape.id}">
 							{#if done.ok}
 								{@const d = driversOf(done.value.pieces)}
-								<Pieces {pieces} label="Pieces of {shape.name || SHAPERS[shape.shaper].name}" small />
-								<b>{shape.name || SHAPERS[shape.shaper].name}</b>
+								<Pieces {pieces} label="Pieces of {shape.name || shaperOf(shape.shaper).name}" small />
+								<b>{shape.name || shaperOf(shape.shaper).name}</b>
 								<span class="small soft"
 									>{d.pieces}
 									{d.pieces === 1 ? 'piece' : 'pieces'} ·
@@ -87,7 +87,7 @@
 									· <span class="figure">{formatLength(d.outline, unit)}</span> to cut</span
 								>
 							{:else}
-								<b>{shape.name || SHAPERS[shape.shaper].name}</b>
+								<b>{shape.name || shaperOf(shape.shaper).name}</b>
 								<span class="error">{say(done.problem)}</span>
 							{/if}
 						</a>

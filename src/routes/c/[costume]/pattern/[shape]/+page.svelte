@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { SHAPERS } from '$core/pattern/shapers.ts';
+	import { shaperOf } from '$core/pattern/shapers.ts';
 	import { followsPieces } from '$core/pattern/followPieces.ts';
 	import ShapeDesk from '$lib/ui/ShapeDesk.svelte';
 	import type { PageData } from './$types';
@@ -12,7 +12,7 @@
 
 <svelte:head
 	><title
-		>{shape ? shape.name || SHAPERS[shape.shaper].name : 'Shape'} · {data.record.costume.name} · Dapper Ledger</title
+		>{shape ? shape.name || shaperOf(shape.shaper).name : 'Shape'} · {data.record.costume.name} · Dapper Ledger</title
 	></svelte:head
 >
 

@@ -2,7 +2,7 @@
 	import { wearersOf } from '$core/measure/body/measureRecord.ts';
 	import { say } from '$core/messages.ts';
 	import { piecesOf } from '$core/pattern/storedShape.ts';
-	import { SHAPERS } from '$core/pattern/shapers.ts';
+	import { shaperOf } from '$core/pattern/shapers.ts';
 	import PieceDesk from '$lib/ui/piece/PieceDesk.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';
@@ -38,7 +38,7 @@
 			{base}
 		/>
 	{:else}
-		<Sheet title={shape.name || SHAPERS[shape.shaper].name}>
+		<Sheet title={shape.name || shaperOf(shape.shaper).name}>
 			<p>{found.done.ok ? 'It has no pieces.' : say(found.done.problem)}</p>
 			<p><a class="button" href={base}>Back to the shape</a></p>
 		</Sheet>

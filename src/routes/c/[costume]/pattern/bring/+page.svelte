@@ -1,0 +1,119 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { inLedgerOrder } from '$core/costume/component.ts';
+	import { say } from '$core/messages.ts';
+	import { soundMesh, type Mesh } from '$core/mesh/mesh.ts';
+	import { readMesh } from '$core/mesh/readMesh.ts';
+	import type { Problem } from '$core/problem.ts';
+	import BringMesh from '$lib/ui/bring/BringMesh.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const base = $derived(`/c/${data.record.costume.id}`);
+	const components = $derived(data.record.components);
+	const of = $derived(Number(page.url.searchParams.get('of')) || null);
+	const component = $derived(components.find((c) => c.id === of) ?? null);
+
+	/** More than a faceted shape of 20,000 triangles written as text. */
+	const MOST_BYTES = 40_000_000;
+	let reading = $state(false);
+	let problem = $state('');
+	let found = $state.raw<{ name: string; mesh: Mesh; notes: Problem[] } | null>(null);
+
+	/** The file is read here and goes nowhere: only the pieces that come of it are kept. */
+	async function read(file: File | undefined) {
+		if (!file) return;
+		problem = '';
+		found = null;
+		if (file.size > MOST_BYTES) return void (problem = say({ code: 'meshTooLarge', path: [] }));
+		reading = true;
+		try {
+			const raw = readMesh(new Uint8Array(await file.arrayBuffer()));
+			const sound = raw.ok ? soundMesh(raw.value) : raw;
+			if (sound.ok) found = { name: file.name.replace(/\.[^.]*$/, '').slice(0, 120), ...sound.value };
+			else problem = say(sound.problem);
+		} catch {
+			problem = 'The file cannot be read.';
+		}
+		reading = false;
+	}
+</script>
+
+<svelte:head><title>Bring pieces in · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
+
+{#if !components.length}
+	<Sheet title="Bring pieces in"
+		><p>Pieces belong to a component: <a href="{base}/look">add one first</a>.</p></Sheet
+	>
+{:else}
+	<Sheet title="Bring pieces in">
+		<div class="row">
+			<label
+				>Of
+				<select
+					value={component?.id ?? ''}
+					onchange={(event) =>
+						goto(`?of=${event.currentTarget.value}`, { replaceState: true, noScroll: true })}
+				>
+					<option value="" disabled>choose a component</option>
+					{#each inLedgerOrder(components) as { item, depth } (item.id)}<option value={item.id}
+							>{'  '.repeat(depth)}{item.code} {item.name}</option
+						>{/each}
+				</select></label
+			>
+			<label
+				>File
+				<input
+					type="file"
+					accept=".stl,.obj,model/stl,model/obj"
+					disabled={!component}
+					onchange={(event) => read(event.currentTarget.files?.[0])}
+				/></label
+			>
+		</div>
+		<p class="small soft">
+			A faceted shape as STL or OBJ: it is scaled to the wearer, unfolded into flat pieces, its edges numbered
+			in pairs with their bevels. The file stays on this machine’s page; only the pieces are kept.
+		</p>
+		{#if reading}<p role="status">Reading…</p>{/if}
+		{#if problem}<p class="error" role="alert">{problem}</p>{/if}
+	</Sheet>
+	{#if component && found}
+		{#key found}
+			<BringMesh
+				mesh={found.mesh}
+				notes={found.notes}
+				name={found.name}
+				{component}
+				{components}
+				fit={data.fit}
+				workshop={data.workshop}
+				onDone={(id) => goto(`${base}/pattern/${id}`)}
+			/>
+		{/key}
+	{/if}
+{/if}
+
+<style>
+	.row {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 12px 24px;
+		align-items: center;
+	}
+	label {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		font-weight: 600;
+	}
+	select {
+		max-width: 320px;
+	}
+	.error {
+		color: var(--red-ink);
+		font-weight: 600;
+	}
+</style>
