@@ -77,7 +77,7 @@
 					? `${unit * 9} ${unit * 3} ${unit * 2} ${unit * 3}`
 					: `${unit * 2} ${unit * 3}`}
 			/>{/each}
-		{#each piece.notches as notch, i (i)}
+		{#each small ? [] : piece.notches as notch, i (i)}
 			{@const n = notchPlace(piece, notch)}
 			<path
 				class="sew"

@@ -1,6 +1,8 @@
 import type { MeasureKey, MeasureSide, Over } from '$core/measure/body/bodyMeasure.ts';
 import type { ShapeValue } from '$core/pattern/storedShape.ts';
-import type { ShaperKey } from '$core/pattern/shapers.ts';
+import { maskPieces } from './facetedMask.ts';
+import type { Piece } from '$core/pattern/piece.ts';
+import type { ShapeKey } from '$core/pattern/shapers.ts';
 import type { PieceWork } from '$core/pattern/work.ts';
 import type { PassageKey } from '$core/measure/body/goesOn.ts';
 import type { PointDirection } from '$core/fitting/fitting.ts';
@@ -124,9 +126,11 @@ export interface DemoFit {
 	}[];
 	shapes: readonly {
 		component: string;
-		shaper: ShaperKey;
+		shaper: ShapeKey;
 		name?: string;
 		values: Record<string, ShapeValue>;
+		/** Pieces that no shaper makes. */
+		drawn?: () => Piece[];
 		/** What it is cut from. */
 		of?: string;
 		works?: readonly PieceWork[];
@@ -415,9 +419,12 @@ export const FITS: Record<string, DemoFit> = {
 			},
 			{
 				component: 'Tide mask',
-				shaper: 'domeGores',
-				name: 'mask shell',
-				values: { girth: { follows: 'headGirth', plus: 60 }, gores: 6, reach: 80, thickness: 6 }
+				shaper: 'unfolded',
+				name: 'faceted shell',
+				of: 'High-density foam 6 mm',
+				values: {},
+				drawn: () => maskPieces(600),
+				note: 'built as facets, taped round at the brow'
 			}
 		]
 	}

@@ -139,8 +139,8 @@ export async function layOutFit(
 		);
 	for (const [i, s] of fit.shapes.entries())
 		await tx.query(
-			`insert into shape (component_id, position, shaper, name, "values", works, material_id, note)
-			values ($1, $2, $3, $4, $5, $6, (select id from material where name = $7), $8)`,
+			`insert into shape (component_id, position, shaper, name, "values", works, material_id, note, drawn)
+			values ($1, $2, $3, $4, $5, $6, (select id from material where name = $7), $8, $9)`,
 			[
 				ids.get(s.component),
 				i,
@@ -149,7 +149,8 @@ export async function layOutFit(
 				JSON.stringify(s.values),
 				JSON.stringify(s.works ?? []),
 				s.of ?? null,
-				s.note ?? ''
+				s.note ?? '',
+				s.drawn ? JSON.stringify(s.drawn()) : null
 			]
 		);
 	const record = fit.follow && (await loadRecord(tx, costumeId));
