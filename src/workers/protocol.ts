@@ -1,4 +1,5 @@
 import type { FlatView } from '../core/measure/plane/rectify.ts';
+import type { SvgRead } from '../core/formats/readSvg.ts';
 import type { Mesh } from '../core/mesh/mesh.ts';
 import type { Piece } from '../core/pattern/piece.ts';
 import type { Problem } from '../core/problem.ts';
@@ -31,10 +32,21 @@ export interface UnfoldResult {
 	notes: Problem[];
 }
 
-export type Request = FlattenRequest | UnfoldRequest;
+/** Reads the pieces of a drawing. */
+export interface ReadRequest {
+	kind: 'read';
+	format: 'svg' | 'dxf';
+	text: string;
+	/** mm of one unit where the file does not say. */
+	unit: number | null;
+}
+export type ReadResult = SvgRead;
+
+export type Request = FlattenRequest | UnfoldRequest | ReadRequest;
 export interface Results {
 	flatten: FlattenResult;
 	unfold: UnfoldResult;
+	read: ReadResult;
 }
 
 export type FromWorker<K extends keyof Results = keyof Results> =

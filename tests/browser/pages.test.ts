@@ -127,7 +127,7 @@ test('photos: a picture is kept, a text named .png and a giant are refused in wo
 	const picture = page.getByRole('img', { name: 'Photo' });
 	await expect(picture).toBeVisible();
 	// Small in the list, whole behind it.
-	expect(await picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(256);
+	await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(256);
 	const whole = await page.locator('a', { has: picture }).getAttribute('href');
 	const kept = await sharp(await (await page.request.get(whole!)).body()).metadata();
 	expect([kept.width, kept.height]).toEqual([1280, 800]);

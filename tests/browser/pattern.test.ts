@@ -241,8 +241,8 @@ test('a faceted helmet of our own: read, scaled to the head, unfolded with numbe
 	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'A-03 Pauldrons' });
 	await page.waitForURL(/of=\d+/);
 	const file = page.getByLabel('File', { exact: true });
-	await file.setInputFiles({ name: 'x.stl', mimeType: 'model/stl', buffer: Buffer.from('<svg/>') });
-	await expect(page.getByRole('alert')).toHaveText('This is neither an STL nor an OBJ file.');
+	await file.setInputFiles({ name: 'x.stl', mimeType: 'model/stl', buffer: Buffer.from('only words') });
+	await expect(page.getByRole('alert')).toHaveText('This is no STL, OBJ, SVG or DXF file.');
 	const ball = bumpy(8, 10, 100, 0.08);
 	const obj = [
 		...Array.from(
@@ -279,4 +279,42 @@ test('a faceted helmet of our own: read, scaled to the head, unfolded with numbe
 	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
 	await page.goto('/c/1/pattern', { waitUntil: 'networkidle' });
 	await expect(page.getByRole('link', { name: /our helmet/ })).toHaveCount(0);
+});
+
+test('drawings in and out: an SVG without a unit is asked about, a DXF keeps its own; written out and read again they are as large', async ({
+	page
+}, info) => {
+	await page.goto('/c/2/pattern/bring', { waitUntil: 'networkidle' });
+	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'G-03 Wave embroidery' });
+	await page.waitForURL(/of=\d+/);
+	const file = page.getByLabel('File', { exact: true });
+	const svg = (body: string) => ({
+		name: 'crest.svg',
+		mimeType: 'image/svg+xml',
+		buffer: Buffer.from(`<svg>${body}</svg>`)
+	});
+	await file.setInputFiles(svg('<text>words</text>'));
+	await expect(page.getByRole('alert')).toHaveText('There is no closed line in it that could be a piece.');
+	await file.setInputFiles(svg('<path id="crest" d="M0 0H12V9H0Z M3 3H6V6H3Z"/><script>alert(1)</script>'));
+	await expect(page.getByText('1.2 cm × 0.9 cm')).toBeVisible();
+	await page.getByLabel('One unit of the drawing is').selectOption('cm');
+	await expect(page.getByText('12 cm × 9 cm')).toBeVisible();
+	await page.getByRole('button', { name: 'Keep these pieces' }).click();
+	await toast(page, 'Brought crest to G-03 Wave embroidery');
+	await page.waitForURL(/pattern\/\d+$/);
+	const shape = /(\d+)$/.exec(page.url())![1];
+	// Out as DXF, and in again: the same size, without being asked.
+	const written = await (await page.request.get(`/c/2/pattern/out/dxf?shape=${shape}`)).text();
+	await page.goto('/c/2/pattern/bring?of=' + new URL(page.url()).searchParams.get('of'), {
+		waitUntil: 'networkidle'
+	});
+	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'G-03 Wave embroidery' });
+	await page.waitForURL(/of=\d+/);
+	await file.setInputFiles({ name: 'again.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(written) });
+	await expect(page.getByText('The file says its size: one unit is 1 mm.')).toBeVisible();
+	await expect(page.getByText('12 cm × 9 cm')).toBeVisible();
+	await expect(page.getByRole('img', { name: 'Pieces of again' })).toBeVisible();
+	await page.getByRole('button', { name: 'Keep these pieces' }).click();
+	await toast(page, 'Brought again to G-03 Wave embroidery');
+	expect(info.errors).toHaveLength(0);
 });

@@ -97,7 +97,7 @@ function chart(
 	);
 	for (const p of own.pieces) {
 		const box = boxOf(p.cut);
-		const [x, y] = pen(labelPoint(p.cut));
+		const [x, y] = pen(labelPoint(p.cut, p.piece.holes, p.at));
 		const text = plain(p.code.replace(/^\S+ /, ''));
 		const size = Math.max(4, Math.min(8, ((box.right - box.left) * scale * PT) / (text.length * 0.6)));
 		// What is too narrow for its number has it beside it.

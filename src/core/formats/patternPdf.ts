@@ -48,7 +48,7 @@ function drawPiece({ piece, at, cut }: LaidPiece, pen: Pen): PDFOperator[] {
 }
 
 function label(page: PDFPage, font: PDFFont, laid: LaidPiece, pen: Pen): void {
-	const [x, y] = pen(labelPoint(laid.cut));
+	const [x, y] = pen(labelPoint(laid.cut, laid.piece.holes, laid.at));
 	const words = [
 		laid.code,
 		laid.piece.name,

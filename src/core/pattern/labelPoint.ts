@@ -1,8 +1,19 @@
 import polylabel from 'polylabel';
-import type { Point } from './outline.ts';
+import { flatten, type Outline, type Point } from './outline.ts';
 
-/** Where words on a piece have the most room: the point farthest from its edges, by a kept library. */
-export function labelPoint(points: readonly Point[]): Point {
-	const [x, y] = polylabel([points.map(([px, py]) => [px, py] as [number, number])], 1);
+/** Where words on a piece have the most room: the point farthest from its edges and holes, by a kept library. */
+export function labelPoint(
+	points: readonly Point[],
+	holes: readonly Outline[] = [],
+	moved: Point = [0, 0]
+): Point {
+	const rings = [
+		points,
+		...holes.map((h) => flatten(h).points.map(([x, y]): Point => [x + moved[0], y + moved[1]]))
+	];
+	const [x, y] = polylabel(
+		rings.map((ring) => ring.map(([px, py]) => [px, py] as [number, number])),
+		1
+	);
 	return [x!, y!];
 }

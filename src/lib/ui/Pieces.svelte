@@ -89,7 +89,7 @@
 		{@const words = joined ? piece.name : `${piece.name}, ${count} ×`}
 		{@const room = (around.right - around.left) / unit}
 		{#if !small && (around.top - around.bottom) / unit > 14 && room > LETTER * number.length}
-			{@const [lx, ly] = labelPoint(cut)}
+			{@const [lx, ly] = labelPoint(cut, piece.holes, at)}
 			<text x={lx} y={-ly} font-size={unit * 13}>
 				<tspan class="code">{number}</tspan>{#if room > LETTER * (number.length + words.length + 3)}<tspan
 						dx={unit * 5}>{words}</tspan

@@ -21,11 +21,10 @@
 	import type { UnfoldResult } from '../../../workers/protocol.ts';
 	import { run } from '../../../workers/run.ts';
 	import Field from '../Field.svelte';
-	import Form from '../Form.svelte';
 	import Pieces from '../Pieces.svelte';
 	import Sheet from '../Sheet.svelte';
 	import Solid from '../Solid.svelte';
-	import Tick from '../Tick.svelte';
+	import KeepPieces from './KeepPieces.svelte';
 
 	interface Props {
 		mesh: Mesh;
@@ -48,8 +47,6 @@
 	let share = $state('50');
 	let thicknessText = $state('6 mm');
 	let mostText = $state('');
-	let materialId = $state<string | number>('');
-	let following = $state(true);
 
 	const taken = $derived(follow(measure, { component, components, wearers: wearersOf(fit) }));
 	const easeRead = $derived(parseSignedLength(ease, unit));
@@ -211,34 +208,14 @@
 				</p>
 				{#each shown.notes as note (note.code)}<p class="warn small">{say(note)}</p>{/each}
 				<Pieces pieces={numbered} label="Unfolded pieces" />
-				<Form
-					command="bringShape"
-					label="Keep the pieces"
-					hidden={{
-						componentId: component.id,
-						origin: 'unfolded',
-						note: '',
-						pieces: JSON.stringify(shown.pieces)
-					}}
-					onDone={(done) => onDone((done as { id: number }).id)}
-				>
-					<div class="fields">
-						<Field name="name" label="Name" value={name} />
-						<Field
-							name="materialId"
-							label="Cut from"
-							options={workshop.materials.map((m) => ({ value: m.id, label: m.name }))}
-							none="not chosen yet"
-							bind:value={materialId}
-						/>
-					</div>
-					<Tick
-						name="follow"
-						label="Steps and materials of {component.code} follow its pieces"
-						bind:checked={following}
-					/>
-					<p class="row end"><button class="button main">Keep these pieces</button></p>
-				</Form>
+				<KeepPieces
+					pieces={shown.pieces}
+					origin="unfolded"
+					{name}
+					{component}
+					materials={workshop.materials}
+					{onDone}
+				/>
 			</Sheet>
 		{:else}
 			<Sheet title="Pieces"><p class="soft">Set the size, then unfold it.</p></Sheet>
@@ -252,7 +229,6 @@
 		grid-template-columns: minmax(280px, 5fr) 7fr;
 		gap: 16px;
 		align-items: start;
-		margin-top: 16px;
 	}
 	.right {
 		min-width: 0;
@@ -287,9 +263,6 @@
 	.row {
 		margin-top: 12px;
 		gap: 12px;
-	}
-	.end {
-		justify-content: flex-end;
 	}
 	.drawing {
 		height: 220px;

@@ -6,6 +6,7 @@
 	import { soundMesh, type Mesh } from '$core/mesh/mesh.ts';
 	import { readMesh } from '$core/mesh/readMesh.ts';
 	import type { Problem } from '$core/problem.ts';
+	import BringLines from '$lib/ui/bring/BringLines.svelte';
 	import BringMesh from '$lib/ui/bring/BringMesh.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';
@@ -20,7 +21,11 @@
 	const MOST_BYTES = 40_000_000;
 	let reading = $state(false);
 	let problem = $state('');
-	let found = $state.raw<{ name: string; mesh: Mesh; notes: Problem[] } | null>(null);
+	let found = $state.raw<
+		| { name: string; mesh: Mesh; notes: Problem[] }
+		| { name: string; text: string; format: 'svg' | 'dxf' }
+		| null
+	>(null);
 
 	/** The file is read here and goes nowhere: only the pieces that come of it are kept. */
 	async function read(file: File | undefined) {
@@ -30,10 +35,24 @@
 		if (file.size > MOST_BYTES) return void (problem = say({ code: 'meshTooLarge', path: [] }));
 		reading = true;
 		try {
-			const raw = readMesh(new Uint8Array(await file.arrayBuffer()));
-			const sound = raw.ok ? soundMesh(raw.value) : raw;
-			if (sound.ok) found = { name: file.name.replace(/\.[^.]*$/, '').slice(0, 120), ...sound.value };
-			else problem = say(sound.problem);
+			const bytes = new Uint8Array(await file.arrayBuffer());
+			const name = file.name.replace(/\.[^.]*$/, '').slice(0, 120);
+			// Told apart by content: a name is only a name.
+			const begin = new TextDecoder().decode(bytes.slice(0, 4000));
+			const format =
+				/<svg[\s/>]/i.test(begin) || /^\s*<\?xml/.test(begin)
+					? 'svg'
+					: /^\s*(999[\s\S]*?)?0\s*\r?\n\s*SECTION/.test(begin)
+						? 'dxf'
+						: null;
+			if (format) found = { name, format, text: new TextDecoder().decode(bytes) };
+			else {
+				const raw = readMesh(bytes);
+				const sound = raw.ok ? soundMesh(raw.value) : raw;
+				if (sound.ok) found = { name, ...sound.value };
+				else
+					problem = say(sound.problem.code === 'meshUnknown' ? { code: 'notRead', path: [] } : sound.problem);
+			}
 		} catch {
 			problem = 'The file cannot be read.';
 		}
@@ -67,31 +86,32 @@
 				>File
 				<input
 					type="file"
-					accept=".stl,.obj,model/stl,model/obj"
+					accept=".svg,.dxf,.stl,.obj,image/svg+xml,model/stl,model/obj"
 					disabled={!component}
 					onchange={(event) => read(event.currentTarget.files?.[0])}
 				/></label
 			>
 		</div>
 		<p class="small soft">
-			A faceted shape as STL or OBJ: it is scaled to the wearer, unfolded into flat pieces, its edges numbered
-			in pairs with their bevels. The file stays on this machine’s page; only the pieces are kept.
+			SVG or DXF: every closed line becomes a piece at its true size. STL or OBJ: a faceted shape is scaled to
+			the wearer and unfolded, its edges numbered in pairs with their bevels. The file is read by this page
+			and goes nowhere; only the pieces are kept.
 		</p>
 		{#if reading}<p role="status">Reading…</p>{/if}
 		{#if problem}<p class="error" role="alert">{problem}</p>{/if}
 	</Sheet>
 	{#if component && found}
+		{@const shared = {
+			name: found.name,
+			component,
+			components,
+			fit: data.fit,
+			workshop: data.workshop,
+			onDone: (id: number) => goto(`${base}/pattern/${id}`)
+		}}
 		{#key found}
-			<BringMesh
-				mesh={found.mesh}
-				notes={found.notes}
-				name={found.name}
-				{component}
-				{components}
-				fit={data.fit}
-				workshop={data.workshop}
-				onDone={(id) => goto(`${base}/pattern/${id}`)}
-			/>
+			{#if 'mesh' in found}<BringMesh mesh={found.mesh} notes={found.notes} {...shared} />
+			{:else}<BringLines text={found.text} format={found.format} {...shared} />{/if}
 		{/key}
 	{/if}
 {/if}

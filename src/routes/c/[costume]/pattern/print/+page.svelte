@@ -143,6 +143,10 @@
 							<a class="button" href="{base}/out/svg?{query}" download><Download size={16} /> SVG at 1:1</a>
 							<span class="small soft">For a cutter or a drawing program, in mm.</span>
 						</p>
+						<p>
+							<a class="button" href="{base}/out/dxf?{query}" download><Download size={16} /> DXF at 1:1</a>
+							<span class="small soft">For cutters and pattern programs: a block a piece, in mm.</span>
+						</p>
 					{:else}<p class="soft">Tick what is to be printed.</p>{/if}
 				</div>
 			</Sheet>

@@ -1,6 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { amountWords, inLedgerOrder } from '$core/costume/component.ts';
 import { chartPdf } from '$core/formats/chartPdf.ts';
+import { patternDxf } from '$core/formats/patternDxf.ts';
 import { patternPdf } from '$core/formats/patternPdf.ts';
 import { patternSvg } from '$core/formats/patternSvg.ts';
 import { tagsPdf, type PieceTag } from '$core/formats/tagsPdf.ts';
@@ -14,7 +15,7 @@ import { loadMaterials } from '$lib/server/read/workshop.ts';
 import type { RequestHandler } from './$types';
 
 /**
- * Prints of pieces: `pdf` and `svg` at 1:1, `tags`, `chart`. Of `?shape=1&shape=2`, of `?piece=1.0` (the first
+ * Prints of pieces: `pdf`, `svg` and `dxf` at 1:1, `tags`, `chart`. Of `?shape=1&shape=2`, of `?piece=1.0` (the first
  * piece of shape 1), or of the whole costume.
  */
 export const GET: RequestHandler = async ({ params, url }) => {
@@ -59,6 +60,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	if (params.what === 'pdf') return pdf(patternPdf(chosen, paper, `${title}: pattern`), 'pattern.pdf');
 	if (params.what === 'svg')
 		return sent(patternSvg(chosen, `${title}: pattern`), 'image/svg+xml', 'pattern.svg');
+	if (params.what === 'dxf') return sent(patternDxf(chosen), 'image/vnd.dxf', 'pattern.dxf');
 	if (params.what === 'tags') {
 		const tags = groups.flatMap(({ component, pieces: own }) =>
 			own.map(({ numbered, shape, number }): PieceTag => ({

@@ -1,0 +1,153 @@
+<script lang="ts">
+	/** A drawing of pieces: its unit, how large that makes them, kept as pieces. */
+	import { onDestroy, untrack } from 'svelte';
+	import type { Component } from '$core/costume/component.ts';
+	import type { Workshop } from '$core/costume/record.ts';
+	import { wearersOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
+	import { follow } from '$core/pattern/storedShape.ts';
+	import { boxOf, flatten } from '$core/pattern/outline.ts';
+	import { say } from '$core/messages.ts';
+	import { formatLength } from '$core/units/measure.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import type { ReadResult } from '../../../workers/protocol.ts';
+	import { run } from '../../../workers/run.ts';
+	import Field from '../Field.svelte';
+	import Pieces from '../Pieces.svelte';
+	import Sheet from '../Sheet.svelte';
+	import KeepPieces from './KeepPieces.svelte';
+
+	interface Props {
+		text: string;
+		format: 'svg' | 'dxf';
+		name: string;
+		component: Component;
+		components: readonly Component[];
+		fit: MeasureRecord;
+		workshop: Workshop;
+		onDone: (id: number) => void;
+	}
+	let { text, format, name, component, components, fit, workshop, onDone }: Props = $props();
+	const unit = $derived(workshop.settings.lengthUnit);
+	const length = (mm: number) => formatLength(mm, unit);
+	/** Units of a drawing that does not say; 96 to the inch is what drawing programs take a bare number for. */
+	const ASKED = { mm: 1, cm: 10, in: 25.4, '1/96 in': 25.4 / 96, '1/72 in': 25.4 / 72 } as const;
+	let asked = $state<keyof typeof ASKED>('mm');
+	let problem = $state('');
+	let result = $state.raw<ReadResult | null>(null);
+	let reading = $state(false);
+	let stopper: AbortController | null = null;
+
+	async function read(mm: number) {
+		stopper?.abort();
+		const mine = (stopper = new AbortController());
+		reading = true;
+		problem = '';
+		const outcome = await run<'read'>(
+			() => new Worker(new URL('../../../workers/read.worker.ts', import.meta.url), { type: 'module' }),
+			{ kind: 'read', format, text, unit: mm },
+			() => {},
+			mine.signal
+		);
+		if (mine.signal.aborted) return;
+		reading = false;
+		if (outcome.ok) result = outcome.result;
+		else problem = say({ code: outcome.code, path: [], values: { most: '100,000' } });
+	}
+	$effect(() => {
+		const mm = ASKED[asked];
+		untrack(() => read(mm));
+	});
+	onDestroy(() => stopper?.abort());
+
+	const numbered = $derived(
+		(result?.pieces ?? []).map((piece, i) => ({
+			piece,
+			code: `${component.code} ${i + 1}/${result!.pieces.length}`,
+			count: 1,
+			shape: 0
+		}))
+	);
+	const largest = $derived(
+		(result?.pieces ?? [])
+			.map((p) => boxOf(flatten(p.outline).points))
+			.map((b) => ({ wide: b.right - b.left, high: b.top - b.bottom }))
+			.sort((a, b) => b.wide * b.high - a.wide * a.high)[0]
+	);
+	/** Something of the wearer to hold the size against. */
+	const chest = $derived(follow('chestGirth', { component, components, wearers: wearersOf(fit) }));
+</script>
+
+<div class="desk">
+	<Sheet title="Size">
+		{#if reading}
+			<p role="status">
+				Reading… <button class="button small" onclick={() => stopper?.abort()}>Stop</button>
+			</p>
+		{/if}
+		{#if problem}<p class="error" role="alert">{problem}</p>{/if}
+		{#if result}
+			{#if result.unit === null}
+				<Field
+					name="asked"
+					label="One unit of the drawing is"
+					options={Object.keys(ASKED)}
+					bind:value={asked}
+				/>
+				<p class="small soft">The file does not say. Choose the one that gives the right size.</p>
+			{:else}<p>The file says its size: one unit is {formatNumber(result.unit, 4)} mm.</p>{/if}
+			{#if largest}
+				<p class="lead">{length(largest.wide)} × {length(largest.high)}</p>
+				<p class="small soft">
+					the largest piece{chest ? `; the chest of ${chest.wearer} is ${length(chest.body)} round` : ''}
+				</p>
+			{/if}
+			{#if result.specks}<p class="warn small">
+					{result.specks} closed lines were too small to be pieces.
+				</p>{/if}
+			{#if result.loose}<p class="warn small">
+					{result.loose} lines lie on no piece, or are of a kind that is not read: they were left out.
+				</p>{/if}
+		{/if}
+	</Sheet>
+	{#if result}
+		<Sheet title="{result.pieces.length} {result.pieces.length === 1 ? 'piece' : 'pieces'}">
+			<Pieces pieces={numbered} label="Pieces of {name}" />
+			<KeepPieces
+				pieces={result.pieces}
+				origin="imported"
+				{name}
+				{component}
+				materials={workshop.materials}
+				{onDone}
+			/>
+		</Sheet>
+	{/if}
+</div>
+
+<style>
+	.desk {
+		display: grid;
+		grid-template-columns: minmax(280px, 5fr) 7fr;
+		gap: 16px;
+		align-items: start;
+	}
+	.lead {
+		font-family: var(--head);
+		font-size: var(--s24);
+		font-weight: 700;
+		margin: 12px 0 0;
+	}
+	.warn {
+		border-left: 4px solid var(--brass);
+		padding: 6px 10px;
+		margin: 8px 0;
+	}
+	.error {
+		color: var(--red-ink);
+	}
+	@media (max-width: 900px) {
+		.desk {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>

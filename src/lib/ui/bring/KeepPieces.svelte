@@ -1,0 +1,56 @@
+<script lang="ts">
+	/** Pieces that were brought in, to be kept: name, material, whether steps follow. */
+	import type { Component } from '$core/costume/component.ts';
+	import type { Material } from '$core/needs/material.ts';
+	import type { Piece } from '$core/pattern/piece.ts';
+	import type { OriginKey } from '$core/pattern/shapers.ts';
+	import Field from '../Field.svelte';
+	import Form from '../Form.svelte';
+	import Tick from '../Tick.svelte';
+
+	interface Props {
+		pieces: readonly Piece[];
+		origin: OriginKey;
+		name: string;
+		component: Component;
+		materials: readonly Material[];
+		onDone: (id: number) => void;
+	}
+	let { pieces, origin, name, component, materials, onDone }: Props = $props();
+	let materialId = $state<string | number>('');
+	let following = $state(true);
+</script>
+
+<Form
+	command="bringShape"
+	label="Keep the pieces"
+	hidden={{ componentId: component.id, origin, note: '', pieces: JSON.stringify(pieces) }}
+	onDone={(done) => onDone((done as { id: number }).id)}
+>
+	<div class="fields">
+		<Field name="name" label="Name" value={name} />
+		<Field
+			name="materialId"
+			label="Cut from"
+			options={materials.map((m) => ({ value: m.id, label: m.name }))}
+			none="not chosen yet"
+			bind:value={materialId}
+		/>
+	</div>
+	<Tick
+		name="follow"
+		label="Steps and materials of {component.code} follow its pieces"
+		bind:checked={following}
+	/>
+	<p class="row"><button class="button main">Keep these pieces</button></p>
+</Form>
+
+<style>
+	.fields {
+		margin-top: 12px;
+	}
+	.row {
+		justify-content: flex-end;
+		margin-top: 12px;
+	}
+</style>

@@ -1,0 +1,12 @@
+import { readDxf } from '../core/formats/readDxf.ts';
+import { readSvg } from '../core/formats/readSvg.ts';
+import type { FromWorker, ReadRequest } from './protocol.ts';
+
+/** Pieces read from a drawing, off the page. */
+const say = (message: FromWorker<'read'>) => postMessage(message);
+
+addEventListener('message', ({ data }: MessageEvent<ReadRequest>) => {
+	const done = data.format === 'svg' ? readSvg(data.text, data.unit) : readDxf(data.text, data.unit);
+	if (done.ok) say({ type: 'result', result: done.value });
+	else say({ type: 'error', code: done.problem.code });
+});
