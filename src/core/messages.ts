@@ -92,6 +92,7 @@ const words: Record<string, string> = {
 	dxfTooLarge: 'The file is too large for a drawing of pieces.',
 	dxfDamaged: 'The DXF file is damaged, or is in its binary form: write it as text.',
 	notRead: 'This is no STL, OBJ, SVG or DXF file.',
+	traceNothing: 'Nothing stands out from the mat: more light, a mat of another colour, or a sharper photo.',
 	noPieces: 'There is no closed line in it that could be a piece.',
 	nothingBrought: 'Its pieces are gone: bring them in again.',
 	meshEmpty: 'There are no faces in it.',

@@ -1,17 +1,9 @@
 import { rectify } from '../core/measure/plane/rectify.ts';
+import { pixelsOf } from './pixels.ts';
 import type { FlattenRequest, FromWorker } from './protocol.ts';
 
 /** A picture seen square on. Decoding, turning and encoding all happen here, off the page. */
 const say = (message: FromWorker<'flatten'>) => postMessage(message);
-
-async function pixelsOf(picture: Blob) {
-	const bitmap = await createImageBitmap(picture);
-	const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
-	const context = canvas.getContext('2d', { willReadFrequently: true })!;
-	context.drawImage(bitmap, 0, 0);
-	bitmap.close();
-	return context.getImageData(0, 0, canvas.width, canvas.height);
-}
 
 addEventListener('message', async ({ data }: MessageEvent<FlattenRequest>) => {
 	try {

@@ -1,5 +1,6 @@
 import type { FlatView } from '../core/measure/plane/rectify.ts';
 import type { SvgRead } from '../core/formats/readSvg.ts';
+import type { Traced } from '../core/trace/trace.ts';
 import type { Mesh } from '../core/mesh/mesh.ts';
 import type { Piece } from '../core/pattern/piece.ts';
 import type { Problem } from '../core/problem.ts';
@@ -42,11 +43,25 @@ export interface ReadRequest {
 }
 export type ReadResult = SvgRead;
 
-export type Request = FlattenRequest | UnfoldRequest | ReadRequest;
+/** Lays a picture flat and traces what lies on it. */
+export interface TraceRequest {
+	kind: 'trace';
+	picture: Blob;
+	toPlane: Homography;
+	view: FlatView;
+	/** mm² */
+	speck: number;
+	/** mm */
+	tolerance: number;
+}
+export type TraceResult = Traced;
+
+export type Request = FlattenRequest | UnfoldRequest | ReadRequest | TraceRequest;
 export interface Results {
 	flatten: FlattenResult;
 	unfold: UnfoldResult;
 	read: ReadResult;
+	trace: TraceResult;
 }
 
 export type FromWorker<K extends keyof Results = keyof Results> =

@@ -318,3 +318,33 @@ test('drawings in and out: an SVG without a unit is asked about, a DXF keeps its
 	await toast(page, 'Brought again to G-03 Wave embroidery');
 	expect(info.errors).toHaveLength(0);
 });
+
+test('traced from a photo with four known corners: outlines at true size, chosen, kept, printed', async ({
+	page
+}, info) => {
+	await page.goto('/c/1/pattern/bring', { waitUntil: 'networkidle' });
+	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'A-04 Bracers' });
+	await page.waitForURL(/of=\d+/);
+	await page.getByRole('combobox', { name: 'Trace' }).selectOption({ label: 'all that the photo shows' });
+	await page.getByRole('button', { name: 'Trace', exact: true }).click();
+	await expect(page.getByText(/^4 outlines/)).toBeVisible({ timeout: 20_000 });
+	// The sheet of paper that gave the scale is an A4: 297 × 210 mm (ISO 216), drawn with a line round it of a millimetre.
+	const paper = page.getByRole('checkbox', { name: /^29\.[78]\d? cm × 21(\.[01]\d?)? cm/ });
+	await expect(paper).toBeChecked();
+	await paper.uncheck();
+	// The mat itself is not taken by itself.
+	await expect(page.getByRole('checkbox', { name: /3 holes · lies under others/ })).not.toBeChecked();
+	await page.getByRole('button', { name: 'Keep these pieces' }).click();
+	await toast(page, /^Brought .* to A-04 Bracers/);
+	await page.waitForURL(/pattern\/\d+$/);
+	await page.waitForLoadState('networkidle');
+	await expect(page.getByRole('row').filter({ hasText: 'piece' })).toHaveCount(2);
+	const download = page.waitForEvent('download');
+	await page.getByRole('link', { name: '1:1 PDF' }).click();
+	const pdf = info.outputPath('traced.pdf');
+	await (await download).saveAs(pdf);
+	expect(spawnSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8' }).stdout).toContain(
+		'Print at 100 %'
+	);
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+});

@@ -6,10 +6,10 @@ import { globSync } from '../../scripts/files.mjs';
 /** Arrows point inward: what each room may import, besides packages. */
 const MAY_IMPORT: Record<string, RegExp> = {
 	'src/core/':
-		/^(\.|zod$|ical-generator$|papaparse$|ml-matrix$|clipper2-ts$|qrcode-generator$|polylabel$|svgpath$|fast-xml-parser$|dxf-parser$|@tarikjabiri\/dxf$|pdf-lib$)/,
+		/^(\.|zod$|ical-generator$|papaparse$|ml-matrix$|clipper2-ts$|qrcode-generator$|polylabel$|svgpath$|fit-curve$|fast-xml-parser$|dxf-parser$|@tarikjabiri\/dxf$|pdf-lib$)/,
 	'src/lib/server/':
 		/^(\.|\$core\/|\$lib\/(server\/|answer)|\$app\/environment$|node:|@sveltejs\/kit$|zod$|fflate$|sharp$|file-type$|@electric-sql\/pglite$)/,
-	'src/workers/': /^\.\.?\/(core\/|protocol|\.\.\/core\/)/,
+	'src/workers/': /^\.\.?\/(core\/|protocol|pixels|\.\.\/core\/)/,
 	'src/lib/ui/':
 		/^(\.|\$core\/|\$lib\/(ui\/|find|sort|stations|answer)|openseadragon$|d3-(zoom|selection)$|\$app\/|svelte($|\/)|svelte-dnd-action$|@lucide\/svelte\/)/
 };

@@ -131,3 +131,16 @@ function sample(
 		out[at + channel] = top * (1 - fy) + bottom * fy;
 	}
 }
+
+/** Of a flat view, what lies between the corners of the reference, a little inside of them. */
+export function withinReference(view: FlatView, toPlane: Homography, reference: readonly Point[]): FlatView {
+	const known = reference.map((p) => project(toPlane, p).point);
+	const span = (axis: 0 | 1) => {
+		const values = known.map((p) => p[axis]);
+		const [low, high] = [Math.min(...values), Math.max(...values)];
+		const inset = (high - low) * 0.015;
+		return [low + inset, high - low - 2 * inset] as const;
+	};
+	const [[left, width], [top, height]] = [span(0), span(1)];
+	return { ...view, left, top, width, height };
+}

@@ -1,5 +1,11 @@
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { shapeCommands } from '$lib/server/commands/shape.ts';
-import type { Actions } from './$types';
+import { database } from '$lib/server/database.ts';
+import { loadLook } from '$lib/server/read/look.ts';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params }) => ({
+	pictures: (await loadLook(await database(), Number(params.costume))).pictures
+});
 
 export const actions: Actions = actionsOf({ bringShape: shapeCommands.bringShape });

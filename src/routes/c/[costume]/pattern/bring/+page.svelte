@@ -8,6 +8,7 @@
 	import type { Problem } from '$core/problem.ts';
 	import BringLines from '$lib/ui/bring/BringLines.svelte';
 	import BringMesh from '$lib/ui/bring/BringMesh.svelte';
+	import BringTrace from '$lib/ui/bring/BringTrace.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';
 
@@ -113,6 +114,15 @@
 			{#if 'mesh' in found}<BringMesh mesh={found.mesh} notes={found.notes} {...shared} />
 			{:else}<BringLines text={found.text} format={found.format} {...shared} />{/if}
 		{/key}
+	{/if}
+	{#if component && !found}
+		<BringTrace
+			pictures={data.pictures}
+			{component}
+			workshop={data.workshop}
+			{base}
+			onDone={(id) => goto(`${base}/pattern/${id}`)}
+		/>
 	{/if}
 {/if}
 
