@@ -1,8 +1,10 @@
 import {
+	backwards,
 	boxOf,
 	distance,
 	edgesOf,
 	flatten,
+	goesRound,
 	signedArea,
 	type Edge,
 	type Outline,
@@ -32,15 +34,7 @@ const isClosed = (way: Way): boolean => way.edges.length > 1 && distance(way.sta
 const turned = (way: Way): Way => ({
 	...way,
 	start: endOf(way),
-	edges: edgesOf({ start: way.start, edges: way.edges })
-		.reverse()
-		.map(({ from, edge }): Edge =>
-			edge.kind === 'cubic'
-				? { ...edge, c1: edge.c2, c2: edge.c1, to: from }
-				: edge.kind === 'arc'
-					? { ...edge, bulge: -edge.bulge, to: from }
-					: { ...edge, to: from }
-		)
+	edges: edgesOf({ start: way.start, edges: way.edges }).reverse().map(backwards)
 });
 
 /** Open ways whose ends meet become one, turned as needed. */
@@ -107,16 +101,6 @@ export function reversed(outline: Outline): Outline {
 	return { start: way.start, edges: way.edges };
 }
 
-const within = (p: Point, points: readonly Point[]): boolean => {
-	let inside = false;
-	points.forEach((a, i) => {
-		const b = points[(i + 1) % points.length]!;
-		if (a[1] > p[1] !== b[1] > p[1] && p[0] < ((b[0] - a[0]) * (p[1] - a[1])) / (b[1] - a[1]) + a[0])
-			inside = !inside;
-	});
-	return inside;
-};
-
 export interface FromWays {
 	pieces: Piece[];
 	/** Closed ways too small to be a piece, and open lines that lie on no piece. */
@@ -143,7 +127,7 @@ export function piecesFromWays(ways: readonly Way[]): FromWays {
 				p[0] <= b.right &&
 				p[1] >= b.bottom &&
 				p[1] <= b.top &&
-				within(p, large[j]!.points)
+				goesRound(large[j]!.points, p)
 			)
 				return j;
 		}
@@ -165,7 +149,7 @@ export function piecesFromWays(ways: readonly Way[]): FromWays {
 		const points: Point[] = flatten({ start: way.start, edges: way.edges }).points;
 		const line = isClosed(way) ? [...points, points[0]!] : [...points, endOf(way)];
 		const middle = line[Math.floor(line.length / 2)]!;
-		const at = [...made.keys()].reverse().find((i) => within(middle, large[i]!.points));
+		const at = [...made.keys()].reverse().find((i) => goesRound(large[i]!.points, middle));
 		if (at === undefined || line.length < 2) {
 			loose++;
 			continue;

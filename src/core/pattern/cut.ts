@@ -5,6 +5,7 @@ import {
 	edgeLength,
 	edgesOf,
 	flatten,
+	goesRound,
 	signedArea,
 	type Edge,
 	type EdgeMarks,
@@ -116,16 +117,6 @@ function runsOf(loop: Outline, outer: boolean, side: (p: Point) => number, cross
 	}
 	return runs;
 }
-
-const inside = (p: Point, points: readonly Point[]): boolean => {
-	let within = false;
-	points.forEach((a, i) => {
-		const b = points[(i + 1) % points.length]!;
-		if (a[1] > p[1] !== b[1] > p[1] && p[0] < ((b[0] - a[0]) * (p[1] - a[1])) / (b[1] - a[1]) + a[0])
-			within = !within;
-	});
-	return within;
-};
 
 /** Lines of the piece that lie on one side. */
 function linesOn(lines: readonly InnerLine[], side: (p: Point) => number): InnerLine[] {
@@ -240,7 +231,7 @@ export function cutByLine(
 		}
 		const flats = made.map((m) => flatten(m.outline).points);
 		for (const run of whole) {
-			const at = flats.findIndex((points) => inside(run.parts[0]!.from, points));
+			const at = flats.findIndex((points) => goesRound(points, run.parts[0]!.from));
 			if (at < 0) continue;
 			const hole: Outline = { start: run.parts[0]!.from, edges: run.parts.map((p) => p.edge) };
 			made[at] = { ...made[at]!, holes: [...made[at]!.holes, hole] };

@@ -1,6 +1,15 @@
 import { bad, good, type Parsed } from '../problem.ts';
 import { partOf, pointAt } from './cut.ts';
-import { boxOf, distance, edgesOf, flatten, type Edge, type Outline, type Point } from './outline.ts';
+import {
+	boxOf,
+	distance,
+	edgesOf,
+	flatten,
+	marksOf,
+	type Edge,
+	type Outline,
+	type Point
+} from './outline.ts';
 import type { Piece } from './piece.ts';
 
 /**
@@ -71,13 +80,10 @@ export function removePoint(piece: Piece, i: number): Parsed<Piece> {
 	if (n <= 2) return bad('edgeCount');
 	if (i < 0 || i >= n) return bad('noSuchPoint');
 	const before = (i + n - 1) % n;
-	const { seam, allowance, bevel } = piece.outline.edges[before]!;
 	const kept: Edge = {
 		kind: 'line',
 		to: piece.outline.edges[i]!.to,
-		...(seam === undefined ? {} : { seam }),
-		...(allowance === undefined ? {} : { allowance }),
-		...(bevel === undefined ? {} : { bevel })
+		...marksOf(piece.outline.edges[before]!)
 	};
 	const edges = piece.outline.edges.flatMap((e, at) => (at === before ? [kept] : at === i ? [] : [e]));
 	const start = i === 0 ? piece.outline.edges[0]!.to : piece.outline.start;
@@ -100,14 +106,9 @@ export function removePoint(piece: Piece, i: number): Parsed<Piece> {
 export function bendEdge(outline: Outline, edge: number, kind: Edge['kind'], rise = 0): Outline {
 	const at = edgesOf(outline)[edge];
 	if (!at) return outline;
-	const { seam, allowance, bevel } = at.edge;
 	const { from } = at;
 	const { to } = at.edge;
-	const marks = {
-		...(seam === undefined ? {} : { seam }),
-		...(allowance === undefined ? {} : { allowance }),
-		...(bevel === undefined ? {} : { bevel })
-	};
+	const marks = marksOf(at.edge);
 	const third = (t: number): Point => {
 		const [x, y] = [from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t];
 		const length = distance(from, to) || 1;

@@ -201,6 +201,31 @@ export function boxOf(points: readonly Point[]): Box {
 export const touches = (a: Box, b: Box): boolean =>
 	a.left < b.right && a.right > b.left && a.bottom < b.top && a.top > b.bottom;
 
+/** Whether a closed line of points goes round a point: crossings of a ray, even or odd. */
+export function goesRound(points: readonly Point[], [x, y]: Point): boolean {
+	let inside = false;
+	points.forEach((a, i) => {
+		const b = points[(i + 1) % points.length]!;
+		if (a[1] > y !== b[1] > y && x < ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside;
+	});
+	return inside;
+}
+
+/** The same edge the other way: from its end to its beginning. */
+export const backwards = ({ from, edge }: { from: Point; edge: Edge }): Edge =>
+	edge.kind === 'cubic'
+		? { ...edge, c1: edge.c2, c2: edge.c1, to: from }
+		: edge.kind === 'arc'
+			? { ...edge, bulge: -edge.bulge, to: from }
+			: { ...edge, to: from };
+
+/** What an edge carries, for another line in its place. */
+export const marksOf = ({ seam, allowance, bevel }: Edge): EdgeMarks => ({
+	...(seam === undefined ? {} : { seam }),
+	...(allowance === undefined ? {} : { allowance }),
+	...(bevel === undefined ? {} : { bevel })
+});
+
 export interface Placement {
 	/** Left becomes right: x → −x, before turning. */
 	mirror?: boolean;

@@ -214,3 +214,7 @@ export function piecesOf<S extends ShapeSource>(shapes: readonly S[], fit: FitFo
 		}))
 	}));
 }
+
+/** Pieces that are not kept yet, numbered by themselves. */
+export const numberedAlone = (pieces: readonly Piece[], code: string): NumberedPiece[] =>
+	pieces.map((piece, i) => ({ piece, code: `${code} ${i + 1}/${pieces.length}`, count: 1, shape: 0 }));

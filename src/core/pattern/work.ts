@@ -3,6 +3,7 @@ import { bad, good, type Parsed } from '../problem.ts';
 import { CORNERS, offset } from './allowance.ts';
 import { cutByLine } from './cut.ts';
 import {
+	backwards,
 	boxOf,
 	circle,
 	distance,
@@ -101,14 +102,6 @@ const marked = (outline: Outline, wanted: readonly number[], mark: (e: Edge) => 
 	...outline,
 	edges: outline.edges.map((e, i) => (wanted.length === 0 || wanted.includes(i) ? mark(e) : e))
 });
-
-/** Reversed as a way through the same points. */
-const backwards = ({ from, edge }: { from: Point; edge: Edge }): Edge =>
-	edge.kind === 'cubic'
-		? { ...edge, c1: edge.c2, c2: edge.c1, to: from }
-		: edge.kind === 'arc'
-			? { ...edge, bulge: -edge.bulge, to: from }
-			: { ...edge, to: from };
 
 /** From the end of an edge round to its beginning: everything but the edge itself. */
 const without = (outline: Outline, edge: number) => {

@@ -4,7 +4,7 @@
 	import type { Component } from '$core/costume/component.ts';
 	import type { Workshop } from '$core/costume/record.ts';
 	import { wearersOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
-	import { follow } from '$core/pattern/storedShape.ts';
+	import { follow, numberedAlone } from '$core/pattern/storedShape.ts';
 	import { boxOf, flatten } from '$core/pattern/outline.ts';
 	import { say } from '$core/messages.ts';
 	import { formatLength } from '$core/units/measure.ts';
@@ -59,14 +59,7 @@
 	});
 	onDestroy(() => stopper?.abort());
 
-	const numbered = $derived(
-		(result?.pieces ?? []).map((piece, i) => ({
-			piece,
-			code: `${component.code} ${i + 1}/${result!.pieces.length}`,
-			count: 1,
-			shape: 0
-		}))
-	);
+	const numbered = $derived(numberedAlone(result?.pieces ?? [], component.code));
 	const largest = $derived(
 		(result?.pieces ?? [])
 			.map((p) => boxOf(flatten(p.outline).points))

@@ -8,7 +8,7 @@
 	import { factorForGirth, figuresOfMesh, scaled, triangleCount, type Mesh } from '$core/mesh/mesh.ts';
 	import { ridgesOf } from '$core/mesh/unfold.ts';
 	import { say } from '$core/messages.ts';
-	import { follow } from '$core/pattern/storedShape.ts';
+	import { follow, numberedAlone } from '$core/pattern/storedShape.ts';
 	import type { Problem } from '$core/problem.ts';
 	import {
 		formatLength,
@@ -89,14 +89,7 @@
 		else if (outcome.code !== 'stopped') problem = say({ code: outcome.code, path: [] });
 	}
 	onDestroy(() => stopper?.abort());
-	const numbered = $derived(
-		(shown?.pieces ?? []).map((piece, i) => ({
-			piece,
-			code: `${component.code} ${i + 1}/${shown!.pieces.length}`,
-			count: 1,
-			shape: 0
-		}))
-	);
+	const numbered = $derived(numberedAlone(shown?.pieces ?? [], component.code));
 </script>
 
 <div class="desk">

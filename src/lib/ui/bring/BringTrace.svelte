@@ -5,6 +5,7 @@
 	import type { ReferencePicture } from '$core/costume/picture.ts';
 	import type { Workshop } from '$core/costume/record.ts';
 	import { say } from '$core/messages.ts';
+	import { numberedAlone } from '$core/pattern/storedShape.ts';
 	import { flatViewOf, withinReference } from '$core/measure/plane/rectify.ts';
 	import { planeOfPicture } from '$core/measure/plane/readings.ts';
 	import { boxOf, flatten, type Box } from '$core/pattern/outline.ts';
@@ -100,14 +101,7 @@
 		});
 	});
 	const kept = $derived(rows.filter((r, i) => ticked[i] ?? !r.ground).map((r) => r.piece));
-	const numbered = $derived(
-		kept.map((piece, i) => ({
-			piece,
-			code: `${component.code} ${i + 1}/${kept.length}`,
-			count: 1,
-			shape: 0
-		}))
-	);
+	const numbered = $derived(numberedAlone(kept, component.code));
 </script>
 
 <Sheet title="Trace a photo">
