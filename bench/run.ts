@@ -10,12 +10,14 @@ import { piece } from './piece.ts';
 import { picture } from './picture.ts';
 import { plane } from './plane.ts';
 import { schedule } from './schedule.ts';
+import { traced } from './trace.ts';
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
 	schedule,
 	plane,
 	pattern,
 	mesh,
+	trace: traced,
 	piece,
 	picture,
 	pages

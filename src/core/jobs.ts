@@ -4,6 +4,7 @@ import { planeJob, runPlaneJob } from './measure/plane/job.ts';
 import { say } from './messages.ts';
 import { runUnfoldJob, unfoldJob } from './mesh/job.ts';
 import { runShapeJob, shapeJob } from './pattern/job.ts';
+import { runTraceJob, traceJob } from './trace/job.ts';
 import { runScheduleJob, scheduleJob } from './schedule/job.ts';
 
 /** What a job gives back, or one line that names the field and what is wrong with it. */
@@ -36,6 +37,10 @@ const KINDS: Record<string, ReturnType<typeof kind>> = {
 	}),
 	unfold: kind(unfoldJob, (job) => {
 		const done = runUnfoldJob(job);
+		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
+	}),
+	trace: kind(traceJob, (job) => {
+		const done = runTraceJob(job);
 		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
 	}),
 	'goes-on': kind(goesOnJob, (job) => ({ ok: true, result: runGoesOnJob(job) }))

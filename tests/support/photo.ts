@@ -1,6 +1,8 @@
-import { flatten, type Outline, type Point } from '../../src/core/pattern/outline.ts';
+import { homographyOf, project } from '../../src/core/measure/plane/homography.ts';
+import type { Pixels } from '../../src/core/measure/plane/rectify.ts';
+import { circle, flatten, placedOutline, type Outline, type Point } from '../../src/core/pattern/outline.ts';
 import type { Grey } from '../../src/core/trace/contour.ts';
-import { random } from './outlines.ts';
+import { blob, random } from './outlines.ts';
 
 /**
  * A synthetic photo of pieces on a mat, laid flat: edges by 4 × 4 samples a pixel, a lamp's light that falls off, a
@@ -67,4 +69,137 @@ export function photoOf(
 			data[i] = Math.max(0, Math.min(255, own * light + noise * (next() + next() + next() - 1.5)));
 		}
 	return { width, height, data };
+}
+
+/** Where a camera sees points of a mat whose middle it looks at: tilted about the mat's long side, `from` mm away. */
+export function cameraAt(
+	{ wide, high }: { wide: number; high: number },
+	photo: { width: number; height: number },
+	tilt: number,
+	from: number
+): (p: Point) => Point {
+	const angle = (tilt * Math.PI) / 180;
+	// The long side fills nine tenths of the picture where the mat is nearest.
+	const nearest = from - (high / 2) * Math.sin(angle);
+	const focal = (0.9 * photo.width * nearest) / wide;
+	return ([x, y]) => {
+		const [dx, dy] = [x - wide / 2, y - high / 2];
+		const depth = from + dy * Math.sin(angle);
+		return [
+			photo.width / 2 + (focal * dx) / depth,
+			photo.height / 2 - (focal * dy * Math.cos(angle)) / depth
+		];
+	};
+}
+
+/**
+ * A synthetic photo of pieces on a mat, taken at a slant. The mat is drawn square on with lamp and shadow (as `photoOf`,
+ * without noise), a dark table around it; then every pixel of the photo looks up, between four pixels, where its ray
+ * meets the mat. Noise comes last, as a camera's does. Corners are told as careful clicks tell them: to a whole pixel.
+ */
+export function slantPhotoOf(
+	pieces: Parameters<typeof photoOf>[0],
+	{
+		wide,
+		high,
+		width,
+		height,
+		tilt = 30,
+		from = 1400,
+		mmPerPx = 0.2,
+		noise = 8,
+		seed = 1,
+		...light
+	}: {
+		wide: number;
+		high: number;
+		width: number;
+		height: number;
+		tilt?: number;
+		from?: number;
+		mmPerPx?: number;
+		noise?: number;
+		seed?: number;
+		mat?: number;
+		shade?: number;
+	}
+): { photo: Pixels; corners: Point[] } {
+	const flat = photoOf(pieces, {
+		...light,
+		width: Math.round(wide / mmPerPx),
+		height: Math.round(high / mmPerPx),
+		mmPerPx,
+		noise: 0
+	});
+	const see = cameraAt({ wide, high }, { width, height }, tilt, from);
+	// From the upper left round, y of the mat up.
+	const round: Point[] = [
+		[0, high],
+		[wide, high],
+		[wide, 0],
+		[0, 0]
+	];
+	const seen = round.map(see);
+	const back = homographyOf(seen, round);
+	const data = new Uint8ClampedArray(width * height * 4);
+	const next = random(seed);
+	const TABLE = 40;
+	for (let row = 0; row < height; row++)
+		for (let column = 0; column < width; column++) {
+			const [x, y] = project(back, [column + 0.5, row + 0.5]).point;
+			const [u, v] = [x / mmPerPx - 0.5, flat.height - 1 - (y / mmPerPx - 0.5)];
+			const [u0, v0] = [Math.floor(u), Math.floor(v)];
+			let grey = TABLE;
+			if (x >= 0 && y >= 0 && x <= wide && y <= high) {
+				const at = (i: number, j: number) =>
+					flat.data[
+						Math.max(0, Math.min(flat.height - 1, j)) * flat.width + Math.max(0, Math.min(flat.width - 1, i))
+					]!;
+				const [fu, fv] = [u - u0, v - v0];
+				grey =
+					(at(u0, v0) * (1 - fu) + at(u0 + 1, v0) * fu) * (1 - fv) +
+					(at(u0, v0 + 1) * (1 - fu) + at(u0 + 1, v0 + 1) * fu) * fv;
+			}
+			const own = grey + noise * (next() + next() + next() - 1.5);
+			const i = (row * width + column) * 4;
+			data[i] = data[i + 1] = data[i + 2] = own;
+			data[i + 3] = 255;
+		}
+	return {
+		photo: { data, width, height },
+		corners: seen.map(([x, y]): Point => [Math.round(x), Math.round(y)])
+	};
+}
+
+/** Root of the mean square of how far the points of one line lie from another, mm. */
+export function strayOf(line: readonly Point[], truth: readonly Point[]): number {
+	let sum = 0;
+	for (const p of line) {
+		let best = Infinity;
+		truth.forEach((a, i) => {
+			const b = truth[(i + 1) % truth.length]!;
+			const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
+			const t = Math.max(
+				0,
+				Math.min(1, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / (dx * dx + dy * dy || 1))
+			);
+			best = Math.min(best, Math.hypot(p[0] - a[0] - dx * t, p[1] - a[1] - dy * t));
+		});
+		sum += best * best;
+	}
+	return Math.sqrt(sum / line.length);
+}
+
+/** Twelve pieces on a mat of 1100 × 800 mm: curved, straight, round, two with a hole. */
+export function twelvePieces(): Parameters<typeof photoOf>[0] {
+	return Array.from({ length: 12 }, (_, i) => {
+		const [x, y] = [145 + 270 * (i % 4), 130 + 265 * Math.floor(i / 4)];
+		const at = (o: Outline) => placedOutline(o, { move: [x, y] });
+		const own = i % 4 === 3 ? circle([0, 0], 70 + 5 * i) : blob(i + 3, i % 4 === 2);
+		return {
+			outline: at(own),
+			holes: i === 0 || i === 5 ? [at(circle([0, 0], 20, true))] : [],
+			grey: 200 + 2 * i
+		};
+	});
 }

@@ -43,15 +43,17 @@ export function blurred({ width, height, data }: Grey, radius: number): Grey {
 			sum += data[row + clamp(x + radius + 1, width - 1)]! - data[row + clamp(x - radius, width - 1)]!;
 		}
 	}
-	for (let x = 0; x < width; x++) {
-		let sum = 0;
-		for (let k = -radius; k <= radius; k++) sum += across[clamp(k, height - 1) * width + x]!;
-		for (let y = 0; y < height; y++) {
-			out[y * width + x] = sum / n;
-			sum +=
-				across[clamp(y + radius + 1, height - 1) * width + x]! -
-				across[clamp(y - radius, height - 1) * width + x]!;
-		}
+	// Down all columns at once: row by row is how the memory lies.
+	const sums = new Float64Array(width);
+	const add = (y: number, sign: number) => {
+		const row = clamp(y, height - 1) * width;
+		for (let x = 0; x < width; x++) sums[x]! += sign * across[row + x]!;
+	};
+	for (let k = -radius; k <= radius; k++) add(k, 1);
+	for (let y = 0; y < height; y++) {
+		for (let x = 0; x < width; x++) out[y * width + x] = sums[x]! / n;
+		add(y + radius + 1, 1);
+		add(y - radius, -1);
 	}
 	return { width, height, data: out };
 }
@@ -73,6 +75,17 @@ export function contours({ width, height, data }: Grey, level: number): Point[][
 	const share = (a: number, b: number) => (a === b ? 0.5 : (level - a) / (b - a));
 	for (let y = -1; y < height; y++)
 		for (let x = -1; x < width; x++) {
+			if (x >= 0 && y >= 0 && x < width - 1 && y < height - 1) {
+				// Most cells are plainly within or without: told first, and without a call.
+				const i = y * width + x;
+				const above = data[i]! >= level;
+				if (
+					above === data[i + 1]! >= level &&
+					above === data[i + width]! >= level &&
+					above === data[i + width + 1]! >= level
+				)
+					continue;
+			}
 			const [a, b, c, d] = [at(x, y), at(x + 1, y), at(x + 1, y + 1), at(x, y + 1)];
 			const kind = (a >= level ? 1 : 0) | (b >= level ? 2 : 0) | (c >= level ? 4 : 0) | (d >= level ? 8 : 0);
 			if (kind === 0 || kind === 15) continue;

@@ -1,4 +1,4 @@
-import { inverse, project, type Homography, type Point } from './homography.ts';
+import { distance, inverse, project, type Homography, type Point } from './homography.ts';
 
 export interface Pixels {
 	/** Red, green, blue, alpha of each pixel, row by row. */
@@ -46,28 +46,14 @@ export function flatViewOf(
 	const ys = seen.map((p) => clamp(p[1], minY - reach, maxY + reach));
 	const [left, top] = [Math.min(...xs), Math.min(...ys)];
 	const [width, height] = [Math.max(...xs) - left, Math.max(...ys) - top];
-	const around = known.reduce(
-		(sum, p, i) =>
-			sum + Math.hypot(p[0] - known[(i + 1) % known.length]![0], p[1] - known[(i + 1) % known.length]![1]),
-		0
-	);
-	const pixels = reference.reduce(
-		(sum, p, i) =>
-			sum +
-			Math.hypot(
-				p[0] - reference[(i + 1) % reference.length]![0],
-				p[1] - reference[(i + 1) % reference.length]![1]
-			),
-		0
-	);
-	return {
-		left,
-		top,
-		width,
-		height,
-		pixelsPerMm: Math.min(pixels / around, LONGEST / Math.max(width, height))
-	};
+	return { left, top, width, height, pixelsPerMm: finest(around(reference) / around(known), width, height) };
 }
+/** Round through the points and back. */
+const around = (points: readonly Point[]) =>
+	points.reduce((sum, p, i) => sum + distance(p, points[(i + 1) % points.length]!), 0);
+/** No finer than the picture is, and no larger than can be worked with. */
+const finest = (pixelsPerMm: number, width: number, height: number) =>
+	Math.min(pixelsPerMm, LONGEST / Math.max(width, height));
 
 /**
  * The picture as if seen square on, to scale: every pixel of the flat view looks up where it lies in the
@@ -132,8 +118,8 @@ function sample(
 	}
 }
 
-/** Of a flat view, what lies between the corners of the reference, a little inside of them. */
-export function withinReference(view: FlatView, toPlane: Homography, reference: readonly Point[]): FlatView {
+/** The flat view of what lies between the corners of the reference, a little inside of them. */
+export function withinReference(toPlane: Homography, reference: readonly Point[]): FlatView {
 	const known = reference.map((p) => project(toPlane, p).point);
 	const span = (axis: 0 | 1) => {
 		const values = known.map((p) => p[axis]);
@@ -142,5 +128,11 @@ export function withinReference(view: FlatView, toPlane: Homography, reference: 
 		return [low + inset, high - low - 2 * inset] as const;
 	};
 	const [[left, width], [top, height]] = [span(0), span(1)];
-	return { ...view, left, top, width, height };
+	return {
+		left,
+		top,
+		width,
+		height,
+		pixelsPerMm: finest(around(reference) / around(known), width, height)
+	};
 }

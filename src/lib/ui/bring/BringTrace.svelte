@@ -58,8 +58,10 @@
 			if (!mine.signal.aborted) problem = 'The picture cannot be read.';
 			return;
 		}
-		const whole = flatViewOf(plane.toPlane, picture, plane.reference.points);
-		const view = part === 'corners' ? withinReference(whole, plane.toPlane, plane.reference.points) : whole;
+		const view =
+			part === 'corners'
+				? withinReference(plane.toPlane, plane.reference.points)
+				: flatViewOf(plane.toPlane, picture, plane.reference.points);
 		const outcome = await run<'trace'>(
 			() => new Worker(new URL('../../../workers/trace.worker.ts', import.meta.url), { type: 'module' }),
 			{

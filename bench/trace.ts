@@ -1,0 +1,46 @@
+import { homographyOf } from '../src/core/measure/plane/homography.ts';
+import { rectify, withinReference } from '../src/core/measure/plane/rectify.ts';
+import { flatten } from '../src/core/pattern/outline.ts';
+import { greyOf } from '../src/core/trace/contour.ts';
+import { trace } from '../src/core/trace/trace.ts';
+import { slantPhotoOf, strayOf, twelvePieces } from '../tests/support/photo.ts';
+import { ms } from './print.ts';
+
+function ended<T>(work: Generator<number, T>): T {
+	for (;;) {
+		const turn = work.next();
+		if (turn.done) return turn.value;
+	}
+}
+
+/** A photo of 12 megapixels of twelve pieces, taken at a slant: laid flat, traced, held against what was drawn. */
+export function traced(): void {
+	console.log('');
+	const [wide, high] = [1100, 800];
+	const truth = twelvePieces();
+	for (const tilt of [0, 30]) {
+		const { photo, corners } = slantPhotoOf(truth, { wide, high, width: 4000, height: 3000, tilt });
+		const began = performance.now();
+		const toPlane = homographyOf(corners, [
+			[0, 0],
+			[wide, 0],
+			[wide, high],
+			[0, high]
+		]);
+		const view = withinReference(toPlane, corners);
+		const flat = ended(rectify(photo, toPlane, view));
+		const laid = performance.now() - began;
+		const done = ended(trace(greyOf(flat), { mmPerPx: 1 / view.pixelsPerMm, speck: 225, tolerance: 0.4 }));
+		const took = performance.now() - began;
+		if (!done.ok) throw new Error(done.problem.code);
+		const strays = done.value.pieces.map((p) => {
+			const line = flatten(p.outline).points.map(
+				([x, y]) => [x + view.left, y + high - view.top - view.height] as const
+			);
+			return Math.min(...truth.map((q) => strayOf(line, flatten(q.outline).points)));
+		});
+		console.log(
+			`trace: 12 MP at ${tilt}°, 12 pieces: ${ms(took)} (${ms(laid)} to lay flat at ${(1 / view.pixelsPerMm).toFixed(2)} mm a pixel); ${done.value.pieces.length} pieces, ${done.value.pieces.reduce((n, p) => n + p.outline.edges.length, 0)} edges, ${done.value.pieces.reduce((n, p) => n + p.holes.length, 0)} holes; outline error ${(strays.reduce((a, b) => a + b, 0) / strays.length).toFixed(3)} mm RMS, worst piece ${Math.max(...strays).toFixed(3)}`
+		);
+	}
+}
