@@ -10,7 +10,7 @@ import { piece } from './piece.ts';
 import { picture } from './picture.ts';
 import { plane } from './plane.ts';
 import { schedule } from './schedule.ts';
-import { traced } from './trace.ts';
+import { drawing, traced } from './trace.ts';
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
 	schedule,
@@ -18,6 +18,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
 	pattern,
 	mesh,
 	trace: traced,
+	drawing,
 	piece,
 	picture,
 	pages

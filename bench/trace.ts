@@ -1,10 +1,11 @@
 import { homographyOf } from '../src/core/measure/plane/homography.ts';
 import { rectify, withinReference } from '../src/core/measure/plane/rectify.ts';
 import { flatten } from '../src/core/pattern/outline.ts';
+import { readSvg } from '../src/core/formats/readSvg.ts';
 import { greyOf } from '../src/core/trace/contour.ts';
 import { trace } from '../src/core/trace/trace.ts';
 import { slantPhotoOf, strayOf, twelvePieces } from '../tests/support/photo.ts';
-import { ms } from './print.ts';
+import { median, ms, timed } from './print.ts';
 
 function ended<T>(work: Generator<number, T>): T {
 	for (;;) {
@@ -43,4 +44,20 @@ export function traced(): void {
 			`trace: 12 MP at ${tilt}°, 12 pieces: ${ms(took)} (${ms(laid)} to lay flat at ${(1 / view.pixelsPerMm).toFixed(2)} mm a pixel); ${done.value.pieces.length} pieces, ${done.value.pieces.reduce((n, p) => n + p.outline.edges.length, 0)} edges, ${done.value.pieces.reduce((n, p) => n + p.holes.length, 0)} holes; outline error ${(strays.reduce((a, b) => a + b, 0) / strays.length).toFixed(3)} mm RMS, worst piece ${Math.max(...strays).toFixed(3)}`
 		);
 	}
+}
+
+/** A drawing of 5,000 paths, curves and transforms by turns. */
+export function drawing(): void {
+	const paths = Array.from({ length: 5000 }, (_, i) => {
+		const [x, y] = [(i % 100) * 60, Math.floor(i / 100) * 60];
+		const d = i % 2 ? `M0 0C20 -5 40 5 50 0V40Q25 52 0 40Z` : `M0 0H50V40A25 12 0 0 1 0 40Z`;
+		return `<g transform="translate(${x} ${y}) rotate(${i % 7})"><path d="${d}"/></g>`;
+	});
+	const text = `<svg xmlns="http://www.w3.org/2000/svg" width="6000mm" height="3000mm" viewBox="0 0 6000 3000">${paths.join('')}</svg>`;
+	const run = () => readSvg(text);
+	const done = run();
+	if (!done.ok) throw new Error(done.problem.code);
+	console.log(
+		`drawing: SVG of 5,000 paths read ${ms(median(timed(3, run)))} (median of 3): ${done.value.pieces.length} pieces`
+	);
 }

@@ -6,7 +6,8 @@ import type { FromWorker, ReadRequest } from './protocol.ts';
 const say = (message: FromWorker<'read'>) => postMessage(message);
 
 addEventListener('message', ({ data }: MessageEvent<ReadRequest>) => {
-	const done = data.format === 'svg' ? readSvg(data.text, data.unit) : readDxf(data.text, data.unit);
+	const read = data.format === 'svg' ? readSvg : readDxf;
+	const done = read(data.text, data.unit, (share) => say({ type: 'progress', share }));
 	if (done.ok) say({ type: 'result', result: done.value });
 	else say({ type: 'error', code: done.problem.code });
 });

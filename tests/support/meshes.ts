@@ -106,3 +106,15 @@ export function bumpy(rings: number, sectors: number, radius: number, bump: numb
 	}
 	return meshOf(points, faces);
 }
+
+/** The mesh as a binary STL file. */
+export function binaryStlOf({ points, triangles }: Mesh): Uint8Array {
+	const bytes = new Uint8Array(84 + (triangles.length / 3) * 50);
+	const view = new DataView(bytes.buffer);
+	view.setUint32(80, triangles.length / 3, true);
+	triangles.forEach((p, i) => {
+		const at = 84 + Math.floor(i / 3) * 50 + 12 + (i % 3) * 12;
+		for (let k = 0; k < 3; k++) view.setFloat32(at + 4 * k, points[3 * p + k]!, true);
+	});
+	return bytes;
+}

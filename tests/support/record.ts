@@ -182,6 +182,9 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 		currency: 'EUR',
 		weekStart: 1,
 		coldOrDamp: false,
+		bedWideMm: 220,
+		bedDeepMm: 220,
+		bedHighMm: 250,
 		version: 1
 	},
 	makers: [

@@ -98,6 +98,10 @@ export interface Settings {
 	/** 1 Monday … 7 Sunday. */
 	weekStart: number;
 	coldOrDamp: boolean;
+	/** What the printer takes, mm. */
+	bedWideMm: number;
+	bedDeepMm: number;
+	bedHighMm: number;
 	version: number;
 }
 

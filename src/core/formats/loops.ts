@@ -109,7 +109,7 @@ export interface FromWays {
 }
 
 /** Pieces with their holes and inner lines. What lies in a hole is a piece again. */
-export function piecesFromWays(ways: readonly Way[]): FromWays {
+export function piecesFromWays(ways: readonly Way[], progress: (share: number) => void = () => {}): FromWays {
 	const all = chained(ways);
 	const rings = all
 		.filter((w) => isClosed(w) && w.use === null)
@@ -120,6 +120,7 @@ export function piecesFromWays(ways: readonly Way[]): FromWays {
 	const large = rings.filter((r) => r.area >= SPECK);
 	const boxes = large.map((r) => boxOf(r.points));
 	const parents = large.map((r, i) => {
+		if (i % 100 === 99) progress(i / large.length);
 		for (let j = i - 1; j >= 0; j--) {
 			const [p, b] = [r.points[0]!, boxes[j]!];
 			if (

@@ -25,6 +25,8 @@ const LAYERS: Record<string, InnerLine['use']> = {
 };
 const MOST_TEXT = 40_000_000;
 const MOST_ENTITIES = 50_000;
+/** Of the whole work: the text parsed. */
+const PARSED = 0.6;
 
 export interface DxfRead extends FromWays {
 	/** mm of one unit, where the file says so; null: ask. */
@@ -128,8 +130,13 @@ function wayOf(entity: IEntity, move: Move, flip: boolean): Pick<Way, 'start' | 
  * Reads the pieces of a DXF: lines, arcs, circles, polylines with bulges, splines, and blocks put in anywhere. Every
  * block is a piece of its own, as pattern files have it; lines of the layers for inner lines are not cut.
  * @param unit mm of one unit where the file does not say
+ * @param progress told the share that is done
  */
-export function readDxf(text: string, unit: number | null = null): Parsed<DxfRead> {
+export function readDxf(
+	text: string,
+	unit: number | null = null,
+	progress: (share: number) => void = () => {}
+): Parsed<DxfRead> {
 	if (text.length > MOST_TEXT) return bad('dxfTooLarge');
 	let dxf: IDxf | null;
 	try {
@@ -138,6 +145,7 @@ export function readDxf(text: string, unit: number | null = null): Parsed<DxfRea
 		return bad('dxfDamaged');
 	}
 	if (!dxf) return bad('dxfDamaged');
+	progress(PARSED);
 	const own = UNITS[Number(dxf.header?.$INSUNITS)] ?? null;
 	const scale = own ?? unit ?? 1;
 	const groups: Way[][] = [];
@@ -182,7 +190,10 @@ export function readDxf(text: string, unit: number | null = null): Parsed<DxfRea
 	if (count > MOST_ENTITIES) return bad('svgNodes', { most: MOST_ENTITIES });
 	const numbers = groups.flat().flatMap((w) => [w.start, ...w.edges.map((e) => e.to)].flat());
 	if (!numbers.every(Number.isFinite)) return bad('dxfDamaged');
-	const read = groups.map(piecesFromWays);
+	const read = groups.map((ways, i) => {
+		progress(PARSED + ((1 - PARSED) * i) / groups.length);
+		return piecesFromWays(ways);
+	});
 	const pieces = read.flatMap((r) => r.pieces);
 	if (pieces.length === 0) return bad('noPieces');
 	return good({

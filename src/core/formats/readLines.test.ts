@@ -1,13 +1,26 @@
 import assert from 'node:assert/strict';
+import { createRequire } from 'node:module';
 import { test } from 'node:test';
 import { blob } from '../../../tests/support/outlines.ts';
-import { boxOf, circle, flatten, outlineLength, signedArea } from '../pattern/outline.ts';
+import { boxOf, circle, flatten, outlineLength, signedArea, type Edge } from '../pattern/outline.ts';
+import { numberedAlone } from '../pattern/storedShape.ts';
 import { checkPiece, figuresOf, piece, type Piece } from '../pattern/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
 import { DXF_LAYERS, patternDxf } from './patternDxf.ts';
 import { patternSvg } from './patternSvg.ts';
 import { readDxf } from './readDxf.ts';
 import { readSvg } from './readSvg.ts';
+
+/** It comes without types. */
+interface TheirEntity {
+	type: string;
+	layer: string;
+	closed?: boolean;
+	vertices: { x: number; y: number; bulge?: number }[];
+}
+const { parseString } = createRequire(import.meta.url)('dxf') as {
+	parseString: (text: string) => { blocks: { name: string; entities: TheirEntity[] }[] };
+};
 
 const near = (a: number, b: number, by = 1e-6) =>
 	assert.ok(Math.abs(a - b) <= by * Math.max(1, Math.abs(b)), `${a}, not ${b}`);
@@ -220,4 +233,36 @@ test('DXF out: read back exactly, arcs as arcs, on the layers that others look f
 	const again = readDxf(patternDxf([{ piece: sewn, code: 'A-01 1/1', count: 1, shape: 0 }]));
 	assert.ok(again.ok);
 	assert.deepEqual(size(again.value.pieces[0]!).map(Math.round), [120, 70]);
+});
+
+test('DXF out is read by another parser of the registry as the same outlines, on the layers of the convention', () => {
+	const pieces = [blob(3), blob(8), blob(12, true)].map((outline, i) =>
+		piece(`part ${i + 1}`, outline, i === 2 ? { grain: 90, holes: [circle([0, 0], 12, true)] } : {})
+	);
+	const numbered = numberedAlone(pieces, 'A-01');
+	const theirs = parseString(patternDxf(numbered)).blocks.flatMap((b) => b.entities);
+	const rings = (layer: string) =>
+		theirs
+			.filter((e) => e.type === 'LWPOLYLINE' && e.layer === layer && e.closed)
+			.map((e) => {
+				// A bulge is the tangent of a quarter of the arc's turn: halves of it until the arc is a line.
+				const edges = e.vertices.map((v, i): Edge => {
+					const to = e.vertices[(i + 1) % e.vertices.length]!;
+					return v.bulge
+						? { kind: 'arc', to: [to.x, to.y], bulge: v.bulge }
+						: { kind: 'line', to: [to.x, to.y] };
+				});
+				return Math.abs(signedArea({ start: [e.vertices[0]!.x, e.vertices[0]!.y], edges }));
+			});
+	const cut = rings(DXF_LAYERS.boundary);
+	assert.equal(cut.length, 3);
+	const areas = pieces.map((p) => signedArea(p.outline)).sort((a, b) => a - b);
+	cut
+		.sort((a, b) => a - b)
+		.forEach((area, i) => {
+			const own = areas[i]!;
+			assert.ok(Math.abs(area - own) < own * 1e-4, `${area}, not ${own}`);
+		});
+	assert.equal(rings(DXF_LAYERS.hole).length, 1);
+	assert.equal(theirs.filter((e) => e.type === 'LINE' && e.layer === DXF_LAYERS.grain).length, 1);
 });

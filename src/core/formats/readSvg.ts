@@ -18,6 +18,9 @@ const MOST_TEXT = 20_000_000;
 const MOST_NODES = 100_000;
 const MOST_PATHS = 20_000;
 
+/** Of the whole work: the text parsed, its paths drawn. */
+const [PARSED, DRAWN] = [0.4, 0.8];
+
 type Node = Record<string, unknown> & { ':@'?: Record<string, string> };
 
 export interface SvgRead extends FromWays {
@@ -134,8 +137,13 @@ function waysOf(
 /**
  * Reads the pieces of an SVG. Scripts, styles, links, text and pictures are not looked at; entities are refused.
  * @param unit mm of one unit where the file does not say; null to be asked
+ * @param progress told the share that is done
  */
-export function readSvg(text: string, unit: number | null = null): Parsed<SvgRead> {
+export function readSvg(
+	text: string,
+	unit: number | null = null,
+	progress: (share: number) => void = () => {}
+): Parsed<SvgRead> {
 	if (text.length > MOST_TEXT) return bad('svgTooLarge');
 	if (/<!(ENTITY|DOCTYPE[^>]*\[)/i.test(text)) return bad('svgEntities');
 	if ((text.match(/</g)?.length ?? 0) > 2 * MOST_NODES) return bad('svgNodes', { most: MOST_NODES });
@@ -153,6 +161,7 @@ export function readSvg(text: string, unit: number | null = null): Parsed<SvgRea
 	} catch {
 		return bad('svgDamaged');
 	}
+	progress(PARSED);
 	const svg = tree.find((n) => 'svg' in n);
 	if (!svg) return bad('svgUnknown');
 	const root = svg[':@'] ?? {};
@@ -171,6 +180,7 @@ export function readSvg(text: string, unit: number | null = null): Parsed<SvgRea
 	const ways: Way[] = [];
 	let paths = 0;
 	let broken = 0;
+	const most = (text.match(/<(path|line|poly\w+|circle|ellipse|rect)\b/g)?.length ?? 0) || 1;
 	const walk = (nodes: readonly Node[], transforms: readonly string[], name: string) => {
 		for (const node of nodes) {
 			const tag = Object.keys(node).find((k) => k !== ':@');
@@ -181,6 +191,7 @@ export function readSvg(text: string, unit: number | null = null): Parsed<SvgRea
 			const called = (a.id ?? '').slice(0, 60) || name;
 			const data = pathOf(tag, a);
 			if (data && ++paths <= MOST_PATHS) {
+				if (paths % 200 === 0) progress(PARSED + ((DRAWN - PARSED) * paths) / most);
 				const use = USES[(a.class ?? '').trim()] ?? null;
 				const found = waysOf(data, inner, scale, called, use);
 				if (found) ways.push(...found);
@@ -192,7 +203,7 @@ export function readSvg(text: string, unit: number | null = null): Parsed<SvgRea
 	};
 	walk(svg.svg as Node[], root.transform ? [root.transform] : [], '');
 	if (paths > MOST_PATHS) return bad('svgNodes', { most: MOST_PATHS });
-	const found = piecesFromWays(ways);
+	const found = piecesFromWays(ways, (share) => progress(DRAWN + (1 - DRAWN) * share));
 	if (found.pieces.length === 0) return bad(broken ? 'svgDamaged' : 'noPieces');
 	return good({ ...found, unit: own });
 }

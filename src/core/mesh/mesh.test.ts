@@ -1,7 +1,8 @@
 import assert from 'node:assert/strict';
+import { createRequire } from 'node:module';
 import { test } from 'node:test';
 import { areaD, FillRule, unionD } from 'clipper2-ts';
-import { bumpy, meshOf, solid, SOLIDS } from '../../../tests/support/meshes.ts';
+import { binaryStlOf, bumpy, meshOf, solid, SOLIDS } from '../../../tests/support/meshes.ts';
 import { flatten, signedArea } from '../pattern/outline.ts';
 import { checkPiece } from '../pattern/piece.ts';
 import {
@@ -213,10 +214,6 @@ test('flat faces of many triangles are one face without fold lines', () => {
 test('reading: binary and text STL, OBJ; the same solid however it is written', () => {
 	const mesh = solid('icosahedron', 30);
 	const corners = Array.from({ length: triangleCount(mesh) }, (_, t) => cornersOf(mesh, t));
-	const binary = new Uint8Array(84 + corners.length * 50);
-	const view = new DataView(binary.buffer);
-	view.setUint32(80, corners.length, true);
-	corners.forEach((c, t) => c.flat().forEach((v, k) => view.setFloat32(84 + t * 50 + 12 + 4 * k, v, true)));
 	const text = `solid x\n${corners
 		.map(
 			(c) =>
@@ -229,7 +226,7 @@ test('reading: binary and text STL, OBJ; the same solid however it is written', 
 	const obj = `# made here\n${points.map((p) => `v ${p.join(' ')}`).join('\n')}\nvn 0 0 1\n${corners
 		.map((_, t) => `f ${[0, 1, 2].map((k) => `${mesh.triangles[3 * t + k]! + 1}//1`).join(' ')}`)
 		.join('\n')}\n`;
-	for (const bytes of [binary, new TextEncoder().encode(text), new TextEncoder().encode(obj)]) {
+	for (const bytes of [binaryStlOf(mesh), new TextEncoder().encode(text), new TextEncoder().encode(obj)]) {
 		const read = readMesh(bytes);
 		assert.ok(read.ok);
 		const sound = soundMesh(read.value);
@@ -312,4 +309,27 @@ test('stopped on the way', () => {
 	let last = 0;
 	unfold(solid('cube', 10), { thickness: 0, most: null, progress: (share) => (last = share) });
 	assert.equal(last, 1);
+});
+
+test('read binary STL is as large as a reference loader of the registry says: volume, area, box', () => {
+	const require = createRequire(import.meta.url);
+	const NodeStl = require('node-stl') as new (file: Buffer) => {
+		volume: number;
+		area: number;
+		boundingBox: number[];
+	};
+	for (const own of [bumpy(14, 20, 90, 0.15), bumpy(9, 11, 140, 0.3)]) {
+		const bytes = binaryStlOf(own);
+		const read = readMesh(bytes);
+		assert.ok(read.ok);
+		const sound = soundMesh(read.value);
+		assert.ok(sound.ok);
+		const figures = figuresOfMesh(sound.value.mesh);
+		const theirs = new NodeStl(Buffer.from(bytes));
+		// Theirs is in cm³; the file holds single precision.
+		near(figures.volume / 1000, theirs.volume, 1e-5);
+		near(figures.area, theirs.area, 1e-5);
+		const box = [0, 1, 2].map((i) => figures.high[i]! - figures.low[i]!);
+		box.forEach((side, i) => near(side, theirs.boundingBox[i]!, 1e-3));
+	}
 });

@@ -6,6 +6,7 @@ import { reachOf } from '../measure/body/goesOn.ts';
 import { factorOf } from '../measure/body/resize.ts';
 import { combine } from '../measure/plane/combine.ts';
 import { valueOn } from '../measure/plane/pictureMeasure.ts';
+import { printedVolume, printMinutes } from '../mesh/printed.ts';
 import { ovalRound } from '../pattern/oval.ts';
 import { DAY } from '../units/localTime.ts';
 
@@ -57,6 +58,14 @@ export const FORMULAS = {
 	daysLeft: { words: 'event day − today', compute: (v) => at(v, 0) - at(v, 1) },
 	readyBy: { words: 'event − buffer days', compute: (v) => at(v, 0) - at(v, 1) * DAY },
 	product: { words: 'all of these multiplied', compute: (v) => v.reduce((a, b) => a * b, 1) },
+	printedVolume: {
+		words: 'walls (area × wall) + what is inside of them × infill',
+		compute: (v) => printedVolume(at(v, 0), at(v, 1), at(v, 2), at(v, 3))
+	},
+	printMinutes: {
+		words: 'laid down ÷ flow + layers × time to go up one + parts × start',
+		compute: (v) => Math.round(printMinutes(at(v, 0), at(v, 1), at(v, 2), at(v, 3), at(v, 4), at(v, 5)))
+	},
 	seedSheets: {
 		words: 'the first three multiplied ÷ the last',
 		compute: (v) => (at(v, 0) * at(v, 1) * at(v, 2)) / at(v, 3)

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import { weekdayName } from '$core/units/localTime.ts';
+	import { formatLength } from '$core/units/measure.ts';
 	import { CURRENCIES } from '$core/units/money.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
@@ -10,6 +11,7 @@
 
 	let { data }: { data: PageData } = $props();
 	const s = $derived(data.settings);
+	const length = (mm: number) => formatLength(mm, s.lengthUnit);
 	/** `2031-05-02T18-30-at-start.dapper-backup.zip` in words. */
 	function backupWords(name: string): string {
 		const [, day, hour, minute, tag] = /^(\S{10})T(\d\d)-(\d\d)-(.+)\.dapper/.exec(name) ?? [];
@@ -57,6 +59,9 @@
 					options={[1, 2, 3, 4, 5, 6, 7].map((d) => ({ value: d, label: weekdayName(d) }))}
 					value={s.weekStart}
 				/>
+				<Field name="bedWideMm" label="Printer bed, wide" value={length(s.bedWideMm)} />
+				<Field name="bedDeepMm" label="Printer bed, deep" value={length(s.bedDeepMm)} />
+				<Field name="bedHighMm" label="Printer, high" value={length(s.bedHighMm)} />
 			</div>
 			<Tick
 				name="coldOrDamp"

@@ -629,7 +629,15 @@ test('rates: own ones in order, and back to the starting value', async () => {
 });
 
 test('settings: units change how a bare number is read, never what is stored', async () => {
-	const SETTING = { lengthUnit: 'in', clothUnit: 'yd', weightUnit: 'oz', currency: 'USD', weekStart: '7' };
+	const BED = { bedWideMm: '220 mm', bedDeepMm: '22 cm', bedHighMm: '250 mm' };
+	const SETTING = {
+		...BED,
+		lengthUnit: 'in',
+		clothUnit: 'yd',
+		weightUnit: 'oz',
+		currency: 'USD',
+		weekStart: '7'
+	};
 	const version = async () => String((await loadWorkshop(w.db)).settings.version);
 	const id = await add();
 	const metric = await addStep(id, { amount: '2' });
@@ -646,8 +654,12 @@ test('settings: units change how a bare number is read, never what is stored', a
 		weightUnit: 'g',
 		currency: 'EUR',
 		weekStart: '1',
+		...BED,
+		bedHighMm: '30 cm',
 		version: await version()
 	});
+	const { settings } = await loadWorkshop(w.db);
+	assert.deepEqual([settings.bedWideMm, settings.bedDeepMm, settings.bedHighMm], [220, 220, 300]);
 });
 
 test('forms: lists by their brackets, one entry or many, files as they are', () => {

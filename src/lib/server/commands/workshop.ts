@@ -19,7 +19,7 @@ const placeName = (tx: Executor, id: number) =>
 
 export const workshopCommands = {
 	editSetting: command(
-		() =>
+		({ settings }) =>
 			z.object({
 				version: f.version(),
 				lengthUnit: f.choice(['mm', 'cm', 'in']),
@@ -27,14 +27,29 @@ export const workshopCommands = {
 				weightUnit: f.choice(['g', 'oz']),
 				currency: f.choice(CURRENCIES),
 				weekStart: f.whole(1, 7),
-				coldOrDamp: f.ticked()
+				coldOrDamp: f.ticked(),
+				bedWideMm: f.lengthBetween(settings.lengthUnit, 50, 5000),
+				bedDeepMm: f.lengthBetween(settings.lengthUnit, 50, 5000),
+				bedHighMm: f.lengthBetween(settings.lengthUnit, 50, 5000)
 			}),
 		async (tx, v) => {
 			const rows = await all<{ id: number }>(
 				tx,
-				`update setting set length_unit = $2, cloth_unit = $3, weight_unit = $4, currency = $5, week_start = $6, cold_or_damp = $7
+				`update setting set length_unit = $2, cloth_unit = $3, weight_unit = $4, currency = $5, week_start = $6, cold_or_damp = $7,
+					bed_wide_mm = $8, bed_deep_mm = $9, bed_high_mm = $10
 				where id = 1 and version = $1 returning id`,
-				[v.version, v.lengthUnit, v.clothUnit, v.weightUnit, v.currency, v.weekStart, v.coldOrDamp]
+				[
+					v.version,
+					v.lengthUnit,
+					v.clothUnit,
+					v.weightUnit,
+					v.currency,
+					v.weekStart,
+					v.coldOrDamp,
+					v.bedWideMm,
+					v.bedDeepMm,
+					v.bedHighMm
+				]
 			);
 			await written(tx, 'setting', 1, rows);
 			return { words: 'Changed the settings' };

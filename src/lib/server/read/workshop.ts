@@ -16,7 +16,8 @@ interface WindowRow {
 export async function loadSettings(db: Executor): Promise<Settings> {
 	return (await one<Settings>(
 		db,
-		`select length_unit, cloth_unit, weight_unit, currency, week_start, cold_or_damp, version from setting where id = 1`
+		`select length_unit, cloth_unit, weight_unit, currency, week_start, cold_or_damp,
+			bed_wide_mm, bed_deep_mm, bed_high_mm, version from setting where id = 1`
 	))!;
 }
 
