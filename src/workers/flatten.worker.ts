@@ -1,5 +1,5 @@
 import { rectify } from '../core/measure/plane/rectify.ts';
-import { pixelsOf } from './pixels.ts';
+import { pictureOf, pixelsOf } from './pixels.ts';
 import type { FlattenRequest, FromWorker } from './protocol.ts';
 
 /** A picture seen square on. Decoding, turning and encoding all happen here, off the page. */
@@ -14,12 +14,7 @@ addEventListener('message', async ({ data }: MessageEvent<FlattenRequest>) => {
 			turn = work.next();
 		}
 		const { width, height } = turn.value;
-		const canvas = new OffscreenCanvas(width, height);
-		canvas.getContext('2d')!.putImageData(new ImageData(turn.value.data as never, width, height), 0, 0);
-		say({
-			type: 'result',
-			result: { picture: await canvas.convertToBlob({ type: 'image/png' }), width, height }
-		});
+		say({ type: 'result', result: { picture: await pictureOf(turn.value), width, height } });
 	} catch (error) {
 		say({ type: 'error', code: error instanceof RangeError ? 'tooLittleMemory' : 'pictureDamaged' });
 	}

@@ -1,3 +1,5 @@
+import type { Pixels } from '../core/measure/plane/rectify.ts';
+
 /** The pixels of a stored picture, decoded off the page. */
 export async function pixelsOf(picture: Blob) {
 	const bitmap = await createImageBitmap(picture);
@@ -6,4 +8,11 @@ export async function pixelsOf(picture: Blob) {
 	context.drawImage(bitmap, 0, 0);
 	bitmap.close();
 	return context.getImageData(0, 0, canvas.width, canvas.height);
+}
+
+/** Pixels as a stored picture, so that a page can show them. */
+export async function pictureOf({ data, width, height }: Pixels, type = 'image/png'): Promise<Blob> {
+	const canvas = new OffscreenCanvas(width, height);
+	canvas.getContext('2d')!.putImageData(new ImageData(data as never, width, height), 0, 0);
+	return canvas.convertToBlob({ type, quality: 0.9 });
 }

@@ -1,6 +1,6 @@
 import type { FlatView } from '../core/measure/plane/rectify.ts';
 import type { SvgRead } from '../core/formats/readSvg.ts';
-import type { Traced } from '../core/trace/trace.ts';
+import type { Traced, TraceOptions } from '../core/trace/trace.ts';
 import type { Mesh } from '../core/mesh/mesh.ts';
 import type { Piece } from '../core/pattern/piece.ts';
 import type { Problem } from '../core/problem.ts';
@@ -49,12 +49,13 @@ export interface TraceRequest {
 	picture: Blob;
 	toPlane: Homography;
 	view: FlatView;
-	/** mm² */
-	speck: number;
-	/** mm */
-	tolerance: number;
+	/** All but the scale, which the view gives. */
+	options: Omit<TraceOptions, 'mmPerPx'>;
 }
-export type TraceResult = Traced;
+export interface TraceResult extends Traced {
+	/** As it was seen square on. */
+	flat: Blob;
+}
 
 export type Request = FlattenRequest | UnfoldRequest | ReadRequest | TraceRequest;
 export interface Results {

@@ -1,7 +1,7 @@
 import { rectify } from '../core/measure/plane/rectify.ts';
 import { greyOf } from '../core/trace/contour.ts';
 import { trace } from '../core/trace/trace.ts';
-import { pixelsOf } from './pixels.ts';
+import { pictureOf, pixelsOf } from './pixels.ts';
 import type { FromWorker, TraceRequest } from './protocol.ts';
 
 /** What lies on a mat, seen square on and traced. */
@@ -18,17 +18,18 @@ addEventListener('message', async ({ data }: MessageEvent<TraceRequest>) => {
 			flat = laying.next();
 		}
 		const tracing = trace(greyOf(flat.value), {
-			mmPerPx: 1 / data.view.pixelsPerMm,
-			speck: data.speck,
-			tolerance: data.tolerance
+			...data.options,
+			mmPerPx: 1 / data.view.pixelsPerMm
 		});
 		let turn = tracing.next();
 		while (!turn.done) {
 			say({ type: 'progress', share: FLAT_SHARE + turn.value * (1 - FLAT_SHARE) });
 			turn = tracing.next();
 		}
-		if (turn.value.ok) say({ type: 'result', result: turn.value.value });
-		else say({ type: 'error', code: turn.value.problem.code });
+		if (turn.value.ok) {
+			const picture = await pictureOf(flat.value, 'image/jpeg');
+			say({ type: 'result', result: { ...turn.value.value, flat: picture } });
+		} else say({ type: 'error', code: turn.value.problem.code });
 	} catch (error) {
 		say({ type: 'error', code: error instanceof RangeError ? 'tooLittleMemory' : 'pictureDamaged' });
 	}

@@ -9,3 +9,4 @@ export const PICTURE = at(4392, true);
 export const PATTERN = at(4393, true);
 export const STORY = at(4394, false);
 export const WORKSHOP = at(4397, false);
+export const BRING = at(4398, true);

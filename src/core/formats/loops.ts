@@ -121,15 +121,11 @@ export function piecesFromWays(ways: readonly Way[], progress: (share: number) =
 	const boxes = large.map((r) => boxOf(r.points));
 	const parents = large.map((r, i) => {
 		if (i % 100 === 99) progress(i / large.length);
+		const p = r.points[0]!;
+		const [x, y] = p;
 		for (let j = i - 1; j >= 0; j--) {
-			const [p, b] = [r.points[0]!, boxes[j]!];
-			if (
-				p[0] >= b.left &&
-				p[0] <= b.right &&
-				p[1] >= b.bottom &&
-				p[1] <= b.top &&
-				goesRound(large[j]!.points, p)
-			)
+			const b = boxes[j]!;
+			if (x >= b.left && x <= b.right && y >= b.bottom && y <= b.top && goesRound(large[j]!.points, p))
 				return j;
 		}
 		return -1;

@@ -1,4 +1,14 @@
-import { distance, edgesOf, flatten, flattenEdge, goesRound, type Point } from '../pattern/outline.ts';
+import type { FlatView } from '../measure/plane/rectify.ts';
+import {
+	boxOf,
+	distance,
+	edgesOf,
+	flatten,
+	flattenEdge,
+	goesRound,
+	placed,
+	type Point
+} from '../pattern/outline.ts';
 import type { Piece } from '../pattern/piece.ts';
 import type { Grey } from './contour.ts';
 
@@ -112,5 +122,44 @@ export function joinByMarks(sheet: readonly [Point, Point], page: readonly [Poin
 			s[1] - (m[0] * Math.sin(turn) + m[1] * Math.cos(turn))
 		],
 		misfit: Math.abs(a - b)
+	};
+}
+
+/** Where page `index` lies, laid in rows of `columns`, all of one size, mm; y runs down. */
+export const gridPlace = (
+	index: number,
+	columns: number,
+	width: number,
+	height: number,
+	overlap: number
+): Point => [(index % columns) * (width - overlap), Math.floor(index / columns) * (height - overlap)];
+
+/** Pages joined to a sheet are worked with at no more pixels than this. */
+const MOST_PIXELS = 24_000_000;
+
+/** The box round pages as they lie, mm, and how many pixels a mm it is drawn with: as the pages are, if that is not too many. */
+export function sheetOf(
+	pages: readonly { width: number; height: number; turn: number; move: Point }[],
+	pixelsPerMm: number
+): FlatView {
+	const corners = pages.flatMap(({ width, height, turn, move }) =>
+		(
+			[
+				[0, 0],
+				[width, 0],
+				[width, height],
+				[0, height]
+			] as Point[]
+		).map((p) => placed(p, { turn, move }))
+	);
+	const { left, right, top, bottom } = boxOf(corners);
+	const [width, height] = [right - left, top - bottom];
+	return {
+		left,
+		// y runs down: the lower of the two numbers is the upper edge.
+		top: bottom,
+		width,
+		height,
+		pixelsPerMm: Math.min(pixelsPerMm, Math.sqrt(MOST_PIXELS / Math.max(1, width * height)))
 	};
 }

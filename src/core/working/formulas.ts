@@ -66,6 +66,10 @@ export const FORMULAS = {
 		words: 'laid down ÷ flow + layers × time to go up one + parts × start',
 		compute: (v) => Math.round(printMinutes(at(v, 0), at(v, 1), at(v, 2), at(v, 3), at(v, 4), at(v, 5)))
 	},
+	wholeProduct: {
+		words: 'all of these multiplied, rounded to a whole one',
+		compute: (v) => Math.round(v.reduce((a, b) => a * b, 1))
+	},
 	seedSheets: {
 		words: 'the first three multiplied ÷ the last',
 		compute: (v) => (at(v, 0) * at(v, 1) * at(v, 2)) / at(v, 3)

@@ -1,6 +1,7 @@
 import type { MeasureKey, MeasureSide, Over } from '$core/measure/body/bodyMeasure.ts';
 import type { ShapeValue } from '$core/pattern/storedShape.ts';
 import { maskPieces } from './facetedMask.ts';
+import { smallestTraced } from './tracedBadge.ts';
 import type { Piece } from '$core/pattern/piece.ts';
 import type { ShapeKey } from '$core/pattern/shapers.ts';
 import type { PieceWork } from '$core/pattern/work.ts';
@@ -130,7 +131,7 @@ export interface DemoFit {
 		name?: string;
 		values: Record<string, ShapeValue>;
 		/** Pieces that no shaper makes. */
-		drawn?: () => Piece[];
+		drawn?: () => Piece[] | Promise<Piece[]>;
 		/** What it is cut from. */
 		of?: string;
 		works?: readonly PieceWork[];
@@ -258,6 +259,15 @@ export const FITS: Record<string, DemoFit> = {
 				shaper: 'roundArray',
 				name: 'rays behind the badge',
 				values: { count: 12, rings: 1, radius: 22, length: 34, width: 12 }
+			},
+			{
+				component: 'Quay badge',
+				shaper: 'traced',
+				name: 'badge off the mat',
+				of: 'High-density foam 2 mm',
+				values: {},
+				drawn: () => smallestTraced('Lamplighter of Quay Nine', 'Bracer card on the mat'),
+				note: 'cut by eye from card first'
 			},
 			{
 				component: 'Watch coat',

@@ -6,15 +6,16 @@
 	import { wearersOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
 	import { follow, numberedAlone } from '$core/pattern/storedShape.ts';
 	import { boxOf, flatten } from '$core/pattern/outline.ts';
-	import { say } from '$core/messages.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import type { ReadResult } from '../../../workers/protocol.ts';
-	import { run } from '../../../workers/run.ts';
 	import Field from '../Field.svelte';
 	import Pieces from '../Pieces.svelte';
 	import Sheet from '../Sheet.svelte';
+	import SizeBeside from './SizeBeside.svelte';
 	import KeepPieces from './KeepPieces.svelte';
+	import { Task } from './task.svelte.ts';
+	import TaskBar from './TaskBar.svelte';
 
 	interface Props {
 		text: string;
@@ -32,32 +33,21 @@
 	/** Units of a drawing that does not say; 96 to the inch is what drawing programs take a bare number for. */
 	const ASKED = { mm: 1, cm: 10, in: 25.4, '1/96 in': 25.4 / 96, '1/72 in': 25.4 / 72 } as const;
 	let asked = $state<keyof typeof ASKED>('mm');
-	let problem = $state('');
 	let result = $state.raw<ReadResult | null>(null);
-	let reading = $state(false);
-	let stopper: AbortController | null = null;
+	const task = new Task<'read'>();
 
 	async function read(mm: number) {
-		stopper?.abort();
-		const mine = (stopper = new AbortController());
-		reading = true;
-		problem = '';
-		const outcome = await run<'read'>(
+		const done = await task.start(
 			() => new Worker(new URL('../../../workers/read.worker.ts', import.meta.url), { type: 'module' }),
-			{ kind: 'read', format, text, unit: mm },
-			() => {},
-			mine.signal
+			async () => ({ kind: 'read', format, text, unit: mm })
 		);
-		if (mine.signal.aborted) return;
-		reading = false;
-		if (outcome.ok) result = outcome.result;
-		else problem = say({ code: outcome.code, path: [], values: { most: '100,000' } });
+		if (done) result = done;
 	}
 	$effect(() => {
 		const mm = ASKED[asked];
 		untrack(() => read(mm));
 	});
-	onDestroy(() => stopper?.abort());
+	onDestroy(() => task.stop());
 
 	const numbered = $derived(numberedAlone(result?.pieces ?? [], component.code));
 	const largest = $derived(
@@ -67,17 +57,16 @@
 			.sort((a, b) => b.wide * b.high - a.wide * a.high)[0]
 	);
 	/** Something of the wearer to hold the size against. */
-	const chest = $derived(follow('chestGirth', { component, components, wearers: wearersOf(fit) }));
+	const from = $derived({ component, components, wearers: wearersOf(fit) });
+	const chest = $derived(follow('chestGirth', from));
+	const stature = $derived(follow('stature', from));
+	/** Of whom nobody has measured. A round figure, common practice. */
+	const USUAL_STATURE = 1700;
 </script>
 
 <div class="desk">
 	<Sheet title="Size">
-		{#if reading}
-			<p role="status">
-				Reading… <button class="button small" onclick={() => stopper?.abort()}>Stop</button>
-			</p>
-		{/if}
-		{#if problem}<p class="error" role="alert">{problem}</p>{/if}
+		<TaskBar {task} going="Reading" />
 		{#if result}
 			{#if result.unit === null}
 				<Field
@@ -94,6 +83,16 @@
 					the largest piece{chest ? `; the chest of ${chest.wearer} is ${length(chest.body)} round` : ''}
 				</p>
 			{/if}
+			<SizeBeside
+				pieces={result.pieces}
+				stature={stature?.body ?? USUAL_STATURE}
+				label="The pieces beside {stature?.wearer ?? 'a body'}, {length(stature?.body ?? USUAL_STATURE)} tall"
+			/>
+			<p class="small soft">
+				beside {stature
+					? `${stature.wearer}, ${length(stature.body)} tall`
+					: `a body ${length(USUAL_STATURE)} tall: nobody’s stature is measured`}
+			</p>
 			{#if result.specks}<p class="warn small">
 					{result.specks} closed lines were too small to be pieces.
 				</p>{/if}
@@ -134,9 +133,6 @@
 		border-left: 4px solid var(--brass);
 		padding: 6px 10px;
 		margin: 8px 0;
-	}
-	.error {
-		color: var(--red-ink);
 	}
 	@media (max-width: 900px) {
 		.desk {

@@ -19,12 +19,14 @@
 	} from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import type { UnfoldResult } from '../../../workers/protocol.ts';
-	import { run } from '../../../workers/run.ts';
 	import Field from '../Field.svelte';
 	import Pieces from '../Pieces.svelte';
 	import Sheet from '../Sheet.svelte';
 	import Solid from '../Solid.svelte';
 	import KeepPieces from './KeepPieces.svelte';
+	import PrintedPart from './PrintedPart.svelte';
+	import { Task } from './task.svelte.ts';
+	import TaskBar from './TaskBar.svelte';
 
 	interface Props {
 		mesh: Mesh;
@@ -64,31 +66,22 @@
 	const figures = $derived(sized && figuresOfMesh(sized));
 	const lines = $derived(ridgesOf(mesh));
 
-	let progress = $state<number | null>(null);
-	let problem = $state('');
+	const task = new Task<'unfold'>();
 	let result = $state.raw<{ from: Mesh; unfolded: UnfoldResult } | null>(null);
-	let stopper: AbortController | null = null;
 	/** Pieces of another size are no pieces of this one. */
 	const shown = $derived(result && result.from === sized ? result.unfolded : null);
 
 	async function unfold() {
 		if (!sized || !thickness.ok || (most && !most.ok)) return;
-		problem = '';
-		progress = 0;
-		stopper?.abort();
-		const mine = (stopper = new AbortController());
 		const from = sized;
-		const outcome = await run<'unfold'>(
+		const options = { thickness: thickness.value, most: most ? most.value : null };
+		const unfolded = await task.start(
 			() => new Worker(new URL('../../../workers/unfold.worker.ts', import.meta.url), { type: 'module' }),
-			{ kind: 'unfold', mesh: from, thickness: thickness.value, most: most ? most.value : null },
-			(done) => (progress = done),
-			mine.signal
+			async () => ({ kind: 'unfold', mesh: from, ...options })
 		);
-		progress = null;
-		if (outcome.ok) result = { from, unfolded: outcome.result };
-		else if (outcome.code !== 'stopped') problem = say({ code: outcome.code, path: [] });
+		if (unfolded) result = { from, unfolded };
 	}
-	onDestroy(() => stopper?.abort());
+	onDestroy(() => task.stop());
 	const numbered = $derived(numberedAlone(shown?.pieces ?? [], component.code));
 </script>
 
@@ -182,14 +175,7 @@
 					{say({ code: 'notMeasured', path: [], values: { measure: BODY_MEASURES[measure].name } })}
 				</p>{/if}
 		{/if}
-		<p class="row">
-			<button class="button main" onclick={unfold} disabled={!sized || progress !== null}>Unfold</button>
-			{#if progress !== null}
-				<progress value={progress} aria-label="Unfolding"></progress>
-				<button class="button small" onclick={() => stopper?.abort()}>Stop</button>
-			{/if}
-		</p>
-		{#if problem}<p class="error" role="alert">{problem}</p>{/if}
+		<TaskBar {task} label="Unfold" going="Unfolding" onstart={unfold} disabled={!sized} />
 		<div class="drawing"><Solid {lines} label="The faceted shape" /></div>
 	</Sheet>
 	<div class="right">
@@ -213,6 +199,7 @@
 		{:else}
 			<Sheet title="Pieces"><p class="soft">Set the size, then unfold it.</p></Sheet>
 		{/if}
+		{#if figures}<PrintedPart {figures} {component} {workshop} />{/if}
 	</div>
 </div>
 
@@ -224,6 +211,8 @@
 		align-items: start;
 	}
 	.right {
+		display: grid;
+		gap: 16px;
 		min-width: 0;
 	}
 	dl {
@@ -249,13 +238,6 @@
 		border-left: 4px solid var(--brass);
 		padding: 6px 10px;
 		margin: 8px 0;
-	}
-	.error {
-		color: var(--red-ink);
-	}
-	.row {
-		margin-top: 12px;
-		gap: 12px;
 	}
 	.drawing {
 		height: 220px;

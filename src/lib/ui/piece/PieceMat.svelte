@@ -1,15 +1,12 @@
 <script lang="ts">
 	/** One piece on the mat, large: its points and edges to choose, points to move, a line to lay over it. */
-	import Maximize from '@lucide/svelte/icons/maximize';
-	import ZoomIn from '@lucide/svelte/icons/zoom-in';
-	import ZoomOut from '@lucide/svelte/icons/zoom-out';
-	import { select } from 'd3-selection';
-	import { zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3-zoom';
 	import { svgPath } from '$core/formats/patternSvg.ts';
 	import { cutLine } from '$core/pattern/allowance.ts';
 	import { pointAt } from '$core/pattern/cut.ts';
 	import { boxOf, edgeLength, edgesOf, flatten, flattenEdge, type Point } from '$core/pattern/outline.ts';
 	import { notchPlace, type Piece } from '$core/pattern/piece.ts';
+	import ZoomTools from '../ZoomTools.svelte';
+	import { Zoomed } from '../zoomed.svelte.ts';
 
 	interface Props {
 		piece: Piece;
@@ -59,8 +56,11 @@
 	const uid = $props.id();
 	let width = $state(700);
 	let svg: SVGSVGElement;
-	let moved = $state.raw({ k: 1, x: 0, y: 0 });
-	let behaviour: ZoomBehavior<SVGSVGElement, unknown>;
+	const zoomed = new Zoomed(
+		[0.5, 40],
+		(event) => event.type === 'wheel' || (event.target as Element).classList.contains('ground')
+	);
+	const moved = $derived(zoomed.moved);
 	let dragging = $state<number | 'c1' | 'c2' | null>(null);
 	/** The chosen curve, with the handles that bend it. */
 	const curve = $derived.by(() => {
@@ -118,27 +118,6 @@
 			: []
 	);
 
-	function zooming(node: SVGSVGElement) {
-		behaviour = zoom<SVGSVGElement, unknown>()
-			.scaleExtent([0.5, 40])
-			.filter(
-				(event: Event) => event.type === 'wheel' || (event.target as Element).classList.contains('ground')
-			)
-			.on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
-				const { k, x, y } = event.transform;
-				moved = { k, x, y };
-			});
-		const chosen = select(node)
-			.call(behaviour)
-			.on('dblclick.zoom', null)
-			.on('click.lay', (event: MouseEvent) => {
-				if (laying) onend(at(event), REACH / scale);
-			});
-		return () => chosen.on('.zoom', null).on('.lay', null);
-	}
-	const zoomBy = (by: number) => select(svg).call(behaviour.scaleBy, by);
-	const fitAgain = () => select(svg).call(behaviour.transform, zoomIdentity);
-
 	function take(event: PointerEvent, i: number) {
 		onpoint(i);
 		if (!drawable || event.button !== 0) return;
@@ -186,7 +165,13 @@
 <div class="view" bind:clientWidth={width}>
 	<svg
 		bind:this={svg}
-		{@attach zooming}
+		{@attach zoomed.attach}
+		{@attach (node: SVGSVGElement) => {
+			// Not an attribute: the drawing as a whole is no button, the ends of a line are laid from the keyboard by its fields.
+			const lay = (event: MouseEvent) => laying && onend(at(event), REACH / scale);
+			node.addEventListener('click', lay);
+			return () => node.removeEventListener('click', lay);
+		}}
 		viewBox="0 0 {width} {HEIGHT}"
 		height={HEIGHT}
 		role="group"
@@ -297,17 +282,7 @@
 			<circle class="end" cx={x} cy={y} r="5" />
 		{/each}
 	</svg>
-	<div class="tools no-print">
-		<button type="button" aria-label="Zoom in" title="Zoom in" onclick={() => zoomBy(1.5)}
-			><ZoomIn size={18} /></button
-		>
-		<button type="button" aria-label="Zoom out" title="Zoom out" onclick={() => zoomBy(1 / 1.5)}
-			><ZoomOut size={18} /></button
-		>
-		<button type="button" aria-label="Show the whole piece" title="Show the whole piece" onclick={fitAgain}
-			><Maximize size={18} /></button
-		>
-	</div>
+	<ZoomTools {zoomed} all="Show the whole piece" />
 	<p class="square small">one square is {square} mm</p>
 </div>
 
@@ -429,23 +404,6 @@
 		fill: var(--on-mat);
 		stroke: var(--mat-deep);
 	}
-	.tools {
-		position: absolute;
-		top: 8px;
-		right: 8px;
-		display: flex;
-		gap: 4px;
-	}
-	.tools button {
-		display: grid;
-		place-items: center;
-		width: 36px;
-		height: 36px;
-		color: var(--on-mat);
-		background: var(--mat);
-		border: 1px solid var(--mat-line);
-		cursor: pointer;
-	}
 	.square {
 		position: absolute;
 		left: 8px;
@@ -453,11 +411,5 @@
 		margin: 0;
 		color: var(--on-mat-soft);
 		pointer-events: none;
-	}
-	@media (max-width: 700px) {
-		.tools button {
-			width: 44px;
-			height: 44px;
-		}
 	}
 </style>

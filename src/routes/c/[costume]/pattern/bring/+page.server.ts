@@ -1,4 +1,5 @@
 import { actionsOf } from '$lib/server/commands/actions.ts';
+import { printCommands } from '$lib/server/commands/print.ts';
 import { shapeCommands } from '$lib/server/commands/shape.ts';
 import { database } from '$lib/server/database.ts';
 import { loadLook } from '$lib/server/read/look.ts';
@@ -8,4 +9,7 @@ export const load: PageServerLoad = async ({ params }) => ({
 	pictures: (await loadLook(await database(), Number(params.costume))).pictures
 });
 
-export const actions: Actions = actionsOf({ bringShape: shapeCommands.bringShape });
+export const actions: Actions = actionsOf({
+	bringShape: shapeCommands.bringShape,
+	planPrint: printCommands.planPrint
+});

@@ -7,6 +7,7 @@
 	import { readMesh } from '$core/mesh/readMesh.ts';
 	import type { Problem } from '$core/problem.ts';
 	import BringLines from '$lib/ui/bring/BringLines.svelte';
+	import BringPdf from '$lib/ui/bring/BringPdf.svelte';
 	import BringMesh from '$lib/ui/bring/BringMesh.svelte';
 	import BringTrace from '$lib/ui/bring/BringTrace.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -25,6 +26,7 @@
 	let found = $state.raw<
 		| { name: string; mesh: Mesh; notes: Problem[] }
 		| { name: string; text: string; format: 'svg' | 'dxf' }
+		| { name: string; bytes: Uint8Array }
 		| null
 	>(null);
 
@@ -46,7 +48,8 @@
 					: /^\s*(999[\s\S]*?)?0\s*\r?\n\s*SECTION/.test(begin)
 						? 'dxf'
 						: null;
-			if (format) found = { name, format, text: new TextDecoder().decode(bytes) };
+			if (begin.startsWith('%PDF-')) found = { name, bytes };
+			else if (format) found = { name, format, text: new TextDecoder().decode(bytes) };
 			else {
 				const raw = readMesh(bytes);
 				const sound = raw.ok ? soundMesh(raw.value) : raw;
@@ -87,7 +90,7 @@
 				>File
 				<input
 					type="file"
-					accept=".svg,.dxf,.stl,.obj,image/svg+xml,model/stl,model/obj"
+					accept=".svg,.dxf,.stl,.obj,.pdf,image/svg+xml,model/stl,model/obj,application/pdf"
 					disabled={!component}
 					onchange={(event) => read(event.currentTarget.files?.[0])}
 				/></label
@@ -95,8 +98,8 @@
 		</div>
 		<p class="small soft">
 			SVG or DXF: every closed line becomes a piece at its true size. STL or OBJ: a faceted shape is scaled to
-			the wearer and unfolded, its edges numbered in pairs with their bevels. The file is read by this page
-			and goes nowhere; only the pieces are kept.
+			the wearer and unfolded, its edges numbered in pairs with their bevels. PDF: its pages are joined to a
+			sheet at true size and traced. The file is read by this page and goes nowhere; only the pieces are kept.
 		</p>
 		{#if reading}<p role="status">Reading…</p>{/if}
 		{#if problem}<p class="error" role="alert">{problem}</p>{/if}
@@ -112,6 +115,7 @@
 		}}
 		{#key found}
 			{#if 'mesh' in found}<BringMesh mesh={found.mesh} notes={found.notes} {...shared} />
+			{:else if 'bytes' in found}<BringPdf bytes={found.bytes} {...shared} />
 			{:else}<BringLines text={found.text} format={found.format} {...shared} />{/if}
 		{/key}
 	{/if}

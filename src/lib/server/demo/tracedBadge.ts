@@ -1,0 +1,35 @@
+import sharp from 'sharp';
+import { planeOf, type Reference } from '$core/measure/plane/reference.ts';
+import { flatViewOf, rectify } from '$core/measure/plane/rectify.ts';
+import { figuresOf, type Piece } from '$core/pattern/piece.ts';
+import { greyOf } from '$core/trace/contour.ts';
+import { trace } from '$core/trace/trace.ts';
+import { DRAWINGS, drawingSvg } from './drawings.ts';
+
+function ended<T>(work: Generator<number, T>): T {
+	for (;;) {
+		const turn = work.next();
+		if (turn.done) return turn.value;
+	}
+}
+
+/** The smallest piece on a slant picture of the demo, traced as a maker would: laid flat by its four corners. */
+export async function smallestTraced(costume: string, title: string): Promise<Piece[]> {
+	const drawing = DRAWINGS[costume]!.find((d) => d.title === title)!;
+	const { data, info } = await sharp(Buffer.from(drawingSvg(drawing)))
+		.ensureAlpha()
+		.raw()
+		.toBuffer({ resolveWithObject: true });
+	const reference = drawing.scale as unknown as Extract<Reference, { kind: 'rectangle' }>;
+	const plane = planeOf(reference);
+	if (!plane.ok) throw new Error(plane.problem.code);
+	const picture = { data: new Uint8ClampedArray(data), width: info.width, height: info.height };
+	const view = flatViewOf(plane.value, picture, reference.points);
+	const mmPerPx = 1 / view.pixelsPerMm;
+	const done = ended(
+		trace(greyOf(ended(rectify(picture, plane.value, view))), { mmPerPx, speck: 225, tolerance: 0.4 })
+	);
+	if (!done.ok) throw new Error(done.problem.code);
+	const [smallest] = done.value.pieces.toSorted((a, b) => figuresOf(a).area - figuresOf(b).area);
+	return [{ ...smallest!, name: 'badge' }];
+}

@@ -1,0 +1,260 @@
+<script lang="ts">
+	/** A picture to scale, traced: outlines to choose over the picture, register marks by pointing at them, kept as pieces. */
+	import { onDestroy } from 'svelte';
+	import type { Component } from '$core/costume/component.ts';
+	import type { Workshop } from '$core/costume/record.ts';
+	import { svgPath } from '$core/formats/patternSvg.ts';
+	import type { Homography } from '$core/measure/plane/homography.ts';
+	import type { FlatView } from '$core/measure/plane/rectify.ts';
+	import { say } from '$core/messages.ts';
+	import { boxOf, flatten, type Box, type Point } from '$core/pattern/outline.ts';
+	import { numberedAlone } from '$core/pattern/storedShape.ts';
+	import { withMark } from '$core/trace/mark.ts';
+	import type { Look } from '$core/trace/trace.ts';
+	import { formatLength, parseLength } from '$core/units/measure.ts';
+	import type { TraceResult } from '../../../workers/protocol.ts';
+	import Field from '../Field.svelte';
+	import Pieces from '../Pieces.svelte';
+	import Tick from '../Tick.svelte';
+	import KeepPieces from './KeepPieces.svelte';
+	import PlanePicture from './PlanePicture.svelte';
+	import { catchMark, type Placed } from './picture.ts';
+	import { Task } from './task.svelte.ts';
+	import TaskBar from './TaskBar.svelte';
+
+	interface Props {
+		/** The picture, and where what is traced lies in it; asked for when it is traced. */
+		source: (signal: AbortSignal) => Promise<{ picture: Blob; toPlane: Homography; view: FlatView }>;
+		title: string;
+		look: Look;
+		component: Component;
+		workshop: Workshop;
+		onDone: (id: number) => void;
+	}
+	let { source, title, look: first, component, workshop, onDone }: Props = $props();
+	const unit = $derived(workshop.settings.lengthUnit);
+	const length = (mm: number) => formatLength(mm, unit);
+	// svelte-ignore state_referenced_locally
+	let look = $state<Look>(first);
+	let speckText = $state('15 mm');
+	let gapText = $state('0 mm');
+	let innerLines = $state(false);
+	const speck = $derived(parseLength(speckText, unit));
+	const gap = $derived(parseLength(gapText, unit));
+	/** Finer than chalk, coarser than a camera's noise, mm. */
+	const TOLERANCE = 0.4;
+	/** What comes so near to the border is cut off by it, mm. */
+	const BORDER = 3;
+
+	const task = new Task<'trace'>();
+	onDestroy(() => task.stop());
+	let result = $state.raw<(TraceResult & { view: FlatView; picture: Placed }) | null>(null);
+	let ticked = $state<Record<number, boolean>>({});
+	/** In the flat view, mm, y down. */
+	let marks = $state.raw<Point[]>([]);
+	$effect(() => {
+		const href = result?.picture.href;
+		return () => href && URL.revokeObjectURL(href);
+	});
+
+	async function trace() {
+		if (!speck.ok || !gap.ok) return;
+		result = null;
+		let view: FlatView | undefined;
+		const options = { look, speck: speck.value ** 2, tolerance: TOLERANCE, gap: gap.value, innerLines };
+		const done = await task.start(
+			() => new Worker(new URL('../../../workers/trace.worker.ts', import.meta.url), { type: 'module' }),
+			async (signal) => {
+				const from = await source(signal);
+				view = from.view;
+				return { kind: 'trace', ...from, options };
+			}
+		);
+		if (!done || !view) return;
+		const { width, height, pixelsPerMm } = view;
+		const href = URL.createObjectURL(done.flat);
+		const picture = { href, blob: done.flat, width, height, pixelsPerMm, turn: 0, move: [0, 0] as const };
+		ticked = {};
+		marks = [];
+		result = { ...done, view, picture };
+	}
+	async function mark(at: Point) {
+		if (!result) return;
+		const caught = await catchMark([result.picture], at);
+		marks = [...marks, caught];
+	}
+
+	/** What lies under others, or is cut off by the view, is the ground: it is offered, and not taken by itself. */
+	const rows = $derived.by(() => {
+		if (!result) return [];
+		const { width, height } = result.view;
+		const boxes = result.pieces.map((p) => boxOf(flatten(p.outline).points));
+		const holds = (a: Box, b: Box) =>
+			a.left <= b.left && a.right >= b.right && a.bottom <= b.bottom && a.top >= b.top;
+		return result.pieces.map((piece, i) => {
+			const box = boxes[i]!;
+			const holes = piece.holes.map((h) => boxOf(flatten(h).points));
+			const under = boxes.some((other) => other !== box && holes.some((hole) => holds(hole, other)));
+			const near = Math.min(box.left, box.bottom, width - box.right, height - box.top);
+			return {
+				piece,
+				wide: box.right - box.left,
+				high: box.top - box.bottom,
+				ground: under ? 'lies under others' : near < BORDER ? 'cut off by the border' : ''
+			};
+		});
+	});
+	const taken = $derived(rows.map((r, i) => ticked[i] ?? !r.ground));
+	const marked = $derived.by(() => {
+		const high = result?.view.height ?? 0;
+		let pieces = rows.filter((_, i) => taken[i]).map((r) => r.piece);
+		const off: number[] = [];
+		marks.forEach(([x, y], m) => {
+			const at: Point = [x, high - y];
+			const index = pieces.findIndex((p) => withMark(p, at, String(m + 1)));
+			if (index < 0) off.push(m + 1);
+			else pieces = pieces.with(index, withMark(pieces[index]!, at, String(m + 1))!);
+		});
+		return { pieces, off };
+	});
+	const outlines = $derived.by(() => {
+		const high = result?.view.height ?? 0;
+		return rows.map(({ piece }, i) => ({
+			name: String(i),
+			taken: taken[i]!,
+			path: [piece.outline, ...piece.holes]
+				.map((o) => svgPath(flatten(o).points.map(([x, y]): Point => [x, y - high])))
+				.join('')
+		}));
+	});
+	const numbered = $derived(numberedAlone(marked.pieces, component.code));
+</script>
+
+<div class="fields">
+	<Field
+		name="look"
+		label="The pieces are"
+		options={[
+			{ value: 'laid', label: 'laid on a mat of another colour' },
+			{ value: 'drawn', label: 'drawn as lines on paper' }
+		]}
+		bind:value={look}
+	/>
+	<Field
+		name="speck"
+		label="Nothing smaller than"
+		bind:value={speckText}
+		hint={speck.ok ? `${length(speck.value)} square` : say(speck.problem)}
+	/>
+	{#if look === 'drawn'}
+		<Field
+			name="gap"
+			label="Close gaps up to"
+			bind:value={gapText}
+			hint={gap.ok ? 'so that dashes become a line' : say(gap.problem)}
+		/>
+	{/if}
+</div>
+{#if look === 'drawn'}
+	<Tick
+		name="innerLines"
+		label="Closed lines in a piece are lines on it, not holes"
+		bind:checked={innerLines}
+	/>
+{/if}
+<TaskBar {task} label="Trace" going="Tracing" onstart={trace} disabled={!speck.ok || !gap.ok} />
+{#if result}
+	<p class="found">
+		<b>{rows.length} {rows.length === 1 ? 'outline' : 'outlines'}</b>{result.specks
+			? `, ${result.specks} specks left out`
+			: ''}. Take those that are pieces; each can be corrected at its desk once it is kept.
+	</p>
+	{#if result.blurred}<p class="warn small">
+			Its edges are {length(result.softness)} wide: the picture is not sharp, and outlines may be off by half of
+			that. Take it again with a steady camera if they have to fit.
+		</p>{/if}
+	<div class="columns">
+		<div>
+			<PlanePicture pictures={[result.picture]} label="What was traced" {outlines} {marks} onpoint={mark} />
+			<p class="small soft">
+				Point at a register mark and its middle is found: a notch where an edge is near, a cross on the piece.
+			</p>
+		</div>
+		<div>
+			<ul>
+				{#each rows as row, i (i)}
+					<li>
+						<label
+							><input
+								type="checkbox"
+								checked={taken[i]}
+								onchange={(event) => (ticked[i] = event.currentTarget.checked)}
+							/>
+							<span class="figure">{length(row.wide)} × {length(row.high)}</span>
+							{row.piece.holes.length
+								? `${row.piece.holes.length} ${row.piece.holes.length === 1 ? 'hole' : 'holes'}`
+								: ''}{row.ground ? ` · ${row.ground}` : ''}</label
+						>
+					</li>
+				{/each}
+			</ul>
+			{#if marks.length}
+				<p>
+					<b>{marks.length} {marks.length === 1 ? 'mark' : 'marks'}</b>{#each marked.off as n (n)}<span
+							class="soft">{` · mark ${n} lies on no piece`}</span
+						>{/each}
+					<button class="button small" type="button" onclick={() => (marks = marks.slice(0, -1))}
+						>Take the last one off</button
+					>
+				</p>
+			{/if}
+		</div>
+	</div>
+	{#if marked.pieces.length}
+		<Pieces pieces={numbered} label="Traced pieces" />
+		<KeepPieces
+			pieces={marked.pieces}
+			origin="traced"
+			name={title}
+			{component}
+			materials={workshop.materials}
+			{onDone}
+		/>
+	{/if}
+{/if}
+
+<style>
+	.columns {
+		display: grid;
+		grid-template-columns: minmax(0, 7fr) minmax(220px, 4fr);
+		gap: 16px;
+		margin-bottom: 12px;
+	}
+	.columns > div {
+		min-width: 0;
+	}
+	.found {
+		margin: 12px 0 8px;
+	}
+	ul {
+		list-style: none;
+		margin: 0 0 8px;
+		padding: 0;
+	}
+	li label {
+		display: inline-flex;
+		gap: 8px;
+		align-items: center;
+		min-height: 32px;
+		cursor: pointer;
+	}
+	.warn {
+		border-left: 4px solid var(--brass);
+		padding: 6px 10px;
+	}
+	@media (max-width: 900px) {
+		.columns {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>
