@@ -3,6 +3,7 @@
  * Pages and pictures are measured on a server of their own with fresh demo data.
  */
 import { cpus } from 'node:os';
+import { layout } from './layout.ts';
 import { mesh } from './mesh.ts';
 import { pages } from './pages.ts';
 import { pattern } from './pattern.ts';
@@ -17,6 +18,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
 	plane,
 	pattern,
 	mesh,
+	layout,
 	trace: traced,
 	drawing,
 	piece,

@@ -5,6 +5,7 @@ import { say } from './messages.ts';
 import { runUnfoldJob, unfoldJob } from './mesh/job.ts';
 import { runShapeJob, shapeJob } from './pattern/job.ts';
 import { runTraceJob, traceJob } from './trace/job.ts';
+import { layoutJob, runLayoutJob } from './layout/job.ts';
 import { runScheduleJob, scheduleJob } from './schedule/job.ts';
 
 /** What a job gives back, or one line that names the field and what is wrong with it. */
@@ -39,6 +40,7 @@ const KINDS: Record<string, ReturnType<typeof kind>> = {
 		const done = runUnfoldJob(job);
 		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
 	}),
+	layout: kind(layoutJob, (job, elapsed) => ({ ok: true, result: runLayoutJob(job, elapsed) })),
 	trace: kind(traceJob, (job) => {
 		const done = runTraceJob(job);
 		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));

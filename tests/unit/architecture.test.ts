@@ -11,7 +11,7 @@ const MAY_IMPORT: Record<string, RegExp> = {
 		/^(\.|\$core\/|\$lib\/(server\/|answer)|\$app\/environment$|node:|@sveltejs\/kit$|zod$|fflate$|sharp$|file-type$|@electric-sql\/pglite$)/,
 	'src/workers/': /^\.\.?\/(core\/|protocol|pixels|\.\.\/core\/)/,
 	'src/lib/ui/':
-		/^(\.|\$core\/|\$lib\/(ui\/|find|sort|stations|answer)|openseadragon$|d3-(zoom|selection)$|\$app\/|svelte($|\/)|svelte-dnd-action$|@lucide\/svelte\/)/
+		/^(\.|\$core\/|\$lib\/(ui\/|find|sort|stations|answer)|openseadragon$|pdfjs-dist(\/build\/pdf\.worker\.min\.mjs\?url)?$|d3-(zoom|selection)$|\$app\/|svelte($|\/)|svelte-dnd-action$|@lucide\/svelte\/)/
 };
 
 const imports = (path: string) =>
