@@ -30,7 +30,7 @@ const VIEWS: Record<string, string> = {
 	fittings: '/c/1/measure/fittings',
 	pattern: '/c/1/pattern/2',
 	piece: '/c/1/pattern/3/1',
-	print: '/c/1/pattern/print',
+	lay: '/c/1/lay',
 	plan: '/c/1/plan',
 	buy: '/c/1/buy',
 	bench: '/c/1/bench',

@@ -3,6 +3,7 @@ export const STATIONS = [
 	{ path: 'look', name: 'Look', key: 'l', says: 'components, figure, steps' },
 	{ path: 'measure', name: 'Measure', key: 'e', says: 'wearer, what goes on, pictures, fittings' },
 	{ path: 'pattern', name: 'Pattern', key: 'a', says: 'pieces from shapes, printed 1:1' },
+	{ path: 'lay', name: 'Lay', key: 'y', says: 'pieces on sheets and cloth' },
 	{ path: 'buy', name: 'Buy', key: 'u', says: 'needs, purchases, money' },
 	{ path: 'plan', name: 'Plan', key: 'p', says: 'dates, order-by, bench line' },
 	{ path: 'bench', name: 'Bench', key: 'b', says: 'what to do now, timer, log' },

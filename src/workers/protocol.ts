@@ -1,3 +1,4 @@
+import type { Layout, LayoutTask } from '../core/layout/stock.ts';
 import type { FlatView } from '../core/measure/plane/rectify.ts';
 import type { SvgRead } from '../core/formats/readSvg.ts';
 import type { Traced, TraceOptions } from '../core/trace/trace.ts';
@@ -57,17 +58,32 @@ export interface TraceResult extends Traced {
 	flat: Blob;
 }
 
-export type Request = FlattenRequest | UnfoldRequest | ReadRequest | TraceRequest;
+/** Lays pieces out for so long, or until nothing better is found. */
+export interface LayoutRequest {
+	kind: 'layout';
+	task: LayoutTask;
+	seconds: number;
+}
+export interface LayoutResult {
+	layout: Layout;
+	/** Since it began. */
+	seconds: number;
+}
+
+export type Request = FlattenRequest | UnfoldRequest | ReadRequest | TraceRequest | LayoutRequest;
 export interface Results {
 	flatten: FlattenResult;
 	unfold: UnfoldResult;
 	read: ReadResult;
 	trace: TraceResult;
+	layout: LayoutResult;
 }
 
 export type FromWorker<K extends keyof Results = keyof Results> =
 	| { type: 'progress'; share: number }
 	| { type: 'result'; result: Results[K] }
+	/** The best so far: work that can be stopped with something in hand. */
+	| { type: 'best'; result: Results[K] }
 	| { type: 'error'; code: string };
 
 /** How a request ends: every one of them does. */

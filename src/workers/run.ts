@@ -8,7 +8,8 @@ export function run<K extends keyof Results>(
 	makeWorker: () => Worker,
 	request: Extract<Request, { kind: K }>,
 	onProgress: (share: number) => void,
-	signal: AbortSignal
+	signal: AbortSignal,
+	onBest: (result: Results[K]) => void = () => {}
 ): Promise<Outcome<Results[K]>> {
 	return new Promise((resolve) => {
 		const worker = makeWorker();
@@ -20,6 +21,7 @@ export function run<K extends keyof Results>(
 		signal.addEventListener('abort', () => end({ ok: false, code: 'stopped' }), { once: true });
 		worker.onmessage = ({ data }: MessageEvent<FromWorker<K>>) => {
 			if (data.type === 'progress') onProgress(data.share);
+			else if (data.type === 'best') onBest(data.result);
 			else if (data.type === 'result') end({ ok: true, result: data.result });
 			else end({ ok: false, code: data.code as 'pictureDamaged' | 'tooLittleMemory' });
 		};

@@ -1,6 +1,5 @@
 import { createRequire } from 'node:module';
-import type { LayoutTask, Layout } from '../../src/core/layout/engine.ts';
-import type { LayPiece, Placement } from '../../src/core/layout/stock.ts';
+import type { Layout, LayoutTask, LayPiece, Placement } from '../../src/core/layout/stock.ts';
 import { flatten, type Point } from '../../src/core/pattern/outline.ts';
 import { blob, random } from './outlines.ts';
 

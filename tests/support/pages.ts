@@ -21,6 +21,7 @@ export const PAGES = [
 	'/c/1/pattern/3/1',
 	'/c/1/pattern/print',
 	'/c/1/pattern/bring?of=1',
+	'/c/1/lay',
 	'/c/1/plan',
 	'/c/1/buy',
 	'/c/1/bench',

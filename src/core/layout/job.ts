@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { say } from '../messages.ts';
-import { layOut, type Layout, type LayoutTask } from './engine.ts';
-import type { Stock } from './stock.ts';
+import { layOut } from './engine.ts';
+import type { Layout, LayoutTask, Stock } from './stock.ts';
 
 /** The job kind `layout`, as docs/jobs.md describes it. */
 const mm = z.number().positive().max(1e6);

@@ -6,9 +6,9 @@ import { curvedPieces, faultsOf, rectanglePiece } from '../../../tests/support/l
 import { blob, random } from '../../../tests/support/outlines.ts';
 import { runJob } from '../jobs.ts';
 import { circle, flatten, goesRound, type Point } from '../pattern/outline.ts';
-import { layOut, type Layout, type LayoutTask } from './engine.ts';
+import { layOut } from './engine.ts';
 import { depthAt, shapeOf } from './shape.ts';
-import type { LayPiece, Stock } from './stock.ts';
+import type { Layout, LayoutTask, LayPiece, Stock } from './stock.ts';
 
 const SHEETS: Stock = { id: 'S', sheets: [], more: { width: 600, height: 600 }, roll: null };
 const ROLL: Stock = { id: 'S', sheets: [], more: null, roll: 700 };

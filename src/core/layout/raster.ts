@@ -1,5 +1,6 @@
 import { depthAt } from './shape.ts';
-import type { Bin, Item, Turned } from './search.ts';
+import type { Turned } from './overlap.ts';
+import type { Bin, Item } from './search.ts';
 
 /**
  * Where there is room: the bins as bits, a row of words each, so that a piece is tried in thousands of places in a millisecond. It is

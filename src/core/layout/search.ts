@@ -1,48 +1,12 @@
 import { Raster, type Masks } from './raster.ts';
-import { depthAt, push, pushAt, type Shape } from './shape.ts';
+import { depths, slope, slopes, TOUCH, turn, type Turned } from './overlap.ts';
+import { depthAt, type Shape } from './shape.ts';
 
 /**
  * Pieces laid anywhere, and moved until none covers another: overlap-removal search with guided weights. The way is that of
  * guided local search (C. Voudouris and E. Tsang, 1999) as it is used for cutting (J. Egeblad, B. Nielsen and A. Odgaard, 2007);
  * how much two pieces cover each other is told by how deep their borders lie in each other.
  */
-
-/** A shape turned: its border points, and its box, relative to its middle. */
-export interface Turned {
-	angle: number;
-	cos: number;
-	sin: number;
-	x: Float64Array;
-	y: Float64Array;
-	left: number;
-	right: number;
-	low: number;
-	high: number;
-}
-
-/** Radians. */
-export function turn(shape: Shape, angle: number): Turned {
-	const n = shape.x.length;
-	const xs = new Float64Array(n);
-	const ys = new Float64Array(n);
-	// Quarter turns are exact, so that what fits to the last digit does.
-	const quarter = Math.round((angle * 2) / Math.PI);
-	const exact = Math.abs(angle - (quarter * Math.PI) / 2) < 1e-12;
-	const cos = exact ? [1, 0, -1, 0][((quarter % 4) + 4) % 4]! : Math.cos(angle);
-	const sin = exact ? [0, 1, 0, -1][((quarter % 4) + 4) % 4]! : Math.sin(angle);
-	let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
-	for (let k = 0; k < n; k++) {
-		const x = shape.x[k]! * cos - shape.y[k]! * sin;
-		const y = shape.x[k]! * sin + shape.y[k]! * cos;
-		xs[k] = x;
-		ys[k] = y;
-		if (x < left) left = x;
-		if (x > right) right = x;
-		if (y < low) low = y;
-		if (y > high) high = y;
-	}
-	return { angle, cos, sin, x: xs, y: ys, left, right, low, high };
-}
 
 export interface Item {
 	shape: Shape;
@@ -69,9 +33,6 @@ export interface Laid {
 	turned: Turned[];
 }
 
-/** Pieces may lie so deep in each other and count as touching, mm. */
-export const TOUCH = 0.004;
-
 /** Numbers from 0 to 1 that are the same for the same seed (mulberry32, public domain). */
 export function randomOf(seed: number): () => number {
 	let a = seed >>> 0;
@@ -81,72 +42,6 @@ export function randomOf(seed: number): () => number {
 		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
 		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
 	};
-}
-
-/** Half of how much border of one lies in another, weighed by its depth, mm². */
-function depths(
-	of: Turned,
-	along: Float64Array,
-	ox: number,
-	oy: number,
-	other: Turned,
-	shape: Shape,
-	bound: number
-): number {
-	const { x, y } = of;
-	const { cos, sin, left, right, low, high } = other;
-	const { field } = shape;
-	let sum = 0;
-	for (let k = 0; k < x.length; k++) {
-		const px = x[k]! + ox;
-		if (px <= left || px >= right) continue;
-		const py = y[k]! + oy;
-		if (py <= low || py >= high) continue;
-		const d = depthAt(field, px * cos + py * sin, py * cos - px * sin);
-		if (d > TOUCH) {
-			sum += d * along[k]!;
-			if (sum > bound) return sum;
-		}
-	}
-	return sum;
-}
-
-/** By how much an overlap changes when the piece that is looked at moves by one mm, or turns by one radian. */
-const slope = { x: 0, y: 0, turn: 0 };
-
-/** As `depths`, without a bound, adding its slope; `sign` is 1 when the points are those of the piece that moves. */
-function slopes(
-	of: Turned,
-	along: Float64Array,
-	ox: number,
-	oy: number,
-	other: Turned,
-	shape: Shape,
-	sign: 1 | -1
-): number {
-	const { x, y } = of;
-	const { cos, sin, left, right, low, high } = other;
-	const { field } = shape;
-	let sum = 0;
-	for (let k = 0; k < x.length; k++) {
-		const px = x[k]! + ox;
-		if (px <= left || px >= right) continue;
-		const py = y[k]! + oy;
-		if (py <= low || py >= high) continue;
-		const d = pushAt(field, px * cos + py * sin, py * cos - px * sin);
-		if (d <= TOUCH) continue;
-		const ds = along[k]!;
-		sum += d * ds;
-		const gx = (push.x * cos - push.y * sin) * ds * sign;
-		const gy = (push.x * sin + push.y * cos) * ds * sign;
-		slope.x += gx;
-		slope.y += gy;
-		// About the middle of the piece that moves: its own point, or where the other's point lies as seen from it.
-		const rx = sign > 0 ? x[k]! : px;
-		const ry = sign > 0 ? y[k]! : py;
-		slope.turn += rx * gy - ry * gx;
-	}
-	return sum;
 }
 
 /** Places tried beside where a piece lies and anywhere, and how many of them are looked at closer. */
@@ -255,10 +150,6 @@ export class Search implements Laid {
 				this.high[i]! <= b.high + 1e-6
 		);
 	}
-	topOf(i: number): number {
-		return this.high[i]!;
-	}
-
 	private pair(i: number, t: Turned, x: number, y: number, j: number, bound: number): number {
 		const other = this.turned[j]!;
 		const [a, b] = [this.items[i]!.shape, this.items[j]!.shape];
@@ -574,18 +465,6 @@ export class Search implements Laid {
 				this.weigh();
 				yield;
 			}
-			if (process.env.DBG)
-				console.log(
-					'strike',
-					strikes,
-					'n',
-					this.movable.filter((i) => this.overlapOf(i) > 0).length,
-					'least',
-					least.toFixed(1),
-					'begin',
-					begin.toFixed(1),
-					performance.now() | 0
-				);
 			strikes = least < begin * GAIN ? 0 : strikes + 1;
 			this.put(keep);
 			this.prepare();
@@ -631,7 +510,7 @@ export class Search implements Laid {
 					this.high[j]! <= this.low[i]!
 				)
 					continue;
-				const deep = Math.max(this.inWithin(i, j), this.inWithin(j, i));
+				const deep = Math.max(this.deepestAcross(i, j), this.deepestAcross(j, i));
 				if (deep > TOUCH) {
 					found++;
 					this.overlaps[i * n + j] = this.overlaps[j * n + i] = deep * deep;
@@ -640,7 +519,7 @@ export class Search implements Laid {
 		return found;
 	}
 	/** The deepest middle of what edges of one have within another. */
-	private inWithin(i: number, j: number): number {
+	private deepestAcross(i: number, j: number): number {
 		const [a, b] = [this.items[i]!.shape.field, this.items[j]!.shape.field];
 		const [s, t] = [this.turned[i]!, this.turned[j]!];
 		// Into the other's own coordinates.

@@ -49,6 +49,40 @@ export interface Placement {
 	y: number;
 }
 
+export interface LayoutTask {
+	stock: readonly Stock[];
+	pieces: readonly LayPiece[];
+	/** The least distance between pieces, and from the border, mm. */
+	gap: number;
+	edge: number;
+	seed: number;
+	/** Copies that stay where they are; the rest is laid around them. */
+	locked?: readonly Placement[];
+}
+
+export type WhyNot =
+	'tooSmall' | 'crosses' | 'noStock' | 'tooLarge' | 'gapTooLarge' | 'noRoom' | 'badRotation';
+export interface Unplaced {
+	piece: string;
+	copy: number;
+	why: WhyNot;
+}
+
+export interface StockUse {
+	id: string;
+	sheets: number;
+	/** Along y, on the roll or on the last sheet, mm. */
+	usedLength: number;
+	/** Of the pieces, holes taken out, over whole sheets, or over width × length of the roll. */
+	density: number;
+}
+
+export interface Layout {
+	placements: Placement[];
+	unplaced: Unplaced[];
+	stock: StockUse[];
+}
+
 const MITER = 2;
 
 /** Larger all round by so much, corners never less than that: what lies beside it touches it at that distance. */

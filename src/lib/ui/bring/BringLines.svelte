@@ -14,8 +14,8 @@
 	import Sheet from '../Sheet.svelte';
 	import SizeBeside from './SizeBeside.svelte';
 	import KeepPieces from './KeepPieces.svelte';
-	import { Task } from './task.svelte.ts';
-	import TaskBar from './TaskBar.svelte';
+	import { Task } from '../task.svelte.ts';
+	import TaskBar from '../TaskBar.svelte';
 
 	interface Props {
 		text: string;

@@ -25,8 +25,8 @@
 	import Solid from '../Solid.svelte';
 	import KeepPieces from './KeepPieces.svelte';
 	import PrintedPart from './PrintedPart.svelte';
-	import { Task } from './task.svelte.ts';
-	import TaskBar from './TaskBar.svelte';
+	import { Task } from '../task.svelte.ts';
+	import TaskBar from '../TaskBar.svelte';
 
 	interface Props {
 		mesh: Mesh;

@@ -13,7 +13,7 @@
 	import { pagesOf, PdfProblem, PIXELS_PER_MM, type Page } from './pdf.ts';
 	import { catchMark, type Placed } from './picture.ts';
 	import PlanePicture from './PlanePicture.svelte';
-	import TaskBar from './TaskBar.svelte';
+	import TaskBar from '../TaskBar.svelte';
 	import TraceDesk from './TraceDesk.svelte';
 
 	interface Props {

@@ -19,8 +19,8 @@
 	import KeepPieces from './KeepPieces.svelte';
 	import PlanePicture from './PlanePicture.svelte';
 	import { catchMark, type Placed } from './picture.ts';
-	import { Task } from './task.svelte.ts';
-	import TaskBar from './TaskBar.svelte';
+	import { Task } from '../task.svelte.ts';
+	import TaskBar from '../TaskBar.svelte';
 
 	interface Props {
 		/** The picture, and where what is traced lies in it; asked for when it is traced. */

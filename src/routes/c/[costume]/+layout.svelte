@@ -4,6 +4,7 @@
 	import Eye from '@lucide/svelte/icons/eye';
 	import ShoppingBasket from '@lucide/svelte/icons/shopping-basket';
 	import CalendarDays from '@lucide/svelte/icons/calendar-days';
+	import Scissors from '@lucide/svelte/icons/scissors';
 	import Shapes from '@lucide/svelte/icons/shapes';
 	import Ruler from '@lucide/svelte/icons/ruler';
 	import Hammer from '@lucide/svelte/icons/hammer';
@@ -27,6 +28,7 @@
 		look: Eye,
 		measure: Ruler,
 		pattern: Shapes,
+		lay: Scissors,
 		buy: ShoppingBasket,
 		plan: CalendarDays,
 		bench: Hammer,

@@ -1,6 +1,6 @@
 import { say } from '$core/messages.ts';
-import type { Outcome, Request, Results } from '../../../workers/protocol.ts';
-import { run } from '../../../workers/run.ts';
+import type { Outcome, Request, Results } from '../../workers/protocol.ts';
+import { run } from '../../workers/run.ts';
 
 /** Work in a worker as a page shows it: how far it is, what went wrong, and a way to stop it. */
 export class Task<K extends keyof Results> {
@@ -12,7 +12,8 @@ export class Task<K extends keyof Results> {
 	/** Starts anew; what was under way is stopped. Null when it was stopped or failed, which `problem` then says. */
 	async start(
 		makeWorker: () => Worker,
-		makeRequest: (signal: AbortSignal) => Promise<Extract<Request, { kind: K }>>
+		makeRequest: (signal: AbortSignal) => Promise<Extract<Request, { kind: K }>>,
+		onBest?: (result: Results[K]) => void
 	): Promise<Results[K] | null> {
 		this.stop();
 		const mine = (this.#stopper = new AbortController());
@@ -21,7 +22,7 @@ export class Task<K extends keyof Results> {
 		let outcome: Outcome<Results[K]>;
 		try {
 			const request = await makeRequest(mine.signal);
-			outcome = await run<K>(makeWorker, request, (share) => (this.progress = share), mine.signal);
+			outcome = await run<K>(makeWorker, request, (share) => (this.progress = share), mine.signal, onBest);
 		} catch {
 			outcome = { ok: false, code: mine.signal.aborted ? 'stopped' : 'pictureDamaged' };
 		}
