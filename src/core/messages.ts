@@ -92,6 +92,7 @@ const words: Record<string, string> = {
 	dxfTooLarge: 'The file is too large for a drawing of pieces.',
 	dxfDamaged: 'The DXF file is damaged, or is in its binary form: write it as text.',
 	notRead: 'This is no STL, OBJ, SVG, DXF or PDF file.',
+	fileTooLarge: 'The file is larger than {most} MB: too large for a pattern.',
 	pdfDamaged: 'The PDF is damaged, or a page of it cannot be drawn.',
 	pdfLocked: 'The PDF is locked with a password: save it without one first.',
 	pdfTooMany: 'It has more than 80 pages: split off those of the pattern first.',

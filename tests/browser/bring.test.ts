@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { PDFDocument } from 'pdf-lib';
 import sharp from 'sharp';
@@ -54,6 +55,8 @@ test('a faceted helmet of our own: read, scaled to the head, unfolded with numbe
 	await page.waitForLoadState('networkidle');
 	await expect(page.getByText('Drawn by hand since it was shaped')).toHaveCount(0);
 	await expect(page.getByRole('row').filter({ hasText: 'part 1' })).toBeVisible();
+	// Its facets bend: edges are bevelled, and say how much of them.
+	await expect(page.getByRole('button', { name: /^Bevelled edges: [1-9][\d.]* cm/ })).toBeVisible();
 	const download = page.waitForEvent('download');
 	await page.getByRole('link', { name: '1:1 PDF' }).click();
 	const pdf = info.outputPath('helmet.pdf');
@@ -62,6 +65,7 @@ test('a faceted helmet of our own: read, scaled to the head, unfolded with numbe
 	expect(text).toContain('part 1');
 	expect(text).toContain('Print at 100 %');
 	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+	await expect(page.getByRole('banner').getByRole('button', { name: 'Redo' })).toBeEnabled();
 	await page.goto('/c/1/pattern', { waitUntil: 'networkidle' });
 	await expect(page.getByRole('link', { name: /our helmet/ })).toHaveCount(0);
 });
@@ -378,6 +382,10 @@ test('laid out: at once, tighter while it looks, stopped with the best kept; a p
 	await page.getByRole('button', { name: 'Stop' }).click();
 	await expect(page.getByRole('heading', { name: /laid out$/ })).toBeVisible();
 	expect(await page.getByRole('button', { name, exact: true }).getAttribute('d')).toBe(place);
+	const download = page.waitForEvent('download');
+	await page.getByRole('button', { name: 'SVG at 1:1' }).click();
+	const svg = readFileSync((await (await download).path())!, 'utf8');
+	expect(svg.match(/class="cut"/g)!.length).toBe(await sheet.getByRole('button').count());
 	const words = (await page.getByRole('button', { name: /^Need [\d.]+ sheet of it/ }).textContent())!.trim();
 	const [, sheets] = /^Need ([\d.]+)/.exec(words)!;
 	await page.getByRole('button', { name: words }).click();

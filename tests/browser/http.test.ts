@@ -55,7 +55,7 @@ test('what is not there is not there: pages, costumes, components, pictures, fil
 		'/c/-1/buy',
 		'/c/1/look/99999',
 		'/c/1/look/abc',
-		'/c/1/lay',
+		'/c/1/lathe',
 		'/c/1/out/secrets',
 		'/c/999/out/steps',
 		`/picture/${'0'.repeat(64)}`,

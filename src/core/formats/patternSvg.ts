@@ -3,13 +3,13 @@ import { boxOf, flatten, type Point } from '../pattern/outline.ts';
 import { layInRows } from '../pattern/tile.ts';
 import type { NumberedPiece } from '../pattern/storedShape.ts';
 
-const r = (value: number) => String(Math.round(value * 1000) / 1000);
+export const r = (value: number) => String(Math.round(value * 1000) / 1000);
 
 /** A closed line as an SVG path; SVG's y runs down. */
 export const svgPath = (points: readonly Point[], closed = true): string =>
 	`M${points.map(([x, y]) => `${r(x)} ${r(-y)}`).join('L')}${closed ? 'Z' : ''}`;
 
-const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+export const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 
 /** Pieces at 1:1, one unit a mm: cut lines, sewing lines, holes and inner lines as layers. */
 export function patternSvg(pieces: readonly NumberedPiece[], title: string): string {

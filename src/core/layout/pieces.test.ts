@@ -1,7 +1,9 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { polygon, signedArea, type Point } from '../pattern/outline.ts';
-import { piece } from '../pattern/piece.ts';
+import { layoutSvg } from '../formats/layoutSvg.ts';
+import { readSvg } from '../formats/readSvg.ts';
+import { figuresOf, piece } from '../pattern/piece.ts';
 import { partsOf, quantityLaid, stockOfMaterial, turnsOf, wholeCut, type LayGroup } from './pieces.ts';
 import { areaOf } from './shape.ts';
 
@@ -44,6 +46,47 @@ test('grain runs along the roll, both ways, or one way with the nap; foam lies a
 	assert.deepEqual(turnsOf(135, true, true), [315]);
 	assert.equal(turnsOf(null, true, false).length, 4);
 	assert.ok(turnsOf(90, false, true).length > 4);
+});
+
+test('a layout written as SVG is read back as the pieces that were laid, at their size', () => {
+	const hole = [...square(20)].reverse().map(([x, y]): Point => [x + 30, y + 30]);
+	const one = {
+		id: 'A',
+		code: 'A-01 1/1',
+		name: 'plate <b>',
+		componentId: 1,
+		stock: '7',
+		outline: square(100),
+		holes: [hole],
+		quantity: 3,
+		pair: true,
+		rotations: [0]
+	};
+	const at = (copy: number, sheet: number, rotation: number, x: number, y: number) => ({
+		piece: 'A',
+		copy,
+		stock: '7',
+		sheet,
+		mirrored: copy === 2,
+		rotation,
+		x,
+		y
+	});
+	const svg = layoutSvg(
+		[at(1, 1, 0, 10, 10), at(2, 1, 30, 300, 10), at(3, 2, 0, 10, 10)],
+		[one],
+		stockOfMaterial(MATERIAL)!,
+		{ sheets: 2, usedLength: 110 },
+		'a & b'
+	);
+	assert.ok(!svg.includes('<b>') && svg.includes('width="1020mm"'));
+	const read = readSvg(svg);
+	assert.ok(read.ok);
+	assert.equal(read.value.unit, 1);
+	assert.deepEqual(
+		read.value.pieces.map((p) => [Math.round(figuresOf(p).area), p.holes.length]),
+		Array.from({ length: 3 }, () => [9600, 1])
+	);
 });
 
 test('sheets are whole, cloth is by its unit; components share by their area and lose nothing', () => {

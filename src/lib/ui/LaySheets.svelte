@@ -1,47 +1,41 @@
 <script lang="ts">
 	/** Sheets or a roll with the pieces laid on them, to scale. A piece that is chosen stays where it is. */
+	import { formsOf, laidPaths } from '$core/formats/layoutSvg.ts';
 	import { svgPath } from '$core/formats/patternSvg.ts';
 	import type { CostumePiece } from '$core/layout/pieces.ts';
 	import type { Placement, Stock } from '$core/layout/stock.ts';
-	import { boxOf, placed, type Point } from '$core/pattern/outline.ts';
+	import { boxOf, type Point } from '$core/pattern/outline.ts';
 
 	interface Props {
 		placements: readonly Placement[];
 		pieces: readonly CostumePiece[];
 		stock: Stock;
-		/** Of the roll, mm. */
-		usedLength: number;
+		use: { sheets: number; usedLength: number };
 		locked: readonly string[];
 		onlock: (key: string) => void;
 	}
-	let { placements, pieces, stock, usedLength, locked, onlock }: Props = $props();
+	let { placements, pieces, stock, use, locked, onlock }: Props = $props();
 	const byId = $derived(new Map(pieces.map((p) => [p.id, p])));
 	/** `A-04 L+R 1/2` is known by its component and its number. */
 	const short = (code: string) => `${/^\S+/.exec(code)![0]} ${/\S+$/.exec(code)![0]}`;
 	const key = (p: Placement) => `${p.piece} · ${p.copy}`;
 	const sheets = $derived(
-		Array.from({ length: Math.max(0, ...placements.map((p) => p.sheet)) }, (_, i) => {
-			const form =
-				stock.roll !== null
-					? { width: stock.roll, height: Math.max(usedLength, 1) }
-					: (stock.sheets[i] ?? stock.more!);
+		formsOf(stock, use).map((form, i) => {
 			const own = placements
 				.filter((p) => p.sheet === i + 1)
 				.map((p) => {
 					const piece = byId.get(p.piece)!;
-					const at = (points: readonly Point[]) =>
-						points.map((q) => placed(q, { mirror: p.mirrored, turn: p.rotation, move: [p.x, p.y] }));
-					const outline = at(piece.outline);
-					const box = boxOf(outline);
+					const paths = laidPaths(piece, p);
+					const box = boxOf(paths[0]!);
 					return {
 						p,
 						piece,
-						path: [outline, ...piece.holes.map(at)].map((ring) => svgPath(ring)).join(''),
+						path: paths.map((ring) => svgPath(ring)).join(''),
 						middle: [(box.left + box.right) / 2, (box.top + box.bottom) / 2] as Point,
 						room: Math.min(box.right - box.left, box.top - box.bottom)
 					};
 				});
-			return { number: i + 1, ...form, own };
+			return { number: i + 1, width: form.width, height: form.height, own };
 		})
 	);
 	/** mm for a letter, so that names are as large on every sheet. */

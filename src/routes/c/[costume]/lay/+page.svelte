@@ -1,6 +1,8 @@
 <script lang="ts">
 	/** What is cut from one material, laid out as tightly as the time allows. */
+	import Download from '@lucide/svelte/icons/download';
 	import { onDestroy, untrack } from 'svelte';
+	import { layoutSvg } from '$core/formats/layoutSvg.ts';
 	import { layGroups, partsOf, quantityLaid, stockOfMaterial } from '$core/layout/pieces.ts';
 	import type { Layout } from '$core/layout/stock.ts';
 	import { wearersOf } from '$core/measure/body/measureRecord.ts';
@@ -70,6 +72,18 @@
 	$effect(() => {
 		if (group?.material.id) untrack(lay);
 	});
+	/** The layout as a file: it is made here, as it is nowhere else. */
+	function save() {
+		if (!group || !stock || !shown || !use) return;
+		const title = `${data.record.costume.name}, ${group.material.name}`;
+		const svg = layoutSvg(shown.placements, group.pieces, stock, use, title);
+		const href = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }));
+		const link = document.createElement('a');
+		link.href = href;
+		link.download = `${title.replace(/[^\p{L}\p{N} ]/gu, '').trim()} layout.svg`;
+		link.click();
+		URL.revokeObjectURL(href);
+	}
 	const lock = (key: string) =>
 		(locked = locked.includes(key) ? locked.filter((k) => k !== key) : [...locked, key]);
 </script>
@@ -174,7 +188,7 @@
 						placements={shown.placements}
 						pieces={group.pieces}
 						{stock}
-						usedLength={use.usedLength}
+						{use}
 						{locked}
 						onlock={lock}
 					/>
@@ -184,6 +198,12 @@
 							: ''}. Check grain, nap and print by eye before you cut.
 					</p>
 					{#if task.progress === null && quantity > 0}
+						<p class="row">
+							<button class="button" type="button" onclick={save}><Download size={16} /> SVG at 1:1</button>
+							<span class="small soft"
+								>Every sheet with its cut lines, in mm, for a cutter or a drawing program.</span
+							>
+						</p>
 						<Form
 							command="takeLayout"
 							label="Take over into needs"

@@ -35,7 +35,8 @@
 		if (!file) return;
 		problem = '';
 		found = null;
-		if (file.size > MOST_BYTES) return void (problem = say({ code: 'meshTooLarge', path: [] }));
+		if (file.size > MOST_BYTES)
+			return void (problem = say({ code: 'fileTooLarge', path: [], values: { most: MOST_BYTES / 1e6 } }));
 		reading = true;
 		try {
 			const bytes = new Uint8Array(await file.arrayBuffer());
