@@ -31,6 +31,7 @@ for (const path of [...PAGES, '/nowhere'])
 			);
 		}
 		await page.setViewportSize({ width: 390, height: 800 });
+		await page.goto(path);
 		const { scroll, client } = await page.evaluate(() => ({
 			scroll: document.documentElement.scrollWidth,
 			client: document.documentElement.clientWidth

@@ -177,6 +177,18 @@ export class Raster {
 		}
 		return null;
 	}
+	/** Of some turns, the place whose top is lowest. */
+	lowest(item: Item, turns: readonly Turned[]): { x: number; y: number; turned: Turned } | null {
+		let low = Infinity;
+		let at: { x: number; y: number; turned: Turned } | null = null;
+		for (const turned of turns) {
+			const found = this.find(item, turned);
+			if (!found || found.y + turned.high >= low) continue;
+			low = found.y + turned.high;
+			at = { ...found, turned };
+		}
+		return at;
+	}
 	/** A row of cells, by a number from 0 to 1. */
 	rowAt(share: number): number {
 		return Math.floor(share * this.rows);

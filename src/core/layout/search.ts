@@ -567,30 +567,18 @@ export class Search implements Laid {
 		const far = (i: number) => (this.x[i]! - this.x[here]!) ** 2 + (this.y[i]! - this.y[here]!) ** 2;
 		const near = movable.toSorted((p, q) => far(p) - far(q)).slice(0, Math.ceil(share * movable.length));
 		const taken = new Set([...near, ...movable.filter(() => this.random() < share / 4)]);
-		const rasters = this.bins.map((bin) => new Raster(bin, this.cell, this.masks));
-		const paint = (i: number) => {
-			for (const raster of rasters)
-				if (this.x[i]! > raster.bin.left && this.x[i]! < raster.bin.right)
-					raster.paint(this.items[i]!, this.turned[i]!, this.x[i]!, this.y[i]!, 1);
-		};
+		this.rasters = this.bins.map((bin) => new Raster(bin, this.cell, this.masks));
 		this.items.forEach((item, i) => {
-			if (item.fixed || (this.x[i]! < AWAY && !taken.has(i))) paint(i);
+			if (item.fixed || (this.x[i]! < AWAY && !taken.has(i))) this.paint(i, 1);
 		});
 		const noise = this.random();
 		const key = new Map(
 			[...taken].map((i) => [i, this.items[i]!.shape.area * (1 + noise * (this.random() - 0.5))])
 		);
 		for (const i of [...taken].sort((p, q) => key.get(q)! - key.get(p)!)) {
-			let at: { x: number; y: number; turned: Turned } | null = null;
-			for (const raster of rasters) {
-				let low = Infinity;
-				for (const turned of this.held(i)) {
-					const found = raster.find(this.items[i]!, turned);
-					if (found && found.y + turned.high < low) {
-						low = found.y + turned.high;
-						at = { ...found, turned };
-					}
-				}
+			let at: ReturnType<Raster['lowest']> = null;
+			for (const raster of this.rasters) {
+				at = raster.lowest(this.items[i]!, this.held(i));
 				if (at) break;
 			}
 			if (at) {
@@ -599,7 +587,7 @@ export class Search implements Laid {
 				this.turned[i] = at.turned;
 				this.box(i);
 			}
-			paint(i);
+			this.paint(i, 1);
 		}
 	}
 

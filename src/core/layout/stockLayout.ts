@@ -361,15 +361,7 @@ export class StockLayout {
 			const most = rasters.length + (this.stock.more ? 1 : 0);
 			for (let b = 0; b < most; b++) {
 				rasters[b] ??= rasterOf(this.places[b] ?? this.addPlace(this.stock.more!));
-				let low = Infinity;
-				let at: { x: number; y: number; turned: Turned } | null = null;
-				for (const turned of this.ways[i]!) {
-					const found = rasters[b]!.find(item, turned);
-					if (found && found.y + turned.high < low) {
-						low = found.y + turned.high;
-						at = { ...found, turned };
-					}
-				}
+				const at = rasters[b]!.lowest(item, this.ways[i]!);
 				if (!at) continue;
 				rasters[b]!.paint(item, at.turned, at.x, at.y, 1);
 				laid.x[i] = at.x;
