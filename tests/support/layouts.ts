@@ -10,6 +10,8 @@ interface Geometry {
 	intersects(other: Geometry): boolean;
 	buffer(by: number): Geometry;
 	covers(other: Geometry): boolean;
+	intersection(other: Geometry): Geometry;
+	getArea(): number;
 	getEnvelopeInternal(): { getMinX(): number; getMaxX(): number; getMinY(): number; getMaxY(): number };
 }
 interface Jsts {
@@ -147,3 +149,11 @@ export const rectanglePiece = (id: string, w: number, h: number, more: Partial<L
 	rotations: [0, 90],
 	...more
 });
+
+type Rings = { outline: readonly Point[]; holes: readonly (readonly Point[])[] };
+/** Whether nothing of it lies outside of a ring. */
+export const holdsAll = (ring: readonly Point[], of: Rings): boolean =>
+	polygonOf(ring, []).buffer(1e-6).covers(polygonOf(of.outline, of.holes));
+/** mm² of a ring that it holds. */
+export const sharedArea = (of: Rings, ring: readonly Point[]): number =>
+	polygonOf(of.outline, of.holes).intersection(polygonOf(ring, [])).getArea();

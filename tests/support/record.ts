@@ -124,6 +124,7 @@ export const need = (componentId: number, materialId: number, quantity: number):
 	quantity,
 	stepId: null,
 	waste: null,
+	taken: 0,
 	version: 1
 });
 

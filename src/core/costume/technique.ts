@@ -46,6 +46,8 @@ export const TECHNIQUES = {
 	bevel: perMetre('bevel', 'bevelled edge', 1 / 0.3),
 	heatShape: each('heat-shape', 'piece', 3),
 	cement: perMetre('cement and join', 'seam', 1 / 0.25),
+	// Both faces brushed as a coat is, then laid on each other and pressed.
+	stack: perArea('stack layers', 2 / 0.02 + 10),
 	caulk: perMetre('fill seams', 'seam', 1 / 0.4),
 	carveLine: each('carve lines', 'line', 1.2),
 	heatSeal: perArea('heat-seal', 10),

@@ -198,6 +198,7 @@ function asIfWay(
 		quantity: 1,
 		stepId: first?.id ?? null,
 		waste: null,
+		taken: 0,
 		version: 1
 	};
 	return {

@@ -158,7 +158,8 @@ export const costumeFile = z.strictObject({
 				materialId: id,
 				quantity: z.number().positive().max(1e6),
 				stepId: idOrNull,
-				waste: z.number().min(1).max(5).nullable().default(null)
+				waste: z.number().min(1).max(5).nullable().default(null),
+				taken: z.number().min(0).max(1e6).default(0)
 			})
 		)
 		.max(20_000),
@@ -307,7 +308,8 @@ export function toCostumeFile(
 			materialId: n.materialId,
 			quantity: n.quantity,
 			stepId: n.stepId,
-			waste: n.waste
+			waste: n.waste,
+			taken: n.taken
 		})),
 		purchases: record.purchases.map((p) => ({
 			componentId: p.componentId,

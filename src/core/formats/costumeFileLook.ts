@@ -121,6 +121,7 @@ export const lookFields = {
 			works: z.array(pieceWork).max(MOST_WORKS).default([]),
 			drawn: storedPieces.nullable().default(null),
 			materialId: id.nullable().default(null),
+			layers: z.number().int().min(1).max(6).default(1),
 			note: text
 		}),
 		5000
@@ -249,6 +250,7 @@ export function toLookFile(look: LookRecord, fit: MeasureRecord): LookFile {
 			works: s.works,
 			drawn: s.drawn as LookFile['shapes'][number]['drawn'],
 			materialId: s.materialId,
+			layers: s.layers,
 			note: s.note
 		})),
 		nominals: fit.nominals.map(({ id: _i, version: _v, ...n }) => n),

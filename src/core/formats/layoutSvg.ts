@@ -1,24 +1,10 @@
 import type { CostumePiece } from '../layout/pieces.ts';
-import type { Placement, Stock } from '../layout/stock.ts';
-import { placed, type Point } from '../pattern/outline.ts';
+import { formsOf, laidPaths, type Placement, type Stock } from '../layout/stock.ts';
+import type { Point } from '../pattern/outline.ts';
 import { escaped, r, svgPath } from './patternSvg.ts';
 
 /** Between sheets, mm. */
 const APART = 20;
-
-/** A piece as it lies on its sheet: its outline, then its holes. */
-export const laidPaths = (piece: CostumePiece, p: Placement): Point[][] =>
-	[piece.outline, ...piece.holes].map((ring) =>
-		ring.map((q) => placed(q, { mirror: p.mirrored, turn: p.rotation, move: [p.x, p.y] }))
-	);
-
-/** What the sheets of a layout are: as they are sold, or what is used of the roll. */
-export const formsOf = (stock: Stock, use: { sheets: number; usedLength: number }) =>
-	Array.from({ length: use.sheets }, (_, i) =>
-		stock.roll !== null
-			? { width: stock.roll, height: Math.max(use.usedLength, 1) }
-			: (stock.sheets[i] ?? stock.more!)
-	);
 
 /** A layout at 1:1, one unit a mm: a group a sheet beside the one before, a group a piece, its cut lines of the class `cut`. */
 export function layoutSvg(

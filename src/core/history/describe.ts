@@ -36,11 +36,13 @@ const TABLE_WORDS: Record<string, string> = {
 	costume_wearer: 'wearer of a costume',
 	fitting_component: 'component tried on',
 	fitting_point: 'point of a fitting',
-	shape: 'shape'
+	shape: 'shape',
+	offcut: 'offcut',
+	layout: 'layout'
 };
 
 /** Columns that say nothing to a maker. */
-const HIDDEN = new Set(['id', 'version', 'position', 'costume_id', 'hash', 'bytes', 'points']);
+const HIDDEN = new Set(['id', 'version', 'position', 'costume_id', 'hash', 'bytes', 'points', 'plan']);
 
 /** A change of a row in plain words, with what was before and after. */
 export function describeChange(change: Change): ChangeWords {
@@ -91,6 +93,8 @@ function valueWords(key: string, value: unknown): string {
 	if (value === false) return 'no';
 	if (key === 'scale') return 'a scale';
 	if (key === 'drawn') return 'drawn by hand';
+	if (key === 'outline') return 'an outline';
+	if (key === 'flaws') return `${(value as unknown[]).length} spoiled`;
 	if (Array.isArray(value) && value.some(isObject)) return `${value.length} done to the pieces`;
 	if (isObject(value) && typeof value.follows === 'string')
 		return `follows ${value.follows.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`)}, ease ${String(value.plus)}`;

@@ -1,6 +1,7 @@
 import { crossesItself } from '../pattern/outline.ts';
 import { areaOf } from './shape.ts';
-import { copiesOf, StockLayout } from './stockLayout.ts';
+import { copiesOf } from './copies.ts';
+import { StockLayout } from './stockLayout.ts';
 import type { LayPiece, Layout, LayoutTask, Unplaced, WhyNot } from './stock.ts';
 
 /** The cutting layout: pieces laid on sheets or a roll, first whole at once, then tighter for as long as there is time. */
@@ -35,7 +36,7 @@ export function layOut(
 	const jobs: StockLayout[] = [];
 	function* work(): Generator<boolean, void> {
 		const of = task.stock.map((stock) => ({ stock, own: sound.filter((p) => p.stock === stock.id) }));
-		for (const { stock, own } of of) jobs.push(new StockLayout(stock, copiesOf(own, task.gap), task, over));
+		for (const { stock, own } of of) jobs.push(new StockLayout(stock, copiesOf(own, task), task, over));
 		// Stocks take turns, so that each has become better when time is up.
 		const open = jobs.map((job) => job.improve());
 		while (open.length && !over()) {

@@ -4,8 +4,17 @@ import { polygon, signedArea, type Point } from '../pattern/outline.ts';
 import { layoutSvg } from '../formats/layoutSvg.ts';
 import { readSvg } from '../formats/readSvg.ts';
 import { figuresOf, piece } from '../pattern/piece.ts';
-import { partsOf, quantityLaid, stockOfMaterial, turnsOf, wholeCut, type LayGroup } from './pieces.ts';
-import { areaOf } from './shape.ts';
+import {
+	halfOnFold,
+	partsOf,
+	quantityLaid,
+	stockOfMaterial,
+	turnsOf,
+	wholeCut,
+	type LayGroup
+} from './pieces.ts';
+import { PLAIN_LAY, type LaySettings } from './settings.ts';
+import { areaOfPiece, type SheetForm } from './stock.ts';
 
 const MATERIAL = {
 	id: 7,
@@ -25,8 +34,8 @@ test('what is cut is laid: with its allowances, and half pieces whole over their
 	const edges = [10, 10, 10, 0].map((allowance) => ({ allowance }));
 	const half = piece('back', polygon(square(100), edges), { foldEdge: 3 });
 	// 110 wide from the fold, 120 high, and as much on the other side of it.
-	assert.equal(Math.round(areaOf(wholeCut(half))), 2 * 110 * 120);
-	assert.equal(Math.round(areaOf(wholeCut({ ...half, foldEdge: null }))), 110 * 120);
+	assert.equal(Math.round(areaOfPiece(wholeCut(half))), 2 * 110 * 120);
+	assert.equal(Math.round(areaOfPiece(wholeCut({ ...half, foldEdge: null }))), 110 * 120);
 	const slant = piece(
 		'cape',
 		polygon([
@@ -36,7 +45,7 @@ test('what is cut is laid: with its allowances, and half pieces whole over their
 		]),
 		{ foldEdge: 1 }
 	);
-	assert.ok(Math.abs(areaOf(wholeCut(slant)) - 2 * signedArea(slant.outline)) < 1);
+	assert.ok(Math.abs(areaOfPiece(wholeCut(slant)) - 2 * signedArea(slant.outline)) < 1);
 });
 
 test('grain runs along the roll, both ways, or one way with the nap; foam lies any way', () => {
@@ -46,6 +55,30 @@ test('grain runs along the roll, both ways, or one way with the nap; foam lies a
 	assert.deepEqual(turnsOf(135, true, true), [315]);
 	assert.equal(turnsOf(null, true, false).length, 4);
 	assert.ok(turnsOf(90, false, true).length > 4);
+	assert.deepEqual(turnsOf(90, true, true, 4), [0, 356, 358, 2, 4]);
+	assert.equal(turnsOf(90, true, false, 4).length, 10);
+});
+
+test('on folded cloth half pieces lie with their fold along it, wherever it was drawn; not against their grain', () => {
+	// A quarter ellipse and a bit: its fold is drawn on the slant, its grain along it.
+	const slant = piece(
+		'back',
+		polygon([
+			[0, 0],
+			[40, -30],
+			[100, 50],
+			[60, 80]
+		]),
+		{ foldEdge: 3, grain: (Math.atan2(80, 60) * 180) / Math.PI }
+	);
+	const half = halfOnFold(slant, 0)!;
+	const xs = half.outline.map((p) => p[0]);
+	assert.ok(Math.abs(Math.min(...xs)) < 1e-9 && Math.abs(Math.max(...xs) - 50) < 1e-9, xs.join(' '));
+	assert.ok(Math.abs(areaOfPiece(half) - signedArea(slant.outline)) < 1e-6);
+	assert.ok(Math.abs(areaOfPiece(wholeCut(slant)) - 2 * areaOfPiece(half)) < 1);
+	assert.equal(halfOnFold({ ...slant, grain: 0 }, 0), null);
+	assert.equal(halfOnFold({ ...slant, foldEdge: null }, 0), null);
+	assert.ok(halfOnFold({ ...slant, grain: slant.grain! + 3 }, 3));
 });
 
 test('a layout written as SVG is read back as the pieces that were laid, at their size', () => {
@@ -60,7 +93,8 @@ test('a layout written as SVG is read back as the pieces that were laid, at thei
 		holes: [hole],
 		quantity: 3,
 		pair: true,
-		rotations: [0]
+		rotations: [0],
+		folded: null
 	};
 	const at = (copy: number, sheet: number, rotation: number, x: number, y: number) => ({
 		piece: 'A',
@@ -75,7 +109,7 @@ test('a layout written as SVG is read back as the pieces that were laid, at thei
 	const svg = layoutSvg(
 		[at(1, 1, 0, 10, 10), at(2, 1, 30, 300, 10), at(3, 2, 0, 10, 10)],
 		[one],
-		stockOfMaterial(MATERIAL)!,
+		stockOfMaterial(MATERIAL, [], PLAIN_LAY)!,
 		{ sheets: 2, usedLength: 110 },
 		'a & b'
 	);
@@ -90,11 +124,30 @@ test('a layout written as SVG is read back as the pieces that were laid, at thei
 });
 
 test('sheets are whole, cloth is by its unit; components share by their area and lose nothing', () => {
-	assert.equal(quantityLaid(MATERIAL, { sheets: 3, usedLength: 412 }), 3);
+	const offcut = { width: 200, height: 300, outline: square(200), flaws: [] };
+	const laid = (
+		of: typeof MATERIAL,
+		offcuts: SheetForm[],
+		sheets: number,
+		more: Partial<LaySettings> = {}
+	) => {
+		const settings = { ...PLAIN_LAY, ...more };
+		const stock = stockOfMaterial(of, offcuts, settings)!;
+		return quantityLaid(of, stock, { sheets, usedLength: 1234.1 }, settings);
+	};
+	const stock = (of: typeof MATERIAL, more: Partial<LaySettings> = {}) =>
+		stockOfMaterial(of, [], { ...PLAIN_LAY, ...more });
+	assert.deepEqual(
+		[laid(MATERIAL, [], 3), laid(MATERIAL, [offcut], 3), laid(MATERIAL, [offcut], 1)],
+		[3, 2, 0]
+	);
 	const cloth = { ...MATERIAL, unit: 'm', widthMm: 1500, lengthMm: null };
-	assert.equal(quantityLaid(cloth, { sheets: 1, usedLength: 1234.1 }), 1.24);
-	assert.deepEqual([stockOfMaterial(cloth)!.roll, stockOfMaterial(MATERIAL)!.more?.height], [1500, 1000]);
-	assert.equal(stockOfMaterial({ ...cloth, widthMm: null }), null);
+	assert.deepEqual([laid(cloth, [], 1), laid(cloth, [offcut], 2), laid(cloth, [offcut], 1)], [1.24, 1.24, 0]);
+	assert.deepEqual([stock(cloth)!.roll, stock(MATERIAL)!.more?.height], [1500, 1000]);
+	assert.equal(stock({ ...cloth, widthMm: null }), null);
+	// Washed first: 4 % narrower, 5 % more to buy; one repeat of 320 mm more: 1234.1 / 0.95 + 320 = 1619.05.
+	assert.equal(stock(cloth, { shrinkWidth: 4, folded: true })!.roll, 720);
+	assert.equal(laid(cloth, [], 1, { shrinkLength: 5, repeat: 320 }), 1.62);
 	const of = (componentId: number, side: number, quantity: number) => ({
 		id: String(componentId),
 		code: '',
@@ -105,10 +158,10 @@ test('sheets are whole, cloth is by its unit; components share by their area and
 		holes: [],
 		quantity,
 		pair: false,
-		rotations: [0]
+		rotations: [0],
+		folded: null
 	});
-	const group = { material: MATERIAL, pieces: [of(1, 100, 2), of(2, 100, 1)], area: 30_000 };
-	assert.deepEqual(partsOf(group, 2), [
+	assert.deepEqual(partsOf([of(1, 100, 2), of(2, 100, 1)], 2), [
 		{ componentId: 1, quantity: 1.33 },
 		{ componentId: 2, quantity: 0.67 }
 	]);

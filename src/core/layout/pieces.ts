@@ -4,19 +4,25 @@ import type { Wearer } from '../measure/body/bodyMeasure.ts';
 import type { Material } from '../needs/material.ts';
 import { cutLine } from '../pattern/allowance.ts';
 import { areaOfUnit } from '../pattern/followPieces.ts';
-import { edgesOf, flatten, type Point } from '../pattern/outline.ts';
+import { edgesOf, flatten, placed, type Point } from '../pattern/outline.ts';
 import type { Piece } from '../pattern/piece.ts';
 import { piecesOf, type StoredShape } from '../pattern/storedShape.ts';
+import type { LaySettings } from './settings.ts';
 import { areaOf } from './shape.ts';
-import type { LayPiece, Stock } from './stock.ts';
+import { areaOfPiece, type LayPiece, type SheetForm, type Stock, type StockUse } from './stock.ts';
 
 /** What of a costume is cut from one material, as it is laid out. */
+
+/** How a piece comes out of folded cloth: half of it on the fold, a left and a right at once, or out of one layer only. */
+export type FoldedCut = 'fold' | 'both' | 'one';
 
 /** A piece to lay, with what the cutter calls it. */
 export interface CostumePiece extends LayPiece {
 	code: string;
 	name: string;
 	componentId: number;
+	/** On folded cloth only. */
+	folded: FoldedCut | null;
 }
 export interface LayGroup {
 	material: Material;
@@ -29,34 +35,67 @@ export interface LayGroup {
 const STRAY = 0.2;
 /** Foam and boards may lie in any of these ways; a free turn saves little more and takes much longer. */
 const TURNS = Array.from({ length: 12 }, (_, i) => i * 30);
+/** A fold edge may be so far off the grain, degrees, and is still laid on the fold. */
+const OFF_FOLD = 1;
+
+const foldOf = (piece: Piece) => (piece.foldEdge === null ? null : edgesOf(piece.outline)[piece.foldEdge]!);
+
+type Rings = Pick<LayPiece, 'outline' | 'holes'>;
+
+/** What is cut of a piece as it is drawn. */
+const cutOf = (piece: Piece): Rings => ({
+	outline: cutLine(piece, STRAY),
+	holes: piece.holes.map((h) => flatten(h, STRAY).points)
+});
 
 /** What is cut, whole: half pieces unfolded over their fold. */
-export function wholeCut(piece: Piece): Point[] {
-	const half = cutLine(piece, STRAY);
-	if (piece.foldEdge === null) return half;
-	const { from, edge } = edgesOf(piece.outline)[piece.foldEdge]!;
+export function wholeCut(piece: Piece): Rings {
+	const half = cutOf(piece);
+	const fold = foldOf(piece);
+	if (!fold) return half;
+	const { from, edge } = fold;
 	const [dx, dy] = [edge.to[0] - from[0], edge.to[1] - from[1]];
 	const long = dx * dx + dy * dy;
 	const over = ([x, y]: Point): Point => {
 		const t = ((x - from[0]) * dx + (y - from[1]) * dy) / long;
 		return [2 * (from[0] + t * dx) - x, 2 * (from[1] + t * dy) - y];
 	};
-	const both = [half, half.map(over).reverse()].map((ring) => ring.map(([x, y]) => ({ x, y })));
+	const turned = (ring: readonly Point[]) => ring.map(over).reverse();
+	const both = [half.outline, turned(half.outline)].map((ring) => ring.map(([x, y]) => ({ x, y })));
 	const [largest] = unionD(both, [], FillRule.NonZero, 4)
 		.map((ring) => ring.map((p): Point => [p.x, p.y]))
 		.sort((a, b) => Math.abs(areaOf(b)) - Math.abs(areaOf(a)));
-	return largest ?? half;
+	return largest ? { outline: largest, holes: [...half.holes, ...half.holes.map(turned)] } : half;
+}
+
+/** Half a piece with its fold along x = 0 and itself to the right; null when its grain does not run along the fold. */
+export function halfOnFold(piece: Piece, tolerance: number): Rings | null {
+	const fold = foldOf(piece);
+	if (!fold) return null;
+	const [dx, dy] = [fold.edge.to[0] - fold.from[0], fold.edge.to[1] - fold.from[1]];
+	const along = (Math.atan2(dy, dx) * 180) / Math.PI;
+	const off = piece.grain === null ? 0 : Math.abs(((((piece.grain - along) % 180) + 270) % 180) - 90);
+	if (off > Math.max(OFF_FOLD, tolerance)) return null;
+	// Outlines run counter-clockwise, their inside lies left of each edge: that is to the right where the edge runs down.
+	const turn = -90 - along;
+	const [fx, fy] = placed(fold.from, { turn });
+	const put = (p: Point) => placed(p, { turn, move: [-fx, -fy] });
+	const { outline, holes } = cutOf(piece);
+	return { outline: outline.map(put), holes: holes.map((h) => h.map(put)) };
 }
 
 /**
- * How a piece may be turned, degrees: on cloth its grain runs along the roll, both ways, or one way where the nap does.
+ * How a piece may be turned, degrees: on cloth its grain runs along the roll, both ways, or one way where the nap does, and as far off
+ * as is allowed.
  * @param roll whether the material comes off a roll, along y
+ * @param tolerance degrees, to either side
  */
-export function turnsOf(grain: number | null, roll: boolean, oneWay: boolean): number[] {
+export function turnsOf(grain: number | null, roll: boolean, oneWay: boolean, tolerance = 0): number[] {
 	if (!roll) return TURNS;
 	const own = grain === null ? [0, 90, 180, 270] : [90 - grain, 270 - grain];
-	const all = own.map((d) => ((d % 360) + 360) % 360);
-	return oneWay ? all.slice(0, 1) : all;
+	const ways = oneWay ? own.slice(0, 1) : own;
+	const off = tolerance > 0 ? [0, -tolerance, -tolerance / 2, tolerance / 2, tolerance] : [0];
+	return ways.flatMap((way) => off.map((by) => (((way + by) % 360) + 360) % 360));
 }
 
 /** The pieces of a costume by their material; those that have none yet are counted. */
@@ -65,7 +104,7 @@ export function layGroups(
 	shapes: readonly StoredShape[],
 	wearers: readonly Wearer[],
 	materials: readonly Material[],
-	oneWay = false
+	settings: Pick<LaySettings, 'oneWay' | 'tolerance' | 'folded'>
 ): { groups: LayGroup[]; without: number } {
 	const groups = new Map<number, LayGroup>();
 	let without = 0;
@@ -79,59 +118,99 @@ export function layGroups(
 			}
 			const group = groups.get(material.id) ?? { material, pieces: [], area: 0 };
 			groups.set(material.id, group);
+			const roll = material.lengthMm === null;
 			for (const { piece, code, count } of pieces) {
-				const outline = wholeCut(piece);
-				const holes = piece.holes.map((h) => flatten(h, STRAY).points);
-				const area = [outline, ...holes].reduce((sum, ring) => sum + areaOf(ring), 0);
-				group.area += area * count;
-				group.pieces.push({
+				const whole = wholeCut(piece);
+				const copies = count * shape.layers;
+				const pair = piece.mirrored || component.side === 'pair';
+				group.area += areaOfPiece(whole) * copies;
+				const laid: CostumePiece = {
 					id: code,
 					code,
 					name: piece.name,
 					componentId: component.id,
 					stock: String(material.id),
-					outline,
-					holes,
-					quantity: count,
-					pair: piece.mirrored || component.side === 'pair',
-					rotations: turnsOf(piece.grain, material.lengthMm === null, oneWay)
-				});
+					...whole,
+					quantity: copies,
+					pair,
+					rotations: turnsOf(piece.grain, roll, settings.oneWay, settings.tolerance),
+					folded: null
+				};
+				group.pieces.push(roll && settings.folded ? onFoldedCloth(laid, piece, settings.tolerance) : laid);
 			}
 		}
 	}
 	return { groups: [...groups.values()], without };
 }
 
-/** Sheets of a material, as many as are needed, or its roll; null while its size is not known. */
-export function stockOfMaterial(material: Material): Stock | null {
-	const id = String(material.id);
-	if (areaOfUnit(material) === null || material.widthMm === null) return null;
-	return material.lengthMm === null
-		? { id, sheets: [], more: null, roll: material.widthMm }
-		: { id, sheets: [], more: { width: material.widthMm, height: material.lengthMm }, roll: null };
+/** Two layers, right sides together: what is cut through both is a left and a right. */
+function onFoldedCloth(laid: CostumePiece, piece: Piece, tolerance: number): CostumePiece {
+	const half = halfOnFold(piece, tolerance);
+	if (half) return { ...laid, ...half, rotations: [0], onFold: true, folded: 'fold', pair: false };
+	if (!laid.pair || laid.quantity % 2) return { ...laid, folded: 'one' };
+	return { ...laid, quantity: laid.quantity / 2, pair: false, folded: 'both' };
 }
 
-/** Units of the material that a layout takes: whole sheets, or what comes off the roll. */
-export function quantityLaid(material: Material, use: { sheets: number; usedLength: number }): number {
-	if (material.lengthMm !== null) return use.sheets;
+/** mm that cloth of so many percent shrinkage is left with. */
+const shrunk = (mm: number, percent: number) => mm * (1 - percent / 100);
+
+/**
+ * Sheets of a material, as many as are needed, or its roll, after the offcuts that are to be used; null while its size is not known.
+ * Cloth is washed before it is cut: it is laid as wide as it is then.
+ */
+export function stockOfMaterial(
+	material: Material,
+	offcuts: readonly SheetForm[],
+	settings: Pick<LaySettings, 'folded' | 'shrinkWidth'>
+): Stock | null {
+	const id = String(material.id);
+	if (areaOfUnit(material) === null || material.widthMm === null) return null;
+	if (material.lengthMm !== null)
+		return {
+			id,
+			sheets: offcuts,
+			more: { width: material.widthMm, height: material.lengthMm },
+			roll: null
+		};
+	const width = shrunk(material.widthMm, settings.shrinkWidth);
+	return settings.folded
+		? { id, sheets: [], more: null, roll: width / 2 }
+		: { id, sheets: offcuts, more: null, roll: width };
+}
+
+/** mm of a roll that are bought for a layout: before it shrinks, and one repeat of the print more to match it by. */
+export const rollLength = (
+	usedLength: number,
+	{ shrinkLength, repeat }: Pick<LaySettings, 'shrinkLength' | 'repeat'>
+): number => usedLength / (1 - shrinkLength / 100) + repeat;
+
+/** Units of the material that a layout takes beyond offcuts: whole sheets, or what comes off the roll. */
+export function quantityLaid(
+	material: Material,
+	stock: Pick<Stock, 'sheets'>,
+	use: Pick<StockUse, 'sheets' | 'usedLength'>,
+	settings: Pick<LaySettings, 'shrinkLength' | 'repeat'>
+): number {
+	const fresh = Math.max(0, use.sheets - stock.sheets.length);
+	if (material.lengthMm !== null || fresh === 0) return fresh;
 	const unit = (areaOfUnit(material) ?? 1) / (material.widthMm ?? 1);
-	return Math.ceil((use.usedLength / unit) * 100) / 100;
+	return Math.ceil((rollLength(use.usedLength, settings) / unit) * 100 - 1e-9) / 100;
 }
 
 /** What each component takes of a quantity, by the area of its pieces; to a hundredth, and in all no less than the whole. */
-export function partsOf(group: LayGroup, quantity: number): { componentId: number; quantity: number }[] {
+export function partsOf(
+	pieces: readonly CostumePiece[],
+	quantity: number
+): { componentId: number; quantity: number }[] {
 	const areas = new Map<number, number>();
-	for (const p of group.pieces) {
-		const area = [p.outline, ...p.holes].reduce((sum, ring) => sum + areaOf(ring), 0) * p.quantity;
-		areas.set(p.componentId, (areas.get(p.componentId) ?? 0) + area);
-	}
+	for (const p of pieces)
+		areas.set(p.componentId, (areas.get(p.componentId) ?? 0) + areaOfPiece(p) * p.quantity);
+	const all = [...areas.values()].reduce((a, b) => a + b, 0);
 	const own = [...areas];
 	let left = Math.round(quantity * 100);
 	return own.map(([componentId, area], i) => {
 		const part =
-			i === own.length - 1
-				? left
-				: Math.min(left, Math.max(1, Math.round((100 * quantity * area) / group.area)));
+			i === own.length - 1 ? left : Math.min(left, Math.max(1, Math.round((100 * quantity * area) / all)));
 		left -= part;
 		return { componentId, quantity: Math.max(1, part) / 100 };
 	});

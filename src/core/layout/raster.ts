@@ -143,7 +143,7 @@ export class Raster {
 		const across = columns - mask.columns;
 		// A piece as large as the bin may be a part of a cell too large for whole cells.
 		const up = rows - mask.rows === -1 ? 0 : rows - mask.rows;
-		const lastColumn = across === -1 ? 0 : across;
+		const lastColumn = across === -1 || item.hugs ? 0 : across;
 		if (up < 0) return null;
 		for (let r = from; r <= up; r++) {
 			let narrow = false;
@@ -169,7 +169,7 @@ export class Raster {
 				}
 				if (on < 0)
 					return {
-						x: bin.left + (c + 0.5) * cell - mask.left,
+						x: item.hugs ? bin.left - turned.left : bin.left + (c + 0.5) * cell - mask.left,
 						y: bin.low + (r + 0.5) * cell - mask.low
 					};
 				c = on;

@@ -14,6 +14,8 @@ export interface Item {
 	turns: readonly Turned[] | null;
 	/** It is not moved: a flaw, what lies beyond an offcut, a piece that the maker has locked. */
 	fixed: boolean;
+	/** It stays at the left border of its bin: half a piece on the fold. */
+	hugs?: boolean;
 }
 
 /** A sheet, or the roll, as the search sees it: a box in its plane. */
@@ -47,6 +49,8 @@ export function randomOf(seed: number): () => number {
 /** Places tried beside where a piece lies and anywhere, and how many of them are looked at closer. */
 const [BESIDE, ANYWHERE, CLOSER] = [8, 14, 3];
 const REFINED = 14;
+/** As many steps has a piece that is moved by hand. */
+const MOVED_OFF = 80;
 /** How often a piece that is stuck is looked for room for. */
 const LOOKED = 1;
 /** A piece whose loss falls to this share by moving it down its slope is not looked for elsewhere. */
@@ -140,6 +144,11 @@ export class Search implements Laid {
 		this.high[i] = this.y[i]! + t.high;
 	}
 
+	private boxesApart(i: number, j: number): boolean {
+		const { left, right, low, high } = this;
+		return left[j]! >= right[i]! || right[j]! <= left[i]! || low[j]! >= high[i]! || high[j]! <= low[i]!;
+	}
+
 	/** The bin in which a piece lies whole, or −1. */
 	binOf(i: number): number {
 		return this.bins.findIndex(
@@ -183,13 +192,8 @@ export class Search implements Laid {
 		const n = this.items.length;
 		for (let j = 0; j < n; j++) {
 			if (j === i) continue;
-			const apart =
-				this.left[j]! >= this.right[i]! ||
-				this.right[j]! <= this.left[i]! ||
-				this.low[j]! >= this.high[i]! ||
-				this.high[j]! <= this.low[i]!;
 			const o =
-				apart || (this.items[i]!.fixed && this.items[j]!.fixed)
+				this.boxesApart(i, j) || (this.items[i]!.fixed && this.items[j]!.fixed)
 					? 0
 					: this.pair(i, this.turned[i]!, this.x[i]!, this.y[i]!, j, Infinity);
 			this.overlaps[i * n + j] = this.overlaps[j * n + i] = o;
@@ -223,11 +227,14 @@ export class Search implements Laid {
 	}
 
 	/** A place in one of the bins, if it fits in it turned so. */
-	private within(t: Turned, bin: Bin, x: number, y: number): [number, number] | null {
+	private within(item: Item, t: Turned, bin: Bin, x: number, y: number): [number, number] | null {
 		const [l, r] = [bin.left - t.left, bin.right - t.right];
 		const [b, h] = [bin.low - t.low, bin.high - t.high];
 		if (l > r + 1e-6 || b > h + 1e-6) return null;
-		return [Math.max(l, Math.min(Math.max(l, r), x)), Math.max(b, Math.min(Math.max(b, h), y))];
+		return [
+			item.hugs ? l : Math.max(l, Math.min(Math.max(l, r), x)),
+			Math.max(b, Math.min(Math.max(b, h), y))
+		];
 	}
 
 	/** Moves a piece to where it costs least, of what is tried. */
@@ -237,7 +244,7 @@ export class Search implements Laid {
 		const now = home < 0 ? Infinity : this.loss(i, this.turned[i]!, this.x[i]!, this.y[i]!, Infinity);
 		const best: Spot[] = [];
 		const offer = (turned: Turned, bin: Bin, px: number, py: number) => {
-			const at = this.within(turned, bin, px, py);
+			const at = this.within(item, turned, bin, px, py);
 			if (!at) return;
 			const bound = best.length < CLOSER ? Infinity : best[CLOSER - 1]!.loss;
 			const loss = this.loss(i, turned, at[0], at[1], bound);
@@ -334,7 +341,8 @@ export class Search implements Laid {
 
 	/** Down the slope, by what would end the overlap if it went on like that; shorter where it does not. */
 	private refine(i: number, at: Spot, most: number) {
-		const { turns, shape } = this.items[i]!;
+		const item = this.items[i]!;
+		const { turns, shape } = item;
 		let loss = this.sloped(i, at.turned, at.x, at.y);
 		at.loss = loss;
 		let { x: gx, y: gy, turn: gt } = slope;
@@ -348,7 +356,7 @@ export class Search implements Laid {
 			const turned = swing
 				? turn(shape, at.turned.angle - Math.max(-0.3, Math.min(0.3, s * swing)))
 				: at.turned;
-			const to = this.within(turned, at.bin, at.x - s * gx, at.y - s * gy);
+			const to = this.within(item, turned, at.bin, at.x - s * gx, at.y - s * gy);
 			if (!to) return;
 			loss = this.sloped(i, turned, to[0], to[1]);
 			if (loss < at.loss) {
@@ -381,7 +389,7 @@ export class Search implements Laid {
 					bin.left + this.random() * (bin.right - bin.left),
 					bin.low + this.random() * (bin.high - bin.low)
 				];
-				const at = this.within(turned, bin, x, y);
+				const at = this.within(item, turned, bin, x, y);
 				if (!at || (best && at[1] + turned.low >= best.y + best.turned.low)) continue;
 				const candidate = {
 					loss: this.loss(i, turned, at[0], at[1], Infinity),
@@ -411,6 +419,7 @@ export class Search implements Laid {
 			const bin = this.bins[Math.floor(this.random() * this.bins.length)]!;
 			const t = this.anyTurn(this.items[i]!);
 			const at = this.within(
+				this.items[i]!,
 				t,
 				bin,
 				bin.left + this.random() * (bin.right - bin.left),
@@ -424,6 +433,29 @@ export class Search implements Laid {
 			return true;
 		}
 		return false;
+	}
+
+	/** Whether a piece lies in a bin and covers nothing. */
+	free(i: number): boolean {
+		if (this.binOf(i) < 0 || this.loss(i, this.turned[i]!, this.x[i]!, this.y[i]!, 0) > 0) return false;
+		return this.items.every((_, j) => j === i || this.boxesApart(i, j) || this.acrossEach(i, j) <= TOUCH);
+	}
+	shift(i: number, axis: 'x' | 'y', by: number) {
+		this[axis][i]! += by;
+		this.box(i);
+	}
+	/** Moves a piece off what it covers, the short way. @returns whether that could be done */
+	moveOff(i: number): boolean {
+		const turned = this.turned[i]!;
+		const bin = this.bins[0]!;
+		const at = this.within(this.items[i]!, turned, bin, this.x[i]!, this.y[i]!);
+		if (!at) return false;
+		const spot = { loss: Infinity, x: at[0], y: at[1], turned, bin };
+		this.refine(i, spot, MOVED_OFF);
+		[this.x[i], this.y[i]] = [spot.x, spot.y];
+		this.turned[i] = spot.turned;
+		this.box(i);
+		return this.free(i);
 	}
 
 	/** How much is covered in all. */
@@ -502,21 +534,17 @@ export class Search implements Laid {
 		let found = 0;
 		for (let i = 0; i < n; i++)
 			for (let j = i + 1; j < n; j++) {
-				if (this.items[i]!.fixed && this.items[j]!.fixed) continue;
-				if (
-					this.left[j]! >= this.right[i]! ||
-					this.right[j]! <= this.left[i]! ||
-					this.low[j]! >= this.high[i]! ||
-					this.high[j]! <= this.low[i]!
-				)
-					continue;
-				const deep = Math.max(this.deepestAcross(i, j), this.deepestAcross(j, i));
+				if ((this.items[i]!.fixed && this.items[j]!.fixed) || this.boxesApart(i, j)) continue;
+				const deep = this.acrossEach(i, j);
 				if (deep > TOUCH) {
 					found++;
 					this.overlaps[i * n + j] = this.overlaps[j * n + i] = deep * deep;
 				}
 			}
 		return found;
+	}
+	private acrossEach(i: number, j: number): number {
+		return Math.max(this.deepestAcross(i, j), this.deepestAcross(j, i));
 	}
 	/** The deepest middle of what edges of one have within another. */
 	private deepestAcross(i: number, j: number): number {
@@ -598,7 +626,7 @@ export class Search implements Laid {
 				(b) =>
 					this.x[i]! > b.left && this.x[i]! < b.right && this.y[i]! > b.low - 1 && this.y[i]! < b.high + 1
 			);
-			const at = bin && this.within(this.turned[i]!, bin, this.x[i]!, this.y[i]!);
+			const at = bin && this.within(this.items[i]!, this.turned[i]!, bin, this.x[i]!, this.y[i]!);
 			if (at) [this.x[i], this.y[i]] = at;
 			this.box(i);
 		}

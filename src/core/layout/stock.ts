@@ -1,5 +1,5 @@
 import { EndType, inflatePathsD, JoinType } from 'clipper2-ts';
-import type { Point } from '../pattern/outline.ts';
+import { placed, type Point } from '../pattern/outline.ts';
 import { areaOf } from './shape.ts';
 
 /** What pieces are laid on, and what they have to keep from each other. */
@@ -11,6 +11,8 @@ export interface SheetForm {
 	outline?: readonly Point[] | null;
 	/** Places that are spoiled. */
 	flaws?: readonly (readonly Point[])[];
+	/** The offcut of the stash that it is. */
+	offcut?: number;
 }
 
 export interface Stock {
@@ -19,7 +21,7 @@ export interface Stock {
 	sheets: readonly SheetForm[];
 	/** As many more of these as are needed. */
 	more: { width: number; height: number } | null;
-	/** Cloth from a roll of this width, instead of sheets. */
+	/** Cloth from a roll of this width, once what there is of sheets is full. */
 	roll: number | null;
 }
 
@@ -33,6 +35,8 @@ export interface LayPiece {
 	pair: boolean;
 	/** Degrees, or any. */
 	rotations: readonly number[] | 'any';
+	/** Half of what is cut: its edge along x = 0 lies on the fold of the cloth, which is the stock's left border. */
+	onFold?: boolean;
 }
 
 /** A placed point is: mirrored if so (x to −x), turned about the origin, moved by x, y. */
@@ -71,7 +75,7 @@ export interface Unplaced {
 export interface StockUse {
 	id: string;
 	sheets: number;
-	/** Along y, on the roll or on the last sheet, mm. */
+	/** Along y, on the roll or on the last of the sheets, mm. */
 	usedLength: number;
 	/** Of the pieces, holes taken out, over whole sheets, or over width × length of the roll. */
 	density: number;
@@ -82,6 +86,59 @@ export interface Layout {
 	unplaced: Unplaced[];
 	stock: StockUse[];
 }
+
+/** Of a roll that has no end, mm. */
+const ENDLESS = 1e7;
+/** What is begun when all sheets that are there are full. */
+export const moreOf = (stock: Stock): SheetForm | null =>
+	stock.roll !== null ? { width: stock.roll, height: ENDLESS } : stock.more;
+
+/** A piece as it lies: its outline, then its holes. */
+export const laidPaths = (piece: Pick<LayPiece, 'outline' | 'holes'>, p: Placement): Point[][] =>
+	[piece.outline, ...piece.holes].map((ring) =>
+		ring.map((q) => placed(q, { mirror: p.mirrored, turn: p.rotation, move: [p.x, p.y] }))
+	);
+
+/** The sheets that a layout takes, one after the other; of a roll what is used of it. */
+export function formsOf(
+	stock: Stock,
+	{ sheets, usedLength }: Pick<StockUse, 'sheets' | 'usedLength'>
+): SheetForm[] {
+	return Array.from({ length: sheets }, (_, i) => {
+		const form = stock.sheets[i] ?? moreOf(stock)!;
+		return stock.roll !== null && i === stock.sheets.length
+			? { ...form, height: Math.max(usedLength, 1) }
+			: form;
+	});
+}
+
+/** mm² of a sheet, as it is. */
+export const sheetArea = ({ outline, width, height }: SheetForm): number =>
+	outline ? Math.abs(areaOf(outline)) : width * height;
+
+/** What of a stock these placements take. */
+export function useOf(stock: Stock, pieces: readonly LayPiece[], placements: readonly Placement[]): StockUse {
+	const byId = new Map(pieces.map((p) => [p.id, p]));
+	const areas = new Map<string, number>();
+	const own = placements.filter((p) => p.stock === stock.id);
+	const sheets = own.reduce((most, p) => Math.max(most, p.sheet), 0);
+	let [usedLength, area] = [0, 0];
+	for (const p of own) {
+		const piece = byId.get(p.piece)!;
+		if (!areas.has(p.piece)) areas.set(p.piece, areaOfPiece(piece));
+		area += areas.get(p.piece)!;
+		if (p.sheet !== sheets) continue;
+		const [cos, sin] = [Math.cos((p.rotation * Math.PI) / 180), Math.sin((p.rotation * Math.PI) / 180)];
+		for (const [x, y] of piece.outline)
+			usedLength = Math.max(usedLength, (p.mirrored ? -x : x) * sin + y * cos + p.y);
+	}
+	const whole = formsOf(stock, { sheets, usedLength }).reduce((sum, form) => sum + sheetArea(form), 0);
+	return { id: stock.id, sheets, usedLength, density: whole > 0 ? area / whole : 0 };
+}
+
+/** mm², its holes taken out. */
+export const areaOfPiece = ({ outline, holes }: Pick<LayPiece, 'outline' | 'holes'>): number =>
+	Math.abs(areaOf(outline)) - holes.reduce((sum, hole) => sum + Math.abs(areaOf(hole)), 0);
 
 const MITER = 2;
 

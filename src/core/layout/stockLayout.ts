@@ -1,14 +1,13 @@
 import type { Point } from '../pattern/outline.ts';
 import { layBoxes, type BoxWays } from './boxes.ts';
-import { Masks, Raster } from './raster.ts';
+import { copyOf, degrees, radians, type Copy } from './copies.ts';
 import { turn, type Turned } from './overlap.ts';
-import { AWAY, randomOf, Search, type Bin, type Item, type Laid } from './search.ts';
-import { areaOf, shapeOf, type Shape } from './shape.ts';
+import { APART, placeOf, type Place } from './place.ts';
+import { Masks, Raster } from './raster.ts';
+import { AWAY, randomOf, Search, type Item, type Laid } from './search.ts';
 import {
-	grown,
-	mirroredPaths,
-	wound,
-	type LayPiece,
+	moreOf,
+	useOf,
 	type Layout,
 	type LayoutTask,
 	type Placement,
@@ -20,35 +19,8 @@ import {
 
 /** Pieces on one stock. */
 
-/** Less is nothing to cut, mm². */
-const LEAST_AREA = 1;
-const LEAST_HOLE = 1;
-/** Between bins in the plane of the search: wider than any piece reaches over. */
-const APART = 1000;
-/** Of a roll that has no end, mm. */
-const ENDLESS = 1e7;
 /** Places that are tried for a piece on an offcut. */
 const TRIES = 80;
-
-export interface Copy {
-	piece: LayPiece;
-	copy: number;
-	mirrored: boolean;
-	shape: Shape;
-	middle: Point;
-	turns: readonly Turned[] | null;
-	/** Of the piece itself, mm², and its points, to measure by. */
-	area: number;
-	outline: readonly Point[];
-}
-
-const radians = (degrees: number) => (degrees * Math.PI) / 180;
-const degrees = (angle: number) => {
-	const d = (angle * 180) / Math.PI;
-	const near = Math.round(d);
-	const own = Math.abs(d - near) < 1e-9 ? near : d;
-	return ((own % 360) + 360) % 360;
-};
 
 /** Turns that the box of a shape of any rotation is tried in: with each of its longer sides flat. */
 function flatTurns(outline: readonly Point[]): number[] {
@@ -60,73 +32,6 @@ function flatTurns(outline: readonly Point[]): number[] {
 		.sort((a, b) => b.long - a.long)
 		.slice(0, 6);
 	return [0, ...sides.map((s) => -s.angle)].flatMap((a) => [a, a + Math.PI / 2]);
-}
-
-/** Every copy of the pieces, grown by half of the gap, so that what touches keeps it. */
-export function copiesOf(pieces: readonly LayPiece[], gap: number): Copy[] {
-	return pieces.flatMap((piece) => {
-		const holes = piece.holes.filter((h) => h.length > 2 && Math.abs(areaOf(h)) > LEAST_HOLE);
-		const plain = [wound(piece.outline, true), ...holes.map((h) => wound(h, false))];
-		const made = [false, true].map((mirrored) => {
-			if (mirrored && !piece.pair) return null;
-			const own = mirrored ? mirroredPaths(plain) : plain;
-			const { shape, middle } = shapeOf(grown(own, gap / 2));
-			const turns =
-				piece.rotations === 'any'
-					? null
-					: [...new Set(piece.rotations.map((r) => ((r % 360) + 360) % 360))].map((r) =>
-							turn(shape, radians(r))
-						);
-			const area = own.reduce((sum, path) => sum + areaOf(path), 0);
-			return { piece, mirrored, shape, middle, turns, area, outline: own[0]! };
-		});
-		return Array.from({ length: piece.quantity }, (_, i): Copy => ({
-			...(made[piece.pair ? i % 2 : 0] ?? made[0]!),
-			copy: i + 1
-		}));
-	});
-}
-
-/** A sheet in the plane of the search, with what of it cannot be used as things that do not move. */
-interface Place {
-	form: SheetForm;
-	/** Of its lower left corner in the plane. */
-	left: number;
-	bin: Bin;
-	fixed: Item[];
-	at: { x: number; y: number }[];
-}
-
-function placeOf(form: SheetForm, left: number, inset: number, gap: number): Place {
-	const bin = {
-		left: left + inset,
-		low: inset,
-		right: left + form.width - inset,
-		high: form.height - inset
-	};
-	const fixed: Item[] = [];
-	const at: { x: number; y: number }[] = [];
-	const put = (paths: Point[][]) => {
-		const { shape, middle } = shapeOf(paths);
-		fixed.push({ shape, turns: [turn(shape, 0)], fixed: true });
-		at.push({ x: left + middle[0], y: middle[1] });
-	};
-	if (form.outline) {
-		const around: Point[] = [
-			[-APART / 4, -APART / 4],
-			[form.width + APART / 4, -APART / 4],
-			[form.width + APART / 4, form.height + APART / 4],
-			[-APART / 4, form.height + APART / 4]
-		];
-		const inner = grown([wound(form.outline, true)], -inset)
-			.filter((p) => areaOf(p) > LEAST_AREA)
-			.map((p) => wound(p, false));
-		put([around, ...inner]);
-	}
-	for (const flaw of form.flaws ?? [])
-		if (flaw.length > 2 && Math.abs(areaOf(flaw)) > LEAST_HOLE)
-			put(grown([wound(flaw, true)], gap / 2).slice(0, 1));
-	return { form, left, bin, fixed, at };
 }
 
 /** How good a layout is: what is left out, the last sheet, how far it reaches on it. Less is better, in this order. */
@@ -162,7 +67,8 @@ export class StockLayout {
 		this.random = randomOf(task.seed);
 		this.inset = task.edge - task.gap / 2;
 		for (const form of stock.sheets) this.addPlace(form);
-		const most = this.largest();
+		if (stock.roll !== null) this.addPlace(moreOf(stock)!);
+		const most = [...stock.sheets, moreOf(stock) ?? []].flat();
 		this.copies = copies.filter((c) => {
 			const at = task.locked?.find(
 				(p) => p.stock === stock.id && p.piece === c.piece.id && p.copy === c.copy
@@ -187,11 +93,13 @@ export class StockLayout {
 	/** A copy that stays is a thing that does not move, as a flaw is. */
 	private lock(copy: Copy, at: Placement): boolean {
 		while (this.places.length < at.sheet) {
-			if (this.stock.roll !== null) this.addPlace({ width: this.stock.roll, height: ENDLESS });
-			else if (this.stock.more) this.addPlace(this.stock.more);
-			else return false;
+			if (this.stock.roll !== null || !this.stock.more) return false;
+			this.addPlace(this.stock.more);
 		}
 		const place = this.places[at.sheet - 1]!;
+		// The maker may have turned it over.
+		if (copy.mirrored !== at.mirrored)
+			copy = { ...copyOf(copy.piece, at.mirrored, this.task), copy: copy.copy };
 		const turned = turn(copy.shape, radians(at.rotation));
 		const [mx, my] = copy.middle;
 		place.fixed.push({ shape: copy.shape, turns: [turned], fixed: true });
@@ -201,10 +109,6 @@ export class StockLayout {
 		});
 		this.locked.push({ copy, at });
 		return true;
-	}
-	private largest(): { width: number; height: number }[] {
-		if (this.stock.roll !== null) return [{ width: this.stock.roll, height: ENDLESS }];
-		return [...this.stock.sheets, ...(this.stock.more ? [this.stock.more] : [])];
 	}
 	private tooLarge(
 		{ shape, turns, outline }: Copy,
@@ -240,16 +144,14 @@ export class StockLayout {
 			width: width - 2 * inset,
 			height: height - 2 * inset
 		});
-		const plain = this.places.filter((p) => p.fixed.length === 0);
-		const given =
-			stock.roll !== null
-				? [{ width: stock.roll - 2 * inset, height: Infinity }]
-				: plain.map((p) => inner(p.form));
-		// Offcuts have no free boxes: they are filled by trying, first.
+		const roll = stock.roll === null ? null : this.places[stock.sheets.length]!;
+		const plain = this.places.filter((p) => p.fixed.length === 0 || p === roll);
+		const given = plain.map((p) => (p === roll ? { ...inner(p.form), height: Infinity } : inner(p.form)));
+		// Offcuts have no free boxes: they are filled by trying, first. So is what has to lie on the fold.
 		const x = new Float64Array(n).fill(AWAY);
 		const y = new Float64Array(n);
 		const turned: Turned[] = ways.map((w) => w[0]!);
-		const odd = this.places.filter((p) => p.fixed.length > 0);
+		const odd = this.places.filter((p) => p.fixed.length > 0 && p !== roll);
 		const open = copies.map((_, i) => i).sort((a, b) => copies[b]!.shape.area - copies[a]!.shape.area);
 		if (odd.length) {
 			this.makeSearch({ x, y, turned });
@@ -263,6 +165,14 @@ export class StockLayout {
 				)
 					this.note(i, x, y, turned);
 		}
+		// On a roll, what is locked comes first, then what lies on the fold, one above the other.
+		let begins = roll ? Math.max(roll.bin.low, this.lockedHigh(stock.sheets.length)) : 0;
+		for (const i of open) {
+			if (!copies[i]!.piece.onFold || !roll || x[i]! < AWAY) continue;
+			const t = turned[i]!;
+			[x[i], y[i]] = [roll.bin.left - t.left, begins - t.low];
+			begins += t.high - t.low;
+		}
 		const rest = open.filter((i) => x[i]! >= AWAY);
 		const found = layBoxes(
 			rest.map((i) => boxes[i]!),
@@ -273,18 +183,12 @@ export class StockLayout {
 		rest.forEach((i, k) => {
 			const p = found[k];
 			if (!p) return;
-			let place: Place;
-			if (stock.roll !== null)
-				place = this.places[0] ?? this.addPlace({ width: stock.roll, height: ENDLESS });
-			else {
-				while (plain.length <= p.bin) plain.push(this.addPlace(stock.more!));
-				place = plain[p.bin]!;
-			}
+			while (plain.length <= p.bin) plain.push(this.addPlace(stock.more!));
+			const place = plain[p.bin]!;
 			const t = ways[i]![p.way]!;
 			turned[i] = t;
 			x[i] = place.bin.left + p.x - t.left;
-			// On a roll, what is locked comes first.
-			y[i] = Math.max(place.bin.low, stock.roll === null ? 0 : this.lockedHigh(0)) + p.y - t.low;
+			y[i] = (place === roll ? begins : place.bin.low) + p.y - t.low;
 		});
 		this.makeSearch({ x, y, turned });
 		const bins = this.places.map((p) => p.bin);
@@ -311,7 +215,12 @@ export class StockLayout {
 		const fixed = this.places.flatMap((p) => p.fixed);
 		const at = this.places.flatMap((p) => p.at);
 		const items: Item[] = [
-			...this.copies.map(({ shape, turns }): Item => ({ shape, turns, fixed: false })),
+			...this.copies.map(({ shape, turns, piece }): Item => ({
+				shape,
+				turns,
+				fixed: false,
+				hugs: piece.onFold === true
+			})),
 			...fixed
 		];
 		const n = this.copies.length;
@@ -340,9 +249,12 @@ export class StockLayout {
 		const key = this.copies.map((c) => c.shape.area * (1 + noise * (this.random() - 0.5)));
 		const order = this.copies.map((_, i) => i).sort((a, b) => key[b]! - key[a]! || a - b);
 		const { cell } = this;
-		const height = this.stock.roll === null ? Infinity : this.measure[2] * 1.2;
+		// A roll is looked at a little farther than it is used; one that is not begun stays so.
+		const roll = this.stock.roll === null ? null : this.places[this.stock.sheets.length];
+		const used = this.measure[1] === this.stock.sheets.length ? this.measure[2] * 1.2 : 0;
 		const rasterOf = (place: Place) => {
-			const raster = new Raster({ ...place.bin, high: Math.min(place.bin.high, height) }, cell, this.masks);
+			const high = place === roll ? used : place.bin.high;
+			const raster = new Raster({ ...place.bin, high }, cell, this.masks);
 			place.fixed.forEach((item, k) =>
 				raster.paint(item, item.turns![0]!, place.at[k]!.x, place.at[k]!.y, 1)
 			);
@@ -501,62 +413,28 @@ export class StockLayout {
 	}
 
 	result(): Layout {
-		const placements: Placement[] = [];
+		const placements = this.locked.map(({ at }) => at);
 		const unplaced = [...this.unplaced];
-		let area = 0;
-		let usedLength = 0;
-		const last = this.measure ? this.measure[1] : 0;
-		const reach = (sheet: number, outline: readonly Point[], cos: number, sin: number, y: number) => {
-			if (sheet === last)
-				for (const [px, py] of outline) usedLength = Math.max(usedLength, px * sin + py * cos + y);
-		};
-		for (const { copy, at } of this.locked) {
-			const a = radians(at.rotation);
-			placements.push(at);
-			area += copy.area;
-			reach(at.sheet - 1, copy.outline, Math.cos(a), Math.sin(a), at.y);
-		}
-		if (this.copies.length) {
-			this.copies.forEach((c, i) => {
-				const { piece, copy, mirrored, middle, outline } = c;
-				if (this.best.x[i]! >= AWAY) {
-					unplaced.push({ piece: piece.id, copy, why: 'noRoom' });
-					return;
-				}
-				const bin = this.binIndex(this.best.x[i]!);
-				const t = this.best.turned[i]!;
-				const x = this.best.x[i]! - this.places[bin]!.left - (middle[0] * t.cos - middle[1] * t.sin);
-				const y = this.best.y[i]! - (middle[0] * t.sin + middle[1] * t.cos);
-				area += c.area;
-				reach(bin, outline, t.cos, t.sin, y);
-				placements.push({
-					piece: piece.id,
-					copy,
-					stock: this.stock.id,
-					sheet: bin + 1,
-					mirrored,
-					rotation: degrees(t.angle),
-					x,
-					y
-				});
+		this.copies.forEach((c, i) => {
+			const { piece, copy, mirrored, middle } = c;
+			if (this.best.x[i]! >= AWAY) {
+				unplaced.push({ piece: piece.id, copy, why: 'noRoom' });
+				return;
+			}
+			const bin = this.binIndex(this.best.x[i]!);
+			const t = this.best.turned[i]!;
+			placements.push({
+				piece: piece.id,
+				copy,
+				stock: this.stock.id,
+				sheet: bin + 1,
+				mirrored,
+				rotation: degrees(t.angle),
+				x: this.best.x[i]! - this.places[bin]!.left - (middle[0] * t.cos - middle[1] * t.sin),
+				y: this.best.y[i]! - (middle[0] * t.sin + middle[1] * t.cos)
 			});
-		}
-		const used = placements.length ? this.measure[1] + 1 : 0;
-		const sheetArea =
-			this.stock.roll !== null
-				? this.stock.roll * usedLength
-				: this.places
-						.slice(0, used)
-						.reduce(
-							(sum, { form }) =>
-								sum + (form.outline ? Math.abs(areaOf(form.outline)) : form.width * form.height),
-							0
-						);
-		return {
-			placements,
-			unplaced,
-			stock: [{ id: this.stock.id, sheets: used, usedLength, density: sheetArea ? area / sheetArea : 0 }]
-		};
+		});
+		return { placements, unplaced, stock: [useOf(this.stock, this.task.pieces, placements)] };
 	}
 }
 /** Layouts that are sketched before one is worked on, and how far their orders stray. */

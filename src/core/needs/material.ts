@@ -57,6 +57,8 @@ export interface Need {
 	 * it is entered.
 	 */
 	waste: number | null;
+	/** What of it has been taken out of the stash: it is cut. */
+	taken: number;
 	version: number;
 }
 

@@ -47,6 +47,8 @@ export interface ShoppingLine {
 	material: Material;
 	usages: Usage[];
 	needed: number;
+	/** Of that, what has been taken out of the stash already. */
+	taken: number;
 	stash: number;
 	/** Units in purchases that are planned or on their way or here. */
 	bought: number;
@@ -73,19 +75,21 @@ export function shoppingLines(record: CostumeRecord, materials: readonly Materia
 		if (mine.length === 0 && purchases.length === 0) return [];
 		const needed = mine.reduce((sum, u) => sum + u.quantity, 0);
 		const bought = purchases.reduce((sum, p) => sum + p.packs * material.packSize, 0);
-		const short = Math.max(0, needed - material.stash - bought);
+		const taken = record.needs.reduce((sum, n) => sum + (n.materialId === material.id ? n.taken : 0), 0);
+		const short = Math.max(0, needed - taken - material.stash - bought);
 		const packsShort = wholePacks(short, material.packSize);
 		return [
 			{
 				material,
 				usages: mine,
 				needed,
+				taken,
 				stash: material.stash,
 				bought,
 				short: short <= GRACE ? 0 : short,
 				packsShort,
 				costShortMinor: packsShort * material.packPriceMinor,
-				over: Math.max(0, material.stash + bought + packsShort * material.packSize - needed)
+				over: Math.max(0, taken + material.stash + bought + packsShort * material.packSize - needed)
 			}
 		];
 	});

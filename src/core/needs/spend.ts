@@ -42,7 +42,7 @@ export function spendOf(record: CostumeRecord, materials: readonly Material[]): 
 	const notListedMinor = lines.reduce((total, l) => total + l.costShortMinor, 0);
 	const stashMinor = record.costume.stashAtCost
 		? lines.reduce((total, l) => {
-				const used = Math.min(l.stash, l.needed);
+				const used = Math.min(l.taken + l.stash, l.needed);
 				return total + Math.round((used / l.material.packSize) * l.material.packPriceMinor);
 			}, 0)
 		: 0;

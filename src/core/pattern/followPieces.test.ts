@@ -5,7 +5,14 @@ import { shoppingLines } from '../needs/shopping.ts';
 import { stepFigure } from '../working/figures.ts';
 import { valueOf } from '../working/figure.ts';
 import { piecesFigure, weightFigure } from '../working/pieceFigures.ts';
-import { amountOfPieces, areaOfUnit, driverOf, followPieces, followsPieces } from './followPieces.ts';
+import {
+	amountOfPieces,
+	areaOfUnit,
+	driverOf,
+	followPieces,
+	followsPieces,
+	quantityOfPieces
+} from './followPieces.ts';
 import { piece } from './piece.ts';
 import { rectangle } from './sector.ts';
 import type { StoredShape } from './storedShape.ts';
@@ -23,6 +30,7 @@ const shape = (id: number, width: number, materialId: number | null): StoredShap
 	works: [],
 	drawn: null,
 	materialId,
+	layers: 1,
 	note: '',
 	version: 1
 });
@@ -35,8 +43,8 @@ test('a technique follows what its amount counts, of the materials that it is do
 	assert.equal(driverOf('draft'), 'patterns');
 	assert.equal(driverOf('fit'), null);
 	const cuts = [
-		{ pieces: [piece('a', rectangle(200, 100), { quantity: 2 })], material: foam },
-		{ pieces: [piece('b', rectangle(50, 50))], material: cloth }
+		{ pieces: [piece('a', rectangle(200, 100), { quantity: 2 })], material: foam, layers: 1 },
+		{ pieces: [piece('b', rectangle(50, 50))], material: cloth, layers: 1 }
 	];
 	near(amountOfPieces(cuts, 'cutFoam')!, 1200);
 	near(amountOfPieces(cuts, 'cutCloth')!, 200);
@@ -47,6 +55,18 @@ test('a technique follows what its amount counts, of the materials that it is do
 	near(amountOfPieces(cuts, 'spray')!, 40_000);
 	near(amountOfPieces(cuts.slice(1), 'spray')!, 2500);
 	assert.equal(amountOfPieces(cuts.slice(1), 'cutFoam'), null);
+});
+
+test('three layers are cut three times, glued in two joints, and shaped and painted once', () => {
+	const pieces = [piece('a', rectangle(200, 100))];
+	const one = [{ pieces, material: foam, layers: 1 }];
+	const three = [{ pieces, material: foam, layers: 3 }];
+	assert.equal(amountOfPieces(one, 'stack'), null);
+	near(amountOfPieces(three, 'stack')!, 2 * 20_000);
+	near(amountOfPieces(three, 'cutFoam')!, 3 * 600);
+	near(amountOfPieces(three, 'spray')!, 20_000);
+	assert.equal(amountOfPieces(three, 'heatShape'), 1);
+	near(quantityOfPieces(three, foam, 1, 2)!.quantity, (3 * 20_000 * 2) / 500_000);
 });
 
 test('sheets and rolls as areas, weight by area', () => {

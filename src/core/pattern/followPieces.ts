@@ -29,6 +29,7 @@ const DONE_TO: Partial<Record<TechniqueKey, readonly (readonly Family[])[]>> = {
 	bevel: [SOLID],
 	heatShape: [SOLID],
 	cement: [SOLID],
+	stack: [SOLID],
 	caulk: [SOLID],
 	heatSeal: [SOLID],
 	cutCloth: [CLOTH],
@@ -56,15 +57,25 @@ export const driverOf = (technique: TechniqueKey): DriverKey | null =>
 export interface CutPieces {
 	pieces: readonly Piece[];
 	material: Material | null;
+	/** So many, one on the other, make the thickness. */
+	layers: number;
+}
+
+/** How often it is done to a piece of so many layers. */
+function timesOf(technique: TechniqueKey | null, layers: number): number {
+	if (technique === 'stack') return layers - 1;
+	return technique === 'trace' || technique === 'cutFoam' || technique === 'cutCloth' ? layers : 1;
 }
 
 /** Pieces whose material nobody has said count for every technique. */
 function doneTo(cuts: readonly CutPieces[], technique: TechniqueKey | null): Piece[] {
 	const preferences = technique === null ? [[...SOLID], [...CLOTH]] : DONE_TO[technique];
-	if (!preferences) return cuts.flatMap((c) => [...c.pieces]);
+	const all = (of: readonly CutPieces[]) =>
+		of.flatMap((c) => Array.from({ length: timesOf(technique, c.layers) }, () => c.pieces).flat());
+	if (!preferences) return all(cuts);
 	for (const families of preferences) {
 		const fitting = cuts.filter((c) => c.material === null || families.includes(c.material.family));
-		if (fitting.length) return fitting.flatMap((c) => [...c.pieces]);
+		if (fitting.length) return all(fitting);
 	}
 	return [];
 }
@@ -92,9 +103,9 @@ export function quantityOfPieces(
 	copies: number
 ): { area: number; unit: number; quantity: number } | null {
 	const unit = areaOfUnit(material);
-	const area = driversOf(
-		cuts.filter((c) => c.material?.id === material.id).flatMap((c) => [...c.pieces])
-	).cutArea;
+	const area = cuts
+		.filter((c) => c.material?.id === material.id)
+		.reduce((sum, c) => sum + driversOf(c.pieces).cutArea * c.layers, 0);
 	return unit === null || area === 0 ? null : { area, unit, quantity: (area * copies * waste) / unit };
 }
 
@@ -115,7 +126,7 @@ export function cutsOf(
 		.flatMap((shape) => {
 			const done = shapeFor(shape, { component, components, wearers });
 			const material = materials.find((m) => m.id === shape.materialId) ?? null;
-			return done.ok ? [{ pieces: done.value.pieces, material }] : [];
+			return done.ok ? [{ pieces: done.value.pieces, material, layers: shape.layers }] : [];
 		});
 }
 

@@ -38,6 +38,8 @@ export interface StoredShape {
 	drawn: Piece[] | null;
 	/** What the pieces are cut from. */
 	materialId: number | null;
+	/** So many pieces of it, one on the other, make the thickness. */
+	layers: number;
 	/** What changed, and why. */
 	note: string;
 	version: number;

@@ -35,6 +35,8 @@ const TABLES = [
 	'step_after',
 	'work_log',
 	'material',
+	'offcut',
+	'layout',
 	'need',
 	'purchase',
 	'reference_picture',

@@ -174,10 +174,10 @@ export async function insertCostume(
 	});
 	const materials = await matchMaterials(tx, file);
 	await insertMany(tx, {
-		sql: `insert into need (component_id, material_id, quantity, step_id, waste)
-			select r."componentId", r."materialId", r.quantity, r."stepId", r.waste
+		sql: `insert into need (component_id, material_id, quantity, step_id, waste, taken)
+			select r."componentId", r."materialId", r.quantity, r."stepId", r.waste, r.taken
 			from jsonb_to_recordset($1) as r ("componentId" integer, "materialId" integer, quantity double precision, "stepId" integer,
-				waste double precision)
+				waste double precision, taken double precision)
 			returning id`,
 		rows: file.needs.map((n) => ({
 			...at(n),

@@ -46,8 +46,8 @@ export async function insertLook(
 		);
 	for (const [i, s] of file.shapes.entries())
 		await tx.query(
-			`insert into shape (component_id, position, shaper, name, "values", works, drawn, material_id, note)
-			values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+			`insert into shape (component_id, position, shaper, name, "values", works, drawn, material_id, layers, note)
+			values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
 			[
 				to(ids.components, s.componentId),
 				i,
@@ -57,6 +57,7 @@ export async function insertLook(
 				JSON.stringify(s.works),
 				s.drawn && JSON.stringify(s.drawn),
 				to(ids.materials, s.materialId),
+				s.layers,
 				s.note
 			]
 		);

@@ -53,8 +53,8 @@ async function copyInside(
 			]
 		);
 	await tx.query(
-		`insert into shape (component_id, position, shaper, name, "values", works, drawn, material_id, note)
-		select $2, position, shaper, name, "values", works, drawn, material_id, note from shape
+		`insert into shape (component_id, position, shaper, name, "values", works, drawn, material_id, layers, note)
+		select $2, position, shaper, name, "values", works, drawn, material_id, layers, note from shape
 		where component_id = $1 order by position, id`,
 		[source.id, componentId]
 	);

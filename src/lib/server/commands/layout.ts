@@ -1,7 +1,20 @@
 import { z } from 'zod';
-import { all, Absent, one } from '../db/rows.ts';
+import type { Material } from '$core/needs/material.ts';
+import { areaOfUnit } from '$core/pattern/followPieces.ts';
+import { partsOf, quantityLaid } from '$core/layout/pieces.ts';
+import { clashesOf, layPlan, leftoversOfPlan, useOfPlan } from '$core/layout/plan.ts';
+import { formatLocalTime } from '$core/units/localTime.ts';
+import { formatNumber } from '$core/units/number.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { loadLayouts } from '../read/layout.ts';
+import { loadMaterials } from '../read/workshop.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
+import { setNeed } from './need.ts';
+import { insertOffcut, nextOffcut } from './offcut.ts';
+import { insertStep } from './step.ts';
+import { USUAL_WASTE } from './shape.ts';
 
 /** What components take of a material by a layout: their parts of the whole. */
 const parts = z
@@ -11,40 +24,261 @@ const parts = z
 	.min(1)
 	.max(500);
 
+async function materialOf(tx: Executor, id: number) {
+	const material = (await loadMaterials(tx)).find((m) => m.id === id);
+	if (!material) throw new Absent('material');
+	return material;
+}
+async function ownComponents(tx: Executor, costumeId: number): Promise<Set<number>> {
+	const rows = await all<{ id: number }>(tx, 'select id from component where costume_id = $1', [costumeId]);
+	return new Set(rows.map((c) => c.id));
+}
+async function ownLayout(tx: Executor, id: number, costumeId: number) {
+	const layout = (await loadLayouts(tx, costumeId)).find((l) => l.id === id);
+	if (!layout) throw new Absent('layout');
+	return layout;
+}
+
+/** Minutes that a stack stays under weight before it is cut into. Starting value, from memory: the tin says its own. */
+const STACK_WAIT = 60;
+/** Units that glue is counted in, ml of one. */
+const MILLILITRES: Record<string, number> = { ml: 1, l: 1000 };
+
 export const layoutCommands = {
 	/** The needs of a material become what was laid out, instead of its area with something for waste. */
 	takeLayout: command(
 		() => z.object({ materialId: f.id(), parts: f.json(parts, 'Lay it out first.', 100_000) }),
 		async (tx, v, { costumeId }) => {
-			const material = await one<{ name: string; unit: string }>(
-				tx,
-				'select name, unit from material where id = $1',
-				[v.materialId]
-			);
-			if (!material) throw new Absent('material');
-			const own = new Set(
-				(await all<{ id: number }>(tx, 'select id from component where costume_id = $1', [costumeId])).map(
-					(c) => c.id
-				)
-			);
+			const material = await materialOf(tx, v.materialId);
+			const own = await ownComponents(tx, costumeId);
 			for (const part of v.parts) {
 				if (!own.has(part.componentId)) throw new Absent('component');
-				const rows = await all(
-					tx,
-					'update need set quantity = $3, waste = null where component_id = $1 and material_id = $2 returning id',
-					[part.componentId, v.materialId, part.quantity]
-				);
-				if (rows.length === 0)
-					await tx.query('insert into need (component_id, material_id, quantity) values ($1, $2, $3)', [
-						part.componentId,
-						v.materialId,
-						part.quantity
-					]);
+				await setNeed(tx, part.componentId, v.materialId, part.quantity);
 			}
 			const total = v.parts.reduce((sum, p) => sum + p.quantity, 0);
+			return { words: `Took ${formatNumber(total)} ${material.unit} of ${material.name} from its layout` };
+		}
+	),
+
+	/** Kept as it is, so that it can be cut by, and compared with others. */
+	keepLayout: command(
+		() =>
+			z.object({
+				materialId: f.id(),
+				name: f.text(80),
+				plan: f.json(layPlan, 'The layout cannot be read.', 20_000_000)
+			}),
+		async (tx, v, { costumeId, now }) => {
+			const material = await materialOf(tx, v.materialId);
+			const own = await ownComponents(tx, costumeId);
+			if (v.plan.stock.id !== String(material.id) || v.plan.pieces.some((p) => !own.has(p.componentId)))
+				throw new Refused('The layout is of other pieces. Lay them out again.');
+			const [clash] = clashesOf(v.plan);
+			if (clash !== undefined)
+				throw new Refused(`${clash} lies too near to another piece or to the border. Move it first.`);
+			const count = await one<{ n: number }>(
+				tx,
+				'select count(*)::integer as n from layout where costume_id = $1 and material_id = $2',
+				[costumeId, v.materialId]
+			);
+			const name = v.name || `${material.name}, layout ${count!.n + 1}`;
+			const result = await one<{ id: number }>(
+				tx,
+				`insert into layout (costume_id, material_id, name, plan, kept_at) values ($1, $2, $3, $4, $5) returning id`,
+				[costumeId, v.materialId, name, JSON.stringify(v.plan), formatLocalTime(now)]
+			);
+			return { words: `Kept ${name}`, result };
+		}
+	),
+
+	renameLayout: command(
+		() => z.object({ id: f.id(), version: f.version(), name: f.name(80) }),
+		async (tx, v, { costumeId }) => {
+			const { name } = await ownLayout(tx, v.id, costumeId);
+			const rows = await all<{ id: number }>(
+				tx,
+				'update layout set name = $3 where id = $1 and version = $2 returning id',
+				[v.id, v.version, v.name]
+			);
+			await written(tx, 'layout', v.id, rows);
+			return { words: `Called ${name} ${v.name}` };
+		}
+	),
+
+	removeLayout: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }, { costumeId }) => {
+			const { name } = await ownLayout(tx, id, costumeId);
+			await tx.query('delete from layout where id = $1', [id]);
+			return { words: `Removed ${name}` };
+		}
+	),
+
+	/**
+	 * It is cut: offcuts that were used are gone, sheets and lengths come out of what was bought for the costume and then out of the
+	 * stash, the needs become what was laid out, and what is left of use goes to the stash.
+	 */
+	cutLayout: command(
+		({ settings }) =>
+			z.object({ id: f.id(), version: f.version(), least: f.lengthBetween(settings.lengthUnit, 20, 2000) }),
+		async (tx, v, { costumeId, now }) => {
+			const layout = await ownLayout(tx, v.id, costumeId);
+			if (layout.cutAt !== null) throw new Refused('It is cut already.');
+			const { plan, materialId } = layout;
+			const material = await materialOf(tx, materialId);
+			const used = plan.stock.sheets.flatMap((s, i) =>
+				s.offcut !== undefined && plan.placements.some((p) => p.sheet === i + 1) ? [s.offcut] : []
+			);
+			const gone = await all<{ id: number }>(tx, 'delete from offcut where id = any($1) returning id', [
+				used
+			]);
+			if (gone.length < used.length)
+				throw new Refused('An offcut of this layout is no longer in the stash. Lay the pieces out again.');
+			const quantity = quantityLaid(material, plan.stock, useOfPlan(plan), plan.settings);
+			const before = await cutBefore(tx, costumeId, material);
+			const fromStash = Math.max(0, quantity - before.boughtLeft);
+			const rows = await all<{ id: number }>(
+				tx,
+				'update layout set cut_at = $3, from_stash = $4 where id = $1 and version = $2 returning id',
+				[v.id, v.version, formatLocalTime(now), fromStash]
+			);
+			await written(tx, 'layout', v.id, rows);
+			await tx.query('update material set stash = greatest(0, stash - $2) where id = $1', [
+				materialId,
+				fromStash
+			]);
+			const own = await ownComponents(tx, costumeId);
+			const taking = plan.pieces.filter((p) => own.has(p.componentId));
+			if (quantity > 0)
+				for (const part of partsOf(taking, quantity)) {
+					const all = part.quantity + (before.byComponent.get(part.componentId) ?? 0);
+					await setNeed(tx, part.componentId, materialId, all);
+					await tx.query('update need set taken = taken + $3 where component_id = $1 and material_id = $2', [
+						part.componentId,
+						materialId,
+						(fromStash * part.quantity) / quantity
+					]);
+				}
+			// All out of offcuts: nothing of it has to be bought.
+			else
+				await tx.query(
+					'update need set taken = quantity, waste = null where material_id = $1 and component_id = any($2)',
+					[materialId, taking.map((p) => p.componentId)]
+				);
+			let number = await nextOffcut(tx);
+			const left = leftoversOfPlan(plan, v.least).flatMap((s) => s.leftovers);
+			for (const { outline, holes } of left)
+				await insertOffcut(tx, {
+					materialId,
+					name: `Offcut ${number++}`,
+					outline,
+					flaws: holes,
+					note: `of ${layout.name}`
+				});
+			const kept = left.length === 1 ? 'one offcut' : `${left.length} offcuts`;
 			return {
-				words: `Took ${Math.round(total * 100) / 100} ${material.unit} of ${material.name} from its layout`
+				words: `Cut ${layout.name}: ${formatNumber(quantity)} ${material.unit}, ${kept} to the stash`
 			};
+		}
+	),
+
+	/** What is cut from one material is cut from another, or from several layers of a thinner one. */
+	cutFrom: command(
+		() =>
+			z.object({
+				materialId: f.id(),
+				otherId: f.id(),
+				layers: f.whole(1, 6),
+				/** What layers are joined with; nothing when it is not counted. */
+				glueId: f.idOrNull(),
+				/** By component, ml of it. */
+				glue: f.json(parts.or(z.tuple([])), 'Say how much glue.', 100_000)
+			}),
+		async (tx, v, { costumeId }) => {
+			const [material, other] = [await materialOf(tx, v.materialId), await materialOf(tx, v.otherId)];
+			if (areaOfUnit(other) === null) throw new Refused(`Say first how large ${other.name} comes.`);
+			const moved = await all<{ componentId: number }>(
+				tx,
+				`update shape s set material_id = $3, layers = $4 from component c
+				where c.id = s.component_id and c.costume_id = $1 and s.material_id = $2 returning s.component_id`,
+				[costumeId, v.materialId, v.otherId, v.layers]
+			);
+			if (moved.length === 0) throw new Refused(`Nothing is cut from ${material.name}.`);
+			const components = [...new Set(moved.map((m) => m.componentId))];
+			const glue = v.glueId === null ? null : await materialOf(tx, v.glueId);
+			const ml = glue && MILLILITRES[glue.unit];
+			if (glue && !ml) throw new Refused('Choose a glue that is counted in ml or l.', 'glueId');
+			await tx.query('delete from need where material_id = $1 and component_id = any($2) and taken = 0', [
+				v.materialId,
+				components
+			]);
+			await tx.query(
+				`delete from step where technique = 'stack' and done_at is null and component_id = any($1)`,
+				[components]
+			);
+			for (const componentId of components) {
+				await setNeed(tx, componentId, v.otherId, 1);
+				await tx.query('update need set waste = $3 where component_id = $1 and material_id = $2', [
+					componentId,
+					v.otherId,
+					USUAL_WASTE
+				]);
+				if (v.layers > 1) await insertStack(tx, componentId, v.layers);
+				const own = v.glue.find((g) => g.componentId === componentId);
+				if (glue && own) await setNeed(tx, componentId, glue.id, own.quantity / ml!);
+			}
+			const of = v.layers > 1 ? `${v.layers} layers of ${other.name}` : other.name;
+			return { words: `${of} instead of ${material.name}` };
 		}
 	)
 };
+
+/** What earlier layouts of a material took for each component, and what of that bought for the costume they left. */
+async function cutBefore(tx: Executor, costumeId: number, material: Material) {
+	const row = await one<{ bought: number }>(
+		tx,
+		`select coalesce(sum(packs * $3::double precision), 0) as bought from purchase
+		where costume_id = $1 and material_id = $2 and state in ('arrived', 'used')`,
+		[costumeId, material.id, material.packSize]
+	);
+	let boughtLeft = row!.bought;
+	const byComponent = new Map<number, number>();
+	for (const { materialId, cutAt, plan, fromStash } of await loadLayouts(tx, costumeId)) {
+		if (materialId !== material.id || cutAt === null) continue;
+		const quantity = quantityLaid(material, plan.stock, useOfPlan(plan), plan.settings);
+		boughtLeft -= quantity - (fromStash ?? 0);
+		if (quantity > 0)
+			for (const part of partsOf(plan.pieces, quantity))
+				byComponent.set(part.componentId, (byComponent.get(part.componentId) ?? 0) + part.quantity);
+	}
+	return { boughtLeft: Math.max(0, boughtLeft), byComponent };
+}
+
+/** Layers are glued on each other once they are cut, before anything is done to their edges. */
+async function insertStack(tx: Executor, componentId: number, layers: number): Promise<void> {
+	const row = await one<{ after: number | null }>(
+		tx,
+		`select coalesce(max(position) filter (where technique in ('trace', 'cutFoam')),
+			max(position) filter (where phase = 'pattern')) as after from step where component_id = $1`,
+		[componentId]
+	);
+	const position = (row!.after ?? -1) + 1;
+	await tx.query('update step set position = position + 1 where component_id = $1 and position >= $2', [
+		componentId,
+		position
+	]);
+	await insertStep(tx, {
+		componentId,
+		position,
+		name: `stack ${layers} layers`,
+		technique: 'stack',
+		phase: 'make',
+		amount: 0,
+		perCopy: true,
+		fromPieces: true,
+		waitMinutes: STACK_WAIT,
+		oneSitting: false,
+		needsHelper: false,
+		placeId: null
+	});
+}

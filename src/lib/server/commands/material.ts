@@ -123,8 +123,8 @@ export const materialCommands = {
 				tx,
 				`select distinct k.name from costume k left join component c on c.costume_id = k.id
 				left join need n on n.component_id = c.id left join purchase p on p.costume_id = k.id
-				left join shape s on s.component_id = c.id
-				where $1 in (n.material_id, p.material_id, s.material_id) order by k.name`,
+				left join shape s on s.component_id = c.id left join layout l on l.costume_id = k.id
+				where $1 in (n.material_id, p.material_id, s.material_id, l.material_id) order by k.name`,
 				[id]
 			);
 			if (users.length > 0)

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { copiesOf } from '$core/costume/component.ts';
-import { Absent, all, one, Refused } from '../db/rows.ts';
+import { Absent, one, Refused } from '../db/rows.ts';
 import { loadRecord } from '../read/costume.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
+import { setNeed } from './need.ts';
 import { insertStep } from './step.ts';
 
 /** Units that filament is weighed in. */
@@ -67,17 +68,7 @@ export const printCommands = {
 				const grams = GRAMS[material.unit];
 				if (!grams) throw new Refused('Choose a material that is counted in g or kg.', 'materialId');
 				const quantity = (v.grams * copies) / grams;
-				const rows = await all(
-					tx,
-					'update need set quantity = $3, waste = null where component_id = $1 and material_id = $2 returning id',
-					[component.id, v.materialId, quantity]
-				);
-				if (rows.length === 0)
-					await tx.query('insert into need (component_id, material_id, quantity) values ($1, $2, $3)', [
-						component.id,
-						v.materialId,
-						quantity
-					]);
+				await setNeed(tx, component.id, v.materialId, quantity);
 			}
 			return { words: `Planned the print of ${component.code} ${component.name}` };
 		}

@@ -84,8 +84,8 @@ async function checked(
 
 const plainName = (name: string, shaper: ShapeKey) => name || shaperOf(shaper).name;
 
-/** For waste until pieces are laid out. Common practice; a starting value, from memory. */
-const USUAL_WASTE = 1.3;
+/** How often the area of the pieces is needed, for waste, until pieces are laid out. Common practice; a starting value, from memory. */
+export const USUAL_WASTE = 1.3;
 
 /** Steps, coats and materials of a component take their amounts from its pieces, or keep what they have now. */
 export async function setFollowing(
@@ -180,7 +180,8 @@ export const shapeCommands = {
 			const { record, component, name } = await checked(tx, shape.componentId, source, context);
 			const rows = await all<{ id: number }>(
 				tx,
-				`update shape set shaper = $3, name = $4, "values" = $5, note = $6, material_id = $7
+				`update shape set shaper = $3, name = $4, "values" = $5, note = $6, material_id = $7,
+					layers = case when material_id is distinct from $7 then 1 else layers end
 				where id = $1 and version = $2 returning id`,
 				[
 					v.id,

@@ -4,6 +4,7 @@ import lookAndMeasure from './migrations/002_look_and_measure.sql?raw';
 import pattern from './migrations/003_pattern.sql?raw';
 import pieces from './migrations/004_pieces.sql?raw';
 import printer from './migrations/005_printer.sql?raw';
+import layout from './migrations/006_layout.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -11,7 +12,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 2, name: 'look and measure', sql: lookAndMeasure },
 	{ id: 3, name: 'pattern', sql: pattern },
 	{ id: 4, name: 'pieces', sql: pieces },
-	{ id: 5, name: 'printer', sql: printer }
+	{ id: 5, name: 'printer', sql: printer },
+	{ id: 6, name: 'layout', sql: layout }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

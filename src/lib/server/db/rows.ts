@@ -68,7 +68,9 @@ export async function written<T extends { id: number }>(
 		| 'opening'
 		| 'shape'
 		| 'fitting'
-		| 'fitting_point',
+		| 'fitting_point'
+		| 'offcut'
+		| 'layout',
 	id: number,
 	rows: T[]
 ): Promise<T> {

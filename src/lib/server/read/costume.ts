@@ -57,7 +57,7 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 			),
 			all<Need & { costumeId: number }>(
 				db,
-				`select n.id, c.costume_id, n.component_id, n.material_id, n.quantity, n.step_id, n.waste, n.version
+				`select n.id, c.costume_id, n.component_id, n.material_id, n.quantity, n.step_id, n.waste, n.taken, n.version
 			from need n join component c on c.id = n.component_id where c.costume_id = any($1) order by n.id`,
 				list
 			),

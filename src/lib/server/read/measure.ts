@@ -36,7 +36,7 @@ export const loadShapes = (
 ): Promise<(StoredShape & { costumeId: number })[]> =>
 	all(
 		db,
-		`select s.id, c.costume_id, s.component_id, s.shaper, s.name, s."values", s.works, s.drawn, s.material_id, s.note,
+		`select s.id, c.costume_id, s.component_id, s.shaper, s.name, s."values", s.works, s.drawn, s.material_id, s.layers, s.note,
 			s.version
 		from shape s join component c on c.id = s.component_id where c.costume_id = any($1)
 		order by c.position, c.id, s.position, s.id`,

@@ -6,7 +6,6 @@ import { loadRecord } from '../read/costume.ts';
 import { loadWorkshop } from '../read/workshop.ts';
 import { componentCommands } from './component.ts';
 import { costumeCommands } from './costume.ts';
-import { layoutCommands } from './layout.ts';
 import { materialCommands } from './material.ts';
 import { printCommands } from './print.ts';
 
@@ -85,20 +84,4 @@ test('filament that is counted in pieces is refused at its field, and nothing is
 		/counted in g or kg/
 	);
 	assert.deepEqual(await record(), before);
-});
-
-test('a layout’s quantities become the needs of its components, in one step back and forth', async () => {
-	const foam = await material('High-density foam 6 mm', 'sheet');
-	const parts = (quantity: number) => JSON.stringify([{ componentId: Number(horn), quantity }]);
-	const take = (values: Record<string, unknown>) =>
-		w.run(layoutCommands.takeLayout, { materialId: foam, ...values }, costume);
-	const needed = async () =>
-		(await record()).needs.filter((n) => n.materialId === Number(foam)).map((n) => [n.quantity, n.waste]);
-	await take({ parts: parts(2) });
-	await take({ parts: parts(1.5) });
-	assert.deepEqual(await needed(), [[1.5, null]]);
-	await undo(w.db, (await lastAction(w.db))!.id);
-	assert.deepEqual(await needed(), [[2, null]]);
-	await assert.rejects(take({ parts: JSON.stringify([{ componentId: 9999, quantity: 1 }]) }), /component/);
-	assert.ok((await w.errors(layoutCommands.takeLayout, { materialId: foam, parts: '[]' })).parts);
 });

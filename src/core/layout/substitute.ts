@@ -1,0 +1,39 @@
+import type { Material } from '../needs/material.ts';
+import { areaOfUnit } from '../pattern/followPieces.ts';
+
+/** What else a thickness can be cut from: the same in other sheets, or thinner ones stacked. */
+
+export interface Substitute {
+	material: Material;
+	/** So many, one on the other. */
+	layers: number;
+}
+
+/** More than these are not stacked: each adds a joint that can part. */
+const MOST_LAYERS = 4;
+/** Two thicknesses are the same within this, mm. */
+const SAME = 0.05;
+/** Contact cement, both faces of a joint, ml for a square metre of it; starting value, from memory: the tin says its own. */
+export const CEMENT_PER_M2 = 450;
+
+/** Sheets of the same family that make the same thickness, the material itself first. */
+export function substitutesOf(material: Material, materials: readonly Material[]): Substitute[] {
+	const thickness = material.thicknessMm;
+	const own: Substitute = { material, layers: 1 };
+	if (thickness === null || material.lengthMm === null) return [own];
+	const others = materials.flatMap((m): Substitute[] => {
+		if (m.id === material.id || m.family !== material.family || m.lengthMm === null) return [];
+		if (m.thicknessMm === null || areaOfUnit(m) === null) return [];
+		const layers = Math.round(thickness / m.thicknessMm);
+		const fits = layers >= 1 && layers <= MOST_LAYERS && Math.abs(layers * m.thicknessMm - thickness) <= SAME;
+		return fits ? [{ material: m, layers }] : [];
+	});
+	return [
+		own,
+		...others.sort((a, b) => a.layers - b.layers || a.material.name.localeCompare(b.material.name))
+	];
+}
+
+/** ml of contact cement between the layers of pieces of so much area, mm². */
+export const cementFor = (area: number, layers: number): number =>
+	((layers - 1) * area * CEMENT_PER_M2) / 1e6;

@@ -1,0 +1,260 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { rectangle } from '$core/layout/offcut.ts';
+import type { LayPlan } from '$core/layout/plan.ts';
+import { PLAIN_LAY } from '$core/layout/settings.ts';
+import { shoppingLines } from '$core/needs/shopping.ts';
+import { lastAction, undo } from '../db/undo.ts';
+import { loadRecord } from '../read/costume.ts';
+import { loadLayouts, loadOffcuts } from '../read/layout.ts';
+import { loadShapes } from '../read/measure.ts';
+import { loadMaterials } from '../read/workshop.ts';
+import { componentCommands } from './component.ts';
+import { costumeCommands } from './costume.ts';
+import { layoutCommands as lay } from './layout.ts';
+import { materialCommands } from './material.ts';
+import { offcutCommands } from './offcut.ts';
+import { purchaseCommands } from './purchase.ts';
+import { shapeCommands } from './shape.ts';
+
+let w: TestWorkshop;
+let costume: number;
+let plates: [number, number];
+/** As a form sends it: all text. */
+const run = <R = { id: number }>(
+	cmd: Parameters<TestWorkshop['run']>[0],
+	values: Record<string, string | number>,
+	costumeId = costume
+) => w.run<R>(cmd, Object.fromEntries(Object.entries(values).map(([k, v]) => [k, String(v)])), costumeId);
+const record = async () => (await loadRecord(w.db, costume))!;
+const undoLast = async () => undo(w.db, (await lastAction(w.db))!.id);
+const material = async (values: Record<string, string>) =>
+	(await run(materialCommands.addMaterial, { ...MATERIAL, ...values })).id;
+const foamOf = (name: string, thicknessMm: string, more: Record<string, string> = {}) =>
+	material({ name, thicknessMm: `${thicknessMm} mm`, widthMm: '500 mm', lengthMm: '400 mm', ...more });
+const stashOf = async (id: number) => (await loadMaterials(w.db)).find((m) => m.id === id)!.stash;
+const line = async (id: number) =>
+	shoppingLines(await record(), await loadMaterials(w.db)).find((l) => l.material.id === id)!;
+
+/** Two sheets, or an offcut and a sheet: a large plate on the first, a small one on the second. */
+function plan(materialId: number, sheets: LayPlan['stock']['sheets'] = []): LayPlan {
+	const piece = (id: string, componentId: number, width: number) => ({
+		id,
+		code: id,
+		name: 'plate',
+		componentId,
+		stock: String(materialId),
+		outline: rectangle(width, 200),
+		holes: [],
+		quantity: 1,
+		pair: false,
+		rotations: [0],
+		folded: null
+	});
+	const at = { copy: 1, stock: String(materialId), mirrored: false, rotation: 0, x: 5, y: 5 };
+	return {
+		settings: PLAIN_LAY,
+		stock: { id: String(materialId), sheets, more: { width: 500, height: 400 }, roll: null },
+		pieces: [piece('A-01 1/1', plates[0], 300), piece('A-02 1/1', plates[1], 100)],
+		placements: [
+			{ ...at, piece: 'A-01 1/1', sheet: 1 },
+			{ ...at, piece: 'A-02 1/1', sheet: 2 }
+		]
+	};
+}
+const keep = (materialId: number, own: LayPlan, name = '') =>
+	run(lay.keepLayout, { materialId, name, plan: JSON.stringify(own) });
+const cut = async (id: number) => {
+	const { version } = (await loadLayouts(w.db, costume)).find((l) => l.id === id)!;
+	return run(lay.cutLayout, { id, version, least: '80 mm' });
+};
+
+before(async () => {
+	w = await testWorkshop();
+	costume = (
+		await w.run<{ id: number }>(costumeCommands.addCostume, {
+			name: 'Reed singer',
+			wearer: 'Tam',
+			eventName: '',
+			eventAt: '2099-05-16T09:00',
+			limit: '',
+			currency: 'EUR'
+		})
+	).id;
+	const made: number[] = [];
+	for (const name of ['Breastplate', 'Collar'])
+		made.push(
+			(await w.run<{ id: number }>(componentCommands.addComponent, { ...COMPONENT, name }, costume)).id
+		);
+	plates = made as [number, number];
+});
+after(() => w.close());
+
+test('a layout’s quantities become the needs of its components, in one step back and forth', async () => {
+	const foam = await foamOf('Foam for needs', '6');
+	const parts = (quantity: number) => JSON.stringify([{ componentId: plates[0], quantity }]);
+	const take = (values: Record<string, string | number>) =>
+		run(lay.takeLayout, { materialId: foam, ...values });
+	const needed = async () =>
+		(await record()).needs.filter((n) => n.materialId === foam).map((n) => [n.quantity, n.waste]);
+	await take({ parts: parts(2) });
+	await take({ parts: parts(1.5) });
+	assert.deepEqual(await needed(), [[1.5, null]]);
+	await undoLast();
+	assert.deepEqual(await needed(), [[2, null]]);
+	await assert.rejects(take({ parts: JSON.stringify([{ componentId: 9999, quantity: 1 }]) }), /component/);
+	assert.ok((await w.errors(lay.takeLayout, { materialId: foam, parts: '[]' })).parts);
+});
+
+test('a layout is kept as it is; one whose pieces lie too near each other, or of other components, is refused', async () => {
+	const foam = await foamOf('Foam to keep', '6');
+	const own = plan(foam);
+	const { id } = await keep(foam, own);
+	const [kept] = await loadLayouts(w.db, costume);
+	assert.deepEqual([kept!.id, kept!.plan, kept!.name], [id, own, 'Foam to keep, layout 1']);
+	const onEach = { ...own, placements: own.placements.map((p) => ({ ...p, sheet: 1 })) };
+	await assert.rejects(keep(foam, onEach), /A-01 1\/1 1 lies too near/);
+	const strange = { ...own, pieces: own.pieces.map((p) => ({ ...p, componentId: 9999 })) };
+	await assert.rejects(keep(foam, strange), /other pieces/);
+	const errors = await w.errors(lay.keepLayout, { materialId: String(foam), name: '', plan: '{"a":1}' });
+	assert.ok(errors.plan);
+	await run(lay.renameLayout, { id, version: kept!.version, name: 'On new sheets' });
+	await run(lay.removeLayout, { id });
+	assert.equal((await loadLayouts(w.db, costume)).length, 0);
+	await undoLast();
+	assert.equal((await loadLayouts(w.db, costume))[0]!.name, 'On new sheets');
+	await undoLast();
+	await undoLast();
+});
+
+test('cut: sheets come out of the stash, what was laid is needed and not short, leftovers lie in the stash; undo puts all back', async () => {
+	const foam = await foamOf('Foam to cut', '6', { stash: '3' });
+	const { id } = await keep(foam, plan(foam), 'Plates');
+	await cut(id);
+	assert.equal(await stashOf(foam), 1);
+	const after = await line(foam);
+	assert.deepEqual([after.needed, after.taken, after.short, after.over], [2, 2, 0, 1]);
+	const needs = (await record()).needs.filter((n) => n.materialId === foam);
+	assert.deepEqual(
+		needs.map((n) => [n.componentId, n.quantity, n.taken]),
+		[
+			[plates[0], 1.5, 1.5],
+			[plates[1], 0.5, 0.5]
+		]
+	);
+	const offcuts = (await loadOffcuts(w.db)).filter((o) => o.materialId === foam);
+	// 500 × 400 less 303 × 203 and less 103 × 203 in a corner: an L each, named by their numbers.
+	assert.deepEqual(
+		offcuts.map((o) => [o.name, o.note, o.outline.length]),
+		[
+			['Offcut 1', 'of Plates', 6],
+			['Offcut 2', 'of Plates', 6]
+		]
+	);
+	await assert.rejects(cut(id), /cut already/);
+	await undoLast();
+	assert.deepEqual(
+		[await stashOf(foam), (await loadOffcuts(w.db)).length, (await line(foam))?.needed],
+		[3, 0, undefined]
+	);
+});
+
+test('what was bought for the costume is cut first; what a second layout takes is needed on top', async () => {
+	const foam = await foamOf('Foam bought', '6', { stash: '2' });
+	await run(purchaseCommands.addPurchase, { materialId: foam, packs: 3, componentId: '' });
+	const { id } = (await record()).purchases.find((p) => p.materialId === foam)!;
+	for (const state of ['ordered', 'arrived']) await run(purchaseCommands.setPurchaseState, { id, state });
+	await cut((await keep(foam, plan(foam))).id);
+	assert.deepEqual([await stashOf(foam), (await line(foam)).needed], [2, 2]);
+	await cut((await keep(foam, plan(foam))).id);
+	// One sheet was left of the three, the other came out of the stash.
+	const { needed, taken, short } = await line(foam);
+	assert.deepEqual([await stashOf(foam), needed, taken, short], [1, 4, 1, 0]);
+});
+
+test('an offcut that is used is gone, only what is new is counted; one that is gone already is refused', async () => {
+	const foam = await foamOf('Foam with offcuts', '6', { stash: '1' });
+	const outline = rectangle(320, 220);
+	const add = () =>
+		run(offcutCommands.addOffcut, {
+			materialId: foam,
+			name: '',
+			note: 'shelf 2',
+			outline: JSON.stringify(outline),
+			flaws: JSON.stringify([rectangle(10, 10).map(([x, y]) => [x + 309, y + 209])])
+		});
+	await add();
+	const [offcut] = (await loadOffcuts(w.db)).filter((o) => o.materialId === foam);
+	const own = plan(foam, [{ width: 320, height: 220, outline, flaws: offcut!.flaws, offcut: offcut!.id }]);
+	const { id } = await keep(foam, own);
+	await run(offcutCommands.removeOffcut, { id: offcut!.id });
+	await assert.rejects(cut(id), /no longer in the stash/);
+	await undoLast();
+	await cut(id);
+	assert.equal(await stashOf(foam), 0);
+	const left = (await loadOffcuts(w.db)).filter((o) => o.materialId === foam);
+	assert.deepEqual(
+		left.map((o) => o.outline.length),
+		[6],
+		'nothing is left of the offcut, an L of the sheet'
+	);
+	const crossed = JSON.stringify([
+		[0, 0],
+		[100, 100],
+		[100, 0],
+		[0, 100]
+	]);
+	assert.match(
+		(
+			await w.errors(offcutCommands.addOffcut, {
+				materialId: String(foam),
+				name: '',
+				note: '',
+				outline: crossed,
+				flaws: '[]'
+			})
+		).outline!,
+		/crosses itself/
+	);
+});
+
+test('a thickness that is out is made of layers: pieces, needs, glue and a step follow; and back again', async () => {
+	const six = await foamOf('Foam of six', '6');
+	const two = await foamOf('Foam of two', '2');
+	const glue = await material({ name: 'Contact cement', family: 'glue', unit: 'l' });
+	const panel = {
+		componentId: plates[0],
+		shaper: 'flatPanel',
+		name: '',
+		note: '',
+		materialId: six,
+		follow: 'on',
+		'value.top': '200 mm',
+		'value.bottom': '200 mm',
+		'value.height': '100 mm',
+		'value.corner': '0 mm',
+		'value.allowance': '0 mm'
+	};
+	await run(shapeCommands.addShape, panel);
+	const from = (values: Record<string, string | number>) =>
+		run(lay.cutFrom, { materialId: six, otherId: two, layers: '3', glueId: glue, ...values });
+	await from({ glue: JSON.stringify([{ componentId: plates[0], quantity: 18 }]) });
+	const [shape] = (await loadShapes(w.db, [costume])).filter((s) => s.componentId === plates[0]);
+	assert.deepEqual([shape!.materialId, shape!.layers], [two, 3]);
+	const own = (await record()).needs.filter((n) => n.componentId === plates[0]);
+	const quantity = (id: number) => own.find((n) => n.materialId === id)?.quantity;
+	// Three of 200 × 100 mm off sheets of 500 × 400 mm, 1.3 times for waste; 18 ml.
+	assert.deepEqual([quantity(six), quantity(two)!.toFixed(3), quantity(glue)], [undefined, '0.390', 0.018]);
+	const step = (await record()).steps.find((s) => s.technique === 'stack')!;
+	assert.deepEqual([step.name, step.amount, step.waitMinutes], ['stack 3 layers', 40_000, 60]);
+	const before = (await record()).steps.filter(
+		(s) => s.componentId === plates[0] && s.position < step.position
+	);
+	assert.ok(before.every((s) => ['pattern', 'make'].includes(s.phase)));
+	await run(lay.cutFrom, { materialId: two, otherId: six, layers: '1', glueId: '', glue: '[]' });
+	assert.ok(!(await record()).steps.some((s) => s.technique === 'stack'));
+	await assert.rejects(from({ materialId: glue, otherId: two, glue: '[]' }), /Nothing is cut/);
+	await assert.rejects(from({ otherId: glue, glue: '[]' }), /how large/);
+	await assert.rejects(from({ glueId: two, glue: '[]' }), /counted in ml or l/);
+});

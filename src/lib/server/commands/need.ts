@@ -1,0 +1,22 @@
+import type { Executor } from '../db/open.ts';
+import { all } from '../db/rows.ts';
+
+/** What a component needs of a material, entered anew whatever it was before. */
+export async function setNeed(
+	tx: Executor,
+	componentId: number,
+	materialId: number,
+	quantity: number
+): Promise<void> {
+	const rows = await all(
+		tx,
+		'update need set quantity = $3, waste = null where component_id = $1 and material_id = $2 returning id',
+		[componentId, materialId, quantity]
+	);
+	if (rows.length === 0)
+		await tx.query('insert into need (component_id, material_id, quantity) values ($1, $2, $3)', [
+			componentId,
+			materialId,
+			quantity
+		]);
+}

@@ -1,0 +1,16 @@
+import type { Offcut } from '$core/layout/offcut.ts';
+import type { KeptLayout } from '$core/layout/plan.ts';
+import type { Executor } from '../db/open.ts';
+import { all } from '../db/rows.ts';
+
+export const loadOffcuts = (db: Executor): Promise<Offcut[]> =>
+	all<Offcut>(db, 'select id, material_id, name, outline, flaws, note, version from offcut order by id');
+
+/** The layouts of a costume that are kept, the newest first. */
+export const loadLayouts = (db: Executor, costumeId: number): Promise<KeptLayout[]> =>
+	all<KeptLayout>(
+		db,
+		`select id, costume_id, material_id, name, plan, kept_at, cut_at, from_stash, version
+		from layout where costume_id = $1 order by kept_at desc, id desc`,
+		[costumeId]
+	);
