@@ -59,11 +59,11 @@ export function faultsOf(task: LayoutTask, { placements, unplaced }: Layout): st
 		const stock = task.stock.find((s) => s.id === p.stock)!;
 		const form =
 			stock.roll !== null
-				? { width: stock.roll, height: Infinity }
+				? (stock.sheets[p.sheet - 1] ?? { width: stock.roll, height: Infinity })
 				: (stock.sheets[p.sheet - 1] ?? stock.more!);
 		const name = `${p.piece} ${p.copy}`;
 		if (
-			box.getMinX() < task.edge - OFF ||
+			(piece.onFold ? Math.abs(box.getMinX()) > OFF : box.getMinX() < task.edge - OFF) ||
 			box.getMinY() < task.edge - OFF ||
 			box.getMaxX() > form.width - task.edge + OFF ||
 			box.getMaxY() > form.height - task.edge + OFF
@@ -82,10 +82,12 @@ export function faultsOf(task: LayoutTask, { placements, unplaced }: Layout): st
 			faults.push(`${name} lies beyond the offcut`);
 		for (const flaw of flaws ?? [])
 			if (polygonOf(flaw, []).buffer(-OFF).intersects(geometry)) faults.push(`${name} lies on a flaw`);
-		if (p.mirrored !== (piece.pair && p.copy % 2 === 0))
+		const turnedOver = task.locked?.some((l) => l.piece === p.piece && l.copy === p.copy);
+		if (!turnedOver && p.mirrored !== (piece.pair && p.copy % 2 === 0))
 			faults.push(`${name} is not mirrored as it should be`);
 		if (
 			piece.rotations !== 'any' &&
+			!turnedOver &&
 			!piece.rotations.some((r) => Math.abs(((p.rotation - r + 540) % 360) - 180) < 1e-6)
 		)
 			faults.push(`${name} is turned by ${p.rotation}`);

@@ -1,4 +1,4 @@
-import { copyOf, radians, type Room } from './copies.ts';
+import { copyOf, hugsOf, radians } from './copies.ts';
 import { turn } from './overlap.ts';
 import { placeOf, type Place } from './place.ts';
 import { Masks } from './raster.ts';
@@ -26,24 +26,24 @@ export class ByHand {
 		sheet: number,
 		pieces: readonly LayPiece[],
 		private readonly laid: readonly Placement[],
-		room: Room
+		{ gap, edge }: { gap: number; edge: number }
 	) {
 		const form = stock.sheets[sheet - 1] ?? moreOf(stock)!;
-		this.place = placeOf(form, 0, room.edge - room.gap / 2, room.gap);
+		this.place = placeOf(form, 0, edge - gap / 2, gap);
 		const copies = laid.map((p) =>
 			copyOf(
 				pieces.find((own) => own.id === p.piece)!,
 				p.mirrored,
-				room
+				gap
 			)
 		);
 		this.middles = copies.map((c) => c.middle);
 		const turned = copies.map((c, i) => turn(c.shape, radians(laid[i]!.rotation)));
-		const items = copies.map(({ shape, piece }, i): Item => ({
-			shape,
+		const items = copies.map((c, i): Item => ({
+			shape: c.shape,
 			turns: [turned[i]!],
 			fixed: false,
-			hugs: piece.onFold === true
+			hugs: hugsOf(c, edge - gap / 2)
 		}));
 		const at = copies.map((_, i) => this.inPlane(i, laid[i]!));
 		const all = [...at, ...this.place.at.map((p): Point => [p.x, p.y])];

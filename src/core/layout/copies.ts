@@ -1,4 +1,3 @@
-import { FillRule, intersectD } from 'clipper2-ts';
 import type { Point } from '../pattern/outline.ts';
 import { turn, type Turned } from './overlap.ts';
 import { areaOf, shapeOf, type Shape } from './shape.ts';
@@ -29,20 +28,12 @@ export const degrees = (angle: number) => {
 	return ((own % 360) + 360) % 360;
 };
 
-/** What keeps pieces from each other, mm. */
-export interface Room {
-	gap: number;
-	edge: number;
-}
-
 /** One way round of a piece, as the search takes it. */
-export function copyOf(piece: LayPiece, mirrored: boolean, { gap, edge }: Room): Omit<Copy, 'copy'> {
+export function copyOf(piece: LayPiece, mirrored: boolean, gap: number): Omit<Copy, 'copy'> {
 	const holes = piece.holes.filter((h) => h.length > 2 && Math.abs(areaOf(h)) > LEAST_HOLE);
 	const plain = [wound(piece.outline, true), ...holes.map((h) => wound(h, false))];
 	const own = mirrored ? mirroredPaths(plain) : plain;
-	const { shape, middle } = shapeOf(
-		piece.onFold ? beside(grown(own, gap / 2), edge - gap / 2) : grown(own, gap / 2)
-	);
+	const { shape, middle } = shapeOf(grown(own, gap / 2));
 	const turns =
 		piece.rotations === 'any'
 			? null
@@ -51,30 +42,15 @@ export function copyOf(piece: LayPiece, mirrored: boolean, { gap, edge }: Room):
 	return { piece, mirrored, shape, middle, turns, area, outline: own[0]! };
 }
 
-/** What lies on the fold has no border there: it begins where other pieces may begin. */
-function beside(paths: readonly Point[][], left: number): Point[][] {
-	const reach = Math.max(...paths[0]!.flatMap(([x, y]) => [Math.abs(x), Math.abs(y)])) + 1;
-	const room = [-reach, reach].flatMap((y) => [
-		{ x: y < 0 ? left : reach, y },
-		{ x: y < 0 ? reach : left, y }
-	]);
-	const cut = intersectD(
-		paths.map((path) => path.map(([x, y]) => ({ x, y }))),
-		[room],
-		FillRule.NonZero,
-		6
-	).map((path) => path.map((p): Point => [p.x, p.y]));
-	const [outline, ...holes] = cut.sort((a, b) => Math.abs(areaOf(b)) - Math.abs(areaOf(a)));
-	return outline
-		? [wound(outline, true), ...holes.filter((h) => areaOf(h) < 0)]
-		: paths.map((path) => [...path]);
-}
+/** Where the middle of half a piece lies from the left border that others have, when it lies on the fold; null of all others. */
+export const hugsOf = ({ piece, middle }: Pick<Copy, 'piece' | 'middle'>, inset: number): number | null =>
+	piece.onFold ? middle[0] - inset : null;
 
 /** Every copy of the pieces. */
-export function copiesOf(pieces: readonly LayPiece[], room: Room): Copy[] {
+export function copiesOf(pieces: readonly LayPiece[], gap: number): Copy[] {
 	return pieces.flatMap((piece) => {
-		const one = copyOf(piece, false, room);
-		const other = piece.pair ? copyOf(piece, true, room) : one;
+		const one = copyOf(piece, false, gap);
+		const other = piece.pair ? copyOf(piece, true, gap) : one;
 		return Array.from({ length: piece.quantity }, (_, i): Copy => ({
 			...(i % 2 ? other : one),
 			copy: i + 1

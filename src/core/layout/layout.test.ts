@@ -160,6 +160,65 @@ test('locked pieces stay where they are, and the rest is laid around them', () =
 	}
 });
 
+test('a piece that the maker has turned over and moved stays so, on a roll too, and nothing is laid far off', () => {
+	const pieces = curvedPieces(12, 110, 6, { rotations: [0, 180] });
+	const held = {
+		piece: 'P1',
+		copy: 1,
+		stock: 'S',
+		sheet: 1,
+		mirrored: true,
+		rotation: 37,
+		x: 350,
+		y: 200
+	};
+	const given = task(pieces, { stock: [ROLL], edge: 10, locked: [held] });
+	const first = laid(given, 1);
+	assert.deepEqual(faultsOf(given, first), []);
+	assert.ok(first.stock[0]!.usedLength < 1500, `${first.stock[0]!.usedLength}`);
+	const done = sound(given, 60);
+	assert.deepEqual(
+		done.placements.find((p) => p.piece === 'P1'),
+		held
+	);
+});
+
+test('on folded cloth halves lie on the fold, all others keep the edge from it', () => {
+	const half = (id: string, w: number, h: number): LayPiece => ({
+		...rectanglePiece(id, w, h, { rotations: [0] }),
+		outline: [
+			[0, 0],
+			[w, 20],
+			[w * 0.8, h],
+			[0, h - 10]
+		],
+		onFold: true
+	});
+	const pieces = [
+		half('back', 300, 500),
+		half('front', 280, 450),
+		...curvedPieces(14, 130, 8, { rotations: [0, 180] })
+	];
+	const given = task(pieces, { stock: [ROLL], gap: 4, edge: 12 });
+	const [first, done] = [laid(given, 1), sound(given, 120)];
+	assert.deepEqual(faultsOf(given, first), []);
+	assert.equal(done.unplaced.length, 0);
+	assert.ok(done.stock[0]!.usedLength < first.stock[0]!.usedLength - 50);
+});
+
+test('remnants of cloth are filled first, and the roll is only begun for the rest', () => {
+	const remnant = { width: 400, height: 350 };
+	const stock: Stock = { ...ROLL, sheets: [remnant] };
+	const some = sound(task(curvedPieces(4, 90, 2), { stock: [stock] }), 40);
+	assert.ok(some.placements.every((p) => p.sheet === 1) && some.placements.length === 4);
+	const all = sound(task(curvedPieces(20, 110, 2), { stock: [stock] }), 80);
+	assert.equal(all.unplaced.length, 0);
+	const [on, off] = [1, 2].map((n) => all.placements.filter((p) => p.sheet === n).length);
+	assert.ok(on! >= 4 && off! > 0, `${on} and ${off}`);
+	const alone = sound(task(curvedPieces(20, 110, 2), { stock: [ROLL] }), 80);
+	assert.ok(all.stock[0]!.usedLength < alone.stock[0]!.usedLength - 50);
+});
+
 test('what cannot be laid is told piece by piece, and the rest is laid', () => {
 	const bad: LayPiece[] = [
 		rectanglePiece('large', 700, 700),

@@ -33,7 +33,7 @@ export function placeOf(form: SheetForm, left: number, inset: number, gap: numbe
 	const at: { x: number; y: number }[] = [];
 	const put = (paths: Point[][]) => {
 		const { shape, middle } = shapeOf(paths);
-		fixed.push({ shape, turns: [turn(shape, 0)], fixed: true });
+		fixed.push({ shape, turns: [turn(shape, 0)], fixed: true, hugs: null });
 		at.push({ x: left + middle[0], y: middle[1] });
 	};
 	if (form.outline) {

@@ -43,10 +43,12 @@ export class Masks {
 	of(item: Item, turned: Turned, cell: number): Mask {
 		const known = this.known.get(turned);
 		if (known) return known;
-		const columns = Math.max(1, Math.ceil((turned.right - turned.left) / cell - 1e-6));
+		// What lies beyond the border, of a piece on the fold, takes no room.
+		const begins = item.hugs === null ? turned.left : -item.hugs;
+		const columns = Math.max(1, Math.ceil((turned.right - begins) / cell - 1e-6));
 		const rows = Math.max(1, Math.ceil((turned.high - turned.low) / cell - 1e-6));
 		const words = Math.ceil((columns + 31) / 32);
-		const left = (turned.left + turned.right - (columns - 1) * cell) / 2;
+		const left = (begins + turned.right - (columns - 1) * cell) / 2;
 		const low = (turned.low + turned.high - (rows - 1) * cell) / 2;
 		const bits = new Uint32Array(32 * rows * words);
 		const { cos, sin } = turned;
@@ -143,7 +145,7 @@ export class Raster {
 		const across = columns - mask.columns;
 		// A piece as large as the bin may be a part of a cell too large for whole cells.
 		const up = rows - mask.rows === -1 ? 0 : rows - mask.rows;
-		const lastColumn = across === -1 || item.hugs ? 0 : across;
+		const lastColumn = across === -1 || item.hugs !== null ? 0 : across;
 		if (up < 0) return null;
 		for (let r = from; r <= up; r++) {
 			let narrow = false;
@@ -169,7 +171,7 @@ export class Raster {
 				}
 				if (on < 0)
 					return {
-						x: item.hugs ? bin.left - turned.left : bin.left + (c + 0.5) * cell - mask.left,
+						x: item.hugs !== null ? bin.left + item.hugs : bin.left + (c + 0.5) * cell - mask.left,
 						y: bin.low + (r + 0.5) * cell - mask.low
 					};
 				c = on;

@@ -14,8 +14,8 @@ export interface Item {
 	turns: readonly Turned[] | null;
 	/** It is not moved: a flaw, what lies beyond an offcut, a piece that the maker has locked. */
 	fixed: boolean;
-	/** It stays at the left border of its bin: half a piece on the fold. */
-	hugs?: boolean;
+	/** Half a piece on the fold: its middle stays so far from the left border of its bin, beyond which the rest of it lies. */
+	hugs: number | null;
 }
 
 /** A sheet, or the roll, as the search sees it: a box in its plane. */
@@ -49,6 +49,8 @@ export function randomOf(seed: number): () => number {
 /** Places tried beside where a piece lies and anywhere, and how many of them are looked at closer. */
 const [BESIDE, ANYWHERE, CLOSER] = [8, 14, 3];
 const REFINED = 14;
+/** How deep the middle of an edge may lie in another piece, mm; its points may by less. */
+const ACROSS = 0.008;
 /** As many steps has a piece that is moved by hand. */
 const MOVED_OFF = 80;
 /** How often a piece that is stuck is looked for room for. */
@@ -153,7 +155,7 @@ export class Search implements Laid {
 	binOf(i: number): number {
 		return this.bins.findIndex(
 			(b) =>
-				this.left[i]! >= b.left - 1e-6 &&
+				(this.left[i]! >= b.left - 1e-6 || this.items[i]!.hugs !== null) &&
 				this.right[i]! <= b.right + 1e-6 &&
 				this.low[i]! >= b.low - 1e-6 &&
 				this.high[i]! <= b.high + 1e-6
@@ -232,7 +234,7 @@ export class Search implements Laid {
 		const [b, h] = [bin.low - t.low, bin.high - t.high];
 		if (l > r + 1e-6 || b > h + 1e-6) return null;
 		return [
-			item.hugs ? l : Math.max(l, Math.min(Math.max(l, r), x)),
+			item.hugs !== null ? bin.left + item.hugs : Math.max(l, Math.min(Math.max(l, r), x)),
 			Math.max(b, Math.min(Math.max(b, h), y))
 		];
 	}
@@ -438,7 +440,7 @@ export class Search implements Laid {
 	/** Whether a piece lies in a bin and covers nothing. */
 	free(i: number): boolean {
 		if (this.binOf(i) < 0 || this.loss(i, this.turned[i]!, this.x[i]!, this.y[i]!, 0) > 0) return false;
-		return this.items.every((_, j) => j === i || this.boxesApart(i, j) || this.acrossEach(i, j) <= TOUCH);
+		return this.items.every((_, j) => j === i || this.boxesApart(i, j) || this.acrossEach(i, j) <= ACROSS);
 	}
 	shift(i: number, axis: 'x' | 'y', by: number) {
 		this[axis][i]! += by;
@@ -536,7 +538,7 @@ export class Search implements Laid {
 			for (let j = i + 1; j < n; j++) {
 				if ((this.items[i]!.fixed && this.items[j]!.fixed) || this.boxesApart(i, j)) continue;
 				const deep = this.acrossEach(i, j);
-				if (deep > TOUCH) {
+				if (deep > ACROSS) {
 					found++;
 					this.overlaps[i * n + j] = this.overlaps[j * n + i] = deep * deep;
 				}
@@ -564,7 +566,9 @@ export class Search implements Laid {
 			const [x, y] = place(a.ex[e]!, a.ey[e]!);
 			const [p, q] = place(a.ex[e]! + a.ux[e]! * a.long[e]!, a.ey[e]! + a.uy[e]! * a.long[e]!);
 			const [dx, dy] = [p - x, q - y];
+			// Its ends too: they may lie just on the other's border.
 			cuts.length = 0;
+			cuts.push(0, 1);
 			for (let f = 0; f < b.ex.length; f++) {
 				const cross = dx * b.uy[f]! - dy * b.ux[f]!;
 				if (Math.abs(cross) < 1e-12) continue;
@@ -573,7 +577,6 @@ export class Search implements Laid {
 				const on = (wx * dy - wy * dx) / cross;
 				if (at > 0 && at < 1 && on > 0 && on < b.long[f]!) cuts.push(at);
 			}
-			if (cuts.length < 2) continue;
 			cuts.sort((m, o) => m - o);
 			for (let k = 1; k < cuts.length; k++) {
 				const m = (cuts[k]! + cuts[k - 1]!) / 2;

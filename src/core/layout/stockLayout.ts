@@ -1,6 +1,6 @@
 import type { Point } from '../pattern/outline.ts';
 import { layBoxes, type BoxWays } from './boxes.ts';
-import { copyOf, degrees, radians, type Copy } from './copies.ts';
+import { copyOf, degrees, hugsOf, radians, type Copy } from './copies.ts';
 import { turn, type Turned } from './overlap.ts';
 import { APART, placeOf, type Place } from './place.ts';
 import { Masks, Raster } from './raster.ts';
@@ -99,10 +99,10 @@ export class StockLayout {
 		const place = this.places[at.sheet - 1]!;
 		// The maker may have turned it over.
 		if (copy.mirrored !== at.mirrored)
-			copy = { ...copyOf(copy.piece, at.mirrored, this.task), copy: copy.copy };
+			copy = { ...copyOf(copy.piece, at.mirrored, this.task.gap), copy: copy.copy };
 		const turned = turn(copy.shape, radians(at.rotation));
 		const [mx, my] = copy.middle;
-		place.fixed.push({ shape: copy.shape, turns: [turned], fixed: true });
+		place.fixed.push({ shape: copy.shape, turns: [turned], fixed: true, hugs: null });
 		place.at.push({
 			x: place.left + at.x + mx * turned.cos - my * turned.sin,
 			y: at.y + mx * turned.sin + my * turned.cos
@@ -168,9 +168,10 @@ export class StockLayout {
 		// On a roll, what is locked comes first, then what lies on the fold, one above the other.
 		let begins = roll ? Math.max(roll.bin.low, this.lockedHigh(stock.sheets.length)) : 0;
 		for (const i of open) {
-			if (!copies[i]!.piece.onFold || !roll || x[i]! < AWAY) continue;
+			const hugs = hugsOf(copies[i]!, inset);
+			if (hugs === null || !roll || x[i]! < AWAY) continue;
 			const t = turned[i]!;
-			[x[i], y[i]] = [roll.bin.left - t.left, begins - t.low];
+			[x[i], y[i]] = [roll.bin.left + hugs, begins - t.low];
 			begins += t.high - t.low;
 		}
 		const rest = open.filter((i) => x[i]! >= AWAY);
@@ -215,11 +216,11 @@ export class StockLayout {
 		const fixed = this.places.flatMap((p) => p.fixed);
 		const at = this.places.flatMap((p) => p.at);
 		const items: Item[] = [
-			...this.copies.map(({ shape, turns, piece }): Item => ({
-				shape,
-				turns,
+			...this.copies.map((c): Item => ({
+				shape: c.shape,
+				turns: c.turns,
 				fixed: false,
-				hugs: piece.onFold === true
+				hugs: hugsOf(c, this.inset)
 			})),
 			...fixed
 		];
