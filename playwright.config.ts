@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './tests/support/chromium.ts';
-import { BRING, DEMO, PATTERN, PICTURE, STORY, WORKSHOP } from './tests/support/servers.ts';
+import { BRING, DEMO, LAY, PATTERN, PICTURE, STORY, WORKSHOP } from './tests/support/servers.ts';
 
 /** Every run has fresh data: servers with the demo, and with nothing. */
 const server = ({ port, demo }: typeof DEMO) => ({
@@ -31,5 +31,5 @@ export default defineConfig({
 		screenshot: 'only-on-failure',
 		actionTimeout: 8000
 	},
-	webServer: [DEMO, PICTURE, PATTERN, BRING, STORY, WORKSHOP].map(server)
+	webServer: [DEMO, PICTURE, PATTERN, BRING, LAY, STORY, WORKSHOP].map(server)
 });

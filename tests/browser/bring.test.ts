@@ -359,39 +359,3 @@ test('a printed part: told in parts, weight and hours, planned on its step; what
 	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
 	await expect(row).toHaveCount(0);
 });
-
-test('laid out: at once, tighter while it looks, stopped with the best kept; a piece stays where it is; needs follow', async ({
-	page
-}) => {
-	await page.goto('/c/3/lay', { waitUntil: 'networkidle' });
-	await page.getByLabel('Cut from').selectOption({ label: 'High-density foam 6 mm' });
-	await expect(page.getByText(/^\d+ sheets?$/)).toBeVisible();
-	await expect(page.getByRole('heading', { name: 'High-density foam 6 mm, laid out' })).toBeVisible({
-		timeout: 15_000
-	});
-	const sheet = page.getByRole('group', { name: 'Sheet 1' });
-	const first = sheet.getByRole('button').first();
-	await first.click();
-	await expect(first).toHaveAttribute('aria-pressed', 'true');
-	const name = (await first.getAttribute('aria-label'))!;
-	const place = await first.getAttribute('d');
-	await page.getByLabel('Look for').selectOption({ label: 'a minute' });
-	await page.getByRole('button', { name: 'Lay the rest again' }).click();
-	await expect(page.getByRole('progressbar', { name: 'Laying out' })).toBeVisible();
-	await expect(page.getByRole('heading', { name: /best so far$/ })).toBeVisible();
-	await page.getByRole('button', { name: 'Stop' }).click();
-	await expect(page.getByRole('heading', { name: /laid out$/ })).toBeVisible();
-	expect(await page.getByRole('button', { name, exact: true }).getAttribute('d')).toBe(place);
-	const download = page.waitForEvent('download');
-	await page.getByRole('button', { name: 'SVG at 1:1' }).click();
-	const svg = readFileSync((await (await download).path())!, 'utf8');
-	expect(svg.match(/class="cut"/g)!.length).toBe(await sheet.getByRole('button').count());
-	const words = (await page.getByRole('button', { name: /^Need [\d.]+ sheet of it/ }).textContent())!.trim();
-	const [, sheets] = /^Need ([\d.]+)/.exec(words)!;
-	await page.getByRole('button', { name: words }).click();
-	await toast(page, `Took ${sheets} sheet of High-density foam 6 mm from its layout`);
-	// A slip is told at its field, and nothing is laid by it.
-	await page.getByLabel('Between pieces').fill('wide');
-	await expect(page.getByText('“wide” is not a length')).toBeVisible();
-	await expect(page.getByRole('button', { name: 'Lay the rest again' })).toBeDisabled();
-});

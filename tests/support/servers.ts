@@ -10,3 +10,4 @@ export const PATTERN = at(4393, true);
 export const STORY = at(4394, false);
 export const WORKSHOP = at(4397, false);
 export const BRING = at(4398, true);
+export const LAY = at(4399, true);

@@ -176,7 +176,8 @@ function arrivalOf(line: ShoppingLine, record: CostumeRecord, now: LocalMinutes)
 		if (p.componentId !== null && !line.usages.some((u) => u.componentId === p.componentId))
 			stepIds.push(...firstUse(record, p.componentId, family));
 	const covered = bought.filter((p) => p.state === 'arrived' || p.state === 'used');
-	const here = line.stash + covered.reduce((sum, p) => sum + p.packs * line.material.packSize, 0);
+	const here =
+		line.taken + line.stash + covered.reduce((sum, p) => sum + p.packs * line.material.packSize, 0);
 	const base = { line, stepIds: [...new Set(stepIds)] };
 	if (line.needed > 0 && here >= line.needed - 1e-9) return { ...base, purchase: null, usableFrom: null };
 	const coming = bought

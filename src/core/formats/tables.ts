@@ -60,6 +60,7 @@ export function materialsTable(record: CostumeRecord, workshop: Workshop): strin
 			family: l.material.family,
 			unit: l.material.unit,
 			needed: l.needed,
+			cut_from_stash: l.taken,
 			stash: l.stash,
 			bought: l.bought,
 			short: l.short,

@@ -1,10 +1,10 @@
-import { copyOf, hugsOf, radians } from './copies.ts';
+import { copyOf, hugsOf, radians, type Copy } from './copies.ts';
 import { turn } from './overlap.ts';
 import { placeOf, type Place } from './place.ts';
 import { Masks } from './raster.ts';
 import { randomOf, Search, type Item } from './search.ts';
-import type { Point } from '../pattern/outline.ts';
-import { moreOf, type LayPiece, type Placement, type Stock } from './stock.ts';
+import { boxOf, type Point } from '../pattern/outline.ts';
+import { laidPaths, moreOf, type LayPiece, type Placement, type Stock } from './stock.ts';
 
 /** One sheet of a layout whose pieces are moved by hand: what they cover, and where they come to lie when they are let go. */
 
@@ -15,23 +15,64 @@ const FINE = 0.002;
 /** Of the raster that room is looked for by, mm. */
 const CELL = 8;
 
+/** Shapes are worked out once for a piece, not at each touch of it. */
+const known = new WeakMap<LayPiece, Map<string, Omit<Copy, 'copy'>>>();
+function knownCopy(piece: LayPiece, mirrored: boolean, gap: number): Omit<Copy, 'copy'> {
+	const own = known.get(piece) ?? new Map<string, Omit<Copy, 'copy'>>();
+	known.set(piece, own);
+	const key = `${mirrored} ${gap}`;
+	const copy = own.get(key) ?? copyOf(piece, mirrored, gap);
+	own.set(key, copy);
+	return copy;
+}
+
+/** A piece turned, or turned over, about the middle of where it lies. */
+export function turnedTo(
+	piece: LayPiece,
+	p: Placement,
+	to: { rotation?: number; mirrored?: boolean }
+): Placement {
+	const middle = (of: Placement): Point => {
+		const box = boxOf(laidPaths(piece, of)[0]!);
+		return [(box.left + box.right) / 2, (box.bottom + box.top) / 2];
+	};
+	const turned = { ...p, ...to };
+	const [[x, y], [tx, ty]] = [middle(p), middle(turned)];
+	return { ...turned, x: p.x + x - tx, y: p.y + y - ty };
+}
+
+/** The next of the ways that a piece may lie, degrees; 15 more where it may lie any way. */
+export function nextTurn(piece: LayPiece, rotation: number, by: 1 | -1): number {
+	const whole = (d: number) => ((d % 360) + 360) % 360;
+	if (piece.rotations === 'any') return whole(rotation + by * 15);
+	const ways = [...new Set(piece.rotations.map(whole))].sort((a, b) => a - b);
+	const at = whole(rotation);
+	const next =
+		by > 0
+			? (ways.find((w) => w > at + 1e-6) ?? ways[0])
+			: (ways.findLast((w) => w < at - 1e-6) ?? ways[ways.length - 1]);
+	return next ?? at;
+}
+
 export class ByHand {
 	private readonly place: Place;
 	private readonly search: Search;
 	private readonly middles: Point[];
+	private readonly laid: Placement[];
 
 	/** @param laid what lies on that sheet */
 	constructor(
 		stock: Stock,
 		sheet: number,
 		pieces: readonly LayPiece[],
-		private readonly laid: readonly Placement[],
+		laid: readonly Placement[],
 		{ gap, edge }: { gap: number; edge: number }
 	) {
 		const form = stock.sheets[sheet - 1] ?? moreOf(stock)!;
 		this.place = placeOf(form, 0, edge - gap / 2, gap);
+		this.laid = [...laid];
 		const copies = laid.map((p) =>
-			copyOf(
+			knownCopy(
 				pieces.find((own) => own.id === p.piece)!,
 				p.mirrored,
 				gap
@@ -72,6 +113,15 @@ export class ByHand {
 		const p = this.laid[i]!;
 		const [ax, ay] = this.inPlane(i, { ...p, x: 0, y: 0 });
 		return { ...p, x: x - ax, y: y - ay };
+	}
+
+	/** Moves a piece, whatever it covers there. @returns whether it lies free */
+	put(i: number, to: { x: number; y: number }): boolean {
+		this.laid[i] = { ...this.laid[i]!, x: to.x, y: to.y };
+		const [x, y] = this.inPlane(i, this.laid[i]);
+		this.search.shift(i, 'x', x - this.search.x[i]!);
+		this.search.shift(i, 'y', y - this.search.y[i]!);
+		return this.search.free(i);
 	}
 
 	/** Pieces that lie too near to another or beyond the border, by their place in what lies on the sheet. */

@@ -26,6 +26,8 @@ export interface Leftover {
 	area: number;
 }
 
+/** Until the maker says otherwise only what is so wide is kept, mm: less is no use for most pieces. Starting value. */
+export const LEAST_KEPT = 80;
 /** Corners that stray less than this from a straight line are left out, mm; leftovers are that much smaller all round. */
 const STRAY = 0.5;
 /** Less has no use, as a square of the least width. */

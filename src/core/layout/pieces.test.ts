@@ -13,6 +13,7 @@ import {
 	wholeCut,
 	type LayGroup
 } from './pieces.ts';
+import { cutSheets } from './plan.ts';
 import { PLAIN_LAY, type LaySettings } from './settings.ts';
 import { areaOfPiece, type SheetForm } from './stock.ts';
 
@@ -106,13 +107,9 @@ test('a layout written as SVG is read back as the pieces that were laid, at thei
 		x,
 		y
 	});
-	const svg = layoutSvg(
-		[at(1, 1, 0, 10, 10), at(2, 1, 30, 300, 10), at(3, 2, 0, 10, 10)],
-		[one],
-		stockOfMaterial(MATERIAL, [], PLAIN_LAY)!,
-		{ sheets: 2, usedLength: 110 },
-		'a & b'
-	);
+	const stock = stockOfMaterial(MATERIAL, [], PLAIN_LAY)!;
+	const placements = [at(1, 1, 0, 10, 10), at(2, 1, 30, 300, 10), at(3, 2, 0, 10, 10)];
+	const svg = layoutSvg(cutSheets({ settings: PLAIN_LAY, stock, pieces: [one], placements }), 'a & b');
 	assert.ok(!svg.includes('<b>') && svg.includes('width="1020mm"'));
 	const read = readSvg(svg);
 	assert.ok(read.ok);

@@ -1,5 +1,5 @@
 import { Raster, type Masks } from './raster.ts';
-import { depths, slope, slopes, TOUCH, turn, type Turned } from './overlap.ts';
+import { depths, slope, slopes, turn, type Turned } from './overlap.ts';
 import { depthAt, type Shape } from './shape.ts';
 
 /**

@@ -1,4 +1,5 @@
 import type { Material } from '../needs/material.ts';
+import { wholePacks } from '../needs/shopping.ts';
 import { areaOfUnit } from '../pattern/followPieces.ts';
 
 /** What else a thickness can be cut from: the same in other sheets, or thinner ones stacked. */
@@ -32,6 +33,30 @@ export function substitutesOf(material: Material, materials: readonly Material[]
 		own,
 		...others.sort((a, b) => a.layers - b.layers || a.material.name.localeCompare(b.material.name))
 	];
+}
+
+/** What it costs to cut everything from a substitute. */
+export interface Weighed {
+	/** Units in all, and of them what is not in the stash. */
+	quantity: number;
+	short: number;
+	packs: number;
+	/** Of those packs. */
+	costMinor: number;
+	/** mm² that become no piece. */
+	waste: number;
+}
+/** @param area mm² of all pieces of all layers */
+export function weigh(material: Material, quantity: number, area: number): Weighed {
+	const short = Math.max(0, quantity - material.stash);
+	const packs = wholePacks(short, material.packSize);
+	return {
+		quantity,
+		short,
+		packs,
+		costMinor: packs * material.packPriceMinor,
+		waste: quantity * (areaOfUnit(material) ?? 0) - area
+	};
 }
 
 /** ml of contact cement between the layers of pieces of so much area, mm². */

@@ -41,6 +41,7 @@ const BY_TECHNIQUE: Partial<Record<TechniqueKey, readonly CautionKey[]>> = {
 	bevel: ['blade'],
 	heatShape: ['heat'],
 	cement: ['solvent'],
+	stack: ['solvent'],
 	heatSeal: ['heat'],
 	sand: ['dust'],
 	sculpt: ['blade'],

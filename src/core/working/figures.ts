@@ -216,7 +216,12 @@ export function packsFigure(line: ShoppingLine): Figure {
 		formula: 'packs',
 		as: { kind: 'number', unit: 'packs' },
 		inputs: [
-			number('needed', line.needed, 'components and coats', unit),
+			number(
+				'needed',
+				line.needed - line.taken,
+				line.taken > 0 ? 'components and coats, less what was cut from the stash' : 'components and coats',
+				unit
+			),
 			number('in the stash', line.stash, 'stash', unit),
 			number('bought', line.bought, 'purchases', unit),
 			number('pack', line.material.packSize, 'material', unit)

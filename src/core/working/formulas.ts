@@ -7,6 +7,7 @@ import { factorOf } from '../measure/body/resize.ts';
 import { combine } from '../measure/plane/combine.ts';
 import { valueOn } from '../measure/plane/pictureMeasure.ts';
 import { printedVolume, printMinutes } from '../mesh/printed.ts';
+import { rollLength } from '../layout/pieces.ts';
 import { ovalRound } from '../pattern/oval.ts';
 import { DAY } from '../units/localTime.ts';
 
@@ -110,6 +111,11 @@ export const FORMULAS = {
 			).value
 	},
 	same: { words: 'as it comes out', compute: (v) => at(v, 0) },
+	sharePercent: { words: 'the first ÷ the second × 100', compute: (v) => (100 * at(v, 0)) / at(v, 1) },
+	rollLength: {
+		words: 'length laid ÷ (1 − shrinkage) + one repeat to match the print by',
+		compute: (v) => rollLength(at(v, 0), { shrinkLength: at(v, 1), repeat: at(v, 2) })
+	},
 	share: { words: 'the first ÷ the second', compute: (v) => at(v, 0) / at(v, 1) },
 	hypotenuse: { words: '√(first² + second²)', compute: (v) => Math.hypot(at(v, 0), at(v, 1)) },
 	coneAngle: {

@@ -10,6 +10,7 @@
 	import EditDialog from '$lib/ui/EditDialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
+	import Offcuts from '$lib/ui/lay/Offcuts.svelte';
 	import MaterialFields from '$lib/ui/MaterialFields.svelte';
 	import PasteDialog from '$lib/ui/PasteDialog.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -135,6 +136,9 @@
 			</p>
 		{/if}
 	</Sheet>
+	<div id="offcuts">
+		<Offcuts offcuts={data.offcuts} materials={data.materials} unit={data.settings.lengthUnit} />
+	</div>
 </main>
 
 <PasteDialog bind:open={pasting} command="pasteMaterials" title="Paste materials" example={EXAMPLE} />
@@ -164,6 +168,9 @@
 		max-width: 1240px;
 		margin: 0 auto;
 		padding: 16px;
+		display: grid;
+		grid-template-columns: minmax(0, 1fr);
+		gap: 16px;
 	}
 	.filter {
 		width: 160px !important;

@@ -252,7 +252,18 @@ test('a thickness that is out is made of layers: pieces, needs, glue and a step 
 		(s) => s.componentId === plates[0] && s.position < step.position
 	);
 	assert.ok(before.every((s) => ['pattern', 'make'].includes(s.phase)));
-	await run(lay.cutFrom, { materialId: two, otherId: six, layers: '1', glueId: '', glue: '[]' });
+	// What is stacked stays so in other sheets; more than six layers are too many.
+	const large = await foamOf('Foam of two, large', '2');
+	const move = (otherId: number, layers: number) =>
+		run(lay.cutFrom, { materialId: two, otherId, layers, glueId: '', glue: '[]' });
+	await assert.rejects(move(large, 3), /9 layers/);
+	await move(large, 1);
+	const again = (await loadShapes(w.db, [costume])).find((s) => s.id === shape!.id)!;
+	assert.deepEqual([again.materialId, again.layers], [large, 3]);
+	assert.equal((await record()).steps.filter((s) => s.technique === 'stack').length, 1);
+	await undoLast();
+	await undoLast();
+	await undoLast();
 	assert.ok(!(await record()).steps.some((s) => s.technique === 'stack'));
 	await assert.rejects(from({ materialId: glue, otherId: two, glue: '[]' }), /Nothing is cut/);
 	await assert.rejects(from({ otherId: glue, glue: '[]' }), /how large/);

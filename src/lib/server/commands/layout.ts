@@ -41,6 +41,8 @@ async function ownLayout(tx: Executor, id: number, costumeId: number) {
 
 /** Minutes that a stack stays under weight before it is cut into. Starting value, from memory: the tin says its own. */
 const STACK_WAIT = 60;
+/** As the table has it. */
+const MOST_LAYERS = 6;
 /** Units that glue is counted in, ml of one. */
 const MILLILITRES: Record<string, number> = { ml: 1, l: 1000 };
 
@@ -197,13 +199,23 @@ export const layoutCommands = {
 		async (tx, v, { costumeId }) => {
 			const [material, other] = [await materialOf(tx, v.materialId), await materialOf(tx, v.otherId)];
 			if (areaOfUnit(other) === null) throw new Refused(`Say first how large ${other.name} comes.`);
-			const moved = await all<{ componentId: number }>(
+			const most = await one<{ layers: number | null }>(
 				tx,
-				`update shape s set material_id = $3, layers = $4 from component c
-				where c.id = s.component_id and c.costume_id = $1 and s.material_id = $2 returning s.component_id`,
+				`select max(s.layers) as layers from shape s join component c on c.id = s.component_id
+				where c.costume_id = $1 and s.material_id = $2`,
+				[costumeId, v.materialId]
+			);
+			if (most!.layers === null) throw new Refused(`Nothing is cut from ${material.name}.`);
+			if (most!.layers * v.layers > MOST_LAYERS)
+				throw new Refused(`That makes ${most!.layers * v.layers} layers: at most ${MOST_LAYERS}.`);
+			// What is stacked already stays so: each of its layers is made of so many.
+			const moved = await all<{ componentId: number; layers: number }>(
+				tx,
+				`update shape s set material_id = $3, layers = layers * $4 from component c
+				where c.id = s.component_id and c.costume_id = $1 and s.material_id = $2
+				returning s.component_id, s.layers`,
 				[costumeId, v.materialId, v.otherId, v.layers]
 			);
-			if (moved.length === 0) throw new Refused(`Nothing is cut from ${material.name}.`);
 			const components = [...new Set(moved.map((m) => m.componentId))];
 			const glue = v.glueId === null ? null : await materialOf(tx, v.glueId);
 			const ml = glue && MILLILITRES[glue.unit];
@@ -223,7 +235,8 @@ export const layoutCommands = {
 					v.otherId,
 					USUAL_WASTE
 				]);
-				if (v.layers > 1) await insertStack(tx, componentId, v.layers);
+				const layers = Math.max(...moved.filter((m) => m.componentId === componentId).map((m) => m.layers));
+				if (layers > 1) await insertStack(tx, componentId, layers);
 				const own = v.glue.find((g) => g.componentId === componentId);
 				if (glue && own) await setNeed(tx, componentId, glue.id, own.quantity / ml!);
 			}

@@ -139,6 +139,8 @@ export interface DemoFit {
 	}[];
 	/** Components whose steps and materials follow their pieces. */
 	follow?: readonly string[];
+	/** A material whose pieces are laid out, and the layout kept. */
+	laid?: string;
 	fitting?: {
 		daysAgo: number;
 		note: string;
@@ -318,6 +320,7 @@ export const FITS: Record<string, DemoFit> = {
 			}
 		],
 		follow: ['Bracers'],
+		laid: 'High-density foam 10 mm',
 		fitting: {
 			daysAgo: 4,
 			note: 'First try of the shells over coat and boots. Mirror, stairs, ten minutes.',

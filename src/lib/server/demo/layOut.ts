@@ -19,6 +19,7 @@ import { storePicture } from '../pictures.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
 import { layOutFit, layOutPictures } from './layOutLook.ts';
+import { layOutOffcuts } from './layOutLay.ts';
 import { COSTUMES, MATERIALS, type DemoComponent, type DemoCostume } from './costumes.ts';
 
 const PLAIN: Omit<ComponentInput, 'name' | 'parentId'> = {
@@ -84,6 +85,7 @@ export async function layOutDemo(db: Database): Promise<void> {
 		await tx.query(
 			`update working_window set days = '{6}', to_minute = 960 where maker_id = 1 and 6 = any(days)`
 		);
+		await layOutOffcuts(tx);
 		for (const costume of COSTUMES) await layOutCostume(tx, db.folder, costume, now);
 	});
 	await lastEvening(db, now);

@@ -7,6 +7,7 @@ import { fittingCommands } from '../commands/fitting.ts';
 import type { Executor } from '../db/open.ts';
 import { one } from '../db/rows.ts';
 import { storePicture } from '../pictures.ts';
+import { layOutKept } from './layOutLay.ts';
 import { DRAWINGS, drawingSvg, type Drawing } from './drawings.ts';
 import { FITS, WEARERS } from './fit.ts';
 
@@ -156,6 +157,7 @@ export async function layOutFit(
 	const record = fit.follow && (await loadRecord(tx, costumeId));
 	for (const component of record?.components.filter((c) => fit.follow!.includes(c.name)) ?? [])
 		await setFollowing(tx, record!, component, true);
+	if (fit.laid) await layOutKept(tx, folder, costumeId, fit.laid, now);
 	if (!fit.fitting) return;
 	const context = { ...(await contextOf(tx, folder, { costume: String(costumeId) })), now };
 	const { result } = await fittingCommands.addFitting.run(

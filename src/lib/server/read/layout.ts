@@ -1,5 +1,6 @@
 import type { Offcut } from '$core/layout/offcut.ts';
-import type { KeptLayout } from '$core/layout/plan.ts';
+import { useOfPlan, type KeptLayout } from '$core/layout/plan.ts';
+import type { StockUse } from '$core/layout/stock.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 
@@ -14,3 +15,11 @@ export const loadLayouts = (db: Executor, costumeId: number): Promise<KeptLayout
 		from layout where costume_id = $1 order by kept_at desc, id desc`,
 		[costumeId]
 	);
+
+/** A layout as a line of a list. */
+export type LayoutLine = Omit<KeptLayout, 'plan'> & { use: StockUse; offcuts: number };
+export const lineOf = ({ plan, ...own }: KeptLayout): LayoutLine => ({
+	...own,
+	use: useOfPlan(plan),
+	offcuts: plan.stock.sheets.length
+});

@@ -213,7 +213,12 @@
 									)
 								].join(', ')}</td
 							>
-							<td class="number">{formatNumber(line.needed, 2)} {line.material.unit}</td>
+							<td class="number"
+								>{formatNumber(line.needed, 2)}
+								{line.material.unit}{#if line.taken > 0}<span class="small soft"
+										>, {formatNumber(line.taken, 2)} cut</span
+									>{/if}</td
+							>
 							<td class="number">{formatNumber(line.stash, 2)}</td>
 							<td class="number">{formatNumber(line.bought, 2)}</td>
 							<td class="number"><Working figure={packsFigure(line)} text={String(line.packsShort)} /></td>

@@ -1,21 +1,31 @@
 <script lang="ts">
 	/** What is cut from one material, laid out as tightly as the time allows. */
-	import Download from '@lucide/svelte/icons/download';
+	import Undo2 from '@lucide/svelte/icons/undo-2';
 	import { onDestroy, untrack } from 'svelte';
-	import { layoutSvg } from '$core/formats/layoutSvg.ts';
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { sheetOfOffcut, usableArea } from '$core/layout/offcut.ts';
 	import { layGroups, partsOf, quantityLaid, stockOfMaterial } from '$core/layout/pieces.ts';
-	import type { Layout } from '$core/layout/stock.ts';
+	import { useOfPlan, type LayPlan } from '$core/layout/plan.ts';
+	import { PLAIN_LAY } from '$core/layout/settings.ts';
+	import { areaOfPiece, type Placement, type Unplaced } from '$core/layout/stock.ts';
 	import { wearersOf } from '$core/measure/body/measureRecord.ts';
 	import { say } from '$core/messages.ts';
-	import { formatLength, formatSmallArea, parseLength } from '$core/units/measure.ts';
+	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
+	import { densityFigure, rollFigure } from '$core/working/layFigures.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
-	import LaySheets from '$lib/ui/LaySheets.svelte';
+	import KeptLayouts from '$lib/ui/lay/KeptLayouts.svelte';
+	import LayMat from '$lib/ui/lay/LayMat.svelte';
+	import { LaySettingsForm, usualSettings } from '$lib/ui/lay/laySettings.svelte.ts';
+	import LaySettingsFields from '$lib/ui/lay/LaySettingsFields.svelte';
+	import { takes } from '$lib/ui/lay/takes.ts';
+	import OtherStock from '$lib/ui/lay/OtherStock.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import TaskBar from '$lib/ui/TaskBar.svelte';
 	import { Task } from '$lib/ui/task.svelte.ts';
-	import Tick from '$lib/ui/Tick.svelte';
+	import Working from '$lib/ui/Working.svelte';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
@@ -23,74 +33,131 @@
 	const unit = $derived(data.workshop.settings.lengthUnit);
 	const length = (mm: number) => formatLength(mm, unit);
 
-	let oneWay = $state(false);
-	const found = $derived(
-		layGroups(data.record.components, data.fit.shapes, wearersOf(data.fit), data.workshop.materials, oneWay)
+	const groupsWith = (settings: Parameters<typeof layGroups>[4]) =>
+		layGroups(
+			data.record.components,
+			data.fit.shapes,
+			wearersOf(data.fit),
+			data.workshop.materials,
+			settings
+		);
+	const found = $derived(groupsWith(PLAIN_LAY));
+	let chosen = $state<string | number>(page.url.searchParams.get('material') ?? '');
+	const material = $derived(
+		(
+			found.groups.find((g) => g.material.id === Number(chosen)) ??
+			found.groups.find(
+				(g) => g.material.id === data.open[0]?.materialId && page.url.searchParams.has('open')
+			) ??
+			found.groups[0]
+		)?.material
 	);
-	let chosen = $state<string | number>('');
-	const group = $derived(found.groups.find((g) => g.material.id === Number(chosen)) ?? found.groups[0]);
-	const stock = $derived(group ? stockOfMaterial(group.material) : null);
-	const copies = $derived(group?.pieces.reduce((sum, p) => sum + p.quantity, 0) ?? 0);
+	const materialId = $derived(material?.id);
+	const roll = $derived(material?.lengthMm === null);
+	const kept = $derived(data.open.find((l) => l.materialId === materialId));
+	/** For each material anew: as its kept layout was laid, else as is usual. */
+	const form = $derived.by(() => {
+		if (materialId === undefined) return null;
+		return untrack(() => new LaySettingsForm(unit, kept?.plan.settings ?? usualSettings(material!)));
+	});
+	const settings = $derived(form?.read.settings ?? null);
+	/** Of sheets no setting changes how the pieces are. */
+	const group = $derived(
+		(roll && settings ? groupsWith(settings) : found).groups.find((g) => g.material.id === materialId)
+	);
+	let leftOut = $state.raw<readonly number[]>([]);
+	let unused = $state.raw<readonly number[]>([]);
+	const components = $derived(
+		data.record.components.filter((c) => group?.pieces.some((p) => p.componentId === c.id))
+	);
+	const pieces = $derived(group?.pieces.filter((p) => !leftOut.includes(p.componentId)) ?? []);
+	const copies = $derived(pieces.reduce((sum, p) => sum + p.quantity, 0));
+	const area = $derived(pieces.reduce((sum, p) => sum + areaOfPiece(p) * p.quantity, 0));
+	const offcuts = $derived(data.offcuts.filter((o) => o.materialId === materialId));
+	const stock = $derived(
+		material && settings
+			? stockOfMaterial(material, offcuts.filter((o) => !unused.includes(o.id)).map(sheetOfOffcut), settings)
+			: null
+	);
+	const sized = $derived(material ? stockOfMaterial(material, [], PLAIN_LAY) !== null : false);
 
-	let gapText = $state('3 mm');
-	let edgeText = $state('5 mm');
 	let seconds = $state<string | number>('5');
 	let seed = 1;
-	const gap = $derived(parseLength(gapText, unit));
-	const edge = $derived(parseLength(edgeText, unit));
-
 	const task = new Task<'layout'>();
 	onDestroy(() => task.stop());
-	let result = $state.raw<{ layout: Layout; seconds: number; of: number } | null>(null);
-	let locked = $state.raw<string[]>([]);
-	/** What was laid of another material is no layout of this one. */
-	const shown = $derived(result && result.of === group?.material.id ? result.layout : null);
-	const use = $derived(shown?.stock[0]);
-	const quantity = $derived(group && use ? quantityLaid(group.material, use) : 0);
+	/** What lies on the mat, with all that it was laid by; what was moved by hand goes back step by step. */
+	let laid = $state.raw<{ plan: LayPlan; unplaced: readonly Unplaced[]; of: number } | null>(null);
+	let before = $state.raw<LayPlan[]>([]);
+	let locked = $state.raw<readonly string[]>([]);
+	const plan = $derived(laid && laid.of === materialId ? laid.plan : null);
+	const use = $derived(plan && useOfPlan(plan));
+	const fresh = $derived(plan && use ? use.sheets - Math.min(use.sheets, plan.stock.sheets.length) : 0);
+	const quantity = $derived(
+		plan && use && material ? quantityLaid(material, plan.stock, use, plan.settings) : 0
+	);
+	const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+	/** The pattern, the offcuts or what was said have changed since. */
+	const stale = $derived(
+		plan !== null &&
+			settings !== null &&
+			!(same(plan.pieces, pieces) && same(plan.stock, stock) && same(plan.settings, settings))
+	);
+	const keyOf = (p: Placement) => `${p.piece} · ${p.copy}`;
 
 	async function lay() {
-		if (!group || !stock || !gap.ok || !edge.ok) return;
-		const of = group.material.id;
-		const kept = shown?.placements.filter((p) => locked.includes(`${p.piece} · ${p.copy}`)) ?? [];
+		if (!stock || !settings || pieces.length === 0 || materialId === undefined) return;
+		const of = materialId;
+		const own = $state.snapshot({ settings, stock, pieces }) as Omit<LayPlan, 'placements'>;
+		const keep = stale ? [] : (plan?.placements.filter((p) => locked.includes(keyOf(p))) ?? []);
+		if (stale) locked = [];
+		before = [];
+		const show = ({ layout }: { layout: { placements: Placement[]; unplaced: Unplaced[] } }) =>
+			(laid = { plan: { ...own, placements: layout.placements }, unplaced: layout.unplaced, of });
 		// Each time another seed: what is laid again is not the same again.
-		const own = {
-			stock: [stock],
-			pieces: $state.snapshot(group.pieces),
-			gap: gap.value,
-			edge: edge.value,
-			seed: seed++,
-			locked: kept
-		};
+		const request = { ...own, stock: [own.stock], ...own.settings, seed: seed++, locked: keep };
+		const { gap, edge, pieces: all, stock: stocks, locked: held } = request;
 		const done = await task.start(
 			() => new Worker(new URL('../../../../workers/layout.worker.ts', import.meta.url), { type: 'module' }),
-			async () => ({ kind: 'layout', task: own, seconds: Number(seconds) }),
-			(best) => (result = { ...best, of })
+			async () => ({
+				kind: 'layout',
+				task: { stock: stocks, pieces: all, gap, edge, seed: request.seed, locked: held },
+				seconds: Number(seconds)
+			}),
+			show
 		);
-		if (done) result = { ...done, of };
+		if (done) show(done);
 	}
-	/** A material that is opened is laid at once: the first whole layout takes less than the look at it. */
+	/** A material that is opened shows what was kept of it; else it is laid at once, which takes less than the look at it. */
 	$effect(() => {
-		if (group?.material.id) untrack(lay);
+		if (materialId === undefined) return;
+		untrack(() => {
+			[leftOut, unused, locked, before] = [[], [], [], []];
+			if (kept) laid = { plan: kept.plan, unplaced: [], of: kept.materialId };
+			else void lay();
+		});
 	});
-	/** The layout as a file: it is made here, as it is nowhere else. */
-	function save() {
-		if (!group || !stock || !shown || !use) return;
-		const title = `${data.record.costume.name}, ${group.material.name}`;
-		const svg = layoutSvg(shown.placements, group.pieces, stock, use, title);
-		const href = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }));
-		const link = document.createElement('a');
-		link.href = href;
-		link.download = `${title.replace(/[^\p{L}\p{N} ]/gu, '').trim()} layout.svg`;
-		link.click();
-		URL.revokeObjectURL(href);
-	}
 	const lock = (key: string) =>
 		(locked = locked.includes(key) ? locked.filter((k) => k !== key) : [...locked, key]);
+	function moved(to: Placement) {
+		if (!laid) return;
+		before = [...before, laid.plan];
+		const placements = laid.plan.placements.map((p) => (keyOf(p) === keyOf(to) ? to : p));
+		laid = { ...laid, plan: { ...laid.plan, placements } };
+		if (!locked.includes(keyOf(to))) lock(keyOf(to));
+	}
+	function takeBack() {
+		const last = before[before.length - 1];
+		if (!last || !laid) return;
+		laid = { ...laid, plan: last };
+		before = before.slice(0, -1);
+	}
+	const toggled = (list: readonly number[], id: number) =>
+		list.includes(id) ? list.filter((own) => own !== id) : [...list, id];
 </script>
 
 <svelte:head><title>Lay · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
 
-{#if !group}
+{#if !material || !group || !form}
 	<Sheet title="Lay out">
 		<p>
 			There is nothing to lay out yet: <a href="{base}/pattern">shape or bring in pieces</a> and say what they are
@@ -100,45 +167,70 @@
 	</Sheet>
 {:else}
 	<div class="desk">
-		<Sheet title="Lay out">
-			<Field
-				name="material"
-				label="Cut from"
-				options={found.groups.map((g) => ({ value: g.material.id, label: g.material.name }))}
-				value={group.material.id}
-				onchange={(value) => {
-					task.stop();
-					chosen = value;
-					locked = [];
-				}}
-			/>
-			<p>
-				<b>{copies} {copies === 1 ? 'piece' : 'pieces'}</b>, {formatSmallArea(group.area, unit)} in all{stock
-					? stock.roll !== null
-						? `, on a roll ${length(stock.roll)} wide`
-						: `, on sheets of ${length(stock.more!.width)} × ${length(stock.more!.height)}`
-					: ''}.
-			</p>
-			{#if !stock}
-				<p class="warn small">
-					Nobody has said how large it comes: give its width, and of a sheet its length, in <a href="/stash"
-						>Stash</a
-					>.
+		<div class="left">
+			<Sheet title="Lay out">
+				<Field
+					name="material"
+					label="Cut from"
+					options={found.groups.map((g) => ({ value: g.material.id, label: g.material.name }))}
+					value={material.id}
+					onchange={(value) => {
+						task.stop();
+						chosen = value;
+					}}
+				/>
+				<p class="of">
+					<b>{copies} {copies === 1 ? 'piece' : 'pieces'}</b>, {formatSmallArea(area, unit)} in all{stock
+						? stock.roll !== null
+							? `, on ${settings?.folded ? 'folded cloth' : 'a roll'} ${length(stock.roll)} wide`
+							: `, on sheets of ${length(stock.more!.width)} × ${length(stock.more!.height)}`
+						: ''}.
 				</p>
-			{:else}
-				<div class="fields">
-					<Field
-						name="gap"
-						label="Between pieces"
-						bind:value={gapText}
-						hint={gap.ok ? 'for the blade or the scissors' : say(gap.problem)}
-					/>
-					<Field
-						name="edge"
-						label="To the border"
-						bind:value={edgeText}
-						hint={edge.ok ? (stock.roll === null ? undefined : 'the selvedge') : say(edge.problem)}
-					/>
+				{#if !sized}
+					<p class="warn small">
+						Nobody has said how large it comes: give its width, and of a sheet its length, in <a href="/stash"
+							>Stash</a
+						>.
+					</p>
+				{:else}
+					{#if components.length > 1}
+						<details class="choice">
+							<summary>
+								{leftOut.length
+									? `${components.length - leftOut.length} of ${components.length} components`
+									: `All ${components.length} components`}
+							</summary>
+							{#each components as c (c.id)}
+								<label class="tick"
+									><input
+										type="checkbox"
+										checked={!leftOut.includes(c.id)}
+										onchange={() => (leftOut = toggled(leftOut, c.id))}
+									/>
+									{c.code}
+									{c.name}</label
+								>
+							{/each}
+						</details>
+					{/if}
+					{#if offcuts.length && !settings?.folded}
+						<details class="choice" open>
+							<summary>Offcuts from the stash, filled first</summary>
+							{#each offcuts as o (o.id)}
+								<label class="tick"
+									><input
+										type="checkbox"
+										checked={!unused.includes(o.id)}
+										onchange={() => (unused = toggled(unused, o.id))}
+									/>
+									{o.name}, {formatSmallArea(usableArea(o), unit)}
+									{#if o.note}<span class="soft">{o.note}</span>{/if}</label
+								>
+							{/each}
+						</details>
+					{/if}
+					<LaySettingsFields {form} {roll} />
+					<p class="gap"></p>
 					<Field
 						name="seconds"
 						label="Look for"
@@ -150,78 +242,110 @@
 						]}
 						bind:value={seconds}
 					/>
-				</div>
-				{#if stock.roll !== null}<Tick
-						name="oneWay"
-						label="Nap or print runs one way"
-						bind:checked={oneWay}
-					/>{/if}
-				<TaskBar
-					{task}
-					label={locked.length && shown ? 'Lay the rest again' : 'Lay it out'}
-					going="Laying out"
-					onstart={lay}
-					disabled={!gap.ok || !edge.ok}
-				/>
-			{/if}
-			{#if found.without}<p class="small soft">
-					{found.without} pieces of this costume have no material yet: say it at their shape.
-				</p>{/if}
-		</Sheet>
+					{#if stale}<p class="warn small">
+							What lies there was laid otherwise: pieces, offcuts or settings have changed since.
+						</p>{/if}
+					<TaskBar
+						{task}
+						label={locked.length && plan && !stale
+							? 'Lay the rest again'
+							: plan
+								? 'Lay it again'
+								: 'Lay it out'}
+						going="Laying out"
+						onstart={lay}
+						disabled={!settings || pieces.length === 0}
+					/>
+				{/if}
+				{#if found.without}<p class="small soft">
+						{found.without} pieces of this costume have no material yet: say it at their shape.
+					</p>{/if}
+			</Sheet>
+			<KeptLayouts layouts={data.layouts} materials={data.workshop.materials} {base} {unit} />
+		</div>
 		<div class="right">
-			{#if shown && use && stock}
-				<Sheet title="{group.material.name}, {task.progress === null ? 'laid out' : 'best so far'}">
-					<p>
+			{#if plan && use}
+				<Sheet title="{material.name}, {task.progress === null ? 'laid out' : 'best so far'}">
+					<p class="result">
 						<b class="lead" aria-live="polite"
-							>{stock.roll === null
-								? `${use.sheets} ${use.sheets === 1 ? 'sheet' : 'sheets'}`
-								: length(use.usedLength)}</b
+							>{takes(use, plan.stock.sheets.length, plan.stock.roll !== null, unit)}</b
 						>
-						{formatNumber(use.density * 100, 1)} % of it becomes pieces{stock.roll === null
+						<Working figure={densityFigure(plan, unit)} text="{formatNumber(use.density * 100, 1)} %" /> of it becomes
+						pieces{plan.stock.roll === null
 							? `; the last sheet is used for ${length(use.usedLength)} of its length`
 							: ''}.
+						{#if fresh && plan.stock.roll !== null && (plan.settings.shrinkLength || plan.settings.repeat)}
+							To buy: <Working figure={rollFigure(plan, unit)} />.
+						{/if}
 					</p>
-					{#each shown.unplaced as u (u.piece + u.copy)}<p class="warn small">
+					{#each laid?.unplaced ?? [] as u (u.piece + u.copy)}<p class="warn small">
 							{u.piece}, copy {u.copy}: {say({ code: `lay.${u.why}`, path: [] })}
 						</p>{/each}
-					<LaySheets
-						placements={shown.placements}
-						pieces={group.pieces}
-						{stock}
+					<LayMat
+						placements={plan.placements}
+						pieces={plan.pieces}
+						stock={plan.stock}
+						settings={plan.settings}
 						{use}
 						{locked}
+						busy={task.progress !== null}
 						onlock={lock}
+						onmove={moved}
 					/>
 					<p class="small soft">
-						Choose pieces to keep where they are, and lay the rest again around them{locked.length
-							? `: ${locked.length} kept`
-							: ''}. Check grain, nap and print by eye before you cut.
+						{locked.length
+							? `${locked.length} ${locked.length === 1 ? 'piece stays' : 'pieces stay'} where ${locked.length === 1 ? 'it is' : 'they are'} when the rest is laid again. `
+							: ''}Check grain, nap and print by eye before you cut.
+						{#if plan.settings.repeat}The print repeats every {length(plan.settings.repeat)}: move pieces that
+							meet at a seam so that their notches lie at the same height of it.{/if}
 					</p>
-					{#if task.progress === null && quantity > 0}
-						<p class="row">
-							<button class="button" type="button" onclick={save}><Download size={16} /> SVG at 1:1</button>
-							<span class="small soft"
-								>Every sheet with its cut lines, in mm, for a cutter or a drawing program.</span
-							>
-						</p>
-						<Form
-							command="takeLayout"
-							label="Take over into needs"
-							hidden={{ materialId: group.material.id, parts: JSON.stringify(partsOf(group, quantity)) }}
-						>
-							<p class="row end">
-								<button class="button main"
-									>Need {formatNumber(quantity, 2)}
-									{group.material.unit} of it</button
+					{#if task.progress === null}
+						<div class="ends">
+							{#if before.length}<button class="button" type="button" onclick={takeBack}
+									><Undo2 size={16} /> Back by one move</button
+								>{/if}
+							{#if quantity > 0}
+								<Form
+									command="takeLayout"
+									label="Take over into needs"
+									hidden={{
+										materialId: material.id,
+										parts: JSON.stringify(partsOf(plan.pieces, quantity))
+									}}
 								>
-							</p>
-						</Form>
+									<button class="button">Need {formatNumber(quantity, 2)} {material.unit} of it</button>
+								</Form>
+							{/if}
+							<Form
+								command="keepLayout"
+								label="Keep this layout"
+								hidden={{ materialId: material.id, plan: JSON.stringify(plan) }}
+								class="keep"
+								onDone={(result) => goto(`${base}/lay/${(result as { id: number }).id}`)}
+							>
+								<Field name="name" label="Called" value="" />
+								<button class="button main">Keep it and plan the cut</button>
+							</Form>
+						</div>
 					{/if}
 				</Sheet>
+				{#if !roll && settings}
+					<OtherStock
+						{material}
+						{pieces}
+						{settings}
+						materials={data.workshop.materials}
+						rates={data.workshop.rates}
+						currency={data.record.costume.currency}
+						{unit}
+					/>
+				{/if}
 			{:else}
 				<Sheet title="Layout">
 					<p class="soft">
-						The first whole layout comes at once; it becomes tighter for as long as you let it look.
+						{pieces.length
+							? 'The first whole layout comes at once; it becomes tighter for as long as you let it look.'
+							: 'Every component is left out: tick one.'}
 					</p>
 				</Sheet>
 			{/if}
@@ -236,11 +360,33 @@
 		gap: 16px;
 		align-items: start;
 	}
+	.left,
 	.right {
 		min-width: 0;
+		display: grid;
+		gap: 16px;
 	}
-	.fields {
-		margin-top: 12px;
+	.of {
+		margin-top: 8px;
+	}
+	.choice {
+		margin-top: 8px;
+	}
+	.choice summary {
+		cursor: pointer;
+		min-height: 30px;
+		font-weight: 600;
+		font-size: var(--s13);
+	}
+	.tick {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+		min-height: 28px;
+		font-size: var(--s13);
+	}
+	.gap {
+		height: 10px;
 	}
 	.lead {
 		font-family: var(--head);
@@ -251,9 +397,19 @@
 		border-left: 4px solid var(--brass);
 		padding: 6px 10px;
 	}
-	.end {
+	.ends {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px 12px;
 		justify-content: flex-end;
+		align-items: end;
 		margin-top: 12px;
+	}
+	:global(form.keep) {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+		align-items: end;
 	}
 	@media (max-width: 900px) {
 		.desk {

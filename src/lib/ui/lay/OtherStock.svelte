@@ -1,0 +1,260 @@
+<script lang="ts">
+	/** What else the pieces can be cut from: other sheet sizes, thinner sheets stacked; each laid out and weighed. */
+	import { substitutesOf, weigh, type Substitute, type Weighed } from '$core/layout/substitute.ts';
+	import { quantityLaid, stockOfMaterial, type CostumePiece } from '$core/layout/pieces.ts';
+	import type { LaySettings } from '$core/layout/settings.ts';
+	import { areaOfPiece } from '$core/layout/stock.ts';
+	import type { Material } from '$core/needs/material.ts';
+	import type { Rates } from '$core/costume/technique.ts';
+	import { say } from '$core/messages.ts';
+	import { formatSmallArea, parseLength, type LengthUnit } from '$core/units/measure.ts';
+	import { parseMoney } from '$core/units/money.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import { valueOf } from '$core/working/figure.ts';
+	import { cementFigure, choiceCostFigure, stackMinutesFigure } from '$core/working/layFigures.ts';
+	import { onDestroy } from 'svelte';
+	import Field from '../Field.svelte';
+	import Form from '../Form.svelte';
+	import Sheet from '../Sheet.svelte';
+	import TaskBar from '../TaskBar.svelte';
+	import { Task } from '../task.svelte.ts';
+	import Working from '../Working.svelte';
+
+	interface Props {
+		material: Material;
+		pieces: readonly CostumePiece[];
+		settings: LaySettings;
+		materials: readonly Material[];
+		rates: Rates;
+		currency: string;
+		unit: LengthUnit;
+	}
+	let { material, pieces, settings, materials, rates, currency, unit }: Props = $props();
+
+	/** A size that is not in the stash, to see what it would do. */
+	interface Asked {
+		width: number;
+		height: number;
+		priceMinor: number;
+	}
+	let asked = $state.raw<Asked[]>([]);
+	let width = $state('');
+	let height = $state('');
+	let price = $state('');
+	let wrong = $state('');
+	function ask() {
+		const read = [parseLength(width, unit), parseLength(height, unit), parseMoney(price, currency)] as const;
+		const bad = read.find((r) => !r.ok);
+		wrong = bad && !bad.ok ? say(bad.problem) : '';
+		const [w, h, p] = read;
+		if (!w.ok || !h.ok || !p.ok) return;
+		asked = [...asked, { width: w.value, height: h.value, priceMinor: p.value }];
+		[width, height, price] = ['', '', ''];
+	}
+	/** Of a size that is only asked about, nothing is in the stash. */
+	const choices = $derived<(Substitute & { asked: boolean })[]>([
+		...substitutesOf(material, materials).map((s) => ({ ...s, asked: false })),
+		...asked.map((a, i) => ({
+			material: {
+				...material,
+				id: -1 - i,
+				name: 'Another size',
+				widthMm: a.width,
+				lengthMm: a.height,
+				packSize: 1,
+				packPriceMinor: a.priceMinor,
+				stash: 0
+			},
+			layers: 1,
+			asked: true
+		}))
+	]);
+	const area = $derived(pieces.reduce((sum, p) => sum + areaOfPiece(p) * p.quantity, 0));
+	const glues = $derived(materials.filter((m) => m.family === 'glue' && ['ml', 'l'].includes(m.unit)));
+	let glueId = $state('');
+
+	interface Row extends Weighed {
+		sheets: number;
+		density: number;
+		unplaced: number;
+	}
+	/** What each came to, for the pieces it was laid for. */
+	let rows = $state.raw<Record<string, { of: readonly CostumePiece[]; row: Row }>>({});
+	const key = (c: Substitute) => `${c.material.id} ${c.layers} ${c.material.widthMm} ${c.material.lengthMm}`;
+	const rowOf = (c: Substitute) => {
+		const own = rows[key(c)];
+		return own && own.of === pieces ? own.row : null;
+	};
+	const SECONDS = 3;
+	const task = new Task<'layout'>();
+	onDestroy(() => task.stop());
+	let doing = $state('');
+
+	async function compare() {
+		const of = pieces;
+		for (const choice of choices) {
+			const stock = stockOfMaterial(choice.material, [], settings);
+			if (!stock) continue;
+			doing = choice.material.name;
+			const own = of.map((p) => ({ ...p, stock: stock.id, quantity: p.quantity * choice.layers }));
+			const done = await task.start(
+				() => new Worker(new URL('../../../workers/layout.worker.ts', import.meta.url), { type: 'module' }),
+				async () => ({
+					kind: 'layout',
+					task: {
+						stock: [stock],
+						pieces: $state.snapshot(own) as CostumePiece[],
+						gap: settings.gap,
+						edge: settings.edge,
+						seed: 1
+					},
+					seconds: SECONDS
+				})
+			);
+			if (!done) break;
+			const [use] = done.layout.stock;
+			const quantity = quantityLaid(choice.material, stock, use!, settings);
+			const row = {
+				...weigh(choice.material, quantity, area * choice.layers),
+				sheets: use!.sheets,
+				density: use!.density,
+				unplaced: done.layout.unplaced.length
+			};
+			rows = { ...rows, [key(choice)]: { of, row } };
+		}
+		doing = '';
+	}
+	const areaOfComponents = $derived(
+		[...new Set(pieces.map((p) => p.componentId))].map((componentId) => ({
+			componentId,
+			area: pieces
+				.filter((p) => p.componentId === componentId)
+				.reduce((sum, p) => sum + areaOfPiece(p) * p.quantity, 0)
+		}))
+	);
+</script>
+
+<Sheet title="What else it can be cut from">
+	<p class="small soft">
+		Other sheets of the same thickness, and thinner ones stacked, as the <a href="/stash">Stash</a> has them{material.thicknessMm ===
+		null
+			? '; say there how thick this is'
+			: ''}. Each is laid out for {SECONDS} seconds.
+	</p>
+	<div class="scroll">
+		<table>
+			<thead>
+				<tr>
+					<th>Sheets</th>
+					<th class="number">Takes</th>
+					<th class="number">In the stash</th>
+					<th class="number">To buy</th>
+					<th class="number">Pieces</th>
+					<th class="number">Waste</th>
+					<th><span class="visually-hidden">Cut from it</span></th>
+				</tr>
+			</thead>
+			<tbody>
+				{#each choices as choice (key(choice))}
+					{@const row = rowOf(choice)}
+					{@const other = choice.material}
+					<tr>
+						<td class="name">
+							<b>{choice.layers > 1 ? `${choice.layers} layers of ` : ''}{other.name}</b>
+							<span class="small soft"
+								>{formatNumber(other.widthMm ?? 0, 0)} × {formatNumber(other.lengthMm ?? 0, 0)} mm</span
+							>
+							{#if choice.layers > 1}
+								<p class="small">
+									<Working
+										figure={cementFigure(area, choice.layers)}
+										text="{formatNumber(valueOf(cementFigure(area, choice.layers)), 0)} ml"
+									/> of glue,
+									<Working figure={stackMinutesFigure(area, choice.layers, rates)} /> more
+								</p>
+							{/if}
+						</td>
+						{#if row}
+							<td class="number"
+								>{row.sheets}
+								{row.sheets === 1 ? 'sheet' : 'sheets'}{row.unplaced
+									? `, ${row.unplaced} do not fit`
+									: ''}</td
+							>
+							<td class="number">{choice.asked ? '' : formatNumber(other.stash, 2)}</td>
+							<td class="number"
+								><Working figure={choiceCostFigure(row.packs, other.packPriceMinor, currency)} /></td
+							>
+							<td class="number">{formatNumber(row.density * 100, 1)} %</td>
+							<td class="number">{formatSmallArea(row.waste, unit)}</td>
+						{:else}<td class="number soft" colspan="5">{doing === other.name ? 'laying out…' : ''}</td>{/if}
+						<td class="number">
+							{#if !choice.asked && other.id !== material.id}
+								<Form
+									command="cutFrom"
+									label="Cut from {other.name}"
+									hidden={{
+										materialId: material.id,
+										otherId: other.id,
+										layers: choice.layers,
+										glueId: choice.layers > 1 ? glueId : '',
+										glue: JSON.stringify(
+											choice.layers > 1 && glueId
+												? areaOfComponents.map((c) => ({
+														componentId: c.componentId,
+														quantity: valueOf(cementFigure(c.area, choice.layers))
+													}))
+												: []
+										)
+									}}
+								>
+									<button class="button small">Cut from it</button>
+								</Form>
+							{/if}
+						</td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	</div>
+	<div class="ask">
+		<Field name="askWidth" label="Another size, width" bind:value={width} />
+		<Field name="askHeight" label="Length" bind:value={height} />
+		<Field name="askPrice" label="Price of one" bind:value={price} inputmode="decimal" />
+		<button class="button" type="button" onclick={ask}>Add to the list</button>
+		{#if choices.some((c) => c.layers > 1)}
+			<Field
+				name="glueId"
+				label="Layers are joined with"
+				options={glues.map((g) => ({ value: g.id, label: g.name }))}
+				none="not counted"
+				bind:value={glueId}
+			/>
+		{/if}
+	</div>
+	{#if wrong}<p class="error" role="alert">{wrong}</p>{/if}
+	<TaskBar
+		{task}
+		label="Lay out each"
+		going="Laying out {doing}"
+		onstart={compare}
+		disabled={pieces.length === 0}
+	/>
+</Sheet>
+
+<style>
+	.ask {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(130px, 1fr));
+		gap: 8px 12px;
+		align-items: end;
+		margin-top: 12px;
+	}
+	.name {
+		min-width: 190px;
+	}
+	.error {
+		color: var(--red-ink);
+		font-weight: 600;
+	}
+</style>

@@ -1,0 +1,60 @@
+import { error } from '@sveltejs/kit';
+import { layoutDxf } from '$core/formats/layoutDxf.ts';
+import { layoutPdf } from '$core/formats/layoutPdf.ts';
+import { layoutSvg } from '$core/formats/layoutSvg.ts';
+import { planWords } from '$core/formats/planWords.ts';
+import { tagsPdf } from '$core/formats/tagsPdf.ts';
+import { cutSheets, leftoversOfPlan } from '$core/layout/plan.ts';
+import { LEAST_KEPT } from '$core/layout/leftovers.ts';
+import { database } from '$lib/server/database.ts';
+import { loadRecord } from '$lib/server/read/costume.ts';
+import { loadLayouts } from '$lib/server/read/layout.ts';
+import { loadMaterials, loadSettings } from '$lib/server/read/workshop.ts';
+import type { RequestHandler } from './$types';
+
+/** Files of a cut plan: `pdf` (`?paper=a4`, `letter` or `full`, which is 1:1), `svg`, `dxf`, `tags`. */
+export const GET: RequestHandler = async ({ params, url }) => {
+	const db = await database();
+	const costumeId = Number(params.costume);
+	const record = await loadRecord(db, costumeId);
+	const layout = record && (await loadLayouts(db, costumeId)).find((l) => l.id === Number(params.layout));
+	if (!record || !layout) error(404, 'There is no such layout.');
+	const [materials, { lengthUnit }] = await Promise.all([loadMaterials(db), loadSettings(db)]);
+	const material = materials.find((m) => m.id === layout.materialId)!;
+	const title = `${record.costume.name}, ${layout.name}`;
+	const sheets = cutSheets(layout.plan);
+	const sent = (body: BodyInit, type: string, name: string) =>
+		new Response(body, {
+			headers: {
+				'content-type': type,
+				'content-disposition': `attachment; filename="${name}"`,
+				'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'"
+			}
+		});
+	const paper = url.searchParams.get('paper') ?? 'a4';
+	if (params.what === 'svg') return sent(layoutSvg(sheets, title), 'image/svg+xml', 'cut-plan.svg');
+	if (params.what === 'dxf') return sent(layoutDxf(sheets), 'image/vnd.dxf', 'cut-plan.dxf');
+	if (params.what === 'pdf') {
+		if (paper !== 'a4' && paper !== 'letter' && paper !== 'full')
+			error(400, 'Paper is one of a4, letter, full.');
+		const left = leftoversOfPlan(layout.plan, LEAST_KEPT);
+		const words = planWords(layout.plan, title, sheets.length, lengthUnit);
+		const bytes = await layoutPdf(sheets, left, paper, words);
+		return sent(new Uint8Array(bytes), 'application/pdf', 'cut-plan.pdf');
+	}
+	if (params.what === 'tags') {
+		const tags = sheets.flatMap((sheet) =>
+			sheet.pieces.map((place) => ({
+				code: place.piece.code,
+				name: place.piece.name,
+				count: 1,
+				side: `no. ${place.order}, sheet ${sheet.number}${place.at.mirrored ? ', mirrored' : ''}`,
+				material: material.name,
+				address: `${url.origin}/c/${costumeId}/lay/${layout.id}`
+			}))
+		);
+		const bytes = await tagsPdf(tags, paper === 'letter' ? 'letter' : 'a4');
+		return sent(new Uint8Array(bytes), 'application/pdf', 'cut-tags.pdf');
+	}
+	error(404, 'There is no such file.');
+};
