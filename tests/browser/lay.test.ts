@@ -86,7 +86,7 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 	await page.getByRole('button', { name: 'Back by one move' }).click();
 	await expect.poll(async () => (await box(kept)).top).toBeCloseTo(-995, 0);
 	const there = await kept.getAttribute('d');
-	await page.getByLabel('Look for').selectOption({ label: '5 seconds' });
+	await page.getByLabel('Look for').selectOption({ label: '3 seconds' });
 	await page.getByRole('button', { name: 'Lay the rest again' }).click();
 	await expect(page.getByRole('heading', { name: /best so far$/ })).toBeVisible();
 	await laidOut(page);

@@ -85,7 +85,7 @@
 		const own = rows[key(c)];
 		return own && own.of === pieces ? own.row : null;
 	};
-	const SECONDS = 3;
+	const SECONDS = 2;
 	const task = new Task<'layout'>();
 	onDestroy(() => task.stop());
 	let doing = $state('');

@@ -81,7 +81,7 @@
 	);
 	const sized = $derived(material ? stockOfMaterial(material, [], PLAIN_LAY) !== null : false);
 
-	let seconds = $state<string | number>('5');
+	let seconds = $state<string | number>('3');
 	let seed = 1;
 	const task = new Task<'layout'>();
 	onDestroy(() => task.stop());
@@ -235,8 +235,8 @@
 						name="seconds"
 						label="Look for"
 						options={[
-							{ value: '5', label: '5 seconds' },
-							{ value: '15', label: '15 seconds' },
+							{ value: '3', label: '3 seconds' },
+							{ value: '10', label: '10 seconds' },
 							{ value: '60', label: 'a minute' },
 							{ value: '300', label: '5 minutes' }
 						]}
