@@ -7,7 +7,7 @@ import { areaOfUnit } from '../pattern/followPieces.ts';
 import { edgesOf, flatten, placed, type Point } from '../pattern/outline.ts';
 import type { Piece } from '../pattern/piece.ts';
 import { piecesOf, type StoredShape } from '../pattern/storedShape.ts';
-import type { LaySettings } from './settings.ts';
+import { rollLength, type LaySettings } from './settings.ts';
 import { areaOf } from './shape.ts';
 import { areaOfPiece, type LayPiece, type SheetForm, type Stock, type StockUse } from './stock.ts';
 
@@ -177,12 +177,6 @@ export function stockOfMaterial(
 		? { id, sheets: [], more: null, roll: width / 2 }
 		: { id, sheets: offcuts, more: null, roll: width };
 }
-
-/** mm of a roll that are bought for a layout: before it shrinks, and one repeat of the print more to match it by. */
-export const rollLength = (
-	usedLength: number,
-	{ shrinkLength, repeat }: Pick<LaySettings, 'shrinkLength' | 'repeat'>
-): number => usedLength / (1 - shrinkLength / 100) + repeat;
 
 /** Units of the material that a layout takes beyond offcuts: whole sheets, or what comes off the roll. */
 export function quantityLaid(

@@ -622,6 +622,23 @@ export class Search implements Laid {
 		}
 	}
 
+	/** Two pieces of about one size change places, whatever they cover there. */
+	swap() {
+		const { movable, items } = this;
+		const one = movable[Math.floor(this.random() * movable.length)]!;
+		const size = items[one]!.shape.area;
+		const others = movable.filter((i) => {
+			const { shape } = items[i]!;
+			return shape !== items[one]!.shape && shape.area > size / 3 && shape.area < size * 3;
+		});
+		if (others.length === 0) return;
+		const other = others[Math.floor(this.random() * others.length)]!;
+		for (const of of [this.x, this.y]) [of[one], of[other]] = [of[other]!, of[one]!];
+		this.box(one);
+		this.box(other);
+		this.inside();
+	}
+
 	/** What lies a little out of its bin is put in. */
 	inside() {
 		for (const i of this.movable) {

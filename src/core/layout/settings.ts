@@ -29,3 +29,9 @@ export const PLAIN_LAY: LaySettings = {
 	shrinkWidth: 0,
 	repeat: 0
 };
+
+/** mm of a roll that are bought for a layout: before it shrinks, and one repeat of the print more to match it by. */
+export const rollLength = (
+	usedLength: number,
+	{ shrinkLength, repeat }: Pick<LaySettings, 'shrinkLength' | 'repeat'>
+): number => usedLength / (1 - shrinkLength / 100) + repeat;

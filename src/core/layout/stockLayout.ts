@@ -409,7 +409,11 @@ export class StockLayout {
 		search.bins = bins;
 		search.squeeze(bin, high, gone ? high : to);
 		search.inside();
-		if (fails > 0) search.remake(Math.min(0.5, (4 + 16 * this.random()) / this.copies.length));
+		if (fails > 0) {
+			if (last > 0 && this.random() < SWAPPED)
+				for (let k = Math.ceil(3 * this.random()); k > 0; k--) search.swap();
+			else search.remake(Math.min(0.5, (4 + 16 * this.random()) / this.copies.length));
+		}
 		return 'tried';
 	}
 
@@ -444,5 +448,7 @@ const NOISE = [0.2, 0.5, 1] as const;
 /** Of the length in all, that is taken off at a time: at first, and at last. */
 const [FIRST_STEP, LAST_STEP] = [0.006, 0.0003];
 const FAILS = 3;
+/** How often some pieces change places, of sheets, where it sticks; else what lies around a place is laid anew. */
+const SWAPPED = 0.5;
 const STUCK = 60;
 const STUCK_OUT = 8;

@@ -7,7 +7,7 @@ import { factorOf } from '../measure/body/resize.ts';
 import { combine } from '../measure/plane/combine.ts';
 import { valueOn } from '../measure/plane/pictureMeasure.ts';
 import { printedVolume, printMinutes } from '../mesh/printed.ts';
-import { rollLength } from '../layout/pieces.ts';
+import { rollLength } from '../layout/settings.ts';
 import { ovalRound } from '../pattern/oval.ts';
 import { DAY } from '../units/localTime.ts';
 
