@@ -41,7 +41,7 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 	const needed = await neededOf(page);
 	await openLay(page, 1, FOAM);
 	// The offcut with its real outline is filled first.
-	await expect(page.getByRole('checkbox', { name: /^Offcut 1, 0\.132 m²/ })).toBeChecked();
+	await expect(page.getByRole('checkbox', { name: /^Offcut 1, 0\.152 m²/ })).toBeChecked();
 	await laidOut(page);
 	await expect(page.getByText('1 sheet and 1 offcut', { exact: true })).toBeVisible();
 
@@ -112,9 +112,9 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 	const sizes = [...pages.matchAll(/size:\s+([\d.]+) x ([\d.]+) pts/g)].map((m) =>
 		[m[1], m[2]].map((pt) => Math.round((Number(pt) * 25.4) / 72))
 	);
-	// The offcut is 470 × 380, the sheet 500 × 1000; margins of 10 all round, and the square above.
+	// The offcut is 470 × 420, the sheet 500 × 1000; margins of 10 all round, and the square above.
 	expect(sizes).toEqual([
-		[490, 510],
+		[490, 550],
 		[520, 1130]
 	]);
 	const dpi = 50.8;
@@ -145,7 +145,7 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 
 	const a4 = spawnSync('pdftotext', ['-layout', await file('PDF, A4'), '-'], { encoding: 'utf8' }).stdout;
 	expect(a4).toContain('Plates of foam');
-	expect(a4).toMatch(/Offcut 1 of 2, 47 cm × 38 cm/);
+	expect(a4).toMatch(/Offcut 1 of 2, 47 cm × 42 cm/);
 	expect(a4.match(/, copy \d/g)!.length).toBe(cuts - 1);
 	const svg = readFileSync(await file('SVG'), 'utf8');
 	expect(svg.match(/class="cut"/g)!.length).toBe(cuts - 1);

@@ -160,6 +160,35 @@ test('locked pieces stay where they are, and the rest is laid around them', () =
 	}
 });
 
+test('what is there three times, as in a stack of layers, takes three times what it takes once', () => {
+	const disc = flatten(circle([0, 0], 103), 0.5).points;
+	const outlines: Record<string, Point[]> = {
+		disc,
+		plate: [
+			[0, 0],
+			[380, 0],
+			[380, 190],
+			[0, 120]
+		],
+		panel: [
+			[0, 0],
+			[340, 0],
+			[290, 320],
+			[50, 320]
+		]
+	};
+	const rotations = Array.from({ length: 12 }, (_, i) => i * 30);
+	const sheets: Stock = { ...SHEETS, more: { width: 500, height: 1000 } };
+	const of = (times: number) => {
+		const pieces = Object.entries(outlines).map(([id, outline]) => ({
+			...rectanglePiece(id, 1, 1, { rotations, pair: true, quantity: 2 * times }),
+			outline
+		}));
+		return sound(task(pieces, { stock: [sheets] }), 500).stock[0]!.sheets;
+	};
+	assert.deepEqual([of(1), of(3)], [1, 3]);
+});
+
 test('a piece that the maker has turned over and moved stays so, on a roll too, and nothing is laid far off', () => {
 	const pieces = curvedPieces(12, 110, 6, { rotations: [0, 180] });
 	const held = {

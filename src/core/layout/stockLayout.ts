@@ -9,6 +9,7 @@ import {
 	moreOf,
 	useOf,
 	type Layout,
+	type LayPiece,
 	type LayoutTask,
 	type Placement,
 	type SheetForm,
@@ -40,6 +41,17 @@ const better = (a: Measure, b: Measure): boolean => {
 	for (let k = 0; k < 3; k++) if (Math.abs(a[k]! - b[k]!) > 1e-6) return a[k]! < b[k]!;
 	return false;
 };
+
+/** How many times over all copies are there, left and right together. */
+function timesAlike(copies: readonly Copy[]): number {
+	const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % b));
+	const counts = new Map<LayPiece, number>();
+	for (const { piece } of copies) counts.set(piece, (counts.get(piece) ?? 0) + 1);
+	return [...counts].reduce(
+		(all, [{ pair }, count]) => divisor(all, pair ? (count % 2 ? 1 : count / 2) : count),
+		0
+	);
+}
 
 /** The search on one stock. */
 export class StockLayout {
@@ -353,7 +365,43 @@ export class StockLayout {
 		}
 		if (best && !this.over() && better(this.measureOf(best), this.measure) && (yield* this.apart(best)))
 			yield true;
+		if (yield* this.timesOver()) yield true;
 		yield* this.tighten();
+	}
+
+	/**
+	 * Everything so many times over, as layers of a stack are, is laid once and repeated: what fills a sheet well fills the next one as
+	 * well.
+	 */
+	private *timesOver(): Generator<boolean, boolean> {
+		const { stock, copies, task } = this;
+		const times = timesAlike(copies);
+		if (times < 2 || stock.roll !== null || stock.sheets.length > 0 || this.locked.length > 0) return false;
+		const once = copies.filter((c) => c.copy <= c.piece.quantity / times);
+		const part = new StockLayout(stock, once, task, this.over);
+		const work = part.improve();
+		for (let round = 0; round < ONCE_ROUNDS && !work.next().done; round++) yield false;
+		const [out, last] = part.measure;
+		if (out > 0 || times * (last + 1) > this.measure[1] + 1) return false;
+		const at = new Map(copies.map((c, i) => [c.piece.id + ' ' + c.copy, i]));
+		const laid: Laid = {
+			...this.best,
+			x: this.best.x.slice(),
+			y: this.best.y.slice(),
+			turned: [...this.best.turned]
+		};
+		part.copies.forEach((c, k) => {
+			const bin = part.binIndex(part.best.x[k]!);
+			for (let time = 0; time < times; time++) {
+				const i = at.get(c.piece.id + ' ' + (c.copy + (time * c.piece.quantity) / times))!;
+				const sheet = bin + time * (last + 1);
+				while (this.places.length <= sheet) this.addPlace(stock.more!);
+				laid.x[i] = part.best.x[k]! - part.places[bin]!.left + this.places[sheet]!.left;
+				laid.y[i] = part.best.y[k]!;
+				laid.turned[i] = part.best.turned[k]!;
+			}
+		});
+		return this.keep(laid);
 	}
 
 	private *tighten(): Generator<boolean, void> {
@@ -448,6 +496,8 @@ const NOISE = [0.2, 0.5, 1] as const;
 /** Of the length in all, that is taken off at a time: at first, and at last. */
 const [FIRST_STEP, LAST_STEP] = [0.006, 0.0003];
 const FAILS = 3;
+/** For so many rounds what is there several times is laid once. */
+const ONCE_ROUNDS = 250;
 /** How often some pieces change places, of sheets, where it sticks; else what lies around a place is laid anew. */
 const SWAPPED = 0.5;
 const STUCK = 60;

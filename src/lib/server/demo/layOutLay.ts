@@ -19,12 +19,12 @@ const OFFCUTS: { of: string; outline: Point[]; flaws: Point[][]; note: string }[
 		outline: [
 			[0, 0],
 			[470, 0],
-			[470, 190],
-			[230, 190],
-			[230, 380],
-			[0, 380]
+			[470, 230],
+			[240, 230],
+			[240, 420],
+			[0, 420]
 		],
-		flaws: [rectangle(45, 30).map(([x, y]): Point => [x + 20, y + 330])],
+		flaws: [rectangle(45, 30).map(([x, y]): Point => [x + 8, y + 380])],
 		note: 'shelf by the door, dent at the end'
 	},
 	{

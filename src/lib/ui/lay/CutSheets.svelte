@@ -82,7 +82,7 @@
 		align-items: start;
 	}
 	.sheets:has(.wide) {
-		grid-template-columns: repeat(auto-fill, minmax(min(100%, 400px), 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(100%, 330px), 1fr));
 	}
 	.sheets.one {
 		grid-template-columns: minmax(0, 1fr);

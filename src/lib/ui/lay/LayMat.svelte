@@ -331,6 +331,7 @@
 		background: var(--sheet);
 	}
 	.to {
+		width: auto;
 		min-height: 30px;
 		padding: 2px 4px;
 	}
@@ -345,7 +346,7 @@
 		align-items: start;
 	}
 	.sheets:has(.wide) {
-		grid-template-columns: repeat(auto-fill, minmax(min(100%, 400px), 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(100%, 330px), 1fr));
 	}
 	.sheets.one {
 		grid-template-columns: minmax(0, 1fr);

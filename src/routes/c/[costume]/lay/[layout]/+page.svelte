@@ -175,7 +175,7 @@
 				<Field name="name" label="Name" value={layout.name} />
 				<button class="button">Save</button>
 			</Form>
-			<p class="row end">
+			<div class="row end">
 				{#if layout.cutAt === null}<a class="button" href="{base}?open={layout.id}">Lay on</a>{/if}
 				<Act
 					command="removeLayout"
@@ -184,7 +184,7 @@
 					at={base}
 					onDone={() => goto(base, { invalidateAll: true })}>Remove</Act
 				>
-			</p>
+			</div>
 		</Sheet>
 	</div>
 </div>

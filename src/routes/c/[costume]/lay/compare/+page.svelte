@@ -77,8 +77,19 @@
 		},
 		{ name: 'Cutting', of: (s) => formatDuration(s.minutes), better: (s) => s.minutes }
 	]);
+	/** Layouts of other pieces cost and leave something else: neither is better. */
+	const alike = $derived(
+		new Set(
+			data.both.map((l) =>
+				l.plan.placements
+					.map((p) => `${p.piece} ${p.copy}`)
+					.sort()
+					.join(';')
+			)
+		).size === 1
+	);
 	const best = (row: (typeof rows)[number], i: number) =>
-		row.better !== undefined && row.better(both[i]!) < row.better(both[1 - i]!) - 1e-9;
+		alike && row.better !== undefined && row.better(both[i]!) < row.better(both[1 - i]!) - 1e-9;
 </script>
 
 <svelte:head><title>Layouts compared · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
@@ -89,7 +100,7 @@
 			<thead>
 				<tr>
 					<th><span class="visually-hidden">What</span></th>
-					{#each both as { layout } (layout.id)}<th
+					{#each both as { layout }, i (i)}<th
 							><a href="{base}/{layout.id}">{layout.name}</a>{layout.cutAt === null ? '' : ', cut'}</th
 						>{/each}
 				</tr>
@@ -98,7 +109,7 @@
 				{#each rows as row (row.name)}
 					<tr>
 						<td class="soft">{row.name}</td>
-						{#each both as side, i (side.layout.id)}
+						{#each both as side, i (i)}
 							<td
 								>{#if best(row, i)}<b>{row.of(side)}</b>
 									<span class="better small">better</span>{:else}{row.of(side)}{/if}</td
@@ -109,10 +120,13 @@
 			</tbody>
 		</table>
 	</div>
+	{#if !alike}<p class="small soft foot">
+			They are of other pieces: their figures stand side by side only.
+		</p>{/if}
 	<p class="small soft foot"><a href={base}>Back to Lay</a></p>
 </Sheet>
 <div class="beside">
-	{#each both as side (side.layout.id)}
+	{#each both as side, i (i)}
 		<Sheet title={side.layout.name}>
 			<CutSheets
 				sheets={side.sheets}
