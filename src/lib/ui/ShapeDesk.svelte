@@ -254,7 +254,9 @@
 						bind:value={materialId}
 						hint={material && areaOfUnit(material) === null
 							? 'its size is not known: say it in Stash'
-							: undefined}
+							: shape && shape.layers > 1 && Number(materialId) === shape.materialId
+								? `${shape.layers} layers of it make the thickness; another material begins with one`
+								: undefined}
 						wide
 					/>
 					<Field
