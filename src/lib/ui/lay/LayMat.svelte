@@ -9,6 +9,8 @@
 	import RotateCw from '@lucide/svelte/icons/rotate-cw';
 	import { svgPath } from '$core/formats/patternSvg.ts';
 	import { lies } from './lies.ts';
+	import SheetFigure from './SheetFigure.svelte';
+	import SheetGrid from './SheetGrid.svelte';
 	import { ByHand, nextTurn, turnedTo } from '$core/layout/byHand.ts';
 	import type { CostumePiece } from '$core/layout/pieces.ts';
 	import type { LaySettings } from '$core/layout/settings.ts';
@@ -95,11 +97,11 @@
 		if (at) onmove(at);
 	}
 
-	const groups: Record<number, SVGGElement | null> = $state({});
+	const planes: Record<number, SVGGElement | null> = $state({});
 	/** mm on a sheet, from a place on the screen. */
 	function onPlane(sheet: number, event: PointerEvent): Point {
 		const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(
-			groups[sheet]!.getScreenCTM()!.inverse()
+			planes[sheet]!.getScreenCTM()!.inverse()
 		);
 		return [x, -y];
 	}
@@ -207,65 +209,62 @@
 	);
 </script>
 
-<div class="sheets" class:one={sheets.length === 1}>
+<SheetGrid count={sheets.length}>
 	{#each sheets as sheet (sheet.number)}
-		{@const { width, height } = sheet.form}
 		{@const letter = letterOf(sheet.form)}
-		<figure class:above={drag?.from.sheet === sheet.number} class:wide={sheet.lies} class:roll={sheet.isRoll}>
-			<svg
-				data-sheet={sheet.number}
-				viewBox={sheet.lies ? `0 0 ${height} ${width}` : `0 ${-height} ${width} ${height}`}
-				role="group"
-				aria-label={sheet.name}
-			>
-				<!-- What is long lies on its side: its length runs to the right. -->
-				<g bind:this={groups[sheet.number]} transform={sheet.lies ? 'matrix(0 1 -1 0 0 0)' : undefined}>
-					{#if sheet.form.outline}<path d={svgPath(sheet.form.outline)} class="sheet" />
-					{:else}<rect y={-height} {width} {height} class="sheet" />{/if}
-					{#each sheet.form.flaws ?? [] as flaw, k (k)}<path d={svgPath(flaw)} class="flaw" />{/each}
-					{#if settings.folded && sheet.isRoll}<line x1="0" x2="0" y1="0" y2={-height} class="fold" />{/if}
-					{#each sheet.own as { key, p, piece, path, middle, room } (key)}
-						<path
-							d={path}
-							class="piece"
-							class:locked={locked.includes(key)}
-							class:chosen={chosen === key}
-							class:clash={drag?.key === key && !drag.free}
-							fill-rule="evenodd"
-							vector-effect="non-scaling-stroke"
-							role="button"
-							tabindex="0"
-							aria-pressed={chosen === key}
-							aria-label="{piece.code} {piece.name}, copy {p.copy}{locked.includes(key)
-								? ', kept there'
-								: ''}"
-							onclick={() => (chosen = key)}
-							onfocus={() => (chosen = key)}
-							onkeydown={(event) => press(event, p, sheet.lies)}
-							onpointerdown={(event) => grab(event, p)}
-							onpointermove={move}
-							onpointerup={drop}
-							onpointercancel={() => (drag = null)}
-						/>
-						{#if room > letter * 3}
-							<text
-								x={middle[0]}
-								y={-middle[1]}
-								font-size={letter}
-								transform={sheet.lies ? `rotate(-90 ${middle[0]} ${-middle[1]})` : undefined}
-								>{short(piece.code)}{p.mirrored ? ' ⇋' : ''}</text
-							>
-						{/if}
-					{/each}
-					{#each sheet.own.filter((o) => o.key === drag?.key) as { path, key } (key)}
-						<path d={path} class="piece dragged" class:clash={!drag!.free} fill-rule="evenodd" />
-					{/each}
-				</g>
-			</svg>
-			{#if !sheet.isRoll || stock.sheets.length}<figcaption class="small soft">{sheet.name}</figcaption>{/if}
-		</figure>
+		<SheetFigure
+			form={sheet.form}
+			name={sheet.name}
+			number={sheet.number}
+			role="group"
+			caption={!sheet.isRoll || stock.sheets.length > 0}
+			whole={sheet.isRoll}
+			above={drag?.from.sheet === sheet.number}
+			bind:plane={planes[sheet.number]}
+		>
+			{#if settings.folded && sheet.isRoll}<line
+					x1="0"
+					x2="0"
+					y1="0"
+					y2={-sheet.form.height}
+					class="fold"
+				/>{/if}
+			{#each sheet.own as { key, p, piece, path, middle, room } (key)}
+				<path
+					d={path}
+					class="piece"
+					class:locked={locked.includes(key)}
+					class:chosen={chosen === key}
+					class:clash={drag?.key === key && !drag.free}
+					fill-rule="evenodd"
+					role="button"
+					tabindex="0"
+					aria-pressed={chosen === key}
+					aria-label="{piece.code} {piece.name}, copy {p.copy}{locked.includes(key) ? ', kept there' : ''}"
+					onclick={() => (chosen = key)}
+					onfocus={() => (chosen = key)}
+					onkeydown={(event) => press(event, p, sheet.lies)}
+					onpointerdown={(event) => grab(event, p)}
+					onpointermove={move}
+					onpointerup={drop}
+					onpointercancel={() => (drag = null)}
+				/>
+				{#if room > letter * 3}
+					<text
+						x={middle[0]}
+						y={-middle[1]}
+						font-size={letter}
+						transform={sheet.lies ? `rotate(-90 ${middle[0]} ${-middle[1]})` : undefined}
+						>{short(piece.code)}{p.mirrored ? ' ⇋' : ''}</text
+					>
+				{/if}
+			{/each}
+			{#each sheet.own.filter((o) => o.key === drag?.key) as { path, key } (key)}
+				<path d={path} class="piece dragged" class:clash={!drag!.free} fill-rule="evenodd" />
+			{/each}
+		</SheetFigure>
 	{/each}
-</div>
+</SheetGrid>
 <!-- Beneath, so that nothing on the mat moves when a piece is chosen. -->
 <div class="tools" role="toolbar" aria-label="The chosen piece">
 	{#if held && heldPiece}
@@ -339,44 +338,6 @@
 		color: var(--red-ink);
 		font-weight: 600;
 	}
-	.sheets {
-		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(min(100%, 260px), 1fr));
-		gap: 12px;
-		align-items: start;
-	}
-	.sheets:has(.wide) {
-		grid-template-columns: repeat(auto-fill, minmax(min(100%, 330px), 1fr));
-	}
-	.sheets.one {
-		grid-template-columns: minmax(0, 1fr);
-	}
-	.roll {
-		grid-column: 1 / -1;
-	}
-	figure {
-		margin: 0;
-	}
-	/* A piece that is dragged off its sheet is seen over the others. */
-	.above {
-		position: relative;
-		z-index: 1;
-	}
-	.above svg {
-		overflow: visible;
-	}
-	svg {
-		display: block;
-		width: 100%;
-		max-height: 460px;
-		background: var(--mat-deep);
-	}
-	.sheet {
-		fill: #b9c2bb;
-	}
-	.flaw {
-		fill: #6d7671;
-	}
 	.fold {
 		stroke: #12211f;
 		stroke-width: 3;
@@ -384,8 +345,6 @@
 		vector-effect: non-scaling-stroke;
 	}
 	.piece {
-		fill: #ecdcb9;
-		stroke: #12211f;
 		cursor: grab;
 	}
 	.piece:hover {
@@ -417,10 +376,6 @@
 		}
 	}
 	text {
-		fill: #12211f;
 		font-family: var(--body);
-		text-anchor: middle;
-		dominant-baseline: middle;
-		pointer-events: none;
 	}
 </style>
