@@ -43,15 +43,16 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 	// The offcut with its real outline is filled first.
 	await expect(page.getByRole('checkbox', { name: /^Offcut 1, 0\.152 m²/ })).toBeChecked();
 	await laidOut(page);
-	await expect(page.getByText('1 sheet and 1 offcut', { exact: true })).toBeVisible();
 
-	// Longer, and stopped: the best so far stays.
+	// Longer, watched, and stopped when it is good: the best so far stays.
 	await page.getByLabel('Look for').selectOption({ label: 'a minute' });
 	await page.getByRole('button', { name: 'Lay it again' }).click();
 	await expect(page.getByRole('progressbar', { name: 'Laying out' })).toBeVisible();
 	await expect(page.getByRole('heading', { name: /best so far$/ })).toBeVisible();
+	await expect(page.getByText('1 sheet and 1 offcut', { exact: true })).toBeVisible({ timeout: 30_000 });
 	await page.getByRole('button', { name: 'Stop' }).click();
 	await laidOut(page);
+	await expect(page.getByText('1 sheet and 1 offcut', { exact: true })).toBeVisible();
 
 	// The piece nearest to the free end, dragged there, is laid against the border, and stays when the rest is laid again.
 	const sheet = page.getByRole('group', { name: 'Sheet 2' });
@@ -83,13 +84,15 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 	await expect(page.getByText('Something is in the way.')).toBeVisible();
 	await page.keyboard.press('ArrowLeft');
 	await expect.poll(async () => (await box(kept)).top).toBeCloseTo(-994, 0);
-	await page.getByRole('button', { name: 'Back by one move' }).click();
+	await kept.focus();
+	await page.keyboard.press('Control+z');
 	await expect.poll(async () => (await box(kept)).top).toBeCloseTo(-995, 0);
 	const there = await kept.getAttribute('d');
-	await page.getByLabel('Look for').selectOption({ label: '3 seconds' });
+	await page.getByLabel('Look for').selectOption({ label: '10 seconds' });
 	await page.getByRole('button', { name: 'Lay the rest again' }).click();
 	await expect(page.getByRole('heading', { name: /best so far$/ })).toBeVisible();
 	await laidOut(page);
+	await expect(page.getByText('1 sheet and 1 offcut', { exact: true })).toBeVisible();
 	expect(await kept.getAttribute('d')).toBe(there);
 
 	await page.getByLabel('Called').fill('Plates of foam');

@@ -23,7 +23,6 @@ export const PAGES = [
 	'/c/1/pattern/bring?of=1',
 	'/c/1/lay',
 	'/c/1/lay/1',
-	'/c/1/lay/compare?a=1&b=1',
 	'/c/1/plan',
 	'/c/1/buy',
 	'/c/1/bench',

@@ -50,6 +50,16 @@ test('let go near another and the border it is laid against both; far from every
 	);
 });
 
+test('half a piece stays on the fold, wherever it is dragged to', () => {
+	const half = { ...rectanglePiece('a', 80, 60, { rotations: [0] }), onFold: true };
+	const hand = (p: Placement) => new ByHand(SHEETS, 1, [half], [p], ROOM);
+	assert.deepEqual(hand(at('a', 0, 100)).clashes(), []);
+	assert.deepEqual(hand(at('a', 3, 100)).clashes(), [0]);
+	const let_ = hand(at('a', 60, 140)).letGo(0)!;
+	near(let_.x, 0);
+	near(let_.y, 140);
+});
+
 test('wherever curved pieces are let go, what comes of it passes the other library’s check', () => {
 	const stock: Stock = { ...SHEETS, more: { width: 520, height: 400 } };
 	const pieces: LayPiece[] = curvedPieces(5, 110, 3);

@@ -8,7 +8,7 @@ import { laidPaths, moreOf, type LayPiece, type Placement, type Stock } from './
 
 /** One sheet of a layout whose pieces are moved by hand: what they cover, and where they come to lie when they are let go. */
 
-/** A piece that is let go nearer than this to another, or to the border, is laid against it, mm. */
+/** A piece that is let go nearer than this to another, or to the border, is laid against it, mm; farther where the drawing is small. */
 const SNAP = 8;
 /** How near against it, mm. */
 const FINE = 0.002;
@@ -133,7 +133,7 @@ export class ByHand {
 	 * A piece that is let go: what it covers it is moved away from, and against what it nearly touches it is laid.
 	 * @returns where it comes to lie; null when it covers too much to be moved off it
 	 */
-	letGo(i: number): Placement | null {
+	letGo(i: number, snap = SNAP): Placement | null {
 		const { search } = this;
 		const wanted: Point = [search.x[i]!, search.y[i]!];
 		if (!search.free(i)) {
@@ -141,10 +141,10 @@ export class ByHand {
 			this.backTowards(i, wanted);
 		}
 		for (const axis of ['x', 'y'] as const) {
-			const steps = [-1, 1].map((sign) => sign * this.gapTo(i, axis, sign));
+			const steps = [-1, 1].map((sign) => sign * this.gapTo(i, axis, sign, snap));
 			const [less, more] = [steps[0]!, steps[1]!];
 			const step = Math.abs(less) <= Math.abs(more) ? less : more;
-			if (Math.abs(step) < SNAP) search.shift(i, axis, step);
+			if (Math.abs(step) < snap) search.shift(i, axis, step);
 		}
 		return this.back(i, { x: search.x[i]!, y: search.y[i]! });
 	}
@@ -162,7 +162,7 @@ export class ByHand {
 		}
 	}
 	/** How far it can go that way before it touches, at most as far as it is drawn to things, mm. */
-	private gapTo(i: number, axis: 'x' | 'y', sign: number): number {
+	private gapTo(i: number, axis: 'x' | 'y', sign: number, most: number): number {
 		const { search } = this;
 		const clear = (by: number) => {
 			search.shift(i, axis, sign * by);
@@ -171,11 +171,11 @@ export class ByHand {
 			return free;
 		};
 		let [free, taken] = [0, 0];
-		for (let by = 1; by <= SNAP && taken === 0; by++) {
+		for (let by = 1; by <= most && taken === 0; by++) {
 			if (clear(by)) free = by;
 			else taken = by;
 		}
-		if (taken === 0) return SNAP;
+		if (taken === 0) return most;
 		while (taken - free > FINE) {
 			const half = (free + taken) / 2;
 			if (clear(half)) free = half;

@@ -184,7 +184,7 @@ test('what is there three times, as in a stack of layers, takes three times what
 			...rectanglePiece(id, 1, 1, { rotations, pair: true, quantity: 2 * times }),
 			outline
 		}));
-		return sound(task(pieces, { stock: [sheets] }), 500).stock[0]!.sheets;
+		return sound(task(pieces, { stock: [sheets] }), 350).stock[0]!.sheets;
 	};
 	assert.deepEqual([of(1), of(3)], [1, 3]);
 });

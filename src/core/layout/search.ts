@@ -49,6 +49,8 @@ export function randomOf(seed: number): () => number {
 /** Places tried beside where a piece lies and anywhere, and how many of them are looked at closer. */
 const [BESIDE, ANYWHERE, CLOSER] = [8, 14, 3];
 const REFINED = 14;
+/** So near to the fold a half lies on it, mm. */
+const ON_FOLD = 0.001;
 /** How deep the middle of an edge may lie in another piece, mm; its points may by less. */
 const ACROSS = 0.008;
 /** As many steps has a piece that is moved by hand. */
@@ -153,9 +155,10 @@ export class Search implements Laid {
 
 	/** The bin in which a piece lies whole, or −1. */
 	binOf(i: number): number {
+		const { hugs } = this.items[i]!;
 		return this.bins.findIndex(
 			(b) =>
-				(this.left[i]! >= b.left - 1e-6 || this.items[i]!.hugs !== null) &&
+				(hugs === null ? this.left[i]! >= b.left - 1e-6 : Math.abs(this.x[i]! - b.left - hugs) < ON_FOLD) &&
 				this.right[i]! <= b.right + 1e-6 &&
 				this.low[i]! >= b.low - 1e-6 &&
 				this.high[i]! <= b.high + 1e-6

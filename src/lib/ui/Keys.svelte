@@ -17,6 +17,7 @@
 		['↑ ↓', 'move in lists'],
 		['Alt ↑ ↓', 'move a component or step up or down'],
 		['Alt → ←', 'make it a part of the one above, or take it out'],
+		['← → ↑ ↓ R F', 'on Lay: move, turn, turn over the chosen piece; Enter keeps it'],
 		['Enter', 'open or edit'],
 		['Esc', 'leave'],
 		['?', 'this sheet']

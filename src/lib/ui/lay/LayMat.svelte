@@ -36,6 +36,7 @@
 	/** `A-04 L+R 1/2` is known by its component and its number. */
 	const short = (code: string) => `${/^\S+/.exec(code)![0]} ${/\S+$/.exec(code)![0]}`;
 	const keyOf = (p: Placement) => `${p.piece} · ${p.copy}`;
+	const SNAP_PX = 10;
 	let chosen = $state<string | null>(null);
 	let told = $state('');
 	interface Drag {
@@ -89,10 +90,15 @@
 	const onSheet = (sheet: number) => placements.filter((p) => p.sheet === sheet);
 	const handOf = (sheet: number, laid: readonly Placement[]) =>
 		new ByHand(stock, sheet, pieces, laid, settings);
+	/** mm within which a hand that is not exact means touching: some pixels, at the scale that the sheet is shown in. */
+	function snapOf(sheet: number): number {
+		const scale = planes[sheet]?.getScreenCTM();
+		return scale ? Math.min(40, Math.max(8, SNAP_PX / Math.hypot(scale.a, scale.b))) : 8;
+	}
 	/** Lays a piece down so, or says why not. */
 	function layDown(to: Placement) {
 		const others = onSheet(to.sheet).filter((p) => keyOf(p) !== keyOf(to));
-		const at = handOf(to.sheet, [...others, to]).letGo(others.length);
+		const at = handOf(to.sheet, [...others, to]).letGo(others.length, snapOf(to.sheet));
 		told = at ? '' : `There is no room for ${short(byId.get(to.piece)!.code)} there.`;
 		if (at) onmove(at);
 	}
