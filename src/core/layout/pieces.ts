@@ -9,7 +9,14 @@ import type { Piece } from '../pattern/piece.ts';
 import { piecesOf, type StoredShape } from '../pattern/storedShape.ts';
 import { rollLength, type LaySettings } from './settings.ts';
 import { areaOf } from './shape.ts';
-import { areaOfPiece, type LayPiece, type SheetForm, type Stock, type StockUse } from './stock.ts';
+import {
+	areaOfPiece,
+	freshSheets,
+	type LayPiece,
+	type SheetForm,
+	type Stock,
+	type StockUse
+} from './stock.ts';
 
 /** What of a costume is cut from one material, as it is laid out. */
 
@@ -185,10 +192,22 @@ export function quantityLaid(
 	use: Pick<StockUse, 'sheets' | 'usedLength'>,
 	settings: Pick<LaySettings, 'shrinkLength' | 'repeat'>
 ): number {
-	const fresh = Math.max(0, use.sheets - stock.sheets.length);
+	const fresh = freshSheets(use, stock.sheets.length);
 	if (material.lengthMm !== null || fresh === 0) return fresh;
 	const unit = (areaOfUnit(material) ?? 1) / (material.widthMm ?? 1);
 	return Math.ceil((rollLength(use.usedLength, settings) / unit) * 100 - 1e-9) / 100;
+}
+
+/** mm² of all copies. */
+export const areaOfPieces = (pieces: readonly CostumePiece[]): number =>
+	pieces.reduce((sum, p) => sum + areaOfPiece(p) * p.quantity, 0);
+
+/** mm² of all copies, by component. */
+export function areasOfComponents(pieces: readonly CostumePiece[]): Map<number, number> {
+	const areas = new Map<number, number>();
+	for (const p of pieces)
+		areas.set(p.componentId, (areas.get(p.componentId) ?? 0) + areaOfPiece(p) * p.quantity);
+	return areas;
 }
 
 /** What each component takes of a quantity, by the area of its pieces; to a hundredth, and in all no less than the whole. */
@@ -196,11 +215,8 @@ export function partsOf(
 	pieces: readonly CostumePiece[],
 	quantity: number
 ): { componentId: number; quantity: number }[] {
-	const areas = new Map<number, number>();
-	for (const p of pieces)
-		areas.set(p.componentId, (areas.get(p.componentId) ?? 0) + areaOfPiece(p) * p.quantity);
-	const all = [...areas.values()].reduce((a, b) => a + b, 0);
-	const own = [...areas];
+	const own = [...areasOfComponents(pieces)];
+	const all = areaOfPieces(pieces);
 	let left = Math.round(quantity * 100);
 	return own.map(([componentId, area], i) => {
 		const part =

@@ -1,6 +1,7 @@
 import { Raster, type Masks } from './raster.ts';
 import { depths, slope, slopes, turn, type Turned } from './overlap.ts';
-import { depthAt, type Shape } from './shape.ts';
+import { deepestAcross } from './across.ts';
+import type { Shape } from './shape.ts';
 
 /**
  * Pieces laid anywhere, and moved until none covers another: overlap-removal search with guided weights. The way is that of
@@ -549,46 +550,11 @@ export class Search implements Laid {
 		return found;
 	}
 	private acrossEach(i: number, j: number): number {
-		return Math.max(this.deepestAcross(i, j), this.deepestAcross(j, i));
-	}
-	/** The deepest middle of what edges of one have within another. */
-	private deepestAcross(i: number, j: number): number {
 		const [a, b] = [this.items[i]!.shape.field, this.items[j]!.shape.field];
+		const [ox, oy] = [this.x[i]! - this.x[j]!, this.y[i]! - this.y[j]!];
 		const [s, t] = [this.turned[i]!, this.turned[j]!];
-		// Into the other's own coordinates.
-		const ox = this.x[i]! - this.x[j]!;
-		const oy = this.y[i]! - this.y[j]!;
-		const place = (x: number, y: number) => {
-			const px = x * s.cos - y * s.sin + ox;
-			const py = x * s.sin + y * s.cos + oy;
-			return [px * t.cos + py * t.sin, py * t.cos - px * t.sin] as const;
-		};
-		let deepest = 0;
-		const cuts: number[] = [];
-		for (let e = 0; e < a.ex.length; e++) {
-			const [x, y] = place(a.ex[e]!, a.ey[e]!);
-			const [p, q] = place(a.ex[e]! + a.ux[e]! * a.long[e]!, a.ey[e]! + a.uy[e]! * a.long[e]!);
-			const [dx, dy] = [p - x, q - y];
-			// Its ends too: they may lie just on the other's border.
-			cuts.length = 0;
-			cuts.push(0, 1);
-			for (let f = 0; f < b.ex.length; f++) {
-				const cross = dx * b.uy[f]! - dy * b.ux[f]!;
-				if (Math.abs(cross) < 1e-12) continue;
-				const [wx, wy] = [b.ex[f]! - x, b.ey[f]! - y];
-				const at = (wx * b.uy[f]! - wy * b.ux[f]!) / cross;
-				const on = (wx * dy - wy * dx) / cross;
-				if (at > 0 && at < 1 && on > 0 && on < b.long[f]!) cuts.push(at);
-			}
-			cuts.sort((m, o) => m - o);
-			for (let k = 1; k < cuts.length; k++) {
-				const m = (cuts[k]! + cuts[k - 1]!) / 2;
-				deepest = Math.max(deepest, depthAt(b, x + dx * m, y + dy * m));
-			}
-		}
-		return deepest;
+		return Math.max(deepestAcross(a, s, b, t, ox, oy), deepestAcross(b, t, a, s, -ox, -oy));
 	}
-
 	/**
 	 * Takes up what lies around some place, and a few pieces from elsewhere, and lays them anew where there is room, the large ones
 	 * first or nearly so; what finds none stays where it was. To get out of where the search is stuck (ruin and recreate: G. Schrimpf and

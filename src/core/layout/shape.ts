@@ -17,7 +17,7 @@ export interface Shape {
 }
 
 /** Signed distance to a border, positive inside: exact where it is near, by interpolation where it is far. */
-interface Field {
+export interface Field {
 	left: number;
 	low: number;
 	cell: number;

@@ -112,6 +112,10 @@ export function formsOf(
 	});
 }
 
+/** Sheets of a layout that are no offcuts, or one for the roll. */
+export const freshSheets = ({ sheets }: Pick<StockUse, 'sheets'>, offcuts: number): number =>
+	Math.max(0, sheets - offcuts);
+
 /** mm² of a sheet, as it is. */
 export const sheetArea = ({ outline, width, height }: SheetForm): number =>
 	outline ? Math.abs(areaOf(outline)) : width * height;

@@ -247,7 +247,7 @@ export const layoutCommands = {
 };
 
 /** What earlier layouts of a material took for each component, and what of that bought for the costume they left. */
-async function cutBefore(tx: Executor, costumeId: number, material: Material) {
+export async function cutBefore(tx: Executor, costumeId: number, material: Material) {
 	const row = await one<{ bought: number }>(
 		tx,
 		`select coalesce(sum(packs * $3::double precision), 0) as bought from purchase

@@ -1,9 +1,14 @@
 <script lang="ts">
 	/** What else the pieces can be cut from: other sheet sizes, thinner sheets stacked; each laid out and weighed. */
 	import { substitutesOf, weigh, type Substitute, type Weighed } from '$core/layout/substitute.ts';
-	import { quantityLaid, stockOfMaterial, type CostumePiece } from '$core/layout/pieces.ts';
+	import {
+		areaOfPieces,
+		areasOfComponents,
+		quantityLaid,
+		stockOfMaterial,
+		type CostumePiece
+	} from '$core/layout/pieces.ts';
 	import type { LaySettings } from '$core/layout/settings.ts';
-	import { areaOfPiece } from '$core/layout/stock.ts';
 	import type { Material } from '$core/needs/material.ts';
 	import type { Rates } from '$core/costume/technique.ts';
 	import { say } from '$core/messages.ts';
@@ -69,7 +74,7 @@
 			asked: true
 		}))
 	]);
-	const area = $derived(pieces.reduce((sum, p) => sum + areaOfPiece(p) * p.quantity, 0));
+	const area = $derived(areaOfPieces(pieces));
 	const glues = $derived(materials.filter((m) => m.family === 'glue' && ['ml', 'l'].includes(m.unit)));
 	let glueId = $state('');
 
@@ -124,14 +129,6 @@
 		}
 		doing = '';
 	}
-	const areaOfComponents = $derived(
-		[...new Set(pieces.map((p) => p.componentId))].map((componentId) => ({
-			componentId,
-			area: pieces
-				.filter((p) => p.componentId === componentId)
-				.reduce((sum, p) => sum + areaOfPiece(p) * p.quantity, 0)
-		}))
-	);
 </script>
 
 <Sheet title="What else it can be cut from">
@@ -200,9 +197,9 @@
 										glueId: choice.layers > 1 ? glueId : '',
 										glue: JSON.stringify(
 											choice.layers > 1 && glueId
-												? areaOfComponents.map((c) => ({
-														componentId: c.componentId,
-														quantity: valueOf(cementFigure(c.area, choice.layers))
+												? [...areasOfComponents(pieces)].map(([componentId, own]) => ({
+														componentId,
+														quantity: valueOf(cementFigure(own, choice.layers))
 													}))
 												: []
 										)

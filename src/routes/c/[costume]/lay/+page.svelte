@@ -5,10 +5,10 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { sheetOfOffcut, usableArea } from '$core/layout/offcut.ts';
-	import { layGroups, partsOf, quantityLaid, stockOfMaterial } from '$core/layout/pieces.ts';
+	import { areaOfPieces, layGroups, partsOf, quantityLaid, stockOfMaterial } from '$core/layout/pieces.ts';
 	import { useOfPlan, type LayPlan } from '$core/layout/plan.ts';
 	import { PLAIN_LAY } from '$core/layout/settings.ts';
-	import { areaOfPiece, type Placement, type Unplaced } from '$core/layout/stock.ts';
+	import { freshSheets, type Placement, type Unplaced } from '$core/layout/stock.ts';
 	import { wearersOf } from '$core/measure/body/measureRecord.ts';
 	import { say } from '$core/messages.ts';
 	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
@@ -72,7 +72,7 @@
 	);
 	const pieces = $derived(group?.pieces.filter((p) => !leftOut.includes(p.componentId)) ?? []);
 	const copies = $derived(pieces.reduce((sum, p) => sum + p.quantity, 0));
-	const area = $derived(pieces.reduce((sum, p) => sum + areaOfPiece(p) * p.quantity, 0));
+	const area = $derived(areaOfPieces(pieces));
 	const offcuts = $derived(data.offcuts.filter((o) => o.materialId === materialId));
 	const stock = $derived(
 		material && settings
@@ -91,7 +91,7 @@
 	let locked = $state.raw<readonly string[]>([]);
 	const plan = $derived(laid && laid.of === materialId ? laid.plan : null);
 	const use = $derived(plan && useOfPlan(plan));
-	const fresh = $derived(plan && use ? use.sheets - Math.min(use.sheets, plan.stock.sheets.length) : 0);
+	const fresh = $derived(plan && use ? freshSheets(use, plan.stock.sheets.length) : 0);
 	const quantity = $derived(
 		plan && use && material ? quantityLaid(material, plan.stock, use, plan.settings) : 0
 	);

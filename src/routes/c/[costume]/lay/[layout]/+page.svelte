@@ -7,6 +7,7 @@
 	import { planWords } from '$core/formats/planWords.ts';
 	import { LEAST_KEPT } from '$core/layout/leftovers.ts';
 	import { quantityLaid } from '$core/layout/pieces.ts';
+	import { weigh } from '$core/layout/substitute.ts';
 	import { cutSheets, leftoversOfPlan, useOfPlan } from '$core/layout/plan.ts';
 	import { say } from '$core/messages.ts';
 	import { timeWords } from '$core/units/localTime.ts';
@@ -50,13 +51,7 @@
 			sheets.some((s) => s.offcut !== null && !data.offcuts.some((o) => o.id === s.offcut))
 	);
 	/** What the counts do not have of it. */
-	const short = $derived(
-		quantity -
-			material.stash -
-			data.record.purchases
-				.filter((p) => p.materialId === material.id && ['arrived', 'used'].includes(p.state))
-				.reduce((sum, p) => sum + p.packs * material.packSize, 0)
-	);
+	const short = $derived(weigh(material, quantity - data.boughtLeft, 0).short);
 	const cutting = $derived(cutMinutesFigure(plan, material.family, data.workshop.rates));
 	const out = $derived(`${base}/${layout.id}/out`);
 </script>
