@@ -67,7 +67,7 @@ async function serve(/** @type {boolean} */ demo) {
 	const folder = resolve(process.env.DAPPER_DATA ?? (demo ? 'data/demo' : 'data/own'));
 	mkdirSync(folder, { recursive: true });
 	const { serve } = await import('./serve.mjs');
-	await serve({ folder, demo, fresh: args.includes('--fresh') });
+	await serve({ folder, demo, fresh: args.includes('--fresh'), andStop: args.includes('--and-stop') });
 }
 
 /**

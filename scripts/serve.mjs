@@ -10,8 +10,11 @@ import { pathToFileURL } from 'node:url';
 const FIRST_PORT = 4173;
 const TRIES = 50;
 
-/** @param {{ folder: string, demo: boolean, fresh: boolean }} options */
-export async function serve({ folder, demo, fresh }) {
+/**
+ * `andStop`: only until it is ready, which leaves a filled folder.
+ * @param {{ folder: string, demo: boolean, fresh: boolean, andStop: boolean }} options
+ */
+export async function serve({ folder, demo, fresh, andStop }) {
 	const host = process.env.HOST ?? '127.0.0.1';
 	/** @type {import('node:http').RequestListener | null} */
 	let handler = null;
@@ -54,6 +57,7 @@ export async function serve({ folder, demo, fresh }) {
 		// The database closes in its own time; it is safe against a kill all the same.
 		setTimeout(() => process.exit(0), 3000).unref();
 	};
+	if (andStop) return stop();
 	process.once('SIGINT', stop);
 	process.once('SIGTERM', stop);
 }
