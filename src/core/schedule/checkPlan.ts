@@ -1,6 +1,9 @@
 import { dayOf, weekdayOf, clockOf, type LocalMinutes } from '../units/localTime.ts';
 import type { Hours } from './calendar.ts';
-import type { Plan, PlanProblem } from './problem.ts';
+import type { Plan, PlannedStep, PlanProblem, PlanStep } from './problem.ts';
+
+/** As long as things may stay set out with nobody at work, minutes. */
+const SESSION = 60;
 
 /**
  * The independent checker: every rule of a plan tested minute by minute or pair by pair, sharing no
@@ -18,8 +21,10 @@ export function checkPlan(problem: PlanProblem, plan: Plan): string[] {
 			continue;
 		}
 		const worked = p.blocks.reduce((sum, [from, to]) => sum + to - from, 0);
-		if (worked !== step.minutes[1])
-			wrong.push(`${step.id}: ${worked} minutes in blocks, needs ${step.minutes[1]}`);
+		const needs = step.minutes[1] - (p.joined ? Math.min(step.setUp!.minutes, step.minutes[1] - 1) : 0);
+		if (worked !== needs) wrong.push(`${step.id}: ${worked} minutes in blocks, needs ${needs}`);
+		if (p.joined && !goesOn(problem, plan, step, p))
+			wrong.push(`${step.id} saves a set-up that nothing before it has made`);
 		if (p.start < problem.start) wrong.push(`${step.id} starts before the plan`);
 		if (step.notBefore !== undefined && p.start < step.notBefore)
 			wrong.push(`${step.id} starts before its material`);
@@ -27,10 +32,14 @@ export function checkPlan(problem: PlanProblem, plan: Plan): string[] {
 			wrong.push(`${step.id} starts in a barred span`);
 		if (p.ready !== p.end + step.wait) wrong.push(`${step.id}: wait cut short`);
 		if (step.oneSitting && p.blocks.length > 1) wrong.push(`${step.id}: not in one sitting`);
-		if (step.minutes[1] > 0 && new Set(p.makers).size !== step.makers)
+		if (p.crews.some((crew) => new Set(crew).size !== step.makers))
 			wrong.push(`${step.id}: wrong number of makers`);
+		if (problem.split === 'windows' && step.minutes[1] > 0 && p.makers.length !== step.makers)
+			wrong.push(`${step.id}: hands change`);
 		if (step.with && p.makers.some((m) => !step.with!.includes(m)))
 			wrong.push(`${step.id}: maker not allowed`);
+		if (step.pinnedAt !== undefined && p.start < step.pinnedAt)
+			wrong.push(`${step.id} starts before its pin`);
 		for (const after of step.after) {
 			const before = planned.get(after.id);
 			const beforeStep = problem.steps.find((s) => s.id === after.id);
@@ -44,9 +53,9 @@ export function checkPlan(problem: PlanProblem, plan: Plan): string[] {
 			if (after.within !== undefined && gap > after.within && gap < (after.orAfter ?? Infinity))
 				wrong.push(`${step.id} starts in the forbidden window after ${after.id}`);
 		}
-		for (const [from, to] of p.blocks)
+		for (const [k, [from, to]] of p.blocks.entries())
 			for (let t = from; t < to; t++) {
-				for (const id of p.makers) {
+				for (const id of p.crews[k]!) {
 					if (
 						!isOpen(
 							problem.makers.find((m) => m.id === id)!,
@@ -71,6 +80,23 @@ export function checkPlan(problem: PlanProblem, plan: Plan): string[] {
 			for (let t = from; t < to; t++)
 				if (usedBy.has(`${id}@${t}`)) wrong.push(`${id} is booked over hours already taken`);
 	return [...new Set(wrong)];
+}
+
+/** Whether just before it, at its place, the same was set out, and nothing else was done there in between. */
+function goesOn(problem: PlanProblem, plan: Plan, step: PlanStep, p: PlannedStep): boolean {
+	const key = (id: string) => problem.steps.find((s) => s.id === id)!;
+	return plan.steps.some((b) => {
+		const before = key(b.id);
+		if (b === p || before.place !== step.place || before.setUp?.key !== step.setUp?.key) return false;
+		if (b.end > p.start || p.start > b.end + SESSION) return false;
+		return !plan.steps.some(
+			(o) =>
+				o !== b &&
+				o !== p &&
+				key(o.id).place === step.place &&
+				o.blocks.some(([from, to]) => from < p.start && to > b.end)
+		);
+	});
 }
 
 function restedWhileOpen(

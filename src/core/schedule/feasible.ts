@@ -1,15 +1,11 @@
 import { openSpans } from './calendar.ts';
 import { findCircle, topological, type Node } from './network.ts';
 import type { Impossible, PlanProblem } from './problem.ts';
-import { longestOpen, teamsOf, type Resources } from './resources.ts';
+import { teamsOf, type Shop } from './shop.ts';
 import { formatDuration } from '../units/duration.ts';
 
 /** Steps that no plan can hold, with the reason, and all that waits for them. */
-export function findImpossible(
-	problem: PlanProblem,
-	nodes: readonly Node[],
-	resources: Resources
-): Impossible[] {
+export function findImpossible(problem: PlanProblem, nodes: readonly Node[], shop: Shop): Impossible[] {
 	const found = new Map<string, Impossible>();
 	const say = (id: string, code: string, values: Impossible['values'] = {}) => {
 		if (!found.has(id)) found.set(id, { id, code, values });
@@ -23,7 +19,7 @@ export function findImpossible(
 	for (const node of nodes) {
 		const unknown = node.step.after.find((a) => !known.has(a.id));
 		if (unknown) say(node.step.id, 'unknownId', { id: unknown.id });
-		const reason = node.minutes > 0 ? whyNobody(node, resources) : null;
+		const reason = node.minutes > 0 ? whyNobody(node, shop) : null;
 		if (reason) say(node.step.id, reason.code, reason.values);
 	}
 	for (let grew = true; grew;) {
@@ -37,23 +33,17 @@ export function findImpossible(
 	return [...found.values()];
 }
 
-function whyNobody(node: Node, resources: Resources): Omit<Impossible, 'id'> | null {
+function whyNobody(node: Node, shop: Shop): Omit<Impossible, 'id'> | null {
 	const { step, minutes } = node;
-	if (step.place !== null && !resources.places.has(step.place))
+	if (step.place !== null && !shop.places.has(step.place))
 		return { code: 'unknownId', values: { id: step.place } };
-	const missing = step.with?.find((id) => !resources.makers.some((m) => m.id === id));
+	const missing = step.with?.find((id) => !shop.makers.some((m) => m.id === id));
 	if (missing !== undefined) return { code: 'unknownId', values: { id: missing } };
-	const working = resources.makers.filter(
-		(m) => m.open.length > 0 && (!step.with || step.with.includes(m.id))
-	);
+	const working = shop.makers.filter((m) => m.open.length > 0 && (!step.with || step.with.includes(m.id)));
 	if (working.length === 0) return { code: 'noWindows', values: {} };
 	if (working.length < step.makers)
 		return { code: 'tooFewMakers', values: { needed: step.makers, have: working.length } };
-	const place = step.place === null ? [] : [resources.places.get(step.place)!];
-	const longest = teamsOf(resources, step.makers, step.with).reduce(
-		(most, team) => Math.max(most, longestOpen(resources, [...team, ...place])),
-		0
-	);
+	const longest = teamsOf(shop, node).reduce((most, team) => Math.max(most, team.longest), 0);
 	if (longest === 0)
 		return step.place === null
 			? { code: 'neverTogether', values: { needed: step.makers } }

@@ -8,8 +8,10 @@ import {
 	parseLocalTime,
 	type LocalMinutes
 } from '../units/localTime.ts';
-import { planByRule } from './plan.ts';
-import type { PlanProblem } from './problem.ts';
+import { simulate, type Odds } from './odds.ts';
+import { orderOf } from './plan.ts';
+import type { Plan, PlanProblem } from './problem.ts';
+import { searchPlan } from './search.ts';
 
 /** Text that a parser of the core understands, read into its value. */
 const read = <T>(parse: (text: string) => Parsed<T>) =>
@@ -54,6 +56,7 @@ export const scheduleJob = z.strictObject({
 	leastPart: z.number().int().min(1).max(1440).default(30),
 	start: time,
 	deadline: time.nullable().default(null),
+	shared: z.number().min(0).max(1).default(0),
 	makers: list(
 		z.strictObject({ id, windows: z.array(window), off: z.array(read(parseDate)).default([]) }),
 		'makers'
@@ -62,6 +65,7 @@ export const scheduleJob = z.strictObject({
 		z.strictObject({ id, capacity: z.number().int().min(1).max(1000).default(1), windows: z.array(window) }),
 		'places'
 	).default([]),
+	parcels: list(z.strictObject({ id, at: time, late: minutes }), 'parcels').default([]),
 	steps: list(
 		z.strictObject({
 			id,
@@ -72,7 +76,11 @@ export const scheduleJob = z.strictObject({
 			makers: z.number().int().min(1).max(20).default(1),
 			with: z.array(id).min(1).nullable().default(null),
 			place: id.nullable().default(null),
-			oneSitting: z.boolean().default(false)
+			oneSitting: z.boolean().default(false),
+			setUp: z.strictObject({ key: id, minutes: whole }).optional(),
+			pinned: time.optional(),
+			parcels: z.array(id).default([]),
+			redo: z.number().min(0).max(1).default(0)
 		}),
 		'steps'
 	).max(5000)
@@ -84,9 +92,11 @@ export function problemOfJob(job: ScheduleJob): PlanProblem {
 	return {
 		...job,
 		makers: job.makers.map((m) => ({ ...m, off: new Set(m.off) })),
-		steps: job.steps.map(({ notBefore, ...s }) => ({
+		steps: job.steps.map(({ notBefore, pinned, setUp, ...s }) => ({
 			...s,
 			...(notBefore === undefined ? {} : { notBefore }),
+			...(pinned === undefined ? {} : { pinnedAt: pinned }),
+			...(setUp === undefined ? {} : { setUp }),
 			after: s.after.map((a) => ({
 				id: a.id,
 				...('within' in a && a.within !== undefined ? { within: a.within } : {}),
@@ -96,9 +106,19 @@ export function problemOfJob(job: ScheduleJob): PlanProblem {
 	};
 }
 
-/** Runs the job. `elapsedSeconds` is asked at the end, so that the core needs no clock of its own. */
-export function runScheduleJob(job: ScheduleJob, elapsedSeconds: () => number) {
-	const plan = planByRule(problemOfJob(job));
+/**
+ * Runs the job: the search for as long as it says at most, then the odds for as long again at most.
+ * @param elapsed seconds since the job began, so that the core needs no clock of its own
+ */
+export function runScheduleJob(job: ScheduleJob, elapsed: () => number) {
+	const problem = problemOfJob(job);
+	const search = searchPlan(problem, job.seed);
+	let stoppedBy: Plan['stoppedBy'] = 'time';
+	while (stoppedBy === 'time' && elapsed() < job.seconds) {
+		const turn = search.work.next();
+		if (turn.done) stoppedBy = turn.value;
+	}
+	const plan = search.soFar(stoppedBy);
 	const time = (at: LocalMinutes | null) => (at === null ? null : formatLocalTime(at));
 	return {
 		steps: plan.steps.map((s) => ({
@@ -113,10 +133,29 @@ export function runScheduleJob(job: ScheduleJob, elapsedSeconds: () => number) {
 		})),
 		finish: time(plan.finish),
 		lowerBound: time(plan.lowerBound),
-		// The odds come from simulated builds, which this version does not run yet.
-		odds: null,
+		odds: oddsOfJob(job, problem, plan, elapsed),
 		impossible: plan.impossible.map((i) => ({ id: i.id, code: i.code, reason: say({ ...i, path: [] }) })),
-		seconds: Math.round(elapsedSeconds() * 1000) / 1000,
+		seconds: Math.round(elapsed() * 1000) / 1000,
 		stoppedBy: plan.stoppedBy
+	};
+}
+
+/** Null without runs, and when a step cannot be placed: then nothing is ever ready. */
+function oddsOfJob(job: ScheduleJob, problem: PlanProblem, plan: Plan, elapsed: () => number) {
+	if (job.runs === 0 || plan.impossible.length > 0 || plan.finish === null) return null;
+	const task = { problem, order: orderOf(plan), by: job.deadline === null ? [] : [job.deadline] };
+	const work = simulate({ ...task, runs: job.runs, seed: job.seed, shared: job.shared });
+	const until = elapsed() + job.seconds;
+	let turn = work.next();
+	while (!turn.done) turn = work.next(elapsed() > until);
+	const odds: Odds = turn.value;
+	const time = (at: LocalMinutes | null) => (at === null ? null : formatLocalTime(at));
+	return {
+		byDeadline: odds.by[0]?.share ?? null,
+		p50: time(odds.p50),
+		p80: time(odds.p80),
+		p95: time(odds.p95),
+		runs: odds.runs,
+		deciding: [...odds.steps, ...odds.parcels].sort((a, b) => b.share - a.share).slice(0, 20)
 	};
 }

@@ -6,9 +6,13 @@ import type { PlanProblem, PlanStep } from './problem.ts';
 export interface Node {
 	step: PlanStep;
 	minutes: number;
-	/** Earliest start from everything but its links. */
+	/** Earliest start from everything but its links … */
 	release: LocalMinutes;
+	/** … and parcels. */
+	floor: LocalMinutes;
 	barred: readonly Span[];
+	/** A start that is kept for it; null when it may be at any time. */
+	pin: LocalMinutes | null;
 	before: Link[];
 	behind: Link[];
 }
@@ -23,11 +27,15 @@ export interface Link {
 
 export function makeNetwork(problem: PlanProblem): Node[] {
 	const index = new Map(problem.steps.map((s, i) => [s.id, i]));
+	const arrivals = new Map(problem.parcels?.map((p) => [p.id, p.at + p.late[1]]));
+	const floor = (step: PlanStep) => Math.max(problem.start, step.notBefore ?? problem.start);
 	const nodes = problem.steps.map((step): Node => ({
 		step,
 		minutes: step.minutes[1],
-		release: Math.max(problem.start, step.notBefore ?? problem.start),
+		release: Math.max(floor(step), ...(step.parcels ?? []).map((id) => arrivals.get(id) ?? problem.start)),
+		floor: floor(step),
 		barred: step.barred ?? [],
+		pin: step.pinnedAt ?? null,
 		before: [],
 		behind: []
 	}));
@@ -56,6 +64,7 @@ export function mirrorNetwork(nodes: readonly Node[], deadline: LocalMinutes): N
 		...node,
 		release: -deadline + node.step.wait,
 		barred: [],
+		pin: null,
 		before: node.behind,
 		behind: node.before
 	}));

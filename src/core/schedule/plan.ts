@@ -1,26 +1,52 @@
 import { DAY, type LocalMinutes } from '../units/localTime.ts';
+import { NEVER } from './bookings.ts';
+import { Builder } from './build.ts';
+import { describePlan } from './describe.ts';
 import { findImpossible, stretchOf } from './feasible.ts';
 import { lowerBoundOf } from './lowerBound.ts';
 import { makeNetwork, mirrorNetwork, remainingPath, topological, type Node } from './network.ts';
 import type { Impossible, Plan, PlannedStep, PlanProblem } from './problem.ts';
-import { makeResources, mirrorResources } from './resources.ts';
-import { serialPlan, type Placement } from './serial.ts';
+import { makeShop } from './shop.ts';
 
 /** Calendars are laid out as far as the work could take twice over, and ten years when that is not enough. */
 const LEAST_DAYS = 60;
 const MOST_DAYS = 3650;
+
+/** What can be planned of a problem, built by rule, and what cannot. */
+export interface Draft {
+	problem: PlanProblem;
+	/** Of the steps that can be placed at all. */
+	nodes: Node[];
+	builder: Builder;
+	/** Topological. */
+	order: number[];
+	impossible: Impossible[];
+	/** How far the calendars reach. */
+	days: number;
+}
 
 /**
  * The plan by rule: longest remaining path first, forward from `start`; then back from the deadline
  * in reverse order, which gives each step's slack. Good plans, not proven best ones.
  * Never throws for what a maker can enter: what cannot be placed comes back in `impossible`.
  */
-export function planByRule(problem: PlanProblem): Plan {
+export const planByRule = (problem: PlanProblem): Plan => planOf(draftByRule(problem), 'rule');
+
+/** The plan by an order that was found before; steps that it does not hold come last, longest remaining path first. */
+export function planByOrder(problem: PlanProblem, ids: readonly string[]): Plan {
+	const draft = draftByRule(problem);
+	const rank = new Map(ids.map((id, k) => [id, k]));
+	const rule = new Map(draft.order.map((i, k) => [i, ids.length + k]));
+	const ranks = draft.nodes.map((n, i) => rank.get(n.step.id) ?? rule.get(i)!);
+	draft.order = listBy(draft.nodes, (a, b) => ranks[a]! - ranks[b]!);
+	draft.builder.build(draft.order);
+	return planOf(draft, 'rule');
+}
+
+export function draftByRule(problem: PlanProblem): Draft {
 	const days = Math.min(MOST_DAYS, LEAST_DAYS + 2 * Math.ceil(elapsedAtMost(problem) / DAY));
-	const plan = planWithin(problem, days);
-	return days < MOST_DAYS && plan.impossible.some((i) => i.code === 'afterHorizon')
-		? planWithin(problem, MOST_DAYS)
-		: plan;
+	const draft = draftWithin(problem, days);
+	return days < MOST_DAYS && draft.builder.finish() === NEVER ? draftWithin(problem, MOST_DAYS) : draft;
 }
 
 /** One step after the other, hands-on minutes stretched over the windows, and whatever is waited for. */
@@ -33,135 +59,107 @@ function elapsedAtMost(problem: PlanProblem): number {
 	return problem.steps.reduce((sum, s) => sum + s.minutes[1] * stretch + s.wait, latest);
 }
 
-function planWithin(problem: PlanProblem, days: number): Plan {
-	const horizon = problem.start + days * DAY;
-	const resources = makeResources(problem, problem.start, horizon);
-	const impossible = findImpossible(problem, makeNetwork(problem), resources);
+function draftWithin(problem: PlanProblem, days: number): Draft {
+	const shop = makeShop(problem, problem.start, problem.start + days * DAY);
+	const impossible = findImpossible(problem, makeNetwork(problem), shop);
 	const bad = new Set(impossible.map((i) => i.id));
 	const possible = { ...problem, steps: problem.steps.filter((s) => !bad.has(s.id)) };
 	const nodes = makeNetwork(possible);
-	const { order } = topological(nodes);
-	const tail = remainingPath(nodes, order, stretchOf(problem));
-	const placed = serialPlan({
-		...problem,
-		nodes,
-		resources,
-		pick: (eligible) => longestFirst(eligible, tail)
-	});
-	const late = placed.flatMap((p, i): Impossible[] =>
-		p ? [] : [{ id: nodes[i]!.step.id, code: 'afterHorizon', values: { days } }]
-	);
-	const finish = nodes.reduce<number | null>((most, node, i) => {
-		const p = placed[i];
-		return p ? Math.max(most ?? -Infinity, p.end + node.step.wait) : most;
-	}, null);
-	const latest = late.length ? [] : latestStarts(possible, nodes, placed as Placement[], finish, days);
-	const lowerBound = lowerBoundOf(possible, nodes, order, finish);
-	return {
-		steps: describe(nodes, placed, latest),
-		finish,
-		lowerBound,
-		impossible: [...impossible, ...late],
-		stoppedBy: finish !== null && finish === lowerBound ? 'proved' : 'rule'
-	};
+	const tail = remainingPath(nodes, topological(nodes).order, stretchOf(problem));
+	const order = listBy(nodes, (a, b) => tail[b]! - tail[a]! || a - b);
+	const builder = new Builder(nodes, shop, problem);
+	builder.build(order);
+	return { problem: possible, nodes, builder, order, impossible, days };
 }
 
-function longestFirst(eligible: readonly number[], tail: readonly number[]): number {
-	return eligible.reduce((best, i) =>
-		tail[i]! > tail[best]! || (tail[i] === tail[best] && i < best) ? i : best
+/** Every step after what it waits for, the first by `compare` first among those that may come next. */
+export function listBy(nodes: readonly Node[], compare: (a: number, b: number) => number): number[] {
+	const waiting = nodes.map((n) => n.before.length);
+	const heap: number[] = [];
+	const push = (i: number) => {
+		let at = heap.push(i) - 1;
+		while (at > 0 && compare(heap[at]!, heap[(at - 1) >> 1]!) < 0) {
+			const up = (at - 1) >> 1;
+			[heap[at], heap[up]] = [heap[up]!, heap[at]!];
+			at = up;
+		}
+	};
+	const pop = () => {
+		const top = heap[0]!;
+		const end = heap.pop()!;
+		if (heap.length === 0) return top;
+		heap[0] = end;
+		for (let at = 0; ;) {
+			let low = 2 * at + 1;
+			if (low >= heap.length) return top;
+			if (low + 1 < heap.length && compare(heap[low + 1]!, heap[low]!) < 0) low++;
+			if (compare(heap[low]!, heap[at]!) >= 0) return top;
+			[heap[at], heap[low]] = [heap[low]!, heap[at]!];
+			at = low;
+		}
+	};
+	waiting.forEach((count, i) => count === 0 && push(i));
+	const list: number[] = [];
+	while (heap.length > 0) {
+		const i = pop();
+		list.push(i);
+		for (const { node } of nodes[i]!.behind) if (--waiting[node]! === 0) push(node);
+	}
+	return list;
+}
+
+/** What was built last, as a plan with its slack and its lower bound. */
+export function planOf(draft: Draft, stoppedBy: Plan['stoppedBy'], bound?: LocalMinutes | null): Plan {
+	const { nodes, builder, days } = draft;
+	const late = nodes.flatMap((n, i): Impossible[] =>
+		builder.end[i] === NEVER ? [{ id: n.step.id, code: 'afterHorizon', values: { days } }] : []
 	);
+	const finish = nodes.reduce<number | null>(
+		(most, node, i) =>
+			builder.end[i] === NEVER ? most : Math.max(most ?? -Infinity, builder.end[i]! + node.step.wait),
+		null
+	);
+	const lowerBound = bound === undefined ? lowerBoundOf(draft.problem, nodes, finish) : bound;
+	return {
+		steps: describePlan(builder, late.length ? [] : latestStarts(draft, finish)),
+		finish,
+		lowerBound,
+		impossible: [...draft.impossible, ...late],
+		stoppedBy: finish !== null && finish === lowerBound ? 'proved' : stoppedBy
+	};
 }
 
 /**
  * Back from the deadline: the forward plan taken in reverse, each step as late as the others leave room.
  * The same placing as forward, with time mirrored.
  */
-function latestStarts(
-	problem: PlanProblem,
-	nodes: readonly Node[],
-	placed: readonly Placement[],
-	finish: LocalMinutes | null,
-	days: number
-): (LocalMinutes | null)[] {
+function latestStarts(draft: Draft, finish: LocalMinutes | null): (LocalMinutes | null)[] {
+	const { problem, nodes, builder } = draft;
 	const deadline = problem.deadline ?? finish;
 	if (deadline === null) return [];
+	const from = Math.min(problem.start, deadline) - (deadline < (finish ?? deadline) ? draft.days : 1) * DAY;
+	const shop = makeShop(problem, from, deadline + DAY, true);
 	const mirror = mirrorNetwork(nodes, deadline);
-	const resources = mirrorResources(problem, deadline - days * DAY, deadline + DAY);
-	const rank = new Map(
-		placed
-			.map((p, i) => ({ i, p }))
-			.sort((a, b) => b.p.end - a.p.end || b.p.start - a.p.start || b.i - a.i)
-			.map(({ i }, at) => [i, at])
-	);
-	const pick = (eligible: readonly number[]) =>
-		eligible.reduce((best, i) => (rank.get(i)! < rank.get(best)! ? i : best));
-	const back = serialPlan({ ...problem, nodes: mirror, resources, pick }).map((p) => (p ? 0 - p.end : null));
+	const back = new Builder(mirror, shop, problem);
+	back.build(backwards(mirror, builder.end, builder.start));
 	// A plan in time shows by itself that each start serves, even where the way back found only a sooner one.
 	const inTime = finish !== null && finish <= deadline;
-	return back.map((latest, i) => (inTime ? Math.max(latest ?? -Infinity, placed[i]!.start) : latest));
-}
-
-function describe(
-	nodes: readonly Node[],
-	placed: readonly (Placement | null)[],
-	latest: readonly (LocalMinutes | null)[]
-): PlannedStep[] {
-	const slacks = placed.map((p, i) => (p && typeof latest[i] === 'number' ? latest[i]! - p.start : null));
-	const least = slacks.reduce<number>((min, s) => Math.min(min, s ?? Infinity), Infinity);
-	const busy = byResource(placed);
-	return placed.flatMap((p, i): PlannedStep[] =>
-		p
-			? [
-					{
-						id: nodes[i]!.step.id,
-						start: p.start,
-						end: p.end,
-						ready: p.end + nodes[i]!.step.wait,
-						makers: p.makers,
-						blocks: p.blocks,
-						slackMinutes: slacks[i] ?? null,
-						critical: slacks[i] !== null && slacks[i] === least,
-						heldBy: heldBy(nodes, placed, busy, i)
-					}
-				]
-			: []
-	);
-}
-
-/** Placements of each maker and place, by their ends. */
-function byResource(placed: readonly (Placement | null)[]): Map<string, { i: number; end: LocalMinutes }[]> {
-	const lists = new Map<string, { i: number; end: LocalMinutes }[]>();
-	placed.forEach((p, i) => {
-		for (const { id } of p?.team ?? []) {
-			const list = lists.get(id);
-			if (list) list.push({ i, end: p!.end });
-			else lists.set(id, [{ i, end: p!.end }]);
-		}
+	return nodes.map((_, i) => {
+		const latest = back.end[i] === NEVER ? null : 0 - back.end[i]!;
+		return inTime ? Math.max(latest ?? -Infinity, builder.start[i]!) : latest;
 	});
-	for (const list of lists.values()) list.sort((a, b) => a.end - b.end);
-	return lists;
 }
 
-/** What the start of a step hung on: its last predecessor, or whatever its team was busy with just before. */
-function heldBy(
-	nodes: readonly Node[],
-	placed: readonly (Placement | null)[],
-	busy: ReturnType<typeof byResource>,
-	i: number
-): string | null {
-	const me = placed[i]!;
-	let last: { i: number; end: LocalMinutes } | null = null;
-	for (const { id } of me.team) {
-		const before = busy.get(id)!.findLast((b) => b.end <= me.start && b.i !== i);
-		if (before && before.end > me.free && (!last || before.end > last.end)) last = before;
-	}
-	if (last) return nodes[last.i]!.step.id;
-	const before = nodes[i]!.before.map((l) => ({
-		id: nodes[l.node]!.step.id,
-		at: placed[l.node]!.end + l.lag
-	})).reduce<{ id: string; at: number } | null>((late, b) => (!late || b.at > late.at ? b : late), null);
-	return before && before.at >= nodes[i]!.release ? before.id : null;
-}
+/** The order for the way back, over the mirrored network: what ends last first. */
+export const backwards = (
+	mirror: readonly Node[],
+	end: ArrayLike<number>,
+	start: ArrayLike<number>
+): number[] => listBy(mirror, (a, b) => end[b]! - end[a]! || start[b]! - start[a]! || b - a);
+
+/** The steps of a plan in the order in which they begin. */
+export const orderOf = (plan: Plan): string[] =>
+	[...plan.steps].sort((a, b) => a.start - b.start || a.end - b.end).map((s) => s.id);
 
 /** The chain that decides the finish, first step first. */
 export function decidingChain(plan: Plan): PlannedStep[] {

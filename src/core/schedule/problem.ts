@@ -10,6 +10,7 @@ export interface PlanProblem {
 	places: readonly (Hours & { id: string; capacity: number })[];
 	steps: readonly PlanStep[];
 	split: Split;
+	parcels?: readonly Parcel[];
 	/** With `anywhere`: no part is shorter, but the whole of a shorter step. */
 	leastPart: number;
 	/** Hours of makers and places that are already given away, to costumes that go first. */
@@ -38,6 +39,21 @@ export interface PlanStep {
 	with: readonly string[] | null;
 	place: string | null;
 	oneSitting: boolean;
+	/** Of the minutes, those that go into setting out, saved when it goes on just after work with the same key at its place. */
+	setUp?: { key: string; minutes: number };
+	/** It starts then and not otherwise, unless what it waits for is later: a fitting, or work that is under way. */
+	pinnedAt?: LocalMinutes;
+	/** Ids of the parcels that it waits for. */
+	parcels?: readonly string[];
+	/** How likely it is that it has to be done again, 0 to 1. Only simulated builds do it. */
+	redo?: number;
+}
+
+/** Something ordered: when it is there, and how many minutes later at the least, usually, at the worst. */
+export interface Parcel {
+	id: string;
+	at: LocalMinutes;
+	late: ThreePoints;
 }
 
 export interface After {
@@ -57,6 +73,10 @@ export interface PlannedStep {
 	ready: LocalMinutes;
 	makers: string[];
 	blocks: Span[];
+	/** Who works in each block: with `anywhere` hands may change. */
+	crews: string[][];
+	/** It goes on with what was set out for another just before. */
+	joined: boolean;
 	/** How much later it may start with the deadline still kept; negative when it is already too late. Null without a deadline that can be planned back from. */
 	slackMinutes: number | null;
 	critical: boolean;
@@ -77,5 +97,6 @@ export interface Plan {
 	/** No plan can be ready sooner. */
 	lowerBound: LocalMinutes | null;
 	impossible: Impossible[];
-	stoppedBy: 'proved' | 'rule';
+	/** `proved`: it ends at the lower bound. `rule`: nothing was searched. `settled`: long nothing better was found. */
+	stoppedBy: 'proved' | 'rule' | 'settled' | 'time';
 }

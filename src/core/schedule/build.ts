@@ -1,0 +1,271 @@
+import type { LocalMinutes } from '../units/localTime.ts';
+import { NEVER } from './bookings.ts';
+import type { Span } from './calendar.ts';
+import type { Link, Node } from './network.ts';
+import { firstOpen, inOneRun, inParts, pastBarred, type Block } from './placing.ts';
+import type { PlanProblem } from './problem.ts';
+import { freeAll, teamsOf, type Shop, type Team } from './shop.ts';
+
+/** How many later openings are tried for the first of a chain that a recoat window binds together. */
+const CHAIN_TRIES = 8;
+/** What is set out for a colour stays set out for so long without work, minutes. Common practice: as long as a coat flashes off. */
+export const SESSION_GAP = 60;
+const NONE: readonly Span[] = [];
+
+/**
+ * Serial schedule generation: one step after another, each at the earliest place that is still free.
+ * Steps bound by a recoat window are placed together with the one they follow, so that the window
+ * is not given away to others. A step that fits nowhere stays unplaced, and so does all that waits for it.
+ *
+ * One builder serves for many plans of one network: `build` begins anew each time.
+ */
+export class Builder {
+	readonly nodes: readonly Node[];
+	readonly shop: Shop;
+	/** Hands-on minutes, earliest starts and added waiting of each step: simulated builds change them. */
+	readonly minutes: Int32Array;
+	readonly release: Int32Array;
+	readonly extraWait: Int32Array;
+	/** Of what was built last. Unplaced steps end NEVER. */
+	readonly start: Int32Array;
+	readonly end: Int32Array;
+	/** Earliest start from links and release, before anybody's hours are looked at. */
+	readonly free: Int32Array;
+	readonly blocks: (readonly Block[])[];
+	readonly #teams: Team[][];
+	readonly #bound: (Link | undefined)[];
+	readonly #anywhere: boolean;
+	readonly #leastPart: number;
+	/** Place held while nobody works there, because what is set out is used again: from, to. */
+	readonly #held: (Span | null)[];
+	readonly #alike: (number[] | null)[];
+	readonly #pinned: number[];
+
+	constructor(nodes: readonly Node[], shop: Shop, rules: Pick<PlanProblem, 'split' | 'leastPart'>) {
+		this.nodes = nodes;
+		this.shop = shop;
+		this.minutes = Int32Array.from(nodes, (n) => n.minutes);
+		this.release = Int32Array.from(nodes, (n) => n.release);
+		this.extraWait = new Int32Array(nodes.length);
+		this.start = new Int32Array(nodes.length);
+		this.end = new Int32Array(nodes.length);
+		this.free = new Int32Array(nodes.length);
+		this.blocks = nodes.map(() => []);
+		this.#teams = nodes.map((n) => (n.minutes > 0 ? teamsOf(shop, n) : []));
+		this.#bound = nodes.map((n) => n.behind.find((l) => l.within !== null));
+		this.#anywhere = rules.split === 'anywhere';
+		this.#leastPart = rules.leastPart;
+		this.#held = nodes.map(() => null);
+		this.#alike = alikeSteps(nodes);
+		this.#pinned = nodes.flatMap((n, i) => (n.pin === null ? [] : [i]));
+	}
+
+	/** Builds by this order; a step whose predecessors come later in it stays unplaced. */
+	build(order: ArrayLike<number>): void {
+		this.begin();
+		for (let k = 0; k < order.length; k++) this.place(order[k]!);
+	}
+
+	/** Nothing placed but what is pinned, which has its hours before all others. */
+	begin(): void {
+		freeAll(this.shop);
+		this.end.fill(NEVER);
+		this.#held.fill(null);
+		for (const i of this.#pinned) {
+			const pin = this.nodes[i]!.pin!;
+			this.#keep(i, this.#earliest(i, pin, NONE));
+			// Another's pin was first.
+			if (this.end[i] !== NEVER && this.start[i] !== pin) this.#release(i);
+		}
+	}
+
+	/** Latest moment at which something is ready; NEVER when a step is unplaced. */
+	finish(): LocalMinutes {
+		let last = -NEVER;
+		for (let i = 0; i < this.nodes.length; i++) {
+			if (this.end[i] === NEVER) return NEVER;
+			last = Math.max(last, this.end[i]! + this.nodes[i]!.step.wait + this.extraWait[i]!);
+		}
+		return last;
+	}
+
+	/** Places one step, and those that a recoat window binds to it and that wait for nothing else. */
+	place(i: number): void {
+		if (this.nodes[i]!.pin !== null && this.end[i] !== NEVER) {
+			if (this.start[i]! >= this.#freeFrom(i)) return;
+			// What it waits for is later than its pin: it moves.
+			this.#release(i);
+		}
+		if (this.end[i] !== NEVER) return;
+		if (this.#bound[i]) this.#placeChain(this.#chainFrom(i));
+		else this.#placeOne(i, -NEVER);
+	}
+
+	#chainFrom(head: number): number[] {
+		const chain = [head];
+		for (let at = head; ;) {
+			const next = this.#bound[at]?.node;
+			if (next === undefined || chain.includes(next) || this.end[next] !== NEVER) return chain;
+			if (this.nodes[next]!.before.some((l) => l.node !== at && this.end[l.node] === NEVER)) return chain;
+			chain.push(next);
+			at = next;
+		}
+	}
+
+	/** Tries later openings for the first of the chain while a window is missed, and takes the one that ends soonest. */
+	#placeChain(chain: readonly number[]): void {
+		const last = chain[chain.length - 1]!;
+		let from = -NEVER;
+		let bestFrom = from;
+		let bestEnd = Infinity;
+		for (let tries = 0; tries < (chain.length > 1 ? CHAIN_TRIES : 1); tries++) {
+			for (const [k, i] of chain.entries()) this.#placeOne(i, k === 0 ? from : -NEVER);
+			if (this.end[last]! < bestEnd) [bestEnd, bestFrom] = [this.end[last]!, from];
+			const head = chain[0]!;
+			const team = this.blocks[head]![0]?.team;
+			if (this.end[head] === NEVER || !team || this.#keepsWindows(chain)) break;
+			const next = firstOpen(team.open, this.start[head]!) + 2;
+			if (next >= team.open.length) break;
+			from = team.open[next]!;
+			for (const i of chain) this.#release(i);
+		}
+		if (this.end[last] === bestEnd && this.end[chain[0]!] !== NEVER) return;
+		for (const i of chain) this.#release(i);
+		for (const [k, i] of chain.entries()) this.#placeOne(i, k === 0 ? bestFrom : -NEVER);
+	}
+
+	#keepsWindows(chain: readonly number[]): boolean {
+		return chain.every(
+			(i, k) =>
+				k === 0 ||
+				(this.end[i] !== NEVER &&
+					this.start[i]! <= this.end[chain[k - 1]!]! + this.#bound[chain[k - 1]!]!.within!)
+		);
+	}
+
+	#freeFrom(i: number): LocalMinutes {
+		const { before } = this.nodes[i]!;
+		let free = this.release[i]!;
+		for (let k = 0; k < before.length; k++) {
+			const { node, lag } = before[k]!;
+			if (this.end[node] === NEVER) return NEVER;
+			free = Math.max(free, this.end[node]! + lag + this.extraWait[node]!);
+		}
+		return free;
+	}
+
+	#placeOne(i: number, from: LocalMinutes): void {
+		const free = this.#freeFrom(i);
+		this.free[i] = free;
+		if (free === NEVER) return;
+		this.#keep(i, this.#earliest(i, Math.max(free, from), this.#barred(i)));
+	}
+
+	/** A recoat window bars the starts between its end and the time from which it is allowed again. */
+	#barred(i: number): readonly Span[] {
+		const node = this.nodes[i]!;
+		let barred: Span[] | null = null;
+		for (const l of node.before)
+			if (l.within !== null && l.orAfter > l.within)
+				(barred ??= [...node.barred]).push([
+					this.end[l.node]! + l.within + 1,
+					Math.min(NEVER, this.end[l.node]! + l.orAfter)
+				]);
+		return barred ?? node.barred;
+	}
+
+	#earliest(i: number, from: LocalMinutes, barred: readonly Span[]): readonly Block[] | LocalMinutes | null {
+		const minutes = this.minutes[i]!;
+		if (minutes === 0) {
+			const at = pastBarred(barred, from);
+			return at < NEVER ? at : null;
+		}
+		const whole = this.#soonest(i, minutes, from, barred);
+		const joined = this.#alike[i] && this.#joined(i, from, barred);
+		if (joined && (!whole || endOf(joined.blocks) <= endOf(whole))) {
+			this.#held[i] = joined.held;
+			return joined.blocks;
+		}
+		return whole;
+	}
+
+	#soonest(i: number, minutes: number, from: LocalMinutes, barred: readonly Span[]): readonly Block[] | null {
+		const teams = this.#teams[i]!;
+		const { oneSitting } = this.nodes[i]!.step;
+		if (this.#anywhere && !oneSitting) return inParts(teams, minutes, this.#leastPart, barred, from);
+		let best: readonly Block[] | null = null;
+		for (let k = 0; k < teams.length; k++) {
+			const team = teams[k]!;
+			// On a bad day a sitting can be longer than any window: it goes on past the end of the longest.
+			const sitting = oneSitting ? Math.min(minutes, team.longest) : minutes;
+			if (sitting === 0) continue;
+			best = inOneRun(team, sitting, oneSitting, barred, from, best ? endOf(best) : NEVER) ?? best;
+		}
+		return best;
+	}
+
+	/** Just after work for which the same is set out, at the same place, without the minutes to set it out again. */
+	#joined(
+		i: number,
+		from: LocalMinutes,
+		barred: readonly Span[]
+	): { blocks: readonly Block[]; held: Span } | null {
+		const { step } = this.nodes[i]!;
+		const place = this.shop.places.get(step.place!)!.bookings;
+		const minutes = Math.max(1, this.minutes[i]! - step.setUp!.minutes);
+		let best: { blocks: readonly Block[]; held: Span } | null = null;
+		for (const j of this.#alike[i]!) {
+			const end = this.end[j]!;
+			if (end === NEVER || end + SESSION_GAP < from) continue;
+			const blocks = this.#soonest(i, minutes, Math.max(from, end), barred);
+			const start = blocks?.[0]?.from ?? NEVER;
+			if (start > end + SESSION_GAP || place.lastFullEnd(end, start) !== end) continue;
+			if (!best || endOf(blocks!) < endOf(best.blocks)) best = { blocks: blocks!, held: [end, start] };
+		}
+		return best;
+	}
+
+	#keep(i: number, what: readonly Block[] | LocalMinutes | null): void {
+		if (what === null) return;
+		if (typeof what === 'number') {
+			this.start[i] = this.end[i] = what;
+			this.blocks[i] = [];
+			return;
+		}
+		this.blocks[i] = what;
+		this.start[i] = what[0]!.from;
+		this.end[i] = endOf(what);
+		this.#book(i, 1);
+	}
+
+	#release(i: number): void {
+		if (this.end[i] === NEVER) return;
+		this.#book(i, -1);
+		this.#held[i] = null;
+		this.end[i] = NEVER;
+	}
+
+	#book(i: number, change: 1 | -1): void {
+		for (const { from, to, team } of this.blocks[i]!)
+			for (const r of team.members) r.bookings.add(from, to, change);
+		const held = this.#held[i];
+		if (held) this.shop.places.get(this.nodes[i]!.step.place!)!.bookings.add(held[0], held[1], change);
+	}
+}
+
+const endOf = (blocks: readonly Block[]): LocalMinutes => blocks[blocks.length - 1]!.to;
+
+/** For each step with something to set out, the others for which the same is set out at the same place. */
+function alikeSteps(nodes: readonly Node[]): (number[] | null)[] {
+	const groups = new Map<string, number[]>();
+	const keys = nodes.map(({ step }, i) => {
+		if (!step.setUp || step.place === null) return null;
+		const key = JSON.stringify([step.place, step.setUp.key]);
+		groups.set(key, [...(groups.get(key) ?? []), i]);
+		return key;
+	});
+	return keys.map((key, i) => {
+		const group = key === null ? [] : groups.get(key)!;
+		return group.length > 1 ? group.filter((j) => j !== i) : null;
+	});
+}
