@@ -13,9 +13,10 @@ export const SESSION_GAP = 60;
 const NONE: readonly Span[] = [];
 
 /**
- * Serial schedule generation: one step after another, each at the earliest place that is still free.
- * Steps bound by a recoat window are placed together with the one they follow, so that the window
- * is not given away to others. A step that fits nowhere stays unplaced, and so does all that waits for it.
+ * Serial schedule generation: one step after another, each at the earliest place that is still free, by the
+ * team that is done first. Where a step bound by a recoat window stands right behind the one it follows, the
+ * two are placed together, so that the window is not given away to others. A step that fits nowhere stays
+ * unplaced, and so does all that waits for it.
  *
  * One builder serves for many plans of one network: `build` begins anew each time.
  */
@@ -26,13 +27,15 @@ export class Builder {
 	readonly minutes: Int32Array;
 	readonly release: Int32Array;
 	readonly extraWait: Int32Array;
+	/** The team that has to do a step, by its number; −1 leaves it to whoever is done first. */
+	readonly forced: Int32Array;
 	/** Of what was built last. Unplaced steps end NEVER. */
 	readonly start: Int32Array;
 	readonly end: Int32Array;
 	/** Earliest start from links and release, before anybody's hours are looked at. */
 	readonly free: Int32Array;
 	readonly blocks: (readonly Block[])[];
-	readonly #teams: Team[][];
+	readonly teams: readonly (readonly Team[])[];
 	readonly #bound: (Link | undefined)[];
 	readonly #anywhere: boolean;
 	readonly #leastPart: number;
@@ -47,11 +50,12 @@ export class Builder {
 		this.minutes = Int32Array.from(nodes, (n) => n.minutes);
 		this.release = Int32Array.from(nodes, (n) => n.release);
 		this.extraWait = new Int32Array(nodes.length);
+		this.forced = new Int32Array(nodes.length).fill(-1);
 		this.start = new Int32Array(nodes.length);
 		this.end = new Int32Array(nodes.length);
 		this.free = new Int32Array(nodes.length);
 		this.blocks = nodes.map(() => []);
-		this.#teams = nodes.map((n) => (n.minutes > 0 ? teamsOf(shop, n) : []));
+		this.teams = nodes.map((n) => (n.minutes > 0 ? teamsOf(shop, n) : []));
 		this.#bound = nodes.map((n) => n.behind.find((l) => l.within !== null));
 		this.#anywhere = rules.split === 'anywhere';
 		this.#leastPart = rules.leastPart;
@@ -63,7 +67,11 @@ export class Builder {
 	/** Builds by this order; a step whose predecessors come later in it stays unplaced. */
 	build(order: ArrayLike<number>): void {
 		this.begin();
-		for (let k = 0; k < order.length; k++) this.place(order[k]!);
+		for (let k = 0; k < order.length; k++) {
+			const chain = this.#bound[order[k]!] ? this.#chainAt(order, k) : null;
+			if (chain) this.#placeChain(chain);
+			else this.place(order[k]!);
+		}
 	}
 
 	/** Nothing placed but what is pinned, which has its hours before all others. */
@@ -89,27 +97,28 @@ export class Builder {
 		return last;
 	}
 
-	/** Places one step, and those that a recoat window binds to it and that wait for nothing else. */
 	place(i: number): void {
 		if (this.nodes[i]!.pin !== null && this.end[i] !== NEVER) {
 			if (this.start[i]! >= this.#freeFrom(i)) return;
 			// What it waits for is later than its pin: it moves.
 			this.#release(i);
 		}
-		if (this.end[i] !== NEVER) return;
-		if (this.#bound[i]) this.#placeChain(this.#chainFrom(i));
-		else this.#placeOne(i, -NEVER);
+		if (this.end[i] === NEVER) this.#placeOne(i, -NEVER);
 	}
 
-	#chainFrom(head: number): number[] {
-		const chain = [head];
-		for (let at = head; ;) {
-			const next = this.#bound[at]?.node;
-			if (next === undefined || chain.includes(next) || this.end[next] !== NEVER) return chain;
-			if (this.nodes[next]!.before.some((l) => l.node !== at && this.end[l.node] === NEVER)) return chain;
+	/** The steps from `k` on in the order that recoat windows bind to each other and that wait for nothing else. */
+	#chainAt(order: ArrayLike<number>, k: number): number[] | null {
+		const chain = [order[k]!];
+		for (let at = order[k]!; ;) {
+			const next = order[k + chain.length];
+			if (next === undefined || this.end[next] !== NEVER) break;
+			const { before } = this.nodes[next]!;
+			if (!before.some((l) => l.node === at && l.within !== null)) break;
+			if (before.some((l) => l.node !== at && this.end[l.node] === NEVER)) break;
 			chain.push(next);
 			at = next;
 		}
+		return chain.length > 1 && this.end[chain[0]!] === NEVER ? chain : null;
 	}
 
 	/** Tries later openings for the first of the chain while a window is missed, and takes the one that ends soonest. */
@@ -118,7 +127,7 @@ export class Builder {
 		let from = -NEVER;
 		let bestFrom = from;
 		let bestEnd = Infinity;
-		for (let tries = 0; tries < (chain.length > 1 ? CHAIN_TRIES : 1); tries++) {
+		for (let tries = 0; tries < CHAIN_TRIES; tries++) {
 			for (const [k, i] of chain.entries()) this.#placeOne(i, k === 0 ? from : -NEVER);
 			if (this.end[last]! < bestEnd) [bestEnd, bestFrom] = [this.end[last]!, from];
 			const head = chain[0]!;
@@ -139,8 +148,12 @@ export class Builder {
 			(i, k) =>
 				k === 0 ||
 				(this.end[i] !== NEVER &&
-					this.start[i]! <= this.end[chain[k - 1]!]! + this.#bound[chain[k - 1]!]!.within!)
+					this.start[i]! <= this.end[chain[k - 1]!]! + this.#windowOf(chain[k - 1]!, i))
 		);
+	}
+
+	#windowOf(from: number, to: number): number {
+		return this.nodes[to]!.before.find((l) => l.node === from)!.within!;
 	}
 
 	#freeFrom(i: number): LocalMinutes {
@@ -190,7 +203,8 @@ export class Builder {
 	}
 
 	#soonest(i: number, minutes: number, from: LocalMinutes, barred: readonly Span[]): readonly Block[] | null {
-		const teams = this.#teams[i]!;
+		const force = this.forced[i]!;
+		const teams = force < 0 ? this.teams[i]! : [this.teams[i]![force]!];
 		const { oneSitting } = this.nodes[i]!.step;
 		if (this.#anywhere && !oneSitting) return inParts(teams, minutes, this.#leastPart, barred, from);
 		let best: readonly Block[] | null = null;

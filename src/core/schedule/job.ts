@@ -9,7 +9,6 @@ import {
 	type LocalMinutes
 } from '../units/localTime.ts';
 import { simulate, type Odds } from './odds.ts';
-import { orderOf } from './plan.ts';
 import type { Plan, PlanProblem } from './problem.ts';
 import { searchPlan } from './search.ts';
 
@@ -143,7 +142,7 @@ export function runScheduleJob(job: ScheduleJob, elapsed: () => number) {
 /** Null without runs, and when a step cannot be placed: then nothing is ever ready. */
 function oddsOfJob(job: ScheduleJob, problem: PlanProblem, plan: Plan, elapsed: () => number) {
 	if (job.runs === 0 || plan.impossible.length > 0 || plan.finish === null) return null;
-	const task = { problem, order: orderOf(plan), by: job.deadline === null ? [] : [job.deadline] };
+	const task = { problem, order: plan.order, by: job.deadline === null ? [] : [job.deadline] };
 	const work = simulate({ ...task, runs: job.runs, seed: job.seed, shared: job.shared });
 	const until = elapsed() + job.seconds;
 	let turn = work.next();

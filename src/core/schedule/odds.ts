@@ -5,15 +5,15 @@ import { busyBy, holderOf } from './describe.ts';
 import { stretchOf } from './feasible.ts';
 import { makeNetwork, type Node } from './network.ts';
 import { minutesAt } from './pert.ts';
-import { listBy } from './plan.ts';
-import type { PlanProblem } from './problem.ts';
+import { forceTeams, listBy } from './plan.ts';
+import type { PlanOrder, PlanProblem } from './problem.ts';
 import { normals } from './random.ts';
 import { makeShop } from './shop.ts';
 
 export interface OddsTask {
 	problem: PlanProblem;
-	/** Ids of the steps that can be placed, in the order of the plan that is simulated. */
-	order: readonly string[];
+	/** Of the plan that is simulated. */
+	order: PlanOrder;
 	runs: number;
 	seed: number;
 	/** How much of a slip is common to all steps of a build, 0 to 1: the correlation between any two. */
@@ -51,10 +51,11 @@ const LATER = 3;
  */
 export function* simulate(task: OddsTask): Generator<number, Odds, boolean | undefined> {
 	const { problem, runs } = task;
-	const rank = new Map(task.order.map((id, k) => [id, k]));
+	const rank = new Map(task.order.map(({ id }, k) => [id, k]));
 	const nodes = makeNetwork({ ...problem, steps: problem.steps.filter((s) => rank.has(s.id)) });
 	const order = listBy(nodes, (a, b) => rank.get(nodes[a]!.step.id)! - rank.get(nodes[b]!.step.id)!);
 	const builder = new Builder(nodes, makeShop(problem, problem.start, horizonOf(problem)), problem);
+	forceTeams(builder, task.order);
 	const draw = drawsOf(task, builder);
 	const finishes = new Float64Array(runs);
 	const onChain = new Int32Array(nodes.length);

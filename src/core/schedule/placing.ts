@@ -81,7 +81,10 @@ export function inOneRun(
 			if (past > begin) break;
 			left -= end - begin;
 		}
-		if (left === 0) return runFrom(team, first, start, minutes);
+		if (left === 0) {
+			const blocks = runFrom(team, first, start, minutes);
+			return blocks[blocks.length - 1]!.to < before ? blocks : null;
+		}
 		// Work in one run that is crossed by a booking can begin only after it.
 		start = past;
 	}

@@ -5,7 +5,7 @@ import { describePlan } from './describe.ts';
 import { findImpossible, stretchOf } from './feasible.ts';
 import { lowerBoundOf } from './lowerBound.ts';
 import { makeNetwork, mirrorNetwork, remainingPath, topological, type Node } from './network.ts';
-import type { Impossible, Plan, PlannedStep, PlanProblem } from './problem.ts';
+import type { Impossible, Plan, PlannedStep, PlanOrder, PlanProblem } from './problem.ts';
 import { makeShop } from './shop.ts';
 
 /** Calendars are laid out as far as the work could take twice over, and ten years when that is not enough. */
@@ -32,15 +32,33 @@ export interface Draft {
  */
 export const planByRule = (problem: PlanProblem): Plan => planOf(draftByRule(problem), 'rule');
 
-/** The plan by an order that was found before; steps that it does not hold come last, longest remaining path first. */
-export function planByOrder(problem: PlanProblem, ids: readonly string[]): Plan {
+/** The plan by an order that was found before, or by rule where that is ready sooner. */
+export function planByOrder(problem: PlanProblem, order: PlanOrder): Plan {
 	const draft = draftByRule(problem);
-	const rank = new Map(ids.map((id, k) => [id, k]));
-	const rule = new Map(draft.order.map((i, k) => [i, ids.length + k]));
-	const ranks = draft.nodes.map((n, i) => rank.get(n.step.id) ?? rule.get(i)!);
-	draft.order = listBy(draft.nodes, (a, b) => ranks[a]! - ranks[b]!);
-	draft.builder.build(draft.order);
+	const byRule = draft.builder.finish();
+	follow(draft, order);
+	if (draft.builder.finish() > byRule) return planByRule(problem);
 	return planOf(draft, 'rule');
+}
+
+/** Builds a draft by an order that was found before; steps that it does not hold come last, in the draft's own. */
+export function follow(draft: Draft, order: PlanOrder): void {
+	const { nodes, builder } = draft;
+	const known = new Map(order.map(({ id }, k) => [id, k]));
+	const rule = new Map(draft.order.map((i, k) => [i, order.length + k]));
+	const ranks = nodes.map((n, i) => known.get(n.step.id) ?? rule.get(i)!);
+	draft.order = listBy(nodes, (a, b) => ranks[a]! - ranks[b]!);
+	forceTeams(builder, order);
+	builder.build(draft.order);
+}
+
+/** Whoever the order names does the step. */
+export function forceTeams(builder: Builder, order: PlanOrder): void {
+	const makers = new Map(order.map((o) => [o.id, o.makers?.join()]));
+	builder.nodes.forEach((n, i) => {
+		const named = makers.get(n.step.id);
+		builder.forced[i] = named ? builder.teams[i]!.findIndex((t) => t.makers.join() === named) : -1;
+	});
 }
 
 export function draftByRule(problem: PlanProblem): Draft {
@@ -66,7 +84,10 @@ function draftWithin(problem: PlanProblem, days: number): Draft {
 	const possible = { ...problem, steps: problem.steps.filter((s) => !bad.has(s.id)) };
 	const nodes = makeNetwork(possible);
 	const tail = remainingPath(nodes, topological(nodes).order, stretchOf(problem));
-	const order = listBy(nodes, (a, b) => tail[b]! - tail[a]! || a - b);
+	const order = bound(
+		nodes,
+		listBy(nodes, (a, b) => tail[b]! - tail[a]! || a - b)
+	);
 	const builder = new Builder(nodes, shop, problem);
 	builder.build(order);
 	return { problem: possible, nodes, builder, order, impossible, days };
@@ -108,6 +129,21 @@ export function listBy(nodes: readonly Node[], compare: (a: number, b: number) =
 	return list;
 }
 
+/** The same with every step that a recoat window binds right behind the one it follows, if nothing else holds it up. */
+export function bound(nodes: readonly Node[], list: readonly number[]): number[] {
+	const out: number[] = [];
+	const there = new Uint8Array(nodes.length);
+	const put = (i: number): void => {
+		if (there[i]) return;
+		there[i] = 1;
+		out.push(i);
+		for (const l of nodes[i]!.behind)
+			if (l.within !== null && nodes[l.node]!.before.every((b) => there[b.node])) put(l.node);
+	};
+	list.forEach(put);
+	return out;
+}
+
 /** What was built last, as a plan with its slack and its lower bound. */
 export function planOf(draft: Draft, stoppedBy: Plan['stoppedBy'], bound?: LocalMinutes | null): Plan {
 	const { nodes, builder, days } = draft;
@@ -122,6 +158,12 @@ export function planOf(draft: Draft, stoppedBy: Plan['stoppedBy'], bound?: Local
 	const lowerBound = bound === undefined ? lowerBoundOf(draft.problem, nodes, finish) : bound;
 	return {
 		steps: describePlan(builder, late.length ? [] : latestStarts(draft, finish)),
+		order: draft.order.flatMap((i) => {
+			if (builder.end[i] === NEVER) return [];
+			const force = builder.forced[i]!;
+			const { id } = nodes[i]!.step;
+			return [force < 0 ? { id } : { id, makers: builder.teams[i]![force]!.makers }];
+		}),
 		finish,
 		lowerBound,
 		impossible: [...draft.impossible, ...late],
@@ -156,10 +198,6 @@ export const backwards = (
 	end: ArrayLike<number>,
 	start: ArrayLike<number>
 ): number[] => listBy(mirror, (a, b) => end[b]! - end[a]! || start[b]! - start[a]! || b - a);
-
-/** The steps of a plan in the order in which they begin. */
-export const orderOf = (plan: Plan): string[] =>
-	[...plan.steps].sort((a, b) => a.start - b.start || a.end - b.end).map((s) => s.id);
 
 /** The chain that decides the finish, first step first. */
 export function decidingChain(plan: Plan): PlannedStep[] {

@@ -90,8 +90,17 @@ export interface Impossible {
 	values: Record<string, string | number>;
 }
 
+/**
+ * Steps in the order in which a plan places them, each as soon as it can be: the order makes the plan again.
+ * With makers, they do it and not whoever is done first; one bound by a recoat window stands right behind the
+ * one it follows where both are placed together.
+ */
+export type PlanOrder = readonly { id: string; makers?: readonly string[] }[];
+
 export interface Plan {
 	steps: PlannedStep[];
+	/** Makes these steps again, and simulated builds of them. */
+	order: PlanOrder;
 	/** The latest `ready`, with usual minutes; null when nothing could be placed. */
 	finish: LocalMinutes | null;
 	/** No plan can be ready sooner. */

@@ -4,20 +4,26 @@ import { Builder } from './build.ts';
 import { worked } from './describe.ts';
 import { lowerBoundOf } from './lowerBound.ts';
 import { mirrorNetwork, remainingPath, topological, type Node } from './network.ts';
-import { backwards, draftByRule, listBy, planOf, type Draft } from './plan.ts';
-import type { Plan, PlanProblem } from './problem.ts';
+import { backwards, bound, draftByRule, follow, listBy, planOf, type Draft } from './plan.ts';
+import type { Plan, PlanOrder, PlanProblem } from './problem.ts';
 import { stretchOf } from './feasible.ts';
 import { seeded } from './random.ts';
 import { makeShop } from './shop.ts';
 
-/** Lists that live at once, and how long nothing better may be found before it is left at that. */
+/** Lists that live at once; for how many nothing better may be found before a round ends; rounds without anything better. */
 const POPULATION = 40;
-const STALE = 4000;
+const STALE = 300;
+const STALE_PER_STEP = 15;
+const ROUNDS = 8;
 const MUTATION = 0.06;
+/** How often a child is told who does a step, or has its recoat windows bound. */
+const HANDS = 0.2;
+const BIND = 0.1;
 
-/** A list of steps with the plan that it builds to. */
+/** A list of steps and who has to do them (−1: whoever is done first), with the worth of the plan that they make. */
 interface Life {
-	list: number[];
+	list: readonly number[];
+	forced: Int32Array;
 	/** Fewer steps unplaced or off their pin, sooner ready, less set out, sooner done on the whole: in this order. */
 	worth: readonly [number, number, number, number];
 }
@@ -32,8 +38,6 @@ export interface PlanSearch {
 	work: Generator<boolean, 'proved' | 'settled'>;
 	/** The best so far. */
 	soFar: (stoppedBy?: Plan['stoppedBy']) => Plan;
-	/** The order that builds it. */
-	order: () => string[];
 }
 
 /**
@@ -42,79 +46,102 @@ export interface PlanSearch {
  * Ballestín & Quintanilla, A hybrid genetic algorithm for the resource-constrained project scheduling
  * problem, 2008). It ends when the lower bound is reached, or when long nothing better was found.
  * The same for the same seed. Nothing is promised of plans that are not proved.
+ *
+ * @param known an order found before, to begin with where it is better than the rule's
  */
-export function searchPlan(problem: PlanProblem, seed: number, known: readonly string[] = []): PlanSearch {
+export function searchPlan(problem: PlanProblem, seed: number, known: PlanOrder = []): PlanSearch {
 	const draft = draftByRule(problem);
-	const { nodes } = draft;
-	const byRule = draft.builder.finish();
-	const bound = lowerBoundOf(draft.problem, nodes, byRule === NEVER ? null : byRule);
+	const { nodes, builder } = draft;
+	const byRule = builder.finish();
+	const lowest = lowerBoundOf(draft.problem, nodes, byRule === NEVER ? null : byRule);
 	const bench = benchOf(draft, byRule);
-	let best = bench.live(draft.order);
+	const free = new Int32Array(nodes.length).fill(-1);
+	let best = bench.live(draft.order, free);
 	if (known.length) {
-		const rank = new Map(known.map((id, k) => [id, k]));
-		const ranks = nodes.map((n) => rank.get(n.step.id) ?? known.length);
-		const kept = bench.live(listBy(nodes, (a, b) => ranks[a]! - ranks[b]! || a - b));
+		const rule = draft.order;
+		follow(draft, known);
+		const kept = bench.live(draft.order, Int32Array.from(builder.forced));
 		if (better(kept.worth, best.worth)) best = kept;
+		draft.order = rule;
 	}
 	return {
-		work: evolve(draft, bench, bound, seeded(seed), best, (found) => (best = found)),
+		work: evolve(draft, bench, lowest, seeded(seed), best, (found) => (best = found)),
 		soFar: (stoppedBy = 'settled') => {
-			draft.builder.build(best.list);
-			return planOf(draft, stoppedBy, bound);
-		},
-		order: () => best.list.map((i) => nodes[i]!.step.id)
+			builder.forced.set(best.forced);
+			builder.build(best.list);
+			return planOf({ ...draft, order: [...best.list] }, stoppedBy, lowest);
+		}
 	};
 }
 
 function* evolve(
-	{ nodes, problem, order }: Draft,
+	{ nodes, problem, order, builder }: Draft,
 	bench: Bench,
-	bound: LocalMinutes | null,
+	lowest: LocalMinutes | null,
 	random: () => number,
 	first: Life,
 	tell: (best: Life) => void
 ): Generator<boolean, 'proved' | 'settled'> {
 	let best = first;
-	const proved = () => best.worth[0] === 0 && best.worth[1] === bound;
+	const proved = () => best.worth[0] === 0 && best.worth[1] === lowest;
 	if (proved() || nodes.length < 2) return 'proved';
-	const offer = (life: Life): boolean => {
-		if (!better(life.worth, best.worth)) return false;
-		best = life;
-		tell(best);
-		return true;
-	};
 	const tail = remainingPath(nodes, topological(nodes).order, stretchOf(problem));
 	const most = Math.max(1, ...tail);
-	const living: Life[] = [];
-	for (let n = 0; n < POPULATION; n++) {
-		// From the rule to chance alone, evenly.
+	const free = new Int32Array(nodes.length).fill(-1);
+	const choosy = nodes.map((_, i) => i).filter((i) => builder.teams[i]!.length > 1);
+	/** From the rule to chance alone, evenly; every other with the recoat windows bound. */
+	const newcomer = (n: number, round: number): readonly number[] => {
+		if (n + round === 0) return order;
 		const noise = n / POPULATION;
 		const key = tail.map((t) => (1 - noise) * (t / most) + noise * random());
-		const life = bench.settle(n === 0 ? order : listBy(nodes, (a, b) => key[b]! - key[a]! || a - b));
-		living.push(life);
-		yield offer(life);
-		if (proved()) return 'proved';
-	}
-	for (let stale = 0; stale < STALE; stale++) {
-		const before = best;
-		const child = bench.settle(
-			mutate(nodes, cross(choose(living, random), choose(living, random), random), random)
-		);
-		const found = offer(child);
-		// Sooner on the whole is welcome, but nothing to go on searching for.
-		if (found && best.worth.some((w, k) => k < 3 && w !== before.worth[k])) stale = 0;
-		replace(living, child, random);
-		yield found;
-		if (proved()) return 'proved';
+		const list = listBy(nodes, (a, b) => key[b]! - key[a]! || a - b);
+		return n % 2 ? bound(nodes, list) : list;
+	};
+	const patience = STALE + STALE_PER_STEP * nodes.length;
+	let before = best.worth;
+	for (let idle = 0; idle < ROUNDS; idle++) {
+		// Each round begins anew, as one alone often ends where no crossing leads on.
+		const living: Life[] = [];
+		let here: Life | null = null;
+		for (let stale = 0; stale < patience; stale++) {
+			let child: Life;
+			if (living.length < POPULATION) {
+				child = bench.settle(newcomer(living.length, idle), free);
+				living.push(child);
+			} else {
+				const { list, forced } = cross(choose(living, random), choose(living, random), random);
+				mutate(nodes, list, random);
+				if (choosy.length > 0 && random() < HANDS) {
+					const i = choosy[Math.floor(random() * choosy.length)]!;
+					forced[i] = Math.floor(random() * (builder.teams[i]!.length + 1)) - 1;
+				}
+				child = bench.settle(random() < BIND ? bound(nodes, list) : list, forced);
+				replace(living, child, random);
+			}
+			if (!here || better(child.worth, here.worth)) {
+				// Sooner on the whole is welcome, but nothing to go on searching for.
+				if (!here || matters(child.worth, here.worth)) stale = 0;
+				here = child;
+			}
+			const found = better(child.worth, best.worth);
+			if (found) tell((best = child));
+			yield found;
+			if (proved()) return 'proved';
+		}
+		if (matters(best.worth, before)) idle = -1;
+		before = best.worth;
 	}
 	return 'settled';
 }
 
+const matters = (a: Life['worth'], b: Life['worth']): boolean =>
+	a[0] !== b[0] || a[1] !== b[1] || a[2] !== b[2];
+
 /** The better of two, taken by chance. */
-function choose(living: readonly Life[], random: () => number): readonly number[] {
+function choose(living: readonly Life[], random: () => number): Life {
 	const a = living[Math.floor(random() * living.length)]!;
 	const b = living[Math.floor(random() * living.length)]!;
-	return (better(b.worth, a.worth) ? b : a).list;
+	return better(b.worth, a.worth) ? b : a;
 }
 
 /** The child takes the place of the worse of two, unless its like is there already. */
@@ -126,19 +153,23 @@ function replace(living: Life[], child: Life, random: () => number): void {
 	if (better(child.worth, living[worse]!.worth)) living[worse] = child;
 }
 
-/** Between two cuts in the order of the other: every step still comes after what it waits for. */
-function cross(mother: readonly number[], father: readonly number[], random: () => number): number[] {
-	const a = Math.floor(random() * mother.length);
-	const b = Math.floor(random() * mother.length);
+/** Between two cuts in the order, and by the hands, of the other: every step still comes after what it waits for. */
+function cross(mother: Life, father: Life, random: () => number): { list: number[]; forced: Int32Array } {
+	const { list } = mother;
+	const a = Math.floor(random() * list.length);
+	const b = Math.floor(random() * list.length);
 	const [from, to] = a < b ? [a, b + 1] : [b, a + 1];
-	const inside = new Set(mother.slice(from, to));
-	const rank = new Int32Array(mother.length);
-	father.forEach((i, k) => (rank[i] = k));
-	return [...mother.slice(0, from), ...[...inside].sort((x, y) => rank[x]! - rank[y]!), ...mother.slice(to)];
+	const inside = new Set(list.slice(from, to));
+	const forced = Int32Array.from(mother.forced);
+	for (const i of inside) forced[i] = father.forced[i]!;
+	return {
+		list: [...list.slice(0, from), ...father.list.filter((i) => inside.has(i)), ...list.slice(to)],
+		forced
+	};
 }
 
 /** Some steps move to another place between what they wait for and what waits for them. */
-function mutate(nodes: readonly Node[], list: number[], random: () => number): number[] {
+function mutate(nodes: readonly Node[], list: number[], random: () => number): void {
 	const moves = random() < 0.5 ? 1 : Math.ceil(list.length * MUTATION * random());
 	for (let m = 0; m < moves; m++) {
 		const at = Math.floor(random() * list.length);
@@ -151,14 +182,13 @@ function mutate(nodes: readonly Node[], list: number[], random: () => number): n
 		const [i] = list.splice(at, 1);
 		list.splice(to, 0, i!);
 	}
-	return list;
 }
 
 interface Bench {
 	/** Builds a list. */
-	live: (list: readonly number[]) => Life;
+	live: (list: readonly number[], forced: Int32Array) => Life;
 	/** Builds it, pushes it towards its end and back, and keeps the better. */
-	settle: (list: readonly number[]) => Life;
+	settle: (list: readonly number[], forced: Int32Array) => Life;
 }
 
 function benchOf({ problem, nodes, days }: Draft, byRule: LocalMinutes): Bench {
@@ -182,17 +212,22 @@ function benchOf({ problem, nodes, days }: Draft, byRule: LocalMinutes): Bench {
 		}
 		return [off, ready, minutes, ends];
 	};
-	const live = (list: readonly number[]): Life => {
+	const live = (list: readonly number[], forced: Int32Array): Life => {
+		there.forced.set(forced);
 		there.build(list);
-		return { list: [...list], worth: weigh() };
+		return { list, forced, worth: weigh() };
 	};
-	const settle = (list: readonly number[]): Life => {
-		const one = live(list);
+	const settle = (list: readonly number[], forced: Int32Array): Life => {
+		const one = live(list, forced);
 		if (one.worth[0] > 0) return one;
 		for (let i = 0; i < nodes.length; i++) back.release[i] = nodes[i]!.step.wait - one.worth[1];
+		back.forced.set(forced);
 		back.build(backwards(mirror, there.end, there.start));
 		if (back.finish() === NEVER) return one;
-		const two = live(listBy(nodes, (a, b) => back.end[b]! - back.end[a]! || a - b));
+		const two = live(
+			listBy(nodes, (a, b) => back.end[b]! - back.end[a]! || a - b),
+			forced
+		);
 		return better(one.worth, two.worth) ? one : two;
 	};
 	return { live, settle };
