@@ -1,20 +1,80 @@
 import { checkPlan } from '../src/core/schedule/checkPlan.ts';
+import { simulate } from '../src/core/schedule/odds.ts';
 import { planByRule } from '../src/core/schedule/plan.ts';
+import type { PlanProblem, Split } from '../src/core/schedule/problem.ts';
+import { searchPlan } from '../src/core/schedule/search.ts';
 import { randomProblem } from '../tests/support/planCases.ts';
 import { median, ms, timed } from './print.ts';
 
+/** Good and bad days round each step's usual minutes. */
+const spread = (problem: PlanProblem): PlanProblem => ({
+	...problem,
+	steps: problem.steps.map((s) => ({
+		...s,
+		minutes: [Math.round(s.minutes[1] * 0.7), s.minutes[1], Math.round(s.minutes[1] * 1.8)]
+	}))
+});
+
 export function schedule(): void {
-	console.log('\nschedule: plan by rule, forward and back (median of 7)');
+	byRule();
+	for (const split of ['windows', 'anywhere'] as const) {
+		searched(30, 1, 20, split);
+		searched(120, 5, 6, split);
+	}
+	odds();
+}
+
+function byRule(): void {
+	console.log('\nschedule: plan by rule, forward and back, with its lower bound (median of 7)');
 	for (const count of [30, 120, 500, 1000])
 		for (const split of ['windows', 'anywhere'] as const) {
 			const problem = randomProblem(count, count, split);
 			const times = timed(7, () => planByRule(problem));
-			const plan = planByRule(problem);
-			const wrong = checkPlan(problem, plan).length;
-			const above = plan.finish! - plan.lowerBound!;
+			const wrong = checkPlan(problem, planByRule(problem)).length;
 			console.log(
-				`  ${String(count).padStart(4)} steps, ${split.padEnd(8)} ${ms(median(times)).padStart(10)}   ` +
-					`${(above / 60).toFixed(1)} h above the lower bound${wrong ? `   ${wrong} RULES BROKEN` : ''}`
+				`  ${String(count).padStart(4)} steps, ${split.padEnd(8)} ${ms(median(times)).padStart(10)}${broken(wrong)}`
 			);
 		}
+}
+
+const broken = (wrong: number) => (wrong ? `   ${wrong} RULES BROKEN` : '');
+
+/** How far above the lower bound the search ends, as a share of the whole time; the rule's plan beside it. */
+function searched(count: number, seconds: number, cases: number, split: Split): void {
+	console.log(`\nschedule: ${count} steps, ${split}, searched for ${seconds} s at most`);
+	let proved = 0;
+	let close = 0;
+	for (let seed = 1; seed <= cases; seed++) {
+		const problem = randomProblem(seed, count, split);
+		const began = performance.now();
+		const search = searchPlan(problem, 1);
+		const rule = search.soFar();
+		let turn = search.work.next();
+		while (!turn.done && performance.now() - began < seconds * 1000) turn = search.work.next();
+		const took = performance.now() - began;
+		const plan = search.soFar();
+		const above = (at: number) => (at - plan.lowerBound!) / (plan.lowerBound! - problem.start);
+		const share = above(plan.finish!);
+		if (plan.stoppedBy === 'proved') proved++;
+		else if (share <= 0.01) close++;
+		console.log(
+			`  case ${String(seed).padStart(2)}: ${(100 * share).toFixed(2).padStart(6)} % above the bound in ${ms(took).padStart(8)}, ` +
+				`the rule ${(100 * above(rule.finish!)).toFixed(1)} %${broken(checkPlan(problem, plan).length)}`
+		);
+	}
+	console.log(`  ${proved} of ${cases} proved, ${close} more within 1 % of the bound`);
+}
+
+function odds(): void {
+	console.log('\nschedule: 5,000 simulated builds (median of 3)');
+	for (const count of [30, 120]) {
+		const problem = spread(randomProblem(2, count, 'windows'));
+		const { order } = planByRule(problem);
+		const task = { problem, order, runs: 5000, seed: 1, shared: 0.25, by: [problem.deadline!] };
+		const times = timed(3, () => {
+			const work = simulate(task);
+			while (!work.next().done);
+		});
+		console.log(`  ${String(count).padStart(4)} steps ${ms(median(times)).padStart(10)}`);
+	}
 }

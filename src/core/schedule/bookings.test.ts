@@ -195,7 +195,7 @@ test('what is set out for a colour serves the next part of it, and another colou
 test('a pin keeps its time before all others, and moves only when what it waits for is later', () => {
 	const steps = (before: number) => [
 		step('sew', before),
-		step('other', 500),
+		step('other', 10),
 		step('fitting', 30, { pinnedAt: 300, after: [{ id: 'sew' }] })
 	];
 	const start = (before: number) => {

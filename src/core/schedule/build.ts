@@ -2,7 +2,7 @@ import type { LocalMinutes } from '../units/localTime.ts';
 import { NEVER } from './bookings.ts';
 import type { Span } from './calendar.ts';
 import type { Link, Node } from './network.ts';
-import { firstOpen, inOneRun, inParts, pastBarred, type Block } from './placing.ts';
+import { firstOpen, inOneRun, inParts, openAfter, openBetween, pastBarred, type Block } from './placing.ts';
 import type { PlanProblem } from './problem.ts';
 import { freeAll, teamsOf, type Shop, type Team } from './shop.ts';
 
@@ -121,35 +121,47 @@ export class Builder {
 		return chain.length > 1 && this.end[chain[0]!] === NEVER ? chain : null;
 	}
 
-	/** Tries later openings for the first of the chain while a window is missed, and takes the one that ends soonest. */
+	/** Tries the first of the chain later while a window is missed, and takes the try that ends soonest. */
 	#placeChain(chain: readonly number[]): void {
+		const head = chain[0]!;
 		const last = chain[chain.length - 1]!;
+		const placeFrom = (from: LocalMinutes) => {
+			for (const [k, i] of chain.entries()) this.#placeOne(i, k === 0 ? from : -NEVER);
+		};
 		let from = -NEVER;
 		let bestFrom = from;
 		let bestEnd = Infinity;
 		for (let tries = 0; tries < CHAIN_TRIES; tries++) {
-			for (const [k, i] of chain.entries()) this.#placeOne(i, k === 0 ? from : -NEVER);
+			placeFrom(from);
 			if (this.end[last]! < bestEnd) [bestEnd, bestFrom] = [this.end[last]!, from];
-			const head = chain[0]!;
 			const team = this.blocks[head]![0]?.team;
-			if (this.end[head] === NEVER || !team || this.#keepsWindows(chain)) break;
-			const next = firstOpen(team.open, this.start[head]!) + 2;
-			if (next >= team.open.length) break;
-			from = team.open[next]!;
+			const k = chain.findIndex((i, k) => k > 0 && this.#missesWindow(chain[k - 1]!, i));
+			if (this.end[head] === NEVER || !team || k < 0) break;
+			const next = this.#laterStart(team, head, chain[k - 1]!, chain[k]!);
 			for (const i of chain) this.#release(i);
+			if (next === null) break;
+			from = next;
 		}
-		if (this.end[last] === bestEnd && this.end[chain[0]!] !== NEVER) return;
+		if (this.end[last] === bestEnd && this.end[head] !== NEVER) return;
 		for (const i of chain) this.#release(i);
-		for (const [k, i] of chain.entries()) this.#placeOne(i, k === 0 ? bestFrom : -NEVER);
+		placeFrom(bestFrom);
 	}
 
-	#keepsWindows(chain: readonly number[]): boolean {
-		return chain.every(
-			(i, k) =>
-				k === 0 ||
-				(this.end[i] !== NEVER &&
-					this.start[i]! <= this.end[chain[k - 1]!]! + this.#windowOf(chain[k - 1]!, i))
-		);
+	#missesWindow(from: number, to: number): boolean {
+		return this.end[to] === NEVER || this.start[to]! > this.end[from]! + this.#windowOf(from, to);
+	}
+
+	/** The least put-off of the head with which `from` may end late enough for `to`; else its next opening. */
+	#laterStart({ open }: Team, head: number, from: number, to: number): LocalMinutes | null {
+		this.#release(to);
+		const soonest = this.#earliest(to, this.#freeFrom(to), this.nodes[to]!.barred);
+		const start = soonest === null ? NEVER : typeof soonest === 'number' ? soonest : soonest[0]!.from;
+		const target = start - this.#windowOf(from, to);
+		const next = firstOpen(open, this.start[head]!) + 2;
+		const opening = next < open.length ? open[next]! : null;
+		if (start === NEVER || target <= this.end[from]!) return opening;
+		const put = openAfter(open, this.start[head]!, openBetween(open, this.end[from]!, target));
+		return put !== null && put > this.start[head]! ? put : opening;
 	}
 
 	#windowOf(from: number, to: number): number {

@@ -2,6 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { checkPlan } from './checkPlan.ts';
 import { problemOfJob, runScheduleJob, scheduleJob } from './job.ts';
+import { formatLocalTime } from '../units/localTime.ts';
 import { planByRule } from './plan.ts';
 
 const JOB = {
@@ -20,8 +21,8 @@ const wrong = (change: object) => {
 test('what may be left out has its usual value', () => {
 	const job = scheduleJob.parse(JOB);
 	assert.deepEqual(
-		[job.seed, job.split, job.leastPart, job.deadline, job.places],
-		[1, 'windows', 30, null, []]
+		[job.seed, job.split, job.leastPart, job.deadline, job.places, job.shared, job.parcels],
+		[1, 'windows', 30, null, [], 0, []]
 	);
 	assert.deepEqual(job.steps[0], {
 		id: 'cut',
@@ -31,7 +32,9 @@ test('what may be left out has its usual value', () => {
 		makers: 1,
 		with: null,
 		place: null,
-		oneSitting: false
+		oneSitting: false,
+		parcels: [],
+		redo: 0
 	});
 });
 
@@ -73,6 +76,8 @@ test('every wrong field is named', () => {
 test('the same job gives the same plan, and the plan obeys every rule', () => {
 	const job = scheduleJob.parse({
 		...JOB,
+		seconds: 60,
+		runs: 100,
 		deadline: '2031-05-30T09:00',
 		makers: [
 			...JOB.makers,
@@ -90,6 +95,7 @@ test('the same job gives the same plan, and the plan obeys every rule', () => {
 	const run = () => ({ ...runScheduleJob(job, () => 0), seconds: 0 });
 	assert.deepEqual(run(), run());
 	assert.deepEqual(checkPlan(problemOfJob(job), planByRule(problemOfJob(job))), []);
+	assert.ok(run().finish! <= formatLocalTime(planByRule(problemOfJob(job)).finish!));
 });
 
 test('two makers who never meet: said so, in words', () => {

@@ -57,7 +57,7 @@ export function lowerBoundOf(
 }
 
 /** Hands-on minutes that no plan can save: what is set out for several steps may be set out for one alone. */
-function leastMinutes(nodes: readonly Node[]): Int32Array {
+export function leastMinutes(nodes: readonly Node[]): Int32Array {
 	const uses = new Map<string, number>();
 	const key = ({ step }: Node) =>
 		step.setUp && step.place !== null ? step.place + '\n' + step.setUp.key : '';
@@ -67,7 +67,7 @@ function leastMinutes(nodes: readonly Node[]): Int32Array {
 	);
 }
 
-function alone(
+export function alone(
 	nodes: readonly Node[],
 	shop: Shop,
 	{ split }: Pick<PlanProblem, 'split'>,

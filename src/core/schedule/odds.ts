@@ -61,15 +61,16 @@ export function* simulate(task: OddsTask): Generator<number, Odds, boolean | und
 	const onChain = new Int32Array(nodes.length);
 	const byParcel = new Map<string, number>();
 	let run = 0;
-	for (; run < runs; run++) {
-		if (run % 20 === 0 && (yield run / runs)) break;
+	while (run < runs) {
 		draw();
 		builder.build(order);
 		const finish = builder.finish();
-		finishes[run] = finish === NEVER ? Infinity : finish;
-		if (finish === NEVER) continue;
-		const first = walkChain(builder, finish, onChain);
-		for (const id of parcelsAt(problem, builder, first)) byParcel.set(id, (byParcel.get(id) ?? 0) + 1);
+		finishes[run++] = finish === NEVER ? Infinity : finish;
+		if (finish !== NEVER) {
+			const first = walkChain(builder, finish, onChain);
+			for (const id of parcelsAt(problem, builder, first)) byParcel.set(id, (byParcel.get(id) ?? 0) + 1);
+		}
+		if (run % 20 === 0 && (yield run / runs)) break;
 	}
 	return summary({ ...task, runs: run }, nodes, finishes.subarray(0, run).sort(), onChain, byParcel);
 }

@@ -22,6 +22,27 @@ export function firstOpen(open: Int32Array, at: LocalMinutes): number {
 	return 2 * low;
 }
 
+/** Open minutes between two moments, and one more when the second lies where it is closed: work that ends then ends later. */
+export function openBetween(open: Int32Array, from: LocalMinutes, to: LocalMinutes): number {
+	let sum = 0;
+	for (let i = firstOpen(open, from); ; i += 2) {
+		if (i >= open.length || open[i]! >= to) return sum + 1;
+		sum += Math.min(open[i + 1]!, to) - Math.max(open[i]!, from);
+		if (open[i + 1]! >= to) return sum;
+	}
+}
+
+/** So many open minutes after `from`; null when the calendars end before. */
+export function openAfter(open: Int32Array, from: LocalMinutes, minutes: number): LocalMinutes | null {
+	let left = minutes;
+	for (let i = firstOpen(open, from); i < open.length; i += 2) {
+		const start = Math.max(open[i]!, from);
+		if (open[i + 1]! - start > left) return start + left;
+		left -= open[i + 1]! - start;
+	}
+	return null;
+}
+
 /** After any barred span that `at` lies in. Spans may touch, so it looks again until it is clear. */
 export function pastBarred(barred: readonly Span[], at: LocalMinutes): LocalMinutes {
 	for (let moved = true; moved;) {

@@ -3,7 +3,7 @@ import { NEVER } from './bookings.ts';
 import { Builder } from './build.ts';
 import { describePlan } from './describe.ts';
 import { findImpossible, stretchOf } from './feasible.ts';
-import { lowerBoundOf } from './lowerBound.ts';
+import { alone, leastMinutes, lowerBoundOf } from './lowerBound.ts';
 import { makeNetwork, mirrorNetwork, remainingPath, topological, type Node } from './network.ts';
 import type { Impossible, Plan, PlannedStep, PlanOrder, PlanProblem } from './problem.ts';
 import { makeShop } from './shop.ts';
@@ -83,6 +83,11 @@ function draftWithin(problem: PlanProblem, days: number): Draft {
 	const bad = new Set(impossible.map((i) => i.id));
 	const possible = { ...problem, steps: problem.steps.filter((s) => !bad.has(s.id)) };
 	const nodes = makeNetwork(possible);
+	if (nodes.some((n) => n.pin !== null)) {
+		// A pin that what it waits for cannot reach would only stand in its way.
+		const { from } = alone(nodes, shop, problem, leastMinutes(nodes));
+		nodes.forEach((n, i) => (n.pin = n.pin !== null && from[i]! > n.pin ? null : n.pin));
+	}
 	const tail = remainingPath(nodes, topological(nodes).order, stretchOf(problem));
 	const order = bound(
 		nodes,

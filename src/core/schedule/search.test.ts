@@ -17,7 +17,7 @@ const settled = (problem: PlanProblem, seed = 1) => {
 
 /** Everything in quarter hours, so that trying every quarter hour misses nothing. */
 function quarters(seed: number): PlanProblem {
-	const problem = randomProblem(seed, 6, 'windows');
+	const problem = randomProblem(seed, 4 + (seed % 2), 'windows');
 	const start = Math.floor(problem.start / 15) * 15;
 	return {
 		...problem,
@@ -47,8 +47,8 @@ test('200 small cases against exhaustive search: as soon as the best there is', 
 });
 
 test('never later than the rule, every rule kept, the bound never above; the same for the same seed', () => {
-	for (let seed = 1; seed <= 24; seed++) {
-		const problem = randomProblem(seed, 12 + seed, seed % 2 ? 'windows' : 'anywhere');
+	for (let seed = 1; seed <= 16; seed++) {
+		const problem = randomProblem(seed, 8 + seed, seed % 2 ? 'windows' : 'anywhere');
 		const rule = planByRule(problem);
 		const plan = settled(problem, seed);
 		assert.deepEqual(checkPlan(problem, plan), [], `seed ${seed}`);
