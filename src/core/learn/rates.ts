@@ -1,0 +1,157 @@
+import {
+	BAD_DAY,
+	BASE_PER_UNIT,
+	GOOD_DAY,
+	rateOf,
+	TECHNIQUES,
+	type Rates,
+	type TechniqueKey,
+	type ThreePoints
+} from '../costume/technique.ts';
+import type { LocalMinutes } from '../units/localTime.ts';
+
+/** A step that was done, with the minutes logged on it. */
+export interface Observation {
+	technique: TechniqueKey;
+	/** Driver amount for all copies: mm, mm² or a count. */
+	amount: number;
+	setUpMinutes: number;
+	/** Logged, of all who worked on it. */
+	minutes: number;
+	/** The one maker who logged it; null when several did, or nobody said. */
+	makerId: number | null;
+	doneAt: LocalMinutes;
+}
+
+/**
+ * How far apart things lie, as natural logarithms of minutes per unit. Starting values, from memory: a technique's
+ * rate is known to about half again either way before anything is logged; one piece of work differs from the next
+ * by about a third; one maker from another by a quarter.
+ */
+const KNOWN_BEFORE = 0.45;
+const ONE_TO_NEXT = 0.35;
+const MAKER_TO_MAKER = 0.25;
+/** Freedom of the t-distribution that logs are taken to have: a forgotten timer is far out, and counts little. */
+const FREEDOM = 4;
+const ROUNDS = 30;
+
+export interface LearnedRate {
+	technique: TechniqueKey;
+	/** What it was before anything was logged: set by hand, or the starting value. */
+	before: ThreePoints;
+	/** What is planned with now. */
+	now: ThreePoints;
+	/** Within these the usual rate lies, by nine in ten. */
+	sure: readonly [number, number];
+	logs: number;
+	/** Logs that lie so far out that they count for less than half. */
+	outliers: number;
+	makers: { makerId: number; usual: number; logs: number }[];
+}
+
+/**
+ * Rates that follow the logs: the logarithm of minutes per unit is normal about the technique's own, which itself is
+ * normal about what was known before (Bayesian shrinkage, the mean of two normals weighted by how sure each is;
+ * Gelman et al., Bayesian Data Analysis, ch. 2). Weights of a t-distribution keep forgotten timers from pulling
+ * (ibid. ch. 17). Each maker's own rate is drawn from the technique's in the same manner.
+ */
+export function learnRates(observations: readonly Observation[], own: Rates = {}): LearnedRate[] {
+	const byTechnique = new Map<TechniqueKey, { log: number; makerId: number | null }[]>();
+	for (const o of observations) {
+		const log = logRate(o);
+		if (log === null) continue;
+		byTechnique.set(o.technique, [...(byTechnique.get(o.technique) ?? []), { log, makerId: o.makerId }]);
+	}
+	return [...byTechnique].map(([technique, logs]) => {
+		const before = rateOf(technique, own);
+		const all = pull(
+			logs.map((l) => l.log),
+			Math.log(before[1]),
+			KNOWN_BEFORE
+		);
+		const makers = [...new Set(logs.flatMap((l) => l.makerId ?? []))].map((makerId) => {
+			const mine = logs.filter((l) => l.makerId === makerId).map((l) => l.log);
+			return { makerId, usual: Math.exp(pull(mine, all.mean, MAKER_TO_MAKER).mean), logs: mine.length };
+		});
+		return {
+			technique,
+			before,
+			now: spread(before, Math.exp(all.mean), all.deviation),
+			sure: [Math.exp(all.mean - 1.645 * all.deviation), Math.exp(all.mean + 1.645 * all.deviation)],
+			logs: logs.length,
+			outliers: all.weights.filter((w) => w < 0.5).length,
+			makers
+		};
+	});
+}
+
+/** The rates to plan with: learned where anything was logged, else set by hand, else the starting values. */
+export const ratesFrom = (learned: readonly LearnedRate[], own: Rates): Rates => ({
+	...own,
+	...Object.fromEntries(learned.map((l) => [l.technique, l.now]))
+});
+
+/** ln of minutes per unit; null for what says nothing about a rate. */
+function logRate({ technique, amount, setUpMinutes, minutes }: Observation): number | null {
+	const units = amount / BASE_PER_UNIT[TECHNIQUES[technique].driver];
+	// Set-up is minutes as they are; what is logged under it is taken to be mostly work all the same.
+	const worked = Math.max(minutes - setUpMinutes, minutes / 4);
+	return units > 0 && worked > 0 ? Math.log(worked / units) : null;
+}
+
+/** Mean and deviation of what is believed after these logs. */
+function pull(
+	logs: readonly number[],
+	before: number,
+	deviation: number
+): { mean: number; deviation: number; weights: number[] } {
+	const known = 1 / deviation ** 2;
+	const each = 1 / ONE_TO_NEXT ** 2;
+	let mean = before;
+	let weights = logs.map(() => 1);
+	for (let round = 0; round < ROUNDS; round++) {
+		// Seen from what is believed, unsure as that is: the first log is not an outlier by being far from a guess.
+		const total = known + each * weights.reduce((sum, w) => sum + w, 0);
+		mean = (known * before + each * logs.reduce((sum, x, i) => sum + weights[i]! * x, 0)) / total;
+		const around = ONE_TO_NEXT ** 2 + 1 / total;
+		weights = logs.map((x) => Math.min(1, (FREEDOM + 1) / (FREEDOM + (x - mean) ** 2 / around)));
+	}
+	const total = known + each * weights.reduce((sum, w) => sum + w, 0);
+	return { mean, deviation: Math.sqrt(1 / total), weights };
+}
+
+/** Good and bad move with the usual, and closer to it the surer that is. */
+function spread([good, usual, bad]: ThreePoints, now: number, deviation: number): ThreePoints {
+	const share = Math.hypot(ONE_TO_NEXT, deviation) / Math.hypot(ONE_TO_NEXT, KNOWN_BEFORE);
+	const low = usual > 0 ? good / usual : GOOD_DAY;
+	const high = usual > 0 ? bad / usual : BAD_DAY;
+	return [now * low ** share, now, now * high ** share];
+}
+
+export interface EstimateError {
+	doneAt: LocalMinutes;
+	/** Natural logarithm of logged over estimated: with the starting rates, and with what had been learned by then. */
+	started: number;
+	learned: number;
+}
+
+/** How far each estimate was off, in the order in which the steps were done: learned only from those before it. */
+export function estimateErrors(observations: readonly Observation[], own: Rates = {}): EstimateError[] {
+	const sorted = [...observations].sort((a, b) => a.doneAt - b.doneAt);
+	return sorted.flatMap((o, i): EstimateError[] => {
+		const log = logRate(o);
+		if (log === null) return [];
+		const alike = sorted.slice(0, i).filter((b) => b.technique === o.technique);
+		const started = rateOf(o.technique, own)[1];
+		const learned = learnRates(alike, own)[0]?.now[1] ?? started;
+		return [{ doneAt: o.doneAt, started: log - Math.log(started), learned: log - Math.log(learned) }];
+	});
+}
+
+/** A typical error as a factor: 1.3 is a third too much or too little. The middle one of the last so many. */
+export function typicalError(errors: readonly number[]): number | null {
+	if (errors.length === 0) return null;
+	const sorted = errors.map(Math.abs).sort((a, b) => a - b);
+	const mid = sorted.length >> 1;
+	return Math.exp(sorted.length % 2 ? sorted[mid]! : (sorted[mid - 1]! + sorted[mid]!) / 2);
+}
