@@ -17,6 +17,7 @@ const words: Record<string, string> = {
 	tooFine: 'Finer than the smallest coin: at most {digits} digits after the point.',
 	circle: 'These steps wait for each other in a circle: {steps}. Take one of the links away.',
 	unknownId: '“{id}” is not there.',
+	nobodyCan: 'Nobody here does such work: see what each maker does under Makers.',
 	noWindows: 'Nobody has working windows: add some under Makers.',
 	tooFewMakers: 'Needs {needed} makers at once, and {have} have working windows.',
 	neverTogether: 'Needs {needed} makers at once, and their windows never overlap.',

@@ -5,6 +5,10 @@ import type { Traced, TraceOptions } from '../core/trace/trace.ts';
 import type { Mesh } from '../core/mesh/mesh.ts';
 import type { Piece } from '../core/pattern/piece.ts';
 import type { Problem } from '../core/problem.ts';
+import type { Odds } from '../core/schedule/odds.ts';
+import type { Plan, PlanOrder, PlanProblem } from '../core/schedule/problem.ts';
+import type { Triage, TriageTask } from '../core/schedule/triage.ts';
+import type { LocalMinutes } from '../core/units/localTime.ts';
 import type { Homography } from '../core/measure/plane/homography.ts';
 
 /** Everything that pages and workers say to each other. */
@@ -70,13 +74,41 @@ export interface LayoutResult {
 	seconds: number;
 }
 
-export type Request = FlattenRequest | UnfoldRequest | ReadRequest | TraceRequest | LayoutRequest;
+/** Looks for a sooner plan for so long at most, then simulates builds of the best. */
+export interface PlanRequest {
+	kind: 'plan';
+	problem: PlanProblem;
+	/** The order in use. */
+	order: PlanOrder;
+	/** 0: builds of the order in use, and no search. */
+	seconds: number;
+	seed: number;
+	runs: number;
+	/** How much of a slip is common to all steps of a build. */
+	shared: number;
+	by: readonly LocalMinutes[];
+}
+export interface PlanResult {
+	plan: Plan;
+	/** Null until builds were simulated, and when something cannot be placed. */
+	odds: Odds | null;
+}
+
+/** Weighs what could be left out or added, by simulated builds. */
+export interface TriageRequest extends TriageTask {
+	kind: 'triage';
+}
+
+export type Request =
+	FlattenRequest | UnfoldRequest | ReadRequest | TraceRequest | LayoutRequest | PlanRequest | TriageRequest;
 export interface Results {
 	flatten: FlattenResult;
 	unfold: UnfoldResult;
 	read: ReadResult;
 	trace: TraceResult;
 	layout: LayoutResult;
+	plan: PlanResult;
+	triage: Triage;
 }
 
 export type FromWorker<K extends keyof Results = keyof Results> =

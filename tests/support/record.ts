@@ -65,6 +65,7 @@ export const step = (id: number, componentId: number, extra: Partial<Step> = {})
 	faultId: null,
 	after: [],
 	doneAt: null,
+	pinnedAt: null,
 	version: 1,
 	...extra
 });
@@ -160,6 +161,8 @@ export const record = (extra: Partial<CostumeRecord> = {}): CostumeRecord => ({
 		currency: 'EUR',
 		stashAtCost: false,
 		split: 'windows',
+		targetOdds: 85,
+		rehearsalAt: null,
 		archivedAt: null,
 		note: '',
 		version: 1
@@ -172,6 +175,9 @@ export const record = (extra: Partial<CostumeRecord> = {}): CostumeRecord => ({
 	faults: [],
 	logs: [],
 	photos: [],
+	leftOut: [],
+	found: null,
+	fittings: [],
 	...extra
 });
 
@@ -193,6 +199,7 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 			id: 1,
 			name: 'Me',
 			helpsOnly: false,
+			techniques: null,
 			windows: [{ id: 1, days: [1, 2, 3, 4, 5], from: 18 * 60, to: 21 * 60 }],
 			off: [],
 			version: 1
@@ -201,6 +208,7 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 			id: 2,
 			name: 'Helper',
 			helpsOnly: true,
+			techniques: null,
 			windows: [{ id: 2, days: [3], from: 19 * 60, to: 21 * 60 }],
 			off: [],
 			version: 1
@@ -217,6 +225,8 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 		}
 	],
 	rates: {},
+	ownRates: {},
+	learned: [],
 	materials: [],
 	...extra
 });

@@ -67,7 +67,15 @@ test('the documented example gives the documented result', () => {
 	assert.equal(result.finish, '2031-05-06T12:00');
 	assert.equal(result.lowerBound, '2031-05-06T12:00');
 	assert.equal(result.stoppedBy, 'proved');
-	assert.equal(result.odds, null);
+	// The ribbon comes last whatever happens, ten days before the deadline.
+	assert.deepEqual(result.odds, {
+		byDeadline: 1,
+		p50: '2031-05-06T12:00',
+		p80: '2031-05-06T12:00',
+		p95: '2031-05-06T12:00',
+		runs: 5000,
+		deciding: [{ id: 'ribbon', share: 1 }]
+	});
 	const prime2 = result.steps.find((s: { id: string }) => s.id === 'prime2');
 	// The spray place shuts at 18:00 and 3 May is off: Sunday it is.
 	assert.deepEqual(prime2.blocks, [['2031-05-04T10:45', '2031-05-04T11:00']]);

@@ -43,10 +43,13 @@ export interface Component {
 }
 
 /** How often it is made: pairs and sets multiply, and so do the sets that it is a part of. */
-export function copiesOf(component: Component, byId: ReadonlyMap<number, Component>): number {
+export function copiesOf<C extends Pick<Component, 'id' | 'parentId' | 'side' | 'count'>>(
+	component: C,
+	byId: ReadonlyMap<number, C>
+): number {
 	let copies = 1;
 	const seen = new Set<number>();
-	for (let at: Component | undefined = component; at && !seen.has(at.id); at = byId.get(at.parentId ?? -1)) {
+	for (let at: C | undefined = component; at && !seen.has(at.id); at = byId.get(at.parentId ?? -1)) {
 		seen.add(at.id);
 		copies *= at.count * (at.side === 'pair' ? 2 : 1);
 	}

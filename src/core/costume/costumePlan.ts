@@ -1,14 +1,22 @@
 import { COLD_OR_DAMP_FACTOR } from '../finish/coatProduct.ts';
-import { ARRIVAL_CLOCK, arrivalDay, orderByDay, usableFrom } from '../needs/leadTime.ts';
+import { ARRIVAL_CLOCK, arrivalDay, lateMinutes, orderByDay, usableFrom } from '../needs/leadTime.ts';
 import type { Family, Material, Purchase } from '../needs/material.ts';
 import { shoppingLines, type ShoppingLine } from '../needs/shopping.ts';
 import { openMinutes, openSpans, type Span } from '../schedule/calendar.ts';
-import { decidingChain, planByRule } from '../schedule/plan.ts';
-import type { After, Plan, PlannedStep, PlanProblem, PlanStep } from '../schedule/problem.ts';
+import { decidingChain, planByOrder, planByRule } from '../schedule/plan.ts';
+import type {
+	After,
+	Parcel,
+	Plan,
+	PlannedStep,
+	PlanOrder,
+	PlanProblem,
+	PlanStep
+} from '../schedule/problem.ts';
 import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { copiesOf } from './component.ts';
 import { inOrder, stepsBefore } from './order.ts';
-import type { CostumeRecord, Workshop } from './record.ts';
+import type { CostumeRecord, FoundStep, Workshop } from './record.ts';
 import { minutesLeft, stepMinutes, type Step } from './step.ts';
 import type { ThreePoints } from './technique.ts';
 
@@ -52,11 +60,16 @@ export interface CostumePlan {
 	minutes: Map<number, ThreePoints>;
 }
 
+/** With what it was made from, for searching and simulating; too much to send to every page. */
+export interface MadePlan extends CostumePlan {
+	problem: PlanProblem;
+}
+
 /** A plan made earlier for the same record and the same hours taken, so that one change does not replan all. */
 export type KnownPlan = (
 	record: CostumeRecord,
 	taken: ReadonlyMap<string, readonly Span[]>
-) => CostumePlan | undefined;
+) => MadePlan | undefined;
 
 /** A year of minutes a maker could still find: enough to say "plenty". */
 const SPARE_HORIZON_DAYS = 400;
@@ -70,14 +83,14 @@ export function planWorkshop(
 	workshop: Workshop,
 	now: LocalMinutes,
 	known: KnownPlan = () => undefined
-): Map<number, CostumePlan> {
+): Map<number, MadePlan> {
 	const taken = new Map<string, Span[]>();
-	const plans = new Map<number, CostumePlan>();
+	const plans = new Map<number, MadePlan>();
 	const byEvent = [...records].sort(
 		(a, b) => a.costume.eventAt - b.costume.eventAt || a.costume.id - b.costume.id
 	);
 	for (const record of byEvent) {
-		const plan = known(record, taken) ?? planCostume(record, workshop, now, taken);
+		const plan = known(record, taken) ?? planCostume(record, workshop, now, new Map(taken));
 		plans.set(record.costume.id, plan);
 		addTaken(taken, record, plan);
 	}
@@ -102,14 +115,14 @@ export function planCostume(
 	workshop: Workshop,
 	now: LocalMinutes,
 	taken: ReadonlyMap<string, readonly Span[]>
-): CostumePlan {
+): MadePlan {
 	const { costume } = record;
 	const deadline = costume.eventAt - costume.bufferDays * DAY;
 	const minutes = minutesOf(record, workshop);
 	const lines = shoppingLines(record, workshop.materials);
 	const arrivals = lines.map((line) => arrivalOf(line, record, now));
 	const problem = problemOf(record, workshop, now, minutes, arrivals, deadline, taken);
-	const plan = planByRule(problem);
+	const plan = record.found ? planByOrder(problem, orderOf(record.found)) : planByRule(problem);
 	const bad = planByRule({
 		...problem,
 		steps: problem.steps.map((s) => ({ ...s, minutes: [s.minutes[2], s.minutes[2], s.minutes[2]] }))
@@ -127,6 +140,7 @@ export function planCostume(
 	const chain = decidingChain(plan);
 	const orders = arrivals.map((a) => orderByOf(a, latest));
 	return {
+		problem,
 		deadline,
 		plan,
 		badFinish: bad.impossible.length ? null : bad.finish,
@@ -239,17 +253,32 @@ function problemOf(
 	const byId = new Map(record.steps.map((s) => [s.id, s]));
 	const logged = new Map<number, number>();
 	for (const l of record.logs) logged.set(l.stepId, (logged.get(l.stepId) ?? 0) + l.minutes);
-	const arrivalOfStep = new Map<number, LocalMinutes>();
+	const parcels = arrivals.flatMap((a): Parcel[] =>
+		a.usableFrom === null
+			? []
+			: [
+					{
+						id: parcelKey(a.line.material.id),
+						at: a.usableFrom,
+						late: lateMinutes(a.purchase ?? a.line.material)
+					}
+				]
+	);
+	const parcelsOf = new Map<number, string[]>();
 	for (const a of arrivals)
-		for (const id of a.stepIds)
-			if (a.usableFrom !== null) arrivalOfStep.set(id, Math.max(arrivalOfStep.get(id) ?? 0, a.usableFrom));
+		if (a.usableFrom !== null)
+			for (const id of a.stepIds)
+				parcelsOf.set(id, [...(parcelsOf.get(id) ?? []), parcelKey(a.line.material.id)]);
+	const pins = pinsOf(record, minutes, now);
 	const wait = (s: Step) => waitOf(s, workshop.settings.coldOrDamp);
-	const alone = workshop.makers.filter((m) => !m.helpsOnly).map((m) => makerKey(m.id));
 	const steps = record.steps
 		.filter((s) => s.doneAt === null)
 		.map((s): PlanStep => {
 			const done = before.get(s.id)!.flatMap((id) => (byId.get(id)!.doneAt === null ? [] : [byId.get(id)!]));
-			const held = Math.max(arrivalOfStep.get(s.id) ?? -Infinity, ...done.map((d) => d.doneAt! + wait(d)));
+			const held = Math.max(-Infinity, ...done.map((d) => d.doneAt! + wait(d)));
+			const own = parcelsOf.get(s.id);
+			const setUp = setUpOf(s, record, workshop);
+			const pinnedAt = pins.get(s.id);
 			const previous = inOrder(record.steps, s.componentId).findLast((p) => p.position < s.position);
 			const boundTo = s.withinMinutes !== null && previous ? previous : null;
 			return {
@@ -269,9 +298,13 @@ function problemOf(
 						}
 					: {}),
 				makers: s.needsHelper ? 2 : 1,
-				with: s.needsHelper ? null : alone,
+				with: whoCan(s, workshop),
 				place: s.placeId === null ? null : placeKey(s.placeId),
-				oneSitting: s.oneSitting
+				oneSitting: s.oneSitting,
+				redo: redoChance(s, record),
+				...(own ? { parcels: own } : {}),
+				...(setUp ? { setUp } : {}),
+				...(pinnedAt === undefined ? {} : { pinnedAt })
 			};
 		});
 	return {
@@ -281,9 +314,97 @@ function problemOf(
 		leastPart: 30,
 		makers: workshop.makers.map((m) => ({ id: makerKey(m.id), windows: m.windows, off: new Set(m.off) })),
 		places: workshop.places.map((p) => ({ id: placeKey(p.id), capacity: p.capacity, windows: p.windows })),
+		parcels,
 		steps,
 		taken
 	};
+}
+
+export const parcelKey = (materialId: number) => `parcel ${materialId}`;
+
+/** A kept order in the planner's own names. */
+export const orderOf = (found: readonly FoundStep[]): PlanOrder =>
+	found.map(({ step, makers }) => ({
+		id: String(step),
+		...(makers ? { makers: makers.map(makerKey) } : {})
+	}));
+
+/** The same the other way, for keeping. */
+export const foundOf = (order: PlanOrder): FoundStep[] =>
+	order.map(({ id, makers }) => ({
+		step: Number(id),
+		...(makers ? { makers: makers.map((m) => Number(m.replace('maker ', ''))) } : {})
+	}));
+
+/** Makers who do such work by themselves; with a helper everybody counts. Null for all. */
+function whoCan(step: Step, workshop: Workshop): string[] | null {
+	const able = workshop.makers.filter((m) => !m.techniques || m.techniques.includes(step.technique));
+	if (step.needsHelper) return null;
+	return able.filter((m) => !m.helpsOnly).map((m) => makerKey(m.id));
+}
+
+/** What is set out once serves all that is sprayed in the same colour, one after the other. */
+function setUpOf(step: Step, record: CostumeRecord, workshop: Workshop): PlanStep['setUp'] {
+	if (step.placeId === null || step.coatId === null) return undefined;
+	const coat = record.coats.find((c) => c.id === step.coatId);
+	if (!coat) return undefined;
+	const colours = record.needs
+		.filter((n) => n.componentId === step.componentId && (n.stepId === null || n.stepId === step.id))
+		.filter((n) => workshop.materials.find((m) => m.id === n.materialId)?.coatProduct === coat.product)
+		.map((n) => n.materialId);
+	return { key: [coat.product, ...colours.sort((a, b) => a - b)].join(' '), minutes: step.setUpMinutes };
+}
+
+/** Starts that are kept: by the maker, by a fitting that is booked, and by a timer that runs. */
+function pinsOf(
+	record: CostumeRecord,
+	minutes: ReadonlyMap<number, ThreePoints>,
+	now: LocalMinutes
+): Map<number, LocalMinutes> {
+	const pins = new Map<number, LocalMinutes>();
+	const open = record.steps.filter((s) => s.doneAt === null);
+	for (const fitting of record.fittings) {
+		if (fitting.heldAt < now) continue;
+		// One after the other, as they are tried on.
+		let at = fitting.heldAt;
+		for (const id of fitting.componentIds) {
+			const step = inOrder(open, id).find((s) => s.technique === 'fit');
+			if (!step || pins.has(step.id)) continue;
+			pins.set(step.id, at);
+			at += minutes.get(step.id)![1];
+		}
+	}
+	for (const s of open) if (s.pinnedAt !== null && s.pinnedAt >= now) pins.set(s.id, s.pinnedAt);
+	for (const l of record.logs) if (l.endedAt === null) pins.set(l.stepId, now);
+	return pins;
+}
+
+/** How often work has to be done again before anything is known. Starting values, from memory. */
+const REDO_COAT = 0.04;
+const REDO_FIT = 0.15;
+const REDO_GLUE = 0.02;
+/** The starting value weighs as much as so many pieces of work. */
+const REDO_WEIGHT = 20;
+const COAT_FAULTS = ['sticky paint', 'paint cracks at a bend'];
+const GLUE_FAULTS = ['seam opens', 'strap torn out', 'hook-and-loop lets go'];
+
+/**
+ * How likely a step has to be done again: the starting value and the costume's own fault log together, as the mean
+ * of a beta distribution (Gelman et al., Bayesian Data Analysis, 2.4).
+ */
+export function redoChance(step: Step, record: CostumeRecord): number {
+	const kind =
+		step.coatId !== null
+			? { before: REDO_COAT, faults: COAT_FAULTS, alike: (s: Step) => s.coatId !== null }
+			: step.technique === 'fit'
+				? { before: REDO_FIT, faults: [], alike: () => false }
+				: step.technique === 'cement'
+					? { before: REDO_GLUE, faults: GLUE_FAULTS, alike: (s: Step) => s.technique === 'cement' }
+					: null;
+	if (!kind) return 0;
+	const done = record.steps.filter((s) => s.doneAt !== null && kind.alike(s)).length;
+	const failed = record.faults.filter((f) => kind.faults.includes(f.symptom)).length;
+	return (kind.before * REDO_WEIGHT + failed) / (REDO_WEIGHT + Math.max(done, failed));
 }
 
 const recoat = (s: Step): Partial<After> => ({

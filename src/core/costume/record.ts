@@ -7,7 +7,8 @@ import type { LocalMinutes } from '../units/localTime.ts';
 import type { LengthUnit, WeightUnit } from '../units/measure.ts';
 import type { Component } from './component.ts';
 import type { Step } from './step.ts';
-import type { Rates } from './technique.ts';
+import type { LearnedRate } from '../learn/rates.ts';
+import type { Rates, TechniqueKey } from './technique.ts';
 
 /** One character for one wearer and its event. */
 export interface Costume {
@@ -24,6 +25,10 @@ export interface Costume {
 	/** Whether what comes out of the stash counts at what it cost, or at nothing. */
 	stashAtCost: boolean;
 	split: Split;
+	/** How likely it should be, in per cent, that it is ready by the buffer. */
+	targetOdds: number;
+	/** When everything is worn once as a whole; null for no rehearsal. */
+	rehearsalAt: LocalMinutes | null;
 	archivedAt: LocalMinutes | null;
 	note: string;
 	version: number;
@@ -67,6 +72,18 @@ export interface CostumeRecord {
 	faults: Fault[];
 	logs: WorkLog[];
 	photos: Photo[];
+	/** Steps left out to be in time: planned and counted nowhere. */
+	leftOut: Step[];
+	/** The order of steps that a search found, if it was kept. */
+	found: FoundStep[] | null;
+	/** Fittings booked, with what is tried on. */
+	fittings: { id: number; heldAt: LocalMinutes; componentIds: number[] }[];
+}
+
+/** A step of a kept order; with makers, they do it and not whoever is free first. */
+export interface FoundStep {
+	step: number;
+	makers?: number[];
 }
 
 export interface Maker {
@@ -74,6 +91,8 @@ export interface Maker {
 	name: string;
 	/** Lends a hand where two are needed, and is planned for nothing alone. */
 	helpsOnly: boolean;
+	/** Techniques that this maker does; null for all. */
+	techniques: TechniqueKey[] | null;
 	windows: (Window & { id: number })[];
 	/** Days off, as whole days since 1970-01-01. */
 	off: number[];
@@ -110,6 +129,10 @@ export interface Workshop {
 	settings: Settings;
 	makers: Maker[];
 	places: Place[];
+	/** What is planned with: learned from logs where there are any, else as set by hand, else the starting values. */
 	rates: Rates;
+	/** Set by hand. */
+	ownRates: Rates;
+	learned: LearnedRate[];
 	materials: Material[];
 }

@@ -42,6 +42,8 @@ export interface Step {
 	/** Steps of other components that must be done first, besides the one before it. */
 	after: number[];
 	doneAt: LocalMinutes | null;
+	/** A start that is kept for it. */
+	pinnedAt: LocalMinutes | null;
 	version: number;
 }
 

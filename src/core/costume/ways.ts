@@ -239,6 +239,7 @@ function stepsOf(way: Way, component: Component, workshop: Workshop): { steps: S
 			fromPieces: false,
 			setUpMinutes: 0,
 			waitMinutes: 0,
+			pinnedAt: null,
 			withinMinutes: null,
 			orAfterMinutes: null,
 			oneSitting: false,

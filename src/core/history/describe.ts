@@ -38,7 +38,8 @@ const TABLE_WORDS: Record<string, string> = {
 	fitting_point: 'point of a fitting',
 	shape: 'shape',
 	offcut: 'offcut',
-	layout: 'layout'
+	layout: 'layout',
+	found_plan: 'plan'
 };
 
 /** Columns that say nothing to a maker. */

@@ -38,6 +38,13 @@ export function usableFrom(purchase: Purchase, now: LocalMinutes): LocalMinutes 
 	return day * DAY + ARRIVAL_CLOCK;
 }
 
+/** At the worst a parcel is late by half of its lead time again, a day at least. Starting value, from memory. */
+export const lateMinutes = (lead: Lead): [number, number, number] => [
+	0,
+	0,
+	Math.max(1, Math.ceil(lead.leadDays / 2)) * DAY
+];
+
 /** Ordered, promised for a day that has passed, and not here. */
 export const isOverdue = (purchase: Purchase, now: LocalMinutes): boolean =>
 	purchase.state === 'ordered' &&

@@ -40,6 +40,7 @@ function whyNobody(node: Node, shop: Shop): Omit<Impossible, 'id'> | null {
 	const missing = step.with?.find((id) => !shop.makers.some((m) => m.id === id));
 	if (missing !== undefined) return { code: 'unknownId', values: { id: missing } };
 	const working = shop.makers.filter((m) => m.open.length > 0 && (!step.with || step.with.includes(m.id)));
+	if (step.with?.length === 0) return { code: 'nobodyCan', values: {} };
 	if (working.length === 0) return { code: 'noWindows', values: {} };
 	if (working.length < step.makers)
 		return { code: 'tooFewMakers', values: { needed: step.makers, have: working.length } };

@@ -23,11 +23,13 @@ interface Alone {
  * (a maximum flow of minutes into windows; steps may be cut up in it, so it proves, but does not plan).
  *
  * @param finish of a plan that exists; null when there is none, and then nothing is said
+ * @param quick only the chain and the sum of the work: for pages, which have to answer at once
  */
 export function lowerBoundOf(
 	problem: PlanProblem,
 	nodes: readonly Node[],
-	finish: LocalMinutes | null
+	finish: LocalMinutes | null,
+	quick = false
 ): LocalMinutes | null {
 	if (finish === null) return null;
 	// A plan that ends at `finish` exists, so no later hours can matter.
@@ -38,7 +40,7 @@ export function lowerBoundOf(
 		finish,
 		nodes.reduce((t, n, i) => Math.max(t, head.end[i]! + n.step.wait), problem.start)
 	);
-	if (chain === finish || nodes.length > MOST_STEPS_IN_FLOW)
+	if (chain === finish || quick || nodes.length > MOST_STEPS_IN_FLOW)
 		return Math.max(chain, Math.min(finish, allTheWork(problem, nodes, least, shop)));
 	const back = makeShop(problem, problem.start, finish + DAY, true);
 	const fits = (by: LocalMinutes) => {

@@ -56,7 +56,7 @@ export function* simulate(task: OddsTask): Generator<number, Odds, boolean | und
 	const order = listBy(nodes, (a, b) => rank.get(nodes[a]!.step.id)! - rank.get(nodes[b]!.step.id)!);
 	const builder = new Builder(nodes, makeShop(problem, problem.start, horizonOf(problem)), problem);
 	forceTeams(builder, task.order);
-	const draw = drawsOf(task, builder);
+	const { draw, late } = drawsOf(task, builder);
 	const finishes = new Float64Array(runs);
 	const onChain = new Int32Array(nodes.length);
 	const byParcel = new Map<string, number>();
@@ -68,7 +68,7 @@ export function* simulate(task: OddsTask): Generator<number, Odds, boolean | und
 		finishes[run++] = finish === NEVER ? Infinity : finish;
 		if (finish !== NEVER) {
 			const first = walkChain(builder, finish, onChain);
-			for (const id of parcelsAt(problem, builder, first)) byParcel.set(id, (byParcel.get(id) ?? 0) + 1);
+			for (const id of parcelsAt(late, builder, first)) byParcel.set(id, (byParcel.get(id) ?? 0) + 1);
 		}
 		if (run % 20 === 0 && (yield run / runs)) break;
 	}
@@ -87,7 +87,10 @@ function horizonOf(problem: PlanProblem): LocalMinutes {
 }
 
 /** Sets the builder's minutes, releases and waits for one more build. */
-function drawsOf({ problem, seed, shared }: OddsTask, builder: Builder): () => void {
+function drawsOf(
+	{ problem, seed, shared }: OddsTask,
+	builder: Builder
+): { draw: () => void; late: ReadonlyMap<string, LocalMinutes> } {
 	const { nodes } = builder;
 	const { normal, random } = normals(seed);
 	const common = Math.sqrt(shared);
@@ -95,7 +98,7 @@ function drawsOf({ problem, seed, shared }: OddsTask, builder: Builder): () => v
 	const minutes = nodes.map((n) => minutesAt(n.step.minutes));
 	const parcels = (problem.parcels ?? []).map((p) => ({ ...p, lateBy: minutesAt(p.late) }));
 	const late = new Map<string, LocalMinutes>();
-	return () => {
+	const draw = () => {
 		const luck = common * normal();
 		for (const p of parcels) late.set(p.id, Math.round(p.at + p.lateBy(normal())));
 		nodes.forEach((node, i) => {
@@ -110,6 +113,7 @@ function drawsOf({ problem, seed, shared }: OddsTask, builder: Builder): () => v
 			builder.release[i] = release;
 		});
 	};
+	return { draw, late };
 }
 
 /** Counts the steps of the chain that decided this build; the first of it. */
@@ -128,13 +132,12 @@ function walkChain(builder: Builder, finish: LocalMinutes, count: Int32Array): n
 
 /** The parcels whose coming was the earliest start of a step. */
 function parcelsAt(
-	{ parcels }: PlanProblem,
+	late: ReadonlyMap<string, LocalMinutes>,
 	{ nodes, release, free }: Builder,
 	i: number
 ): readonly string[] {
-	const own = nodes[i]!.step.parcels ?? [];
-	if (!parcels || own.length === 0 || free[i] !== release[i] || release[i]! <= nodes[i]!.floor) return [];
-	return own;
+	if (free[i] !== release[i] || release[i]! <= nodes[i]!.floor) return [];
+	return (nodes[i]!.step.parcels ?? []).filter((id) => late.get(id) === release[i]);
 }
 
 function summary(

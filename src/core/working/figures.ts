@@ -1,5 +1,6 @@
 import { copiesOf, type Component } from '../costume/component.ts';
 import type { WayFigures } from '../costume/ways.ts';
+import type { Odds } from '../schedule/odds.ts';
 import type { CostumePlan, OrderBy } from '../costume/costumePlan.ts';
 import type { Costume, CostumeRecord, Workshop } from '../costume/record.ts';
 import type { Step } from '../costume/step.ts';
@@ -32,7 +33,8 @@ export function stepFigure(
 	const technique = TECHNIQUES[step.technique];
 	const unit = { length: 'm', area: 'm²', count: '' }[technique.driver];
 	const byId = new Map(record.components.map((c) => [c.id, c]));
-	const own = workshop.rates[step.technique];
+	const learned = workshop.learned.find((l) => l.technique === step.technique);
+	const own = workshop.ownRates[step.technique];
 	return {
 		title: `Hands-on time: ${step.name}`,
 		formula: 'stepMinutes',
@@ -53,7 +55,11 @@ export function stepFigure(
 			number(
 				`usual minutes ${unit ? `a ${unit}` : 'each'}`,
 				rateOf(step.technique, workshop.rates)[1],
-				own ? 'your own rate' : 'starting value, edit under Makers'
+				learned
+					? `learned from ${learned.logs} ${learned.logs === 1 ? 'log' : 'logs'}, see Makers`
+					: own
+						? 'your own rate'
+						: 'starting value, edit under Makers'
 			)
 		]
 	};
@@ -301,6 +307,43 @@ export function finishFigure(record: CostumeRecord, plan: CostumePlan): Figure |
 				source: 'the plan, longest remaining path first, usual minutes'
 			},
 			{ name: 'its waiting', value: last.ready - last.end, as: { kind: 'wait' }, source: 'the step' }
+		]
+	};
+}
+
+/** How many of 100 builds are ready by then. */
+export function oddsFigure(odds: Odds, at: LocalMinutes): Figure {
+	const share = odds.by.find((b) => b.at === at)?.share ?? 0;
+	return {
+		title: 'Odds of being ready',
+		formula: 'oddsOf100',
+		as: { kind: 'number', unit: 'of 100' },
+		inputs: [
+			number(
+				'builds that were ready',
+				Math.round(share * odds.runs),
+				'simulated: minutes by chance between good and bad (PERT), a quarter of the luck shared by all steps, parcels late, work done again'
+			),
+			number('builds', odds.runs, 'this page')
+		]
+	};
+}
+
+/** By how much the plan on usual minutes is sooner than the middle of the builds. */
+export function hopeFigure(odds: Odds, finish: LocalMinutes): Figure | null {
+	if (odds.p50 === null) return null;
+	return {
+		title: 'How hopeful the plan is',
+		formula: 'difference',
+		as: { kind: 'wait' },
+		inputs: [
+			{
+				name: 'half of the builds are ready',
+				value: odds.p50,
+				as: { kind: 'time' },
+				source: 'simulated builds'
+			},
+			{ name: 'the plan on usual minutes', value: finish, as: { kind: 'time' }, source: 'the plan' }
 		]
 	};
 }

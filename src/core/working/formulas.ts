@@ -196,7 +196,11 @@ export const FORMULAS = {
 		words: '2 × length × sin(angle ÷ 2)',
 		compute: (v) => 2 * at(v, 0) * Math.sin(radians(at(v, 1)) / 2)
 	},
-	finish: { words: 'hands-on end of the last step + its waiting', compute: (v) => at(v, 0) + at(v, 1) }
+	finish: { words: 'hands-on end of the last step + its waiting', compute: (v) => at(v, 0) + at(v, 1) },
+	oddsOf100: {
+		words: 'builds that were ready ÷ builds, of 100',
+		compute: (v) => (at(v, 0) / at(v, 1)) * 100
+	}
 } as const satisfies Record<string, Formula>;
 
 export type FormulaKey = keyof typeof FORMULAS;

@@ -37,6 +37,7 @@ const TABLES = [
 	'material',
 	'offcut',
 	'layout',
+	'found_plan',
 	'need',
 	'purchase',
 	'reference_picture',

@@ -5,10 +5,11 @@
 	 */
 	import type { CostumePlan } from '$core/costume/costumePlan.ts';
 	import type { Costume } from '$core/costume/record.ts';
+	import type { Odds } from '$core/schedule/odds.ts';
 	import type { Span } from '$core/schedule/calendar.ts';
 	import type { Pin } from '$core/costume/pins.ts';
 	import { DAY, dayOf, dayWords, timeWords, weekdayOf } from '$core/units/localTime.ts';
-	import { isTroubled, OUTLOOK_WORDS, spareWords } from './words.ts';
+	import { isTroubled, oddsWords, OUTLOOK_WORDS, spareWords } from './words.ts';
 
 	interface Props {
 		costume: Costume;
@@ -17,8 +18,10 @@
 		pins: readonly Pin[];
 		now: number;
 		days?: number;
+		/** Of simulated builds, once they are known. */
+		odds?: Odds | null;
 	}
-	let { costume, plan, windows, pins, now, days = 150 }: Props = $props();
+	let { costume, plan, windows, pins, now, days = 150, odds = null }: Props = $props();
 
 	const today = $derived(dayOf(now));
 	const eventDay = $derived(dayOf(costume.eventAt));
@@ -30,7 +33,10 @@
 	const width = (from: number, to: number) =>
 		`${((Math.max(0, Math.min(to, start + span) - Math.max(from, start)) / span) * 100).toFixed(3)}%`;
 	const finish = $derived(plan.plan.finish);
-	const bad = $derived(plan.badFinish ?? finish);
+	/** From likely to bad: the middle of the builds to 95 of 100, and until they are known the plan's usual and bad minutes. */
+	const likely = $derived(odds ? (odds.p50 ?? Infinity) : finish);
+	const bad = $derived(odds ? (odds.p95 ?? Infinity) : (plan.badFinish ?? finish));
+	const ready = $derived(odds?.by.find((b) => b.at === plan.deadline)?.share ?? null);
 	const groups = $derived.by(() => {
 		const byDay = new Map<number, Pin[]>();
 		for (const pin of pins) {
@@ -65,12 +71,14 @@
 						>{/if}
 				</span>
 			{/each}
-			{#if finish !== null && bad !== null && finish < start + span}
+			{#if likely !== null && bad !== null && likely < start + span}
 				<i
 					class="smear"
-					style:left={left(Math.max(finish, now))}
-					style:width={width(Math.max(finish, now), Math.max(bad, finish + DAY / 3))}
-					title="Likely {timeWords(finish)}, at worst {timeWords(bad)}"
+					style:left={left(Math.max(likely, now))}
+					style:width={width(Math.max(likely, now), Math.max(bad, likely + DAY / 3))}
+					title="{odds ? 'Half of the builds' : 'Likely'} {timeWords(likely)}, {odds
+						? '95 of 100'
+						: 'at worst'} {bad < Infinity ? timeWords(bad) : 'never'}"
 				></i>
 			{/if}
 			<i class="now" style:left={left(now)}></i>
@@ -86,9 +94,15 @@
 		</div>
 	</div>
 	<p class="verdict">
-		<b class:bad={isTroubled(plan.outlook)}>{OUTLOOK_WORDS[plan.outlook]}.</b>
+		{#if ready === null || isTroubled(plan.outlook)}<b class:bad={isTroubled(plan.outlook)}
+				>{OUTLOOK_WORDS[plan.outlook]}.</b
+			>{:else}<b class:bad={ready * 100 < costume.targetOdds}>{oddsWords(ready, costume.targetOdds)}.</b>{/if}
+		{#if ready !== null}<b>{Math.round(ready * 100)} of 100</b> builds are ready by {timeWords(
+				plan.deadline
+			)}.{/if}
 		{#if finish !== null}
-			Ready {timeWords(finish)}<span class="more"
+			{ready === null ? 'Ready' : 'On usual minutes'}
+			{timeWords(finish)}<span class="more"
 				>, {spareWords(plan.spareMinutes)} before {dayWords(
 					dayOf(plan.deadline)
 				)}{#if costume.bufferDays > 0}, with {costume.bufferDays}

@@ -1,3 +1,4 @@
+import type { Costume } from '$core/costume/record.ts';
 import type { Outlook } from '$core/costume/costumePlan.ts';
 import { formatHours, formatWait } from '$core/units/duration.ts';
 
@@ -26,4 +27,21 @@ export const roughWait = (minutes: number): string =>
 export const daysWords = (days: number): string => {
 	if (days < 0) return `${-days} ${days === -1 ? 'day' : 'days'} ago`;
 	return days === 0 ? 'today' : `${days} ${days === 1 ? 'day' : 'days'} left`;
+};
+
+/** What odds are asked for of a costume: by the buffer, by the event, by the rehearsal. */
+export const forecastFor = (costume: Costume, deadline: number, key: string) => ({
+	costumeId: costume.id,
+	key,
+	by: [
+		...new Set([deadline, costume.eventAt, ...(costume.rehearsalAt === null ? [] : [costume.rehearsalAt])])
+	]
+});
+
+/** What the odds come to: whether they are as good as wanted, or at least better than even. */
+export const oddsWords = (share: number, target: number): string => {
+	if (share * 100 >= target) return 'As sure to be ready as you want it';
+	return share >= 0.5
+		? 'More likely ready than not, less sure than you want it'
+		: 'More likely late than not';
 };

@@ -27,6 +27,7 @@ export type NewStep = Omit<
 	| 'orAfterMinutes'
 	| 'setUpMinutes'
 	| 'fromPieces'
+	| 'pinnedAt'
 > &
 	Partial<
 		Pick<
@@ -306,6 +307,12 @@ export const stepCommands = {
 					[running.id, formatLocalTime(at), Math.max(0, at - running.startedAt)]
 				);
 			await setDone(tx, v.id, at);
+			// What was done is what was there then: the rate is learned from it, whatever becomes of the pieces.
+			const { amount } = (await loadRecord(tx, context.costumeId))!.steps.find((s) => s.id === v.id)!;
+			await tx.query('update step set amount = $2 where id = $1 and from_pieces and amount <> $2', [
+				v.id,
+				amount
+			]);
 			return { words: `Finished ${me.name} of ${me.code}` };
 		}
 	),

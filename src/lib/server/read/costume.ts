@@ -1,5 +1,5 @@
 import type { Component } from '$core/costume/component.ts';
-import type { Costume, CostumeRecord, Photo, WorkLog } from '$core/costume/record.ts';
+import type { Costume, CostumeRecord, FoundStep, Photo, WorkLog } from '$core/costume/record.ts';
 import type { Step } from '$core/costume/step.ts';
 import type { Coat } from '$core/finish/coatStack.ts';
 import type { Fault } from '$core/mend/fault.ts';
@@ -12,17 +12,17 @@ import { loadShapes, loadWearers, loadWorn } from './measure.ts';
 import { loadMaterials } from './workshop.ts';
 
 /**
- * Everything about these costumes, in nine queries however many there are. Costumes in order of
+ * Everything about these costumes, in a dozen queries however many there are. Costumes in order of
  * their event.
  */
 export async function loadRecords(db: Executor, ids: readonly number[]): Promise<CostumeRecord[]> {
 	const list = [ids];
-	const [costumes, components, steps, links, coats, needs, purchases, faults, logs, photos] =
+	const [costumes, components, steps, links, coats, needs, purchases, faults, logs, photos, found, fittings] =
 		await Promise.all([
 			all<Costume>(
 				db,
 				`select id, name, wearer, event_name, event_at, buffer_days, limit_minor, currency, stash_at_cost, split,
-				archived_at, note, version
+				target_odds, rehearsal_at, archived_at, note, version
 			from costume where id = any($1) order by event_at, id`,
 				list
 			),
@@ -33,11 +33,11 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 			from component where costume_id = any($1) order by position, id`,
 				list
 			),
-			all<Omit<Step, 'after' | 'amount'> & { costumeId: number; amount: number }>(
+			all<Omit<Step, 'after'> & { costumeId: number; leftOut: boolean }>(
 				db,
 				`select s.id, c.costume_id, s.component_id, s.position, s.name, s.technique, s.phase, s.amount, s.from_pieces, s.per_copy,
 				s.set_up_minutes, s.wait_minutes, s.within_minutes, s.or_after_minutes, s.one_sitting, s.needs_helper,
-				s.place_id, s.coat_id, s.fault_id, s.done_at, s.version
+				s.place_id, s.coat_id, s.fault_id, s.done_at, s.pinned_at, s.left_out, s.version
 			from step s join component c on c.id = s.component_id where c.costume_id = any($1)
 			order by s.component_id, s.position, s.id`,
 				list
@@ -88,24 +88,47 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 				`select id, costume_id, component_id, step_id, fault_id, fitting_id, hash, mime, width, height, bytes, caption, taken_at
 			from photo where costume_id = any($1) order by taken_at desc, id desc`,
 				list
+			),
+			all<{ costumeId: number; plan: FoundStep[] }>(
+				db,
+				'select costume_id, plan from found_plan where costume_id = any($1)',
+				list
+			),
+			all<{ id: number; costumeId: number; heldAt: number; componentIds: number[] }>(
+				db,
+				`select f.id, f.costume_id, f.held_at,
+				array(select component_id from fitting_component where fitting_id = f.id order by id) as component_ids
+			from fitting f where f.costume_id = any($1) order by f.held_at, f.id`,
+				list
 			)
 		]);
 	const of = <T extends { costumeId: number }>(rows: T[], id: number) =>
 		rows.filter((r) => r.costumeId === id);
-	const records = costumes.map((costume): CostumeRecord => ({
-		costume,
-		components: of(components, costume.id),
-		steps: of(steps, costume.id).map((s) => ({
-			...s,
-			after: links.filter((l) => l.stepId === s.id).map((l) => l.afterId)
-		})),
-		coats: of(coats, costume.id),
-		needs: of(needs, costume.id),
-		purchases: of(purchases, costume.id),
-		faults: of(faults, costume.id),
-		logs: of(logs, costume.id),
-		photos: of(photos, costume.id)
-	}));
+	const records = costumes.map((costume): CostumeRecord => {
+		const own = of(steps, costume.id).map(({ leftOut, ...s }) => ({
+			leftOut,
+			step: { ...s, after: links.filter((l) => l.stepId === s.id).map((l) => l.afterId) }
+		}));
+		const leftOut = own.filter((s) => s.leftOut).map((s) => s.step);
+		const kept = own.filter((s) => !s.leftOut).map((s) => s.step);
+		// A component of which nothing is left to do but what is left out takes no more material.
+		const dropped = new Set(leftOut.map((s) => s.componentId));
+		for (const s of kept) if (s.doneAt === null) dropped.delete(s.componentId);
+		return {
+			costume,
+			components: of(components, costume.id),
+			steps: kept,
+			leftOut,
+			coats: of(coats, costume.id),
+			needs: of(needs, costume.id).filter((n) => !dropped.has(n.componentId)),
+			purchases: of(purchases, costume.id),
+			faults: of(faults, costume.id),
+			logs: of(logs, costume.id),
+			photos: of(photos, costume.id),
+			found: found.find((f) => f.costumeId === costume.id)?.plan ?? null,
+			fittings: of(fittings, costume.id)
+		};
+	});
 	const following = [...steps, ...coats].some((r) => r.fromPieces) || needs.some((n) => n.waste !== null);
 	return following ? withPieces(db, records) : records;
 }

@@ -1,4 +1,4 @@
-import { planWorkshop, type CostumePlan } from '$core/costume/costumePlan.ts';
+import { planWorkshop, type MadePlan } from '$core/costume/costumePlan.ts';
 import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import { one } from '../db/rows.ts';
@@ -11,7 +11,7 @@ import { loadWorkshop } from './workshop.ts';
 export interface Planned {
 	workshop: Workshop;
 	records: CostumeRecord[];
-	plans: Map<number, CostumePlan>;
+	plans: Map<number, MadePlan>;
 }
 
 interface Kept extends Planned {
@@ -77,14 +77,18 @@ export async function standingAsIf(
 }
 
 export interface PlannedCostume {
+	/** Changes whenever the plan may. */
+	key: string;
 	workshop: Workshop;
 	record: CostumeRecord;
-	plan: CostumePlan;
+	plan: MadePlan;
 	/** Names of costumes with earlier events, whose hours are taken first. */
 	first: string[];
 	/** Those costumes, with their plans. */
-	earlier: { record: CostumeRecord; plan: CostumePlan }[];
+	earlier: { record: CostumeRecord; plan: MadePlan }[];
 }
+
+const keyOf = () => `${kept?.lastChange} ${kept?.now}`;
 
 /** One costume with its plan; an archived one is planned alone. */
 export async function plannedCostume(
@@ -96,6 +100,7 @@ export async function plannedCostume(
 	const at = planned.records.findIndex((r) => r.costume.id === id);
 	if (at >= 0)
 		return {
+			key: keyOf(),
 			workshop: planned.workshop,
 			record: planned.records[at]!,
 			plan: planned.plans.get(id)!,
@@ -110,6 +115,7 @@ export async function plannedCostume(
 	const record = await loadRecord(db, id);
 	if (!record) return null;
 	return {
+		key: keyOf(),
 		workshop: planned.workshop,
 		record,
 		plan: planWorkshop([record], planned.workshop, now).get(id)!,

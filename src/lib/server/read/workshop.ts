@@ -1,5 +1,7 @@
 import type { Maker, Place, Settings, Workshop } from '$core/costume/record.ts';
 import type { Rates, TechniqueKey } from '$core/costume/technique.ts';
+import { copiesOf, type Component } from '$core/costume/component.ts';
+import { learnRates, ratesFrom, type Observation } from '$core/learn/rates.ts';
 import type { Material } from '$core/needs/material.ts';
 import type { Executor } from '../db/open.ts';
 import { all, one } from '../db/rows.ts';
@@ -36,12 +38,37 @@ export const loadMaterials = (db: Executor): Promise<Material[]> =>
 		from material order by family, lower(name), id`
 	);
 
-export async function loadWorkshop(db: Executor): Promise<Workshop> {
-	const [settings, makers, places, windows, off, rates, materials] = await Promise.all([
-		loadSettings(db),
-		all<{ id: number; name: string; helpsOnly: boolean; version: number }>(
+/** Every step that is done and was logged, of all costumes, also those put away. */
+export async function loadObservations(db: Executor): Promise<Observation[]> {
+	const [rows, components] = await Promise.all([
+		all<Observation & { componentId: number; perCopy: boolean }>(
 			db,
-			'select id, name, helps_only, version from maker order by position, id'
+			`select s.technique, s.amount, s.per_copy, s.set_up_minutes, s.component_id, s.done_at, l.minutes, l.maker_id
+			from step s join (
+				select step_id, sum(minutes)::integer as minutes,
+					case when count(distinct maker_id) = 1 and count(*) = count(maker_id) then min(maker_id) end as maker_id
+				from work_log where ended_at is not null group by step_id
+			) l on l.step_id = s.id
+			where s.done_at is not null and l.minutes > 0 order by s.done_at, s.id`
+		),
+		all<Pick<Component, 'id' | 'parentId' | 'side' | 'count'>>(
+			db,
+			'select id, parent_id, side, count from component'
+		)
+	]);
+	const byId = new Map(components.map((c) => [c.id, c]));
+	return rows.map(({ componentId, perCopy, ...o }) => ({
+		...o,
+		amount: o.amount * (perCopy ? copiesOf(byId.get(componentId)!, byId) : 1)
+	}));
+}
+
+export async function loadWorkshop(db: Executor): Promise<Workshop> {
+	const [settings, makers, places, windows, off, rates, materials, observations] = await Promise.all([
+		loadSettings(db),
+		all<Omit<Maker, 'windows' | 'off'>>(
+			db,
+			'select id, name, helps_only, techniques, version from maker order by position, id'
 		),
 		all<{ id: number; name: string; capacity: number; forSpray: boolean; version: number }>(
 			db,
@@ -56,8 +83,13 @@ export async function loadWorkshop(db: Executor): Promise<Workshop> {
 			db,
 			'select technique, good_minutes, usual_minutes, bad_minutes from rate'
 		),
-		loadMaterials(db)
+		loadMaterials(db),
+		loadObservations(db)
 	]);
+	const ownRates: Rates = Object.fromEntries(
+		rates.map((r) => [r.technique, [r.goodMinutes, r.usualMinutes, r.badMinutes]])
+	);
+	const learned = learnRates(observations, ownRates);
 	const shown = (w: WindowRow) => ({ id: w.id, days: w.days, from: w.fromMinute, to: w.toMinute });
 	return {
 		settings,
@@ -70,9 +102,9 @@ export async function loadWorkshop(db: Executor): Promise<Workshop> {
 			...p,
 			windows: windows.filter((w) => w.placeId === p.id).map(shown)
 		})),
-		rates: Object.fromEntries(
-			rates.map((r) => [r.technique, [r.goodMinutes, r.usualMinutes, r.badMinutes]])
-		) as Rates,
+		rates: ratesFrom(learned, ownRates),
+		ownRates,
+		learned,
 		materials
 	};
 }

@@ -16,7 +16,9 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 	const id = Number(params.costume);
 	const found = Number.isSafeInteger(id) ? await plannedCostume(await database(), id, locals.now) : null;
 	if (!found) error(404, 'There is no such costume.');
-	const { record, workshop, plan, first } = found;
+	// What the plan was made from stays here; pages that search or simulate ask for it.
+	const { record, workshop, first } = found;
+	const { problem: _, ...plan } = found.plan;
 	const byId = new Map(record.components.map((c) => [c.id, c]));
 	const main = workshop.makers[0];
 	const today = dayOf(locals.now);
@@ -26,6 +28,8 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 		record,
 		workshop,
 		plan,
+		/** Of the plan: odds worked out in the page hold as long as it does. */
+		planKey: found.key,
 		first,
 		stages,
 		stage: costumeStage(Object.values(stages)),

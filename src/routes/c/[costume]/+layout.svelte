@@ -15,9 +15,10 @@
 	import { dayOf, dayWords } from '$core/units/localTime.ts';
 	import { STATIONS } from '$lib/stations.ts';
 	import CostumeDialog from '$lib/ui/CostumeDialog.svelte';
+	import { forecast } from '$lib/ui/forecast.svelte.ts';
 	import Tape from '$lib/ui/Tape.svelte';
 	import Working from '$lib/ui/Working.svelte';
-	import { daysWords } from '$lib/ui/words.ts';
+	import { daysWords, forecastFor } from '$lib/ui/words.ts';
 	import { valueOf } from '$core/working/figure.ts';
 	import { daysLeftFigure } from '$core/working/figures.ts';
 	import type { LayoutData } from './$types';
@@ -40,6 +41,19 @@
 	const days = $derived(daysLeftFigure(costume, data.now));
 	const pins = $derived(tapePins(data.record, data.plan, data.workshop.settings.coldOrDamp, data.now));
 	const open = $derived(data.record.faults.length);
+	const what = $derived(forecastFor(costume, data.plan.deadline, data.planKey));
+	const odds = $derived(forecast.of(what)?.odds ?? null);
+	/** A page left again at once is not worth simulating for, ms; where odds are the answer it begins at once. */
+	const PAUSE = 1500;
+
+	// The worker is the outside world: it begins when the plan on show changes, and what was under way is stopped.
+	$effect(() => {
+		const wanted = what;
+		if (data.plan.plan.finish === null || data.plan.plan.impossible.length) return;
+		const onPlan = page.url.pathname === `${base}/plan`;
+		const timer = setTimeout(() => forecast.simulate(wanted), onPlan ? 0 : PAUSE);
+		return () => clearTimeout(timer);
+	});
 </script>
 
 <div class="costume">
@@ -61,7 +75,7 @@
 		</p>
 	</header>
 	<div class="tape on-mat no-print">
-		<Tape {costume} plan={data.plan} windows={data.windows} {pins} now={data.now} />
+		<Tape {costume} plan={data.plan} windows={data.windows} {pins} now={data.now} {odds} />
 	</div>
 	<nav class="rail on-mat no-print" aria-label="Stations">
 		{#each STATIONS as station (station.path)}

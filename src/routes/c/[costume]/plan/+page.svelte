@@ -5,9 +5,22 @@
 	import { isOverdue } from '$core/needs/leadTime.ts';
 	import { formatHours } from '$core/units/duration.ts';
 	import { DAY, dayOf, dayWords, timeWords } from '$core/units/localTime.ts';
-	import { finishFigure, hoursLeftFigure, orderByFigure, spareFigure } from '$core/working/figures.ts';
+	import { parcelKey } from '$core/costume/costumePlan.ts';
+	import {
+		finishFigure,
+		hoursLeftFigure,
+		oddsFigure,
+		orderByFigure,
+		spareFigure
+	} from '$core/working/figures.ts';
 	import { valueOf } from '$core/working/figure.ts';
 	import BenchLine from '$lib/ui/BenchLine.svelte';
+	import { forecast } from '$lib/ui/forecast.svelte.ts';
+	import LeaveOut from '$lib/ui/plan/LeaveOut.svelte';
+	import Odds from '$lib/ui/plan/Odds.svelte';
+	import Sooner from '$lib/ui/plan/Sooner.svelte';
+	import TaskBar from '$lib/ui/TaskBar.svelte';
+	import { forecastFor } from '$lib/ui/words.ts';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
@@ -33,6 +46,26 @@
 		return { code: component?.code ?? '', name: step?.name ?? '', place: '' };
 	};
 	const today = $derived(dayOf(data.now));
+	const what = $derived(forecastFor(data.record.costume, plan.deadline, data.planKey));
+	const odds = $derived(forecast.of(what)?.odds ?? null);
+	const ready = $derived(odds ? oddsFigure(odds, plan.deadline) : null);
+	const met = $derived(ready !== null && valueOf(ready) >= data.record.costume.targetOdds);
+	const marks = $derived([
+		...(data.record.costume.rehearsalAt !== null && data.record.costume.rehearsalAt > data.now
+			? [{ at: data.record.costume.rehearsalAt, words: 'by the rehearsal' }]
+			: []),
+		{ at: plan.deadline, words: 'ready by' },
+		...(data.record.costume.eventAt === plan.deadline
+			? []
+			: [{ at: data.record.costume.eventAt, words: 'by the event' }])
+	]);
+	/** A step or a parcel by its id in the plan. */
+	const named = (id: string) => {
+		const step = steps.get(id);
+		if (step) return `${components.get(step.componentId)?.code ?? ''} ${step.name}`;
+		const order = plan.orders.find((o) => parcelKey(o.material.id) === id);
+		return order ? `parcel: ${order.material.name}` : id;
+	};
 </script>
 
 <svelte:head><title>Plan · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
@@ -40,8 +73,19 @@
 <Sheet>
 	<div class="answer">
 		<div>
-			<p class="big" class:bad={isTroubled(plan.outlook)}>
-				{#if finish}Ready <Working figure={finish} text={timeWords(valueOf(finish))} />{:else}{OUTLOOK_WORDS[
+			{#if ready}
+				<p class="big" class:bad={!met}>
+					<Working figure={ready} text="{Math.round(valueOf(ready))} of 100" />
+				</p>
+				<p>
+					builds are ready by {timeWords(plan.deadline)}{met
+						? '.'
+						: `; you want ${data.record.costume.targetOdds}.`}
+				</p>
+			{/if}
+			<p class={ready ? 'next' : 'big'} class:bad={isTroubled(plan.outlook)}>
+				{#if finish}{ready ? 'On usual minutes ready' : 'Ready'}
+					<Working figure={finish} text={timeWords(valueOf(finish))} />{:else}{OUTLOOK_WORDS[
 						plan.outlook
 					]}{/if}
 			</p>
@@ -53,7 +97,7 @@
 							text="{formatHours(Math.abs(plan.spareMinutes))} {plan.spareMinutes < 0 ? 'short' : 'spare'}"
 						/></b
 					>
-					before {timeWords(plan.deadline)}. {OUTLOOK_WORDS[plan.outlook]}.
+					before {timeWords(plan.deadline)}.{ready ? '' : ` ${OUTLOOK_WORDS[plan.outlook]}.`}
 				</p>
 				{#if plan.badFinish !== null}<p class="soft">
 						If every step takes its bad minutes: {timeWords(plan.badFinish)}.
@@ -70,14 +114,14 @@
 			<dt>good to bad</dt>
 			<dd class="figure soft">{formatHours(plan.handsOnLeft[0])} – {formatHours(plan.handsOnLeft[2])}</dd>
 			{#if plan.plan.finish !== null}
-				<dt>Plan</dt>
+				<dt>A step begun</dt>
 				<dd>
-					{plan.plan.stoppedBy === 'proved'
-						? 'no plan can be sooner'
-						: 'by rule: longest remaining path first'}
+					{data.record.costume.split === 'windows'
+						? 'goes on until done'
+						: 'may be set aside, 30 min at least'}
 				</dd>
 			{/if}
-			{#if plan.plan.lowerBound !== null && plan.plan.stoppedBy === 'rule'}
+			{#if plan.plan.lowerBound !== null && plan.plan.stoppedBy !== 'proved'}
 				<dt>At the soonest</dt>
 				<dd class="figure soft">{timeWords(plan.plan.lowerBound)}</dd>
 			{/if}
@@ -89,6 +133,35 @@
 		</div>
 	</div>
 </Sheet>
+
+{#if plan.plan.finish !== null && !plan.plan.impossible.length}
+	<Sheet title="Odds">
+		{#if odds}
+			<Odds {odds} finish={plan.plan.finish} {marks} words={named} />
+		{:else}
+			<p class="soft">5,000 builds are simulated in this page.</p>
+			<TaskBar task={forecast.task} going="Simulating builds" />
+		{/if}
+	</Sheet>
+	<Sheet title="A sooner plan">
+		<Sooner {what} plan={plan.plan} kept={data.record.found !== null} />
+	</Sheet>
+{/if}
+{#if data.alternatives.length || data.record.leftOut.length}
+	<Sheet title="What to leave out">
+		<LeaveOut
+			costumeId={data.record.costume.id}
+			planKey={data.planKey}
+			currency={data.record.costume.currency}
+			deadline={plan.deadline}
+			target={data.record.costume.targetOdds}
+			alternatives={data.alternatives}
+			components={data.record.components}
+			leftOut={data.record.leftOut}
+			{base}
+		/>
+	</Sheet>
+{/if}
 
 {#if plan.plan.impossible.length}
 	<Sheet title="Cannot be placed">
@@ -142,7 +215,7 @@
 {/if}
 
 {#if plan.chain.length}
-	<Sheet title="What decides it">
+	<Sheet title="What decides the plan on usual minutes">
 		<ol class="chain">
 			{#if plan.chainParcel?.usableFrom != null}
 				<li>
@@ -246,6 +319,10 @@
 	.big :global(button) {
 		font-family: var(--head);
 		letter-spacing: normal;
+	}
+	.next {
+		margin-top: 8px;
+		font-weight: 600;
 	}
 	.bad {
 		color: var(--red-ink);

@@ -1,0 +1,254 @@
+<script lang="ts">
+	/** What could be left out, borrowed or added so that the costume is in time: weighed, tried, taken, taken back. */
+	import type { CostumeAlternative } from '$core/costume/alternatives.ts';
+	import type { Component } from '$core/costume/component.ts';
+	import type { Step } from '$core/costume/step.ts';
+	import type { Triage } from '$core/schedule/triage.ts';
+	import { formatHours } from '$core/units/duration.ts';
+	import { formatClock, timeWords, type LocalMinutes } from '$core/units/localTime.ts';
+	import { formatMoney } from '$core/units/money.ts';
+	import Act from '../Act.svelte';
+	import Field from '../Field.svelte';
+	import Form from '../Form.svelte';
+	import Tag from '../Tag.svelte';
+	import TaskBar from '../TaskBar.svelte';
+	import { weighAlternatives } from '../forecast.svelte.ts';
+	import { Task } from '../task.svelte.ts';
+
+	interface Props {
+		costumeId: number;
+		planKey: string;
+		currency: string;
+		deadline: LocalMinutes;
+		/** In per cent. */
+		target: number;
+		alternatives: readonly CostumeAlternative[];
+		components: readonly Component[];
+		leftOut: readonly Step[];
+		base: string;
+	}
+	let { costumeId, planKey, currency, deadline, target, alternatives, components, leftOut, base }: Props =
+		$props();
+	const task = new Task<'triage'>();
+	let found = $state.raw<{ key: string; triage: Triage } | null>(null);
+	const key = $derived(`${planKey} ${target}`);
+	const triage = $derived(found?.key === key ? found.triage : null);
+	const byId = $derived(new Map(alternatives.map((a) => [a.id, a])));
+	const of100 = (share: number) => `${Math.round(share * 100)} of 100`;
+	const component = (id: number | null) => components.find((c) => c.id === id);
+	const called = (a: CostumeAlternative) =>
+		[component(a.componentId)?.name, a.words].filter(Boolean).join(' ');
+	const stillOut = $derived(
+		components
+			.map((c) => ({ component: c, steps: leftOut.filter((s) => s.componentId === c.id) }))
+			.filter((g) => g.steps.length > 0)
+	);
+	let all = $state(false);
+	const FEW = 6;
+	const shown = $derived(
+		triage ? triage.alone.filter((w) => w.share > triage.share).slice(0, all ? 99 : FEW) : []
+	);
+	const helpful = $derived(triage ? triage.alone.filter((w) => w.share > triage.share).length : 0);
+
+	async function weigh() {
+		const asked = key;
+		// What the worker needs of them; the rest is for the page.
+		const plain = alternatives.map(({ id, leave, makers, loss, instead }) => ({
+			id,
+			leave: [...leave],
+			...(makers ? { makers: JSON.parse(JSON.stringify(makers)) } : {}),
+			loss,
+			instead: [...instead]
+		}));
+		const done = await weighAlternatives(task, costumeId, {
+			alternatives: plain,
+			deadline,
+			target: target / 100
+		});
+		if (done) found = { key: asked, triage: done };
+	}
+</script>
+
+{#snippet cost(a: CostumeAlternative)}
+	{a.leave.length
+		? `${formatHours(a.minutes)} less work`
+		: `${formatHours(a.minutes)} more at the bench`}{#if a.savedMinor > 0},
+		{formatMoney(a.savedMinor, currency)} not spent{/if},
+	{a.loss > 0 ? `${(a.loss * 100).toFixed(a.loss < 0.1 ? 1 : 0)} % of the look` : 'nothing of the look'}
+{/snippet}
+
+{#snippet take(a: CostumeAlternative)}
+	{#if a.leave.length}
+		<Act
+			command="leaveOut"
+			hidden={{ ids: JSON.stringify(a.leave.map(Number)), what: called(a) }}
+			label="Do it: {called(a)}">Do it</Act
+		>
+	{:else if a.hours?.maker}
+		<Act
+			command="addWindow"
+			hidden={{
+				makerId: a.hours.maker,
+				placeId: '',
+				'days[]': a.hours.days[0]!,
+				from: formatClock(a.hours.from),
+				to: formatClock(a.hours.to)
+			}}
+			label="Do it: {a.words}">Do it</Act
+		>
+	{:else if a.hours}
+		<Act
+			command="addHands"
+			hidden={{
+				name: 'Second maker',
+				days: JSON.stringify(a.hours.days),
+				from: formatClock(a.hours.from),
+				to: formatClock(a.hours.to)
+			}}
+			label="Do it: {a.words}">Do it</Act
+		>
+	{/if}
+{/snippet}
+
+<div class="ask">
+	<Form command="setTarget" label="Target" class="target">
+		<Field
+			name="targetOdds"
+			label="Builds of 100 that should be ready"
+			value={target}
+			inputmode="numeric"
+			hint="by {timeWords(deadline)}"
+		/>
+		<button class="button small">Set</button>
+	</Form>
+</div>
+{#if alternatives.length}
+	<TaskBar
+		{task}
+		label="Weigh what could be left out"
+		going="Weighing what could be left out"
+		onstart={weigh}
+	/>
+{:else}
+	<p class="soft">Nothing is open that could be left out.</p>
+{/if}
+
+{#if triage}
+	<div role="status">
+		{#if triage.share >= target / 100}
+			<p class="line"><b>{of100(triage.share)} are ready as it stands:</b> nothing has to go.</p>
+		{:else if triage.together}
+			<p class="line">
+				<b>{of100(triage.together.share)} instead of {of100(triage.share)}</b>
+				{triage.together.ids.length === 1 ? 'with this' : 'with these together'}, for {triage.together.loss >
+				0
+					? `${(triage.together.loss * 100).toFixed(1)} % of the look`
+					: 'nothing of the look'}:
+			</p>
+			<ul class="plain together">
+				{#each triage.together.ids as id (id)}
+					{@const a = byId.get(id)!}
+					<li>
+						{#if component(a.componentId)}<Tag
+								component={component(a.componentId)!}
+								href="{base}/look/{a.componentId}"
+								short
+							/>{/if}
+						<b>{called(a)}</b>
+						<span class="soft">{@render cost(a)}</span>
+						{@render take(a)}
+					</li>
+				{/each}
+			</ul>
+		{:else}
+			<p class="line bad">
+				Not even all of it together makes {target} of 100 builds ready by {timeWords(deadline)}. As it stands:
+				{of100(triage.share)}.
+			</p>
+		{/if}
+	</div>
+	{#if shown.length}
+		<h3>Each by itself</h3>
+		<div class="scroll">
+			<table>
+				<thead
+					><tr
+						><th>What</th><th class="number">Ready by then</th><th>Ready, usual minutes</th><th class="number"
+							>Work</th
+						><th class="number">Money</th><th class="number">Look</th><th></th></tr
+					></thead
+				>
+				<tbody>
+					{#each shown as w (w.id)}
+						{@const a = byId.get(w.id)!}
+						<tr>
+							<td>{called(a)}</td>
+							<td class="number">{of100(w.share)}</td>
+							<td>{w.finish === null ? '' : timeWords(w.finish)}</td>
+							<td class="number">{a.leave.length ? '−' : '+'}{formatHours(a.minutes)}</td>
+							<td class="number">{a.savedMinor > 0 ? `−${formatMoney(a.savedMinor, currency)}` : ''}</td>
+							<td class="number">{a.loss > 0 ? `−${(a.loss * 100).toFixed(1)} %` : ''}</td>
+							<td>{@render take(a)}</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</div>
+		{#if helpful > FEW}<button class="button small quiet" type="button" onclick={() => (all = !all)}
+				>{all ? 'Fewer' : `All ${helpful} that help`}</button
+			>{/if}
+		<p class="small soft">
+			What is left out stays listed here and comes back at a click, or by Undo. Look: by how far each
+			component’s look matters and from where it is seen; starting values, from memory. Buying it ready:
+			<a href="{base}/look">a component’s ways</a>.
+		</p>
+	{/if}
+{/if}
+
+{#if stillOut.length}
+	<h3>Left out now</h3>
+	<ul class="plain">
+		{#each stillOut as group (group.component.id)}
+			<li>
+				<Tag component={group.component} href="{base}/look/{group.component.id}" short />
+				<span>{group.component.name}: {group.steps.map((s) => s.name).join(', ')}</span>
+				<Act
+					command="takeBack"
+					hidden={{ ids: JSON.stringify(group.steps.map((s) => s.id)) }}
+					label="Take {group.component.name} back in">Take back in</Act
+				>
+			</li>
+		{/each}
+	</ul>
+{/if}
+
+<style>
+	.ask :global(.target) {
+		display: flex;
+		align-items: end;
+		gap: 8px;
+		flex-wrap: wrap;
+	}
+	.line {
+		margin: 10px 0 6px;
+	}
+	.bad {
+		color: var(--red-ink);
+	}
+	h3 {
+		margin: 14px 0 4px;
+	}
+	.plain {
+		list-style: none;
+		margin: 0;
+		padding: 0;
+		display: grid;
+		gap: 6px;
+	}
+	.plain li {
+		display: flex;
+		gap: 4px 10px;
+		flex-wrap: wrap;
+		align-items: center;
+	}
+</style>

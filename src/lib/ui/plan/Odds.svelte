@@ -1,0 +1,96 @@
+<script lang="ts">
+	/** Odds in words, and what decides them. */
+	import type { Odds } from '$core/schedule/odds.ts';
+	import { formatWait } from '$core/units/duration.ts';
+	import { timeWords, type LocalMinutes } from '$core/units/localTime.ts';
+	import { valueOf } from '$core/working/figure.ts';
+	import { hopeFigure, oddsFigure } from '$core/working/figures.ts';
+	import Working from '../Working.svelte';
+	import OddsChart from './OddsChart.svelte';
+
+	interface Props {
+		odds: Odds;
+		finish: LocalMinutes;
+		marks: { at: LocalMinutes; words: string }[];
+		/** Of a step or a parcel. */
+		words: (id: string) => string;
+	}
+	let { odds, finish, marks, words }: Props = $props();
+	const hope = $derived(hopeFigure(odds, finish));
+	const deciding = $derived([...odds.steps, ...odds.parcels].sort((a, b) => b.share - a.share).slice(0, 8));
+</script>
+
+<ul class="by">
+	{#each marks as mark (mark.at)}
+		{@const figure = oddsFigure(odds, mark.at)}
+		<li>
+			<b><Working {figure} text="{Math.round(valueOf(figure))} of 100" /></b>
+			<span>{mark.words} {timeWords(mark.at)}</span>
+		</li>
+	{/each}
+</ul>
+<p>
+	Half of the builds are ready {odds.p50 === null ? 'never' : timeWords(odds.p50)}, 80 of 100
+	{odds.p80 === null ? 'never' : timeWords(odds.p80)}, 95 of 100
+	{odds.p95 === null ? 'never' : timeWords(odds.p95)}.
+	{#if hope && valueOf(hope) > 0}
+		<b
+			>The plan above, on usual minutes, is <Working figure={hope} text={formatWait(valueOf(hope))} /> more hopeful
+			than that.</b
+		>
+	{/if}
+</p>
+<OddsChart {odds} {marks} />
+{#if deciding.length}
+	<h3>What decides it</h3>
+	<ol class="deciding">
+		{#each deciding as d (d.id)}
+			<li>
+				<span class="bar" style:width="{Math.max(2, d.share * 100)}%"></span>
+				<span>{words(d.id)}</span>
+				<span class="figure">{Math.round(d.share * 100)} of 100</span>
+			</li>
+		{/each}
+	</ol>
+	<p class="small soft">In so many builds it lay on the chain that decided when all was ready.</p>
+{/if}
+
+<style>
+	.by {
+		list-style: none;
+		margin: 0 0 8px;
+		padding: 0;
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 32px;
+	}
+	.by b {
+		display: block;
+		font-size: var(--s24);
+	}
+	h3 {
+		margin: 12px 0 4px;
+	}
+	.deciding {
+		list-style: none;
+		margin: 0;
+		padding: 0;
+		display: grid;
+		gap: 2px;
+	}
+	.deciding li {
+		position: relative;
+		display: flex;
+		justify-content: space-between;
+		gap: 12px;
+		padding: 2px 6px;
+	}
+	.deciding li > :not(.bar) {
+		position: relative;
+	}
+	.bar {
+		position: absolute;
+		inset: 0 auto 0 0;
+		background: var(--pink-wash);
+	}
+</style>

@@ -1,0 +1,142 @@
+<script lang="ts">
+	/** Simulated builds by the day on which they are ready, and the share that is ready by then. */
+	import type { Odds } from '$core/schedule/odds.ts';
+	import { dayOf, dayWords, type LocalMinutes } from '$core/units/localTime.ts';
+
+	interface Props {
+		odds: Odds;
+		/** Moments marked on it. */
+		marks: { at: LocalMinutes; words: string }[];
+	}
+	let { odds, marks }: Props = $props();
+	let host: HTMLElement;
+
+	const days = $derived.by(() => {
+		const told = [...odds.days.map((d) => d.day), ...marks.map((m) => dayOf(m.at))];
+		const [first, last] = [Math.min(...told), Math.max(...told)];
+		const shares = new Map(odds.days.map((d) => [d.day, d.share]));
+		let ready = 0;
+		return Array.from({ length: last - first + 1 }, (_, i) => {
+			ready += shares.get(first + i) ?? 0;
+			return { day: first + i, share: shares.get(first + i) ?? 0, ready };
+		});
+	});
+	const percent = (share: number) => Math.round(share * 1000) / 10;
+
+	// The chart is the library's: it is drawn anew whenever what it shows changes.
+	$effect(() => {
+		const shown = days;
+		const lines = marks;
+		let gone = false;
+		let end = () => {};
+		(async () => {
+			const [{ init, use }, { BarChart, LineChart }, parts, { SVGRenderer }] = await Promise.all([
+				import('echarts/core'),
+				import('echarts/charts'),
+				import('echarts/components'),
+				import('echarts/renderers')
+			]);
+			if (gone) return;
+			use([
+				BarChart,
+				LineChart,
+				parts.GridComponent,
+				parts.TooltipComponent,
+				parts.MarkLineComponent,
+				SVGRenderer
+			]);
+			const style = getComputedStyle(host);
+			const colour = (name: string) => style.getPropertyValue(name).trim();
+			const text = { color: colour('--ink-soft'), fontFamily: style.fontFamily, fontSize: 13 };
+			const chart = init(host, null, { renderer: 'svg' });
+			chart.setOption({
+				animation: false,
+				grid: { left: 44, right: 12, top: 50, bottom: 28 },
+				tooltip: {
+					trigger: 'axis',
+					valueFormatter: (v: unknown) => `${v} of 100`,
+					backgroundColor: colour('--sheet'),
+					borderColor: colour('--rule'),
+					textStyle: { color: colour('--ink') }
+				},
+				xAxis: {
+					type: 'category',
+					data: shown.map((d) => dayWords(d.day)),
+					axisLabel: text,
+					axisLine: { lineStyle: { color: colour('--ink-soft') } }
+				},
+				yAxis: {
+					type: 'value',
+					max: 100,
+					axisLabel: text,
+					splitLine: { lineStyle: { color: colour('--rule'), type: 'dotted' } }
+				},
+				series: [
+					{
+						name: 'ready that day',
+						type: 'bar',
+						barMaxWidth: 26,
+						data: shown.map((d) => percent(d.share)),
+						itemStyle: { color: colour('--pink') }
+					},
+					{
+						name: 'ready by then',
+						type: 'line',
+						step: 'middle',
+						symbol: 'none',
+						data: shown.map((d) => percent(d.ready)),
+						lineStyle: { color: colour('--pink-ink'), width: 2 },
+						itemStyle: { color: colour('--pink-ink') },
+						markLine: {
+							symbol: 'none',
+							lineStyle: { color: colour('--brass-ink'), type: 'solid', width: 2 },
+							label: { ...text, color: colour('--brass-ink'), formatter: '{b}', position: 'end' },
+							// Two days beside each other: their words stand one above the other.
+							data: lines.map((m, i) => ({
+								name: m.words,
+								xAxis: dayWords(dayOf(m.at)),
+								label: { distance: 4 + 14 * i }
+							}))
+						}
+					}
+				]
+			});
+			const follow = new ResizeObserver(() => chart.resize());
+			follow.observe(host);
+			end = () => {
+				follow.disconnect();
+				chart.dispose();
+			};
+		})();
+		return () => {
+			gone = true;
+			end();
+		};
+	});
+</script>
+
+<div class="chart" bind:this={host} aria-hidden="true"></div>
+<details class="small">
+	<summary>The chart as a table</summary>
+	<table>
+		<thead
+			><tr><th>Day</th><th class="number">ready that day</th><th class="number">ready by then</th></tr></thead
+		>
+		<tbody>
+			{#each days.filter((d) => d.share > 0) as d (d.day)}
+				<tr
+					><td>{dayWords(d.day)}</td><td class="number">{percent(d.share)}</td><td class="number"
+						>{percent(d.ready)}</td
+					></tr
+				>
+			{/each}
+		</tbody>
+	</table>
+</details>
+
+<style>
+	.chart {
+		height: 220px;
+		width: 100%;
+	}
+</style>
