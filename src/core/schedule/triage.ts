@@ -1,4 +1,5 @@
-import type { LocalMinutes } from '../units/localTime.ts';
+import { DAY, type LocalMinutes } from '../units/localTime.ts';
+import { NEVER } from './bookings.ts';
 import { simulate, type OddsTask } from './odds.ts';
 import { planByOrder } from './plan.ts';
 import type { After, PlanProblem, PlanStep } from './problem.ts';
@@ -22,6 +23,8 @@ export interface Weighed {
 	share: number;
 	/** Finish with usual minutes. */
 	finish: LocalMinutes | null;
+	/** When half of the builds are ready. */
+	middle: LocalMinutes;
 }
 
 export interface Triage {
@@ -29,8 +32,17 @@ export interface Triage {
 	share: number;
 	/** Each by itself, the most helpful first. */
 	alone: Weighed[];
-	/** The least loss found with which the target is met; null when not even all together meet it. */
-	together: { ids: string[]; share: number; loss: number } | null;
+	/**
+	 * Sets that meet the target at the least loss found: of all that could be done, and of what leaves something
+	 * out alone, for those who have neither more hours nor anybody else. Empty when not even all together do.
+	 */
+	sets: WeighedSet[];
+}
+
+export interface WeighedSet {
+	ids: string[];
+	share: number;
+	loss: number;
 }
 
 export interface TriageTask extends Omit<OddsTask, 'by'> {
@@ -43,8 +55,8 @@ export interface TriageTask extends Omit<OddsTask, 'by'> {
 
 /** Sets of alternatives that are tried together at most. */
 const MOST_TRIED = 90;
-/** What helps less by itself is not tried with others. */
-const LEAST_HELP = 0.004;
+/** A day sooner counts for so little a share: it tells apart what helps only together with something else. */
+const DAY_SOONER = 1e-4;
 
 /**
  * Weighs each alternative by simulated builds, all with the same luck, and looks for the set of them that meets
@@ -64,31 +76,33 @@ export function* triage(task: TriageTask): Generator<number, Triage> {
 		if (!found) known.set(id, (found = { ...sharesOf(task, chosen), id }));
 		return found;
 	};
-	const { share } = weigh([]);
+	const before = weigh([]);
+	const { share } = before;
+	const help = (w: Weighed) => w.share + (DAY_SOONER * (before.middle - w.middle)) / DAY;
 	const alone: Weighed[] = [];
 	for (const [k, a] of alternatives.entries()) {
 		alone.push({ ...weigh([a]), id: a.id });
 		yield ((k + 1) / alternatives.length) * 0.6;
 	}
-	alone.sort((a, b) => b.share - a.share);
-	const helpful = alternatives.filter((a) => alone.find((w) => w.id === a.id)!.share > share + LEAST_HELP);
-	let together: Triage['together'] = null;
-	if (share < target) {
-		let tried = 0;
-		for (const set of byLoss(helpful)) {
-			if (weigh(set).share >= target) {
-				together = described(set, weigh(set));
-				break;
+	alone.sort((a, b) => help(b) - help(a));
+	const helpful = alternatives.filter((a) => help(alone.find((w) => w.id === a.id)!) > share);
+	const sets: WeighedSet[] = [];
+	if (share < target)
+		for (const among of [helpful, helpful.filter((a) => a.leave.length > 0)]) {
+			let tried = 0;
+			let met: WeighedSet | null = null;
+			for (const set of byLoss(among)) {
+				if (weigh(set).share >= target) met = described(set, weigh(set));
+				if (met || ++tried >= MOST_TRIED) break;
+				yield 0.6 + 0.4 * ((sets.length + tried / MOST_TRIED) / 2);
 			}
-			if (++tried >= MOST_TRIED) break;
-			yield 0.6 + 0.4 * (tried / MOST_TRIED);
+			met ??= greedy(among, (set) => weigh(set), help, target);
+			if (met && !sets.some((s) => s.ids.join() === met.ids.join())) sets.push(met);
 		}
-		together ??= greedy(helpful, weigh, share, target);
-	}
-	return { share, alone, together };
+	return { share, alone, sets };
 }
 
-const described = (set: readonly Alternative[], { share }: Weighed) => ({
+const described = (set: readonly Alternative[], { share }: Weighed): WeighedSet => ({
 	ids: set.map((a) => a.id),
 	share,
 	loss: set.reduce((sum, a) => sum + a.loss, 0)
@@ -120,22 +134,22 @@ function* byLoss(alternatives: readonly Alternative[]): Generator<Alternative[]>
 function greedy(
 	helpful: readonly Alternative[],
 	weigh: (set: readonly Alternative[]) => Weighed,
-	before: number,
+	help: (w: Weighed) => number,
 	target: number
-): Triage['together'] {
+): WeighedSet | null {
 	let set: Alternative[] = [];
-	let share = before;
-	while (share < target) {
-		let best: { a: Alternative; share: number; worth: number } | null = null;
+	let now = help(weigh([]));
+	while (weigh(set).share < target) {
+		let best: { a: Alternative; help: number; worth: number } | null = null;
 		for (const a of helpful) {
 			if (set.includes(a) || !goesWith(set, a)) continue;
-			const found = weigh([...set, a]).share;
-			const worth = (found - share) / (a.loss + 0.005);
-			if (!best || worth > best.worth) best = { a, share: found, worth };
+			const found = help(weigh([...set, a]));
+			const worth = (found - now) / (a.loss + 0.005);
+			if (!best || worth > best.worth) best = { a, help: found, worth };
 		}
-		if (!best || best.share <= share) return null;
+		if (!best || best.help <= now) return null;
 		set = [...set, best.a];
-		share = best.share;
+		now = best.help;
 	}
 	for (const a of [...set].sort((x, y) => y.loss - x.loss)) {
 		const rest = set.filter((b) => b !== a);
@@ -147,12 +161,12 @@ function greedy(
 function sharesOf(task: TriageTask, chosen: readonly Alternative[]): Omit<Weighed, 'id'> {
 	const problem = withAlternatives(task.problem, chosen);
 	const plan = planByOrder(problem, task.order);
-	if (plan.impossible.length > 0) return { share: 0, finish: null };
-	if (plan.finish === null) return { share: 1, finish: null };
+	if (plan.impossible.length > 0) return { share: 0, finish: null, middle: NEVER };
+	if (plan.finish === null) return { share: 1, finish: null, middle: problem.start };
 	const work = simulate({ ...task, problem, order: plan.order, by: [task.deadline] });
 	let turn = work.next();
 	while (!turn.done) turn = work.next();
-	return { share: turn.value.by[0]!.share, finish: plan.finish };
+	return { share: turn.value.by[0]!.share, finish: plan.finish, middle: turn.value.p50 ?? NEVER };
 }
 
 /** The problem as it would be. What waited for a step left out waits for what that one waited for. */

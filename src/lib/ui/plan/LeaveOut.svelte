@@ -137,29 +137,28 @@
 	<div role="status">
 		{#if triage.share >= target / 100}
 			<p class="line"><b>{of100(triage.share)} are ready as it stands:</b> nothing has to go.</p>
-		{:else if triage.together}
-			<p class="line">
-				<b>{of100(triage.together.share)} instead of {of100(triage.share)}</b>
-				{triage.together.ids.length === 1 ? 'with this' : 'with these together'}, for {triage.together.loss >
-				0
-					? `${(triage.together.loss * 100).toFixed(1)} % of the look`
-					: 'nothing of the look'}:
-			</p>
-			<ul class="plain together">
-				{#each triage.together.ids as id (id)}
-					{@const a = byId.get(id)!}
-					<li>
-						{#if component(a.componentId)}<Tag
-								component={component(a.componentId)!}
-								href="{base}/look/{a.componentId}"
-								short
-							/>{/if}
-						<b>{called(a)}</b>
-						<span class="soft">{@render cost(a)}</span>
-						{@render take(a)}
-					</li>
-				{/each}
-			</ul>
+		{:else if triage.sets.length}
+			{#each triage.sets as set, k (set.ids.join())}
+				<p class="line">
+					{#if k > 0}Without more hours or hands:{/if}
+					<b>{of100(set.share)} instead of {of100(triage.share)}</b>
+					{set.ids.length === 1 ? 'with this' : 'with these together'}, for {set.loss > 0
+						? `${(set.loss * 100).toFixed(1)} % of the look`
+						: 'nothing of the look'}:
+				</p>
+				<ul class="plain">
+					{#each set.ids as id (id)}
+						{@const a = byId.get(id)!}
+						{@const c = component(a.componentId)}
+						<li>
+							{#if c}<Tag component={c} href="{base}/look/{c.id}" short />{/if}
+							<b>{called(a)}</b>
+							<span class="soft">{@render cost(a)}</span>
+							{@render take(a)}
+						</li>
+					{/each}
+				</ul>
+			{/each}
 		{:else}
 			<p class="line bad">
 				Not even all of it together makes {target} of 100 builds ready by {timeWords(deadline)}. As it stands:
