@@ -18,6 +18,7 @@ const words: Record<string, string> = {
 	circle: 'These steps wait for each other in a circle: {steps}. Take one of the links away.',
 	unknownId: '“{id}” is not there.',
 	nobodyCan: 'Nobody here does such work: see what each maker does under Makers.',
+	notCalendar: 'This is not a calendar file (.ics).',
 	noWindows: 'Nobody has working windows: add some under Makers.',
 	tooFewMakers: 'Needs {needed} makers at once, and {have} have working windows.',
 	neverTogether: 'Needs {needed} makers at once, and their windows never overlap.',

@@ -6,7 +6,7 @@ import { globSync } from '../../scripts/files.mjs';
 /** Arrows point inward: what each room may import, besides packages. */
 const MAY_IMPORT: Record<string, RegExp> = {
 	'src/core/':
-		/^(\.|zod$|ical-generator$|papaparse$|ml-matrix$|clipper2-ts$|qrcode-generator$|polylabel$|svgpath$|fit-curve$|fast-xml-parser$|dxf-parser$|@tarikjabiri\/dxf$|pdf-lib$)/,
+		/^(\.|zod$|ical-generator$|ical\.js$|papaparse$|ml-matrix$|clipper2-ts$|qrcode-generator$|polylabel$|svgpath$|fit-curve$|fast-xml-parser$|dxf-parser$|@tarikjabiri\/dxf$|pdf-lib$)/,
 	'src/lib/server/':
 		/^(\.|\$core\/|\$lib\/(server\/|answer)|\$app\/environment$|node:|@sveltejs\/kit$|zod$|fflate$|sharp$|file-type$|@electric-sql\/pglite$)/,
 	'src/workers/': /^\.\.?\/(core\/|protocol|pixels|\.\.\/core\/)/,
@@ -41,6 +41,15 @@ test('the core touches no document, window or process', () => {
 test('SQL is text with numbered parameters: nothing is put into it', () => {
 	const wrong = globSync('src/lib/server', /\.ts$/).filter((f) =>
 		/`\s*(select|insert|update|delete|with\s+recursive)\s[^`]*\$\{/i.test(readFileSync(f, 'utf8'))
+	);
+	assert.deepEqual(wrong, []);
+});
+
+test('no form stands in a paragraph: the browser would end the paragraph before it, and the page would not wake', () => {
+	const wrong = globSync('src', /\.svelte$/).flatMap((f) =>
+		[...readFileSync(f, 'utf8').matchAll(/<p\b[^>]*>((?:(?!<\/p>).)*?)<\/p>/gs)]
+			.filter((m) => /<(Act|Form|TaskBar|form)\b/.test(m[1]!))
+			.map((m) => `${f}: ${m[0].slice(0, 60)}`)
 	);
 	assert.deepEqual(wrong, []);
 });

@@ -1,7 +1,7 @@
 import { waitOf, type CostumePlan } from '../costume/costumePlan.ts';
 import type { Component } from '../costume/component.ts';
 import { stepsBefore } from '../costume/order.ts';
-import type { CostumeRecord, WorkLog, Workshop } from '../costume/record.ts';
+import type { CostumeRecord, Maker, WorkLog, Workshop } from '../costume/record.ts';
 import { minutesLeft, type Step } from '../costume/step.ts';
 import { openSpans } from '../schedule/calendar.ts';
 import { DAY, type LocalMinutes } from '../units/localTime.ts';
@@ -17,6 +17,8 @@ export interface ReadyStep {
 	fitsInWait: boolean;
 	/** Its place is closed now, and opens then; null when it may be done at once. */
 	opensAt: LocalMinutes | null;
+	/** Who does it by the plan. */
+	makers: number[];
 }
 
 export interface Drying {
@@ -56,6 +58,9 @@ export function todayOf(
 	const components = new Map(record.components.map((c) => [c.id, c]));
 	const before = stepsBefore(record.components, record.steps);
 	const slack = new Map(plan.plan.steps.map((s) => [Number(s.id), s.slackMinutes]));
+	const planned = new Map(
+		plan.plan.steps.map((s) => [Number(s.id), s.makers.map((m) => Number(m.slice(6)))])
+	);
 	const dryAt = (s: Step) => s.doneAt! + waitOf(s, workshop.settings.coldOrDamp);
 
 	const drying = record.steps
@@ -98,7 +103,8 @@ export function todayOf(
 				minutes,
 				slackMinutes: slack.get(step.id) ?? null,
 				fitsInWait: dryNext !== null && minutes <= dryNext - now,
-				opensAt: opensAt(step, workshop, now)
+				opensAt: opensAt(step, workshop, now),
+				makers: planned.get(step.id) ?? []
 			};
 		})
 		.sort(
@@ -116,6 +122,24 @@ export function todayOf(
 			return h ? [{ step, component: components.get(step.componentId)!, ...h }] : [];
 		})
 	};
+}
+
+/** The list of one maker: what they can do; what the plan gives to somebody else comes last. */
+export function benchOf(today: Today, maker: Maker): Today {
+	const can = (r: { step: Step }) => !maker.techniques || maker.techniques.includes(r.step.technique);
+	const others = (r: ReadyStep) => Number(r.makers.length > 0 && !r.makers.includes(maker.id));
+	return {
+		...today,
+		ready: today.ready
+			.filter((r) => can(r) && (!maker.helpsOnly || r.step.needsHelper))
+			.sort((a, b) => others(a) - others(b))
+	};
+}
+
+/** Minutes until the maker's window closes; null outside of one. */
+export function windowLeft(maker: Maker, now: LocalMinutes): number | null {
+	const [open] = openSpans({ windows: maker.windows, off: new Set(maker.off) }, now, now + DAY);
+	return open && open[0] <= now ? open[1] - now : null;
 }
 
 function opensAt(step: Step, workshop: Workshop, now: LocalMinutes): LocalMinutes | null {

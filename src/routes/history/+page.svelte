@@ -76,9 +76,9 @@
 										</ul>
 									{/if}
 									{@render list(data.preview.changes)}
-									<p class="do">
+									<div class="do">
 										<Act command="undo" id={action.id} look="main"><Undo2 size={14} /> Undo this</Act>
-									</p>
+									</div>
 								{/if}
 							</div>
 						{/if}

@@ -1,9 +1,18 @@
+import { estimateErrors } from '$core/learn/rates.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
+import { daysOffCommands } from '$lib/server/commands/daysOff.ts';
 import { workshopCommands } from '$lib/server/commands/workshop.ts';
 import { database } from '$lib/server/database.ts';
-import { loadWorkshop } from '$lib/server/read/workshop.ts';
+import { loadObservations, loadWorkshop } from '$lib/server/read/workshop.ts';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async () => ({ workshop: await loadWorkshop(await database()) });
+/** So many of the last estimates are judged: each is learned anew from all before it. */
+const MOST_JUDGED = 200;
 
-export const actions: Actions = actionsOf(workshopCommands);
+export const load: PageServerLoad = async () => {
+	const db = await database();
+	const [workshop, observations] = await Promise.all([loadWorkshop(db), loadObservations(db)]);
+	return { workshop, errors: estimateErrors(observations.slice(-MOST_JUDGED), workshop.ownRates) };
+};
+
+export const actions: Actions = actionsOf({ ...workshopCommands, ...daysOffCommands });

@@ -7,6 +7,8 @@
 	import { dayOf, dayWords, formatClock, weekdayName, weekdaysWords } from '$core/units/localTime.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { page } from '$app/state';
+	import { typicalError } from '$core/learn/rates.ts';
+	import AccuracyChart from '$lib/ui/plan/AccuracyChart.svelte';
 	import { isFailure, type Answer } from '$lib/ui/formState.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Field from '$lib/ui/Field.svelte';
@@ -28,6 +30,11 @@
 	const unit = { length: 'a metre', area: 'a m²', count: 'each' };
 	const techniques = Object.entries(TECHNIQUES) as [TechniqueKey, (typeof TECHNIQUES)[TechniqueKey]][];
 
+	const errors = $derived(data.errors);
+	/** The last estimates, by which the present is judged. */
+	const LAST = 20;
+	const late = $derived(errors.slice(-LAST));
+	const offWords = (factor: number) => `${Math.round((factor - 1) * 100)} % off`;
 	const daysWords = (days: readonly number[]) => weekdaysWords(days, data.settings.weekStart);
 	const weekHours = (windows: Maker['windows']) =>
 		windows.reduce((sum, w) => sum + w.days.length * (w.to - w.from), 0) / 60;
@@ -109,9 +116,48 @@
 					<Field name="day" label="Day off" type="date" />
 					<button class="button small"><Plus size={14} /> Day off</button>
 				</Form>
-				<p class="end">
+				<Form
+					command="importDaysOff"
+					hidden={{ makerId: maker.id }}
+					upload
+					reset
+					class="hours"
+					label="Days off of {maker.name} from a calendar"
+				>
+					<Field
+						name="file"
+						label="Days off from a calendar (.ics)"
+						type="file"
+						accept=".ics,text/calendar"
+					/>
+					<button class="button small"><Plus size={14} /> Read</button>
+				</Form>
+				<details class="skills">
+					<summary
+						>{maker.techniques
+							? `Does ${maker.techniques.length} of ${techniques.length} techniques`
+							: 'Does everything'}</summary
+					>
+					<Form command="setSkills" id={maker.id} label="What {maker.name} does">
+						<div class="ticks">
+							{#each techniques as [key, technique] (key)}
+								<label
+									><input
+										type="checkbox"
+										name="techniques[]"
+										value={key}
+										checked={!maker.techniques || maker.techniques.includes(key)}
+									/>
+									{technique.name}</label
+								>
+							{/each}
+						</div>
+						<button class="button small">Save</button>
+					</Form>
+				</details>
+				<div class="end">
 					<Act command="removeMaker" id={maker.id} look="quiet"><X size={14} /> Remove {maker.name}</Act>
-				</p>
+				</div>
 			</Sheet>
 		{/each}
 		{#each workshop.places as place (place.id)}
@@ -129,9 +175,9 @@
 					<button class="button small quiet">Save</button>
 				</Form>
 				{@render hours(place, false)}
-				<p class="end">
+				<div class="end">
 					<Act command="removePlace" id={place.id} look="quiet"><X size={14} /> Remove {place.name}</Act>
-				</p>
+				</div>
 			</Sheet>
 		{/each}
 		<Sheet title="Another">
@@ -149,20 +195,38 @@
 		</Sheet>
 	</div>
 
+	{#if errors.length}
+		<Sheet title="How good the estimates are">
+			<p class="accuracy">
+				<b class="figure">{offWords(typicalError(late.map((e) => e.learned))!)}</b> with what was learned by
+				then,
+				<b class="figure">{offWords(typicalError(late.map((e) => e.started))!)}</b> with the starting values:
+				the middle of the last {late.length}
+				{late.length === 1 ? 'step' : 'steps'} done.
+			</p>
+			<AccuracyChart {errors} />
+		</Sheet>
+	{/if}
+
 	<Sheet title="Rates">
 		<p class="soft">
-			Minutes of hands-on work on a good, a usual and a bad day. Starting values are from memory; put your own
-			in their place.
+			Minutes of hands-on work on a good, a usual and a bad day, before anything is logged. Starting values
+			are from memory; put your own in their place. Logged work pulls them, the more the more there is of it;
+			what is learned is what plans use.
 		</p>
 		<div class="scroll">
 			<table>
 				<thead
-					><tr><th>Technique</th><th>Counts</th><th>Good</th><th>Usual</th><th>Bad</th><th></th></tr></thead
+					><tr
+						><th>Technique</th><th>Counts</th><th>Good</th><th>Usual</th><th>Bad</th><th></th><th>Learned</th
+						></tr
+					></thead
 				>
 				<tbody>
 					{#each techniques as [key, technique] (key)}
-						{@const rate = rateOf(key, workshop.rates)}
-						{@const own = workshop.rates[key] !== undefined}
+						{@const rate = rateOf(key, workshop.ownRates)}
+						{@const own = workshop.ownRates[key] !== undefined}
+						{@const learned = workshop.learned.find((l) => l.technique === key)}
 						<tr>
 							<td><b>{technique.name}</b></td>
 							<td class="small soft">{technique.of}, {unit[technique.driver]}</td>
@@ -206,6 +270,20 @@
 										look="quiet"
 										label="Starting value for {technique.name}"><RotateCcw size={14} /></Act
 									>{:else}<span class="soft">starting value</span>{/if}
+							</td>
+							<td class="learned">
+								{#if learned}
+									<b class="figure">{formatNumber(learned.now[1])}</b>
+									<span class="small soft"
+										>{formatNumber(learned.sure[0])} to {formatNumber(learned.sure[1])}, from {learned.logs}
+										{learned.logs === 1 ? 'log' : 'logs'}{learned.outliers
+											? `, ${learned.outliers} far out`
+											: ''}{#each learned.makers.length > 1 ? learned.makers : [] as m (m.makerId)}; {workshop.makers.find(
+												(x) => x.id === m.makerId
+											)?.name}
+											{formatNumber(m.usual)}{/each}</span
+									>
+								{/if}
 							</td>
 						</tr>
 					{/each}
@@ -279,6 +357,28 @@
 	:global(form.rate input) {
 		text-align: right;
 		font-family: var(--mono);
+	}
+	.skills {
+		margin-top: 12px;
+	}
+	.ticks {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
+		gap: 2px 10px;
+		margin: 6px 0;
+		font-size: var(--s13);
+	}
+	.ticks label {
+		display: flex;
+		gap: 4px;
+		align-items: center;
+		min-height: 26px;
+	}
+	.accuracy {
+		margin-bottom: 8px;
+	}
+	.learned {
+		min-width: 150px;
 	}
 	.end {
 		margin-top: 16px;

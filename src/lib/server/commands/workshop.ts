@@ -80,6 +80,17 @@ export const workshopCommands = {
 		}
 	),
 
+	/** What a maker does; everything when all or nothing is ticked. */
+	setSkills: command(
+		() => z.object({ id: f.id(), techniques: f.several(TECHNIQUE_KEYS) }),
+		async (tx, { id, techniques }) => {
+			const name = await makerName(tx, id);
+			const all = techniques.length === 0 || techniques.length === TECHNIQUE_KEYS.length;
+			await tx.query('update maker set techniques = $2 where id = $1', [id, all ? null : techniques]);
+			return { words: all ? `${name} does everything` : `Changed what ${name} does` };
+		}
+	),
+
 	removeMaker: command(
 		() => z.object({ id: f.id() }),
 		async (tx, { id }) => {

@@ -2,6 +2,7 @@
 	/** Simulated builds by the day on which they are ready, and the share that is ready by then. */
 	import type { Odds } from '$core/schedule/odds.ts';
 	import { dayOf, dayWords, type LocalMinutes } from '$core/units/localTime.ts';
+	import Chart from './Chart.svelte';
 
 	interface Props {
 		odds: Odds;
@@ -9,7 +10,6 @@
 		marks: { at: LocalMinutes; words: string }[];
 	}
 	let { odds, marks }: Props = $props();
-	let host: HTMLElement;
 
 	const days = $derived.by(() => {
 		const told = [...odds.days.map((d) => d.day), ...marks.map((m) => dayOf(m.at))];
@@ -23,99 +23,48 @@
 	});
 	const percent = (share: number) => Math.round(share * 1000) / 10;
 
-	// The chart is the library's: it is drawn anew whenever what it shows changes.
-	$effect(() => {
-		const shown = days;
-		const lines = marks;
-		let gone = false;
-		let end = () => {};
-		(async () => {
-			const [{ init, use }, { BarChart, LineChart }, parts, { SVGRenderer }] = await Promise.all([
-				import('echarts/core'),
-				import('echarts/charts'),
-				import('echarts/components'),
-				import('echarts/renderers')
-			]);
-			if (gone) return;
-			use([
-				BarChart,
-				LineChart,
-				parts.GridComponent,
-				parts.TooltipComponent,
-				parts.MarkLineComponent,
-				SVGRenderer
-			]);
-			const style = getComputedStyle(host);
-			const colour = (name: string) => style.getPropertyValue(name).trim();
-			const text = { color: colour('--ink-soft'), fontFamily: style.fontFamily, fontSize: 13 };
-			const chart = init(host, null, { renderer: 'svg' });
-			chart.setOption({
-				animation: false,
-				grid: { left: 44, right: 12, top: 50, bottom: 28 },
-				tooltip: {
-					trigger: 'axis',
-					valueFormatter: (v: unknown) => `${v} of 100`,
-					backgroundColor: colour('--sheet'),
-					borderColor: colour('--rule'),
-					textStyle: { color: colour('--ink') }
-				},
-				xAxis: {
-					type: 'category',
-					data: shown.map((d) => dayWords(d.day)),
-					axisLabel: text,
-					axisLine: { lineStyle: { color: colour('--ink-soft') } }
-				},
-				yAxis: {
-					type: 'value',
-					max: 100,
-					axisLabel: text,
-					splitLine: { lineStyle: { color: colour('--rule'), type: 'dotted' } }
-				},
-				series: [
-					{
-						name: 'ready that day',
-						type: 'bar',
-						barMaxWidth: 26,
-						data: shown.map((d) => percent(d.share)),
-						itemStyle: { color: colour('--pink') }
-					},
-					{
-						name: 'ready by then',
-						type: 'line',
-						step: 'middle',
-						symbol: 'none',
-						data: shown.map((d) => percent(d.ready)),
-						lineStyle: { color: colour('--pink-ink'), width: 2 },
-						itemStyle: { color: colour('--pink-ink') },
-						markLine: {
-							symbol: 'none',
-							lineStyle: { color: colour('--brass-ink'), type: 'solid', width: 2 },
-							label: { ...text, color: colour('--brass-ink'), formatter: '{b}', position: 'end' },
-							// Two days beside each other: their words stand one above the other.
-							data: lines.map((m, i) => ({
-								name: m.words,
-								xAxis: dayWords(dayOf(m.at)),
-								label: { distance: 4 + 14 * i }
-							}))
-						}
-					}
-				]
-			});
-			const follow = new ResizeObserver(() => chart.resize());
-			follow.observe(host);
-			end = () => {
-				follow.disconnect();
-				chart.dispose();
-			};
-		})();
-		return () => {
-			gone = true;
-			end();
-		};
-	});
+	const options = $derived((colour: (name: string) => string, text: object) => ({
+		grid: { left: 44, right: 12, top: 50, bottom: 28 },
+		xAxis: { type: 'category', data: days.map((d) => dayWords(d.day)), axisLabel: text },
+		yAxis: {
+			type: 'value',
+			max: 100,
+			axisLabel: text,
+			splitLine: { lineStyle: { color: colour('--rule'), type: 'dotted' } }
+		},
+		series: [
+			{
+				name: 'ready that day, of 100',
+				type: 'bar',
+				barMaxWidth: 26,
+				data: days.map((d) => percent(d.share)),
+				itemStyle: { color: colour('--pink') }
+			},
+			{
+				name: 'ready by then, of 100',
+				type: 'line',
+				step: 'middle',
+				symbol: 'none',
+				data: days.map((d) => percent(d.ready)),
+				lineStyle: { color: colour('--pink-ink'), width: 2 },
+				itemStyle: { color: colour('--pink-ink') },
+				markLine: {
+					symbol: 'none',
+					lineStyle: { color: colour('--brass-ink'), type: 'solid', width: 2 },
+					label: { ...text, color: colour('--brass-ink'), formatter: '{b}', position: 'end' },
+					// Two days beside each other: their words stand one above the other.
+					data: marks.map((m, i) => ({
+						name: m.words,
+						xAxis: dayWords(dayOf(m.at)),
+						label: { distance: 4 + 14 * i }
+					}))
+				}
+			}
+		]
+	}));
 </script>
 
-<div class="chart" bind:this={host} aria-hidden="true"></div>
+<Chart {options} height={220} />
 <details class="small">
 	<summary>The chart as a table</summary>
 	<table>
@@ -133,10 +82,3 @@
 		</tbody>
 	</table>
 </details>
-
-<style>
-	.chart {
-		height: 220px;
-		width: 100%;
-	}
-</style>

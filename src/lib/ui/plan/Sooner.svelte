@@ -68,7 +68,7 @@
 	{/if}
 {/if}
 {#if kept}
-	<p class="back"><Act command="dropPlan" look="quiet">Plan by rule again</Act></p>
+	<div class="back"><Act command="dropPlan" look="quiet">Plan by rule again</Act></div>
 {/if}
 
 <style>

@@ -42,7 +42,7 @@
 	const runningComponent = $derived(data.record.components.find((c) => c.id === runningStep?.componentId));
 	const elsewhere = $derived(data.running && !running ? data.running : null);
 	// svelte-ignore state_referenced_locally
-	let maker = $state(String(data.workshop.makers[0]?.id ?? ''));
+	let maker = $state(String(data.maker ?? data.workshop.makers[0]?.id ?? ''));
 
 	// The clock of the page. It asks for fresh data when the next coat is dry.
 	// svelte-ignore state_referenced_locally
@@ -206,6 +206,73 @@
 			</p>{/if}
 	</section>
 {/if}
+<section class="sheet have" aria-label="Time at hand">
+	<form method="get" class="row" data-sveltekit-keepfocus data-sveltekit-noscroll>
+		<label for="have">I have</label>
+		<input
+			id="have"
+			name="have"
+			value={data.haveTyped}
+			placeholder={data.windowLeft !== null ? formatDuration(data.windowLeft) : '40m'}
+			aria-invalid={data.haveProblem !== null}
+			aria-describedby={data.haveProblem ? 'have-problem' : undefined}
+		/>
+		{#if data.workshop.makers.length > 1}
+			<label for="bench-of">Bench of</label>
+			<select id="bench-of" name="maker" value={data.maker === null ? '' : String(data.maker)}>
+				<option value="">everybody</option>
+				{#each data.workshop.makers as m (m.id)}<option value={String(m.id)}>{m.name}</option>{/each}
+			</select>
+		{/if}
+		<button class="button small">Show</button>
+		{#if data.windowLeft !== null}<span class="small soft"
+				>{formatDuration(data.windowLeft)} left of this window</span
+			>{/if}
+	</form>
+	{#if data.haveProblem}<p class="error" id="have-problem" role="alert">{data.haveProblem}</p>{/if}
+	{#if data.session}
+		{#if data.session.length}
+			<ol class="list">
+				{#each data.session as part (part.ready.step.id)}
+					<li>
+						<Tag
+							component={part.ready.component}
+							href="{base}/look/{part.ready.component.id}#step-{part.ready.step.id}"
+							short
+						/>
+						<span class="what"
+							><b>{part.ready.step.name}</b>
+							{#if !part.whole}<span class="small soft">begun, it may be set aside</span>{/if}
+							{#if part.whole && part.ready.step.waitMinutes}<span class="small soft"
+									>then waits {formatWait(part.ready.step.waitMinutes)}</span
+								>{/if}</span
+						>
+						<span class="figure">{formatDuration(part.minutes)}</span>
+						<Act
+							command="startTimer"
+							hidden={{ stepId: part.ready.step.id, makerId: maker }}
+							label="Start {part.ready.step.name} of {part.ready.component.code} now"
+							><Play size={14} /> Start</Act
+						>
+					</li>
+				{/each}
+			</ol>
+			<p class="small soft">
+				{formatDuration(data.session.reduce((sum, p) => sum + p.minutes, 0))} of {formatDuration(data.have!)}:
+				the most urgent that fits together; what waits afterwards first.
+			</p>
+		{:else}<p class="soft">Nothing that is ready fits in {formatDuration(data.have!)}.</p>{/if}
+	{/if}
+	{#if data.batches.length}
+		<p class="batches">
+			<b>Together:</b>
+			{#each data.batches as batch, k (batch.words)}{k > 0 ? '; ' : ''}{batch.words}
+				({batch.steps.map((s) => s.component.code).join(', ')}{batch.savedMinutes > 0
+					? `, ${formatDuration(batch.savedMinutes)} of setting out saved`
+					: ''}){/each}
+		</p>
+	{/if}
+</section>
 {#if elsewhere}<p class="elsewhere">
 		The timer runs on another costume: {elsewhere.code}
 		{elsewhere.name}. Starting here stops it there.
@@ -354,6 +421,25 @@
 		display: grid;
 		gap: 10px;
 		max-width: 560px;
+	}
+	.have {
+		background: var(--sheet);
+		padding: 10px 20px;
+	}
+	.have .row {
+		gap: 8px 12px;
+	}
+	.have input {
+		width: 90px;
+	}
+	.have select {
+		width: auto;
+	}
+	.have .error {
+		color: var(--red-ink);
+	}
+	.batches {
+		margin-top: 8px;
 	}
 	.elsewhere {
 		background: var(--pink-wash);

@@ -356,11 +356,11 @@
 			</div>
 			<p class="end"><button class="button main">Save</button></p>
 		</Form>
-		<p class="row states">
+		<div class="row states">
 			{#each PURCHASE_STATES.filter((s) => s !== edited.state) as state (state)}
 				<Act command="setPurchaseState" id={edited.id} hidden={{ state }} look="quiet">is {state}</Act>
 			{/each}
-		</p>
+		</div>
 	{/if}
 </EditDialog>
 

@@ -260,14 +260,14 @@
 			</div>
 			<p class="row begin"><button class="button main">Save</button></p>
 		</Form>
-		<p class="row begin">
+		<div class="row begin">
 			<Act command="unwearCostume" hidden={{ wearerId: wearer.id }} onDone={() => (editingWearer = false)}
 				>No longer wears this costume</Act
 			>
 			<Act command="removeWearer" id={wearer.id} look="quiet" onDone={() => (editingWearer = false)}
 				><Trash2 size={14} /> Remove the profile</Act
 			>
-		</p>
+		</div>
 	</Dialog>
 {/if}
 <EditDialog bind:id={editing} title={edited ? measureWords(edited.measure, edited.side) : ''}>

@@ -106,11 +106,11 @@
 							<span class="small soft">layer {component.layer}, {data.stages[component.id]}</span>
 							{#if after.length}<span class="small">after {after.map((a) => a.name).join(', ')}</span>{/if}
 							{#if wrong.length}
-								<p class="wrong">
+								<div class="wrong">
 									The plan begins “{wrong[0]!.first.name}” before {wrong.map((w) => w.inner.name).join(', ')}
 									{wrong.length === 1 ? 'is' : 'are'} there to measure over.
 									<Act command="followLayers" id={component.id}><Link2 size={14} /> Let it wait</Act>
-								</p>
+								</div>
 							{/if}
 						</li>
 					{/each}

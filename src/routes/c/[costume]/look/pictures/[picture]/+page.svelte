@@ -352,7 +352,7 @@
 		</div>
 		<p class="row how"><button class="button main">Save</button></p>
 	</Form>
-	<p class="how">
+	<div class="how">
 		<Act
 			command="removeReference"
 			id={picture.id}
@@ -360,7 +360,7 @@
 			at="{base}/look/pictures"
 			onDone={() => goto(`${base}/look/pictures`)}><Trash2 size={14} /> Remove this picture</Act
 		>
-	</p>
+	</div>
 </Dialog>
 
 <style>
