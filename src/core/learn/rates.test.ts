@@ -6,9 +6,10 @@ import { estimateErrors, learnRates, ratesFrom, typicalError, type Observation }
 
 const caulk = (minutesPerMetre: number, extra: Partial<Observation> = {}): Observation => ({
 	technique: 'caulk',
-	amount: 2000,
+	// A hundred metres: what is around the work hardly counts.
+	amount: 100_000,
 	setUpMinutes: 0,
-	minutes: minutesPerMetre * 2,
+	minutes: minutesPerMetre * 100,
 	makerId: null,
 	doneAt: 0,
 	...extra
@@ -74,9 +75,14 @@ test('a rate set by hand is where learning starts; set-up is not part of the rat
 	const own = { caulk: [8, 10, 14] as const };
 	const [learned] = learnRates([caulk(10)], own);
 	assert.ok(Math.abs(learned!.now[1] - 10) < 1e-9);
-	assert.ok(Math.abs(usual([caulk(5, { minutes: 30, setUpMinutes: 20 })]) - usual([caulk(5)])) < 1e-9);
+	assert.ok(Math.abs(usual([caulk(5, { minutes: 520, setUpMinutes: 20 })]) - usual([caulk(5)])) < 1e-3);
 	assert.deepEqual(ratesFrom([learned!], own).caulk, learned!.now);
 	assert.deepEqual(ratesFrom([], own), own);
+});
+
+test('work hardly longer than fetching the tool says little of its rate', () => {
+	const seam = (metres: number) => usual([caulk(0, { amount: metres * 1000, minutes: metres * 2 * START })]);
+	assert.ok(seam(0.2) < START * 1.02 && seam(2) < seam(20) && seam(20) > START * 1.4);
 });
 
 test('estimates get better as logs come in: each judged only by those before it', () => {

@@ -31,6 +31,8 @@ export interface Observation {
 const KNOWN_BEFORE = 0.45;
 const ONE_TO_NEXT = 0.35;
 const MAKER_TO_MAKER = 0.25;
+/** Fetching, starting the timer, wiping up: minutes that any log may hold. Work that is hardly longer says little of its rate. */
+const AROUND_IT = 3;
 /** Freedom of the t-distribution that logs are taken to have: a forgotten timer is far out, and counts little. */
 const FREEDOM = 4;
 const ROUNDS = 30;
@@ -56,21 +58,20 @@ export interface LearnedRate {
  * (ibid. ch. 17). Each maker's own rate is drawn from the technique's in the same manner.
  */
 export function learnRates(observations: readonly Observation[], own: Rates = {}): LearnedRate[] {
-	const byTechnique = new Map<TechniqueKey, { log: number; makerId: number | null }[]>();
+	const byTechnique = new Map<TechniqueKey, (Log & { makerId: number | null })[]>();
 	for (const o of observations) {
 		const log = logRate(o);
 		if (log === null) continue;
-		byTechnique.set(o.technique, [...(byTechnique.get(o.technique) ?? []), { log, makerId: o.makerId }]);
+		const minutes = Math.max(1e-3, unitsOf(o) * rateOf(o.technique, own)[1] + o.setUpMinutes);
+		const precision = 1 / (ONE_TO_NEXT ** 2 + (AROUND_IT / minutes) ** 2);
+		const list = byTechnique.get(o.technique) ?? [];
+		byTechnique.set(o.technique, [...list, { log, precision, makerId: o.makerId }]);
 	}
 	return [...byTechnique].map(([technique, logs]) => {
 		const before = rateOf(technique, own);
-		const all = pull(
-			logs.map((l) => l.log),
-			Math.log(before[1]),
-			KNOWN_BEFORE
-		);
+		const all = pull(logs, Math.log(before[1]), KNOWN_BEFORE);
 		const makers = [...new Set(logs.flatMap((l) => l.makerId ?? []))].map((makerId) => {
-			const mine = logs.filter((l) => l.makerId === makerId).map((l) => l.log);
+			const mine = logs.filter((l) => l.makerId === makerId);
 			return { makerId, usual: Math.exp(pull(mine, all.mean, MAKER_TO_MAKER).mean), logs: mine.length };
 		});
 		return {
@@ -91,9 +92,19 @@ export const ratesFrom = (learned: readonly LearnedRate[], own: Rates): Rates =>
 	...Object.fromEntries(learned.map((l) => [l.technique, l.now]))
 });
 
+/** One log: ln of minutes per unit, and how much it says (one over its variance). */
+interface Log {
+	log: number;
+	precision: number;
+}
+
+const unitsOf = ({ technique, amount }: Observation): number =>
+	amount / BASE_PER_UNIT[TECHNIQUES[technique].driver];
+
 /** ln of minutes per unit; null for what says nothing about a rate. */
-function logRate({ technique, amount, setUpMinutes, minutes }: Observation): number | null {
-	const units = amount / BASE_PER_UNIT[TECHNIQUES[technique].driver];
+function logRate(o: Observation): number | null {
+	const { setUpMinutes, minutes } = o;
+	const units = unitsOf(o);
 	// Set-up is minutes as they are; what is logged under it is taken to be mostly work all the same.
 	const worked = Math.max(minutes - setUpMinutes, minutes / 4);
 	return units > 0 && worked > 0 ? Math.log(worked / units) : null;
@@ -101,22 +112,22 @@ function logRate({ technique, amount, setUpMinutes, minutes }: Observation): num
 
 /** Mean and deviation of what is believed after these logs. */
 function pull(
-	logs: readonly number[],
+	logs: readonly Log[],
 	before: number,
 	deviation: number
 ): { mean: number; deviation: number; weights: number[] } {
 	const known = 1 / deviation ** 2;
-	const each = 1 / ONE_TO_NEXT ** 2;
 	let mean = before;
+	let total = known;
 	let weights = logs.map(() => 1);
 	for (let round = 0; round < ROUNDS; round++) {
+		total = known + logs.reduce((sum, l, i) => sum + weights[i]! * l.precision, 0);
+		mean = (known * before + logs.reduce((sum, l, i) => sum + weights[i]! * l.precision * l.log, 0)) / total;
 		// Seen from what is believed, unsure as that is: the first log is not an outlier by being far from a guess.
-		const total = known + each * weights.reduce((sum, w) => sum + w, 0);
-		mean = (known * before + each * logs.reduce((sum, x, i) => sum + weights[i]! * x, 0)) / total;
-		const around = ONE_TO_NEXT ** 2 + 1 / total;
-		weights = logs.map((x) => Math.min(1, (FREEDOM + 1) / (FREEDOM + (x - mean) ** 2 / around)));
+		weights = logs.map((l) =>
+			Math.min(1, (FREEDOM + 1) / (FREEDOM + (l.log - mean) ** 2 / (1 / l.precision + 1 / total)))
+		);
 	}
-	const total = known + each * weights.reduce((sum, w) => sum + w, 0);
 	return { mean, deviation: Math.sqrt(1 / total), weights };
 }
 

@@ -34,6 +34,8 @@
 	/** The last estimates, by which the present is judged. */
 	const LAST = 20;
 	const late = $derived(errors.slice(-LAST));
+	/** Three figures say all that a rate can. */
+	const rateWords = (minutes: number) => formatNumber(minutes, minutes >= 100 ? 0 : minutes >= 10 ? 1 : 2);
 	const offWords = (factor: number) => `${Math.round((factor - 1) * 100)} % off`;
 	const daysWords = (days: readonly number[]) => weekdaysWords(days, data.settings.weekStart);
 	const weekHours = (windows: Maker['windows']) =>
@@ -273,15 +275,15 @@
 							</td>
 							<td class="learned">
 								{#if learned}
-									<b class="figure">{formatNumber(learned.now[1])}</b>
+									<b class="figure">{rateWords(learned.now[1])}</b>
 									<span class="small soft"
-										>{formatNumber(learned.sure[0])} to {formatNumber(learned.sure[1])}, from {learned.logs}
+										>{rateWords(learned.sure[0])} to {rateWords(learned.sure[1])}, from {learned.logs}
 										{learned.logs === 1 ? 'log' : 'logs'}{learned.outliers
 											? `, ${learned.outliers} far out`
 											: ''}{#each learned.makers.length > 1 ? learned.makers : [] as m (m.makerId)}; {workshop.makers.find(
 												(x) => x.id === m.makerId
 											)?.name}
-											{formatNumber(m.usual)}{/each}</span
+											{rateWords(m.usual)}{/each}</span
 									>
 								{/if}
 							</td>
