@@ -11,3 +11,4 @@ export const STORY = at(4394, false);
 export const WORKSHOP = at(4397, false);
 export const BRING = at(4398, true);
 export const LAY = at(4399, true);
+export const PLAN = at(4400, true);

@@ -1,6 +1,6 @@
 import type { Alternative } from '../schedule/triage.ts';
 import { spendOf } from '../needs/spend.ts';
-import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
+import { DAY, dayOf, formatClock, weekdayOf, type LocalMinutes } from '../units/localTime.ts';
 import { COAT_PRODUCTS } from '../finish/coatProduct.ts';
 import type { Component, SeenFrom } from './component.ts';
 import { makerKey, type MadePlan } from './costumePlan.ts';
@@ -44,6 +44,8 @@ const NO_MOCK_UP = 0.05;
 
 /** An evening, and a day, that could still be found. */
 const EVENING = { from: 18 * 60, to: 21 * 60 };
+/** Nobody is asked to go on after this. */
+const LATEST = 23 * 60;
 const SATURDAY = { from: 10 * 60, to: 16 * 60 };
 
 /** What could be left out, borrowed or added, each with what it costs. Weighing them is the simulation's. */
@@ -168,19 +170,32 @@ function moreHours(plan: MadePlan, workshop: Workshop, now: LocalMinutes): Costu
 		instead: [],
 		hours: { maker, days, ...hours }
 	});
+	const evenings = free
+		.slice(0, 2)
+		.map((d) =>
+			add(
+				'hours',
+				`${main.name}: ${DAYS[d]} evenings, 18:00 to 21:00`,
+				String(main.id),
+				makerKey(main.id),
+				[d],
+				EVENING
+			)
+		);
+	// Who works on every day can only go on for longer.
+	const longer = evenings.length ? [] : main.windows.filter((w) => w.to <= LATEST - 60).slice(0, 1);
 	return [
-		...free
-			.slice(0, 2)
-			.map((d) =>
-				add(
-					'hours',
-					`${main.name}: ${DAYS[d]} evenings, 18:00 to 21:00`,
-					String(main.id),
-					makerKey(main.id),
-					[d],
-					EVENING
-				)
-			),
+		...evenings,
+		...longer.map((w) =>
+			add(
+				'hours',
+				`${main.name}: an hour longer, until ${formatClock(w.to + 60)}`,
+				String(main.id),
+				makerKey(main.id),
+				[...w.days],
+				{ from: w.to, to: w.to + 60 }
+			)
+		),
 		add('hands', 'a second maker on Saturdays, 10:00 to 16:00', null, 'one more', [6], SATURDAY)
 	];
 }
@@ -189,7 +204,6 @@ const DAYS = ['', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Satur
 
 function countDays(days: readonly number[], from: LocalMinutes, to: LocalMinutes): number {
 	let count = 0;
-	for (let day = dayOf(from); day * DAY < to; day++)
-		if (days.includes(((((day + 3) % 7) + 7) % 7) + 1)) count++;
+	for (let day = dayOf(from); day * DAY < to; day++) if (days.includes(weekdayOf(day))) count++;
 	return count;
 }

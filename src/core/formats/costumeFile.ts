@@ -45,6 +45,8 @@ export const costumeFile = z.strictObject({
 		currency: z.enum(CURRENCIES),
 		stashAtCost: z.boolean(),
 		split: z.enum(['windows', 'anywhere']),
+		targetOdds: z.number().int().min(50).max(99).default(85),
+		rehearsalAt: time.nullable().default(null),
 		note: text
 	}),
 	components: z
@@ -124,6 +126,10 @@ export const costumeFile = z.strictObject({
 				coatId: idOrNull,
 				faultId: idOrNull,
 				doneAt: time.nullable(),
+				/** A start that is kept for it. */
+				pinnedAt: time.nullable().default(null),
+				/** Left out to be in time. */
+				leftOut: z.boolean().default(false),
 				after: z.array(id)
 			})
 		)
@@ -229,6 +235,8 @@ export function toCostumeFile(
 			currency: costume.currency as CostumeFile['costume']['currency'],
 			stashAtCost: costume.stashAtCost,
 			split: costume.split,
+			targetOdds: costume.targetOdds,
+			rehearsalAt: costume.rehearsalAt === null ? null : formatLocalTime(costume.rehearsalAt),
 			note: costume.note
 		},
 		components: record.components.map(({ costumeId: _c, version: _v, ...c }) => c),
@@ -254,7 +262,7 @@ export function toCostumeFile(
 			minutesLost: f.minutesLost,
 			cameBackOf: f.cameBackOf
 		})),
-		steps: record.steps.map((s) => ({
+		steps: [...record.steps, ...record.leftOut].map((s) => ({
 			id: s.id,
 			componentId: s.componentId,
 			position: s.position,
@@ -274,6 +282,8 @@ export function toCostumeFile(
 			coatId: s.coatId,
 			faultId: s.faultId,
 			doneAt: s.doneAt === null ? null : formatLocalTime(s.doneAt),
+			pinnedAt: s.pinnedAt === null ? null : formatLocalTime(s.pinnedAt),
+			leftOut: record.leftOut.includes(s),
 			after: s.after
 		})),
 		logs: record.logs

@@ -81,10 +81,12 @@ export async function insertCostume(
 	{ file, pictures }: ReadCostume
 ): Promise<number> {
 	const [costumeId] = await insertMany(tx, {
-		sql: `insert into costume (name, wearer, event_name, event_at, buffer_days, limit_minor, currency, stash_at_cost, split, note)
-			select r.name, r.wearer, r."eventName", r."eventAt", r."bufferDays", r."limitMinor", r.currency, r."stashAtCost", r.split, r.note
+		sql: `insert into costume (name, wearer, event_name, event_at, buffer_days, limit_minor, currency, stash_at_cost, split,
+				target_odds, rehearsal_at, note)
+			select r.name, r.wearer, r."eventName", r."eventAt", r."bufferDays", r."limitMinor", r.currency, r."stashAtCost", r.split,
+				r."targetOdds", r."rehearsalAt", r.note
 			from jsonb_to_recordset($1) as r (name text, wearer text, "eventName" text, "eventAt" timestamp, "bufferDays" integer,
-				"limitMinor" bigint, currency text, "stashAtCost" boolean, split text, note text) returning id`,
+				"limitMinor" bigint, currency text, "stashAtCost" boolean, split text, "targetOdds" integer, "rehearsalAt" timestamp, note text) returning id`,
 		rows: [file.costume]
 	});
 	const components = mapOf(
@@ -143,14 +145,15 @@ export async function insertCostume(
 		await insertMany(tx, {
 			sql: `insert into step (component_id, position, name, technique, phase, amount, per_copy, set_up_minutes, wait_minutes,
 				within_minutes, or_after_minutes, one_sitting, needs_helper, place_id, coat_id, fault_id, done_at,
-				from_pieces)
+				from_pieces, pinned_at, left_out)
 			select r."componentId", r.position, r.name, r.technique, r.phase, r.amount, r."perCopy", r."setUpMinutes",
 				r."waitMinutes", r."withinMinutes", r."orAfterMinutes", r."oneSitting", r."needsHelper", r."placeId", r."coatId",
-				r."faultId", r."doneAt", r."fromPieces"
+				r."faultId", r."doneAt", r."fromPieces", r."pinnedAt", r."leftOut"
 			from jsonb_to_recordset($1) as r ("componentId" integer, position integer, name text, technique text, phase text,
 				amount double precision, "perCopy" boolean, "setUpMinutes" integer, "waitMinutes" integer, "withinMinutes" integer,
 				"orAfterMinutes" integer, "oneSitting" boolean, "needsHelper" boolean, "placeId" integer, "coatId" integer,
-				"faultId" integer, "doneAt" timestamp, "fromPieces" boolean) returning id`,
+				"faultId" integer, "doneAt" timestamp, "fromPieces" boolean,
+				"pinnedAt" timestamp, "leftOut" boolean) returning id`,
 			rows: file.steps.map((s) => ({
 				...at(s),
 				placeId: s.needsSprayPlace ? place : null,

@@ -46,6 +46,13 @@
 				inputmode="numeric"
 				hint="for test wear and packing"
 			/>
+			<Field
+				name="rehearsalAt"
+				label="Dress rehearsal"
+				type="datetime-local"
+				value={costume.rehearsalAt === null ? '' : formatLocalTime(costume.rehearsalAt)}
+				hint="when everything is worn once; may stay empty"
+			/>
 			<Field name="limitMinor" label="Limit of cost ({costume.currency})" value={limit} inputmode="decimal" />
 			<Field
 				name="split"

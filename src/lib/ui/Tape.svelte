@@ -112,9 +112,10 @@
 		<span class="legend small" aria-hidden="true">
 			<span><i class="pin order"></i> order by</span><span><i class="pin parcel"></i> parcel</span><span
 				><i class="pin dry"></i> dry</span
-			><span><i class="pin readyBy"></i> ready by</span><span
-				><i class="smear key"></i> likely to bad finish</span
-			>
+			><span><i class="pin readyBy"></i> ready by</span
+			>{#if pins.some((p) => p.kind === 'fitting' || p.kind === 'rehearsal')}<span
+					><i class="pin fitting"></i> fitting, rehearsal</span
+				>{/if}<span><i class="smear key"></i> likely to bad finish</span>
 		</span>
 	</p>
 </div>
@@ -212,6 +213,12 @@
 	.pin.readyBy {
 		background: var(--brass);
 		border-radius: 50%;
+		rotate: 0deg;
+	}
+	.pin.fitting,
+	.pin.rehearsal {
+		background: var(--pink);
+		border-radius: 50% 0;
 		rotate: 0deg;
 	}
 	.pin.late {

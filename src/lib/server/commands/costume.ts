@@ -14,6 +14,7 @@ const shape = (currency: string) => ({
 	limitMinor: f.moneyOrNull(currency),
 	stashAtCost: f.ticked(),
 	split: f.choice(['windows', 'anywhere']),
+	rehearsalAt: f.orNull(f.time()).default(null),
 	note: f.note()
 });
 
@@ -66,10 +67,12 @@ export const costumeCommands = {
 	editCostume: command(
 		({ currency }) => z.object({ version: f.version(), ...shape(currency) }),
 		async (tx, v, { costumeId }) => {
+			if (v.rehearsalAt !== null && v.rehearsalAt > v.eventAt)
+				throw new Refused('The rehearsal comes before the event.', 'rehearsalAt');
 			const rows = await all<Named>(
 				tx,
 				`update costume set name = $3, wearer = $4, event_name = $5, event_at = $6, buffer_days = $7,
-					limit_minor = $8, stash_at_cost = $9, split = $10, note = $11
+					limit_minor = $8, stash_at_cost = $9, split = $10, note = $11, rehearsal_at = $12
 				where id = $1 and version = $2 returning id, name`,
 				[
 					costumeId,
@@ -82,7 +85,8 @@ export const costumeCommands = {
 					v.limitMinor,
 					v.stashAtCost,
 					v.split,
-					v.note
+					v.note,
+					v.rehearsalAt === null ? null : formatLocalTime(v.rehearsalAt)
 				]
 			);
 			await written(tx, 'costume', costumeId, rows);

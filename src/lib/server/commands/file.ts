@@ -45,8 +45,13 @@ export const fileCommands = {
 				pictures,
 				file: {
 					...file,
-					costume: { ...file.costume, name: v.name, eventAt: formatLocalTime(v.eventAt) },
-					steps: kept.map((s) => ({ ...s, doneAt: null, after: s.after.filter((a) => keptIds.has(a)) })),
+					costume: { ...file.costume, name: v.name, eventAt: formatLocalTime(v.eventAt), rehearsalAt: null },
+					steps: kept.map((s) => ({
+						...s,
+						doneAt: null,
+						pinnedAt: null,
+						after: s.after.filter((a) => keptIds.has(a))
+					})),
 					needs: file.needs.map((n) => ({
 						...n,
 						stepId: n.stepId !== null && keptIds.has(n.stepId) ? n.stepId : null

@@ -20,6 +20,8 @@ const found = z
 const stepIds = () =>
 	f.json(z.array(z.number().int().positive()).min(1).max(5000), 'Nothing is left of it to leave out.');
 
+const weekdays = () => f.json(z.array(z.number().int().min(1).max(7)).min(1), 'Choose at least one day.');
+
 async function openSteps(tx: Executor, costumeId: number, ids: readonly number[]): Promise<number> {
 	const rows = await all<{ id: number }>(
 		tx,
@@ -98,15 +100,23 @@ export const planCommands = {
 		}
 	),
 
+	/** More hours of somebody who is there. */
+	addHours: command(
+		() => z.object({ makerId: f.id(), days: weekdays(), from: f.clock(), to: f.clock() }),
+		async (tx, v) => {
+			const maker = await one<{ name: string }>(tx, 'select name from maker where id = $1', [v.makerId]);
+			if (!maker) throw new Absent('maker');
+			await tx.query(
+				'insert into working_window (maker_id, days, from_minute, to_minute) values ($1, $2, $3, $4)',
+				[v.makerId, v.days, v.from, v.to]
+			);
+			return { words: `Added hours to ${maker.name}` };
+		}
+	),
+
 	/** Somebody more, in hours of their own. */
 	addHands: command(
-		() =>
-			z.object({
-				name: f.name(),
-				days: f.json(z.array(z.number().int().min(1).max(7)).min(1), 'Choose at least one day.'),
-				from: f.clock(),
-				to: f.clock()
-			}),
+		() => z.object({ name: f.name(), days: weekdays(), from: f.clock(), to: f.clock() }),
 		async (tx, v) => {
 			const maker = await one<{ id: number }>(
 				tx,

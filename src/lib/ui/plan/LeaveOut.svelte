@@ -86,11 +86,10 @@
 		>
 	{:else if a.hours?.maker}
 		<Act
-			command="addWindow"
+			command="addHours"
 			hidden={{
 				makerId: a.hours.maker,
-				placeId: '',
-				'days[]': a.hours.days[0]!,
+				days: JSON.stringify(a.hours.days),
 				from: formatClock(a.hours.from),
 				to: formatClock(a.hours.to)
 			}}

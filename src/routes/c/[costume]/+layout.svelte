@@ -44,7 +44,7 @@
 	const what = $derived(forecastFor(costume, data.plan.deadline, data.planKey));
 	const odds = $derived(forecast.of(what)?.odds ?? null);
 	/** A page left again at once is not worth simulating for, ms; where odds are the answer it begins at once. */
-	const PAUSE = 1500;
+	const PAUSE = 3000;
 
 	// The worker is the outside world: it begins when the plan on show changes, and what was under way is stopped.
 	$effect(() => {

@@ -3,7 +3,6 @@ import { database } from '$lib/server/database.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { costumeCommands } from '$lib/server/commands/costume.ts';
 import { planCommands } from '$lib/server/commands/plan.ts';
-import { workshopCommands } from '$lib/server/commands/workshop.ts';
 import { plannedCostume, plannedWorkshop } from '$lib/server/read/plans.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -17,6 +16,5 @@ export const load: PageServerLoad = async ({ params, locals }) => {
 
 export const actions: Actions = actionsOf({
 	...costumeCommands,
-	...planCommands,
-	addWindow: workshopCommands.addWindow
+	...planCommands
 });

@@ -50,6 +50,7 @@
 	const parent = $derived(data.record.components.find((c) => c.id === component.parentId));
 	const needs = $derived(data.record.needs.filter((n) => n.componentId === component.id));
 	const logs = $derived(data.record.logs.filter((l) => steps.some((s) => s.id === l.stepId)));
+	const leftOut = $derived(data.record.leftOut.filter((s) => s.componentId === component.id));
 	const planned = $derived(new Map(data.plan.plan.steps.map((s) => [Number(s.id), s])));
 	const impossible = $derived(new Map(data.plan.plan.impossible.map((i) => [Number(i.id), i])));
 	const material = (id: number) => data.workshop.materials.find((m) => m.id === id)!;
@@ -162,6 +163,12 @@
 		<button class="button main small" data-add onclick={() => (adding = true)}><Plus size={14} /> Step</button
 		>
 	{/snippet}
+	{#if leftOut.length}
+		<p class="soft">
+			Left out to be in time: {leftOut.map((s) => s.name).join(', ')}.
+			<a href="/c/{data.record.costume.id}/plan">Take back in under Plan</a>
+		</p>
+	{/if}
 	{#if steps.length}
 		<div class="scroll">
 			<table class="steps">

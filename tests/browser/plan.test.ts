@@ -1,0 +1,170 @@
+import { writeFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { PLAN } from '../support/servers.ts';
+
+/** The plan, its odds, what to leave out, and what the bench makes of them: on the demo, as its maker would. */
+test.use({ baseURL: PLAN.address });
+
+const sheet = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
+const toast = (page: Page, words: string | RegExp) =>
+	expect(page.getByRole('status').getByText(words).first()).toBeVisible();
+/** `23 of 100` at the top of Plan, once the builds are simulated. */
+async function oddsOf(page: Page): Promise<number> {
+	const odds = page.locator('.answer .big').filter({ hasText: /of 100/ });
+	await expect(odds).toBeVisible({ timeout: 30_000 });
+	return Number(/(\d+) of 100/.exec(await odds.innerText())![1]);
+}
+const openPlan = (page: Page) => page.goto('/c/1/plan', { waitUntil: 'networkidle' });
+
+test('too late: odds are shown, a proposed thing is left out, odds rise, and it comes back by undo', async ({
+	page
+}) => {
+	await openPlan(page);
+	const before = await oddsOf(page);
+	expect(before).toBeLessThan(85);
+	await expect(sheet(page, 'Odds')).toContainText('Half of the builds are ready');
+	await expect(sheet(page, 'Odds')).toContainText('more hopeful than that');
+	await expect(sheet(page, 'Odds').getByRole('listitem').filter({ hasText: 'of 100' }).first()).toBeVisible();
+	await expect(page.locator('.tape-box')).toContainText(`${before} of 100 builds are ready by`);
+	// How it was worked out.
+	await page.locator('.answer .big').getByRole('button').click();
+	await expect(page.getByRole('dialog')).toContainText('builds that were ready ÷ builds');
+	await page.keyboard.press('Escape');
+
+	const out = sheet(page, 'What to leave out');
+	await out.getByRole('button', { name: 'Weigh what could be left out' }).click();
+	await expect(out.getByRole('heading', { name: 'Each by itself' })).toBeVisible({ timeout: 60_000 });
+	await expect(
+		out
+			.getByText('Without more hours or hands:')
+			.or(out.getByText(/instead of/))
+			.first()
+	).toBeVisible();
+	const row = out
+		.getByRole('row')
+		.filter({ hasText: /left out/ })
+		.first();
+	const promised = Number(/(\d+) of 100/.exec(await row.innerText())![1]);
+	expect(promised).toBeGreaterThan(before);
+	await row.getByRole('button', { name: /^Do it/ }).click();
+	await toast(page, /^Left out: /);
+	await expect(out.getByRole('heading', { name: 'Left out now' })).toBeVisible();
+	await expect.poll(() => oddsOf(page), { timeout: 30_000 }).toBeGreaterThan(before);
+	// What was weighed by 400 builds is what 5,000 say, give or take.
+	expect(Math.abs((await oddsOf(page)) - promised)).toBeLessThan(8);
+
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+	await expect(out.getByRole('heading', { name: 'Left out now' })).toBeHidden();
+	await expect.poll(() => oddsOf(page), { timeout: 30_000 }).toBe(before);
+});
+
+test('a sooner plan is looked for, taken, seen on the tape, and given up', async ({ page }) => {
+	await openPlan(page);
+	const sooner = sheet(page, 'A sooner plan');
+	await expect(sooner).toContainText('By rule');
+	await sooner.getByRole('button', { name: 'Look for a sooner plan' }).click();
+	const found = sooner.getByRole('status').filter({ hasText: 'sooner:' });
+	await expect(found).toBeVisible({ timeout: 30_000 });
+	await expect(found).toContainText('No plan can be', { timeout: 30_000 });
+	const ready = /ready (\w+ \d+ \w+ [\d:]+)/.exec(await found.innerText())![1]!;
+	await sooner.getByRole('button', { name: 'Use it' }).click();
+	await toast(page, 'Took a plan that is ready sooner');
+	await expect(page.locator('.answer')).toContainText(`On usual minutes ready ${ready}`, { timeout: 30_000 });
+	await page.goto('/c/1/bench', { waitUntil: 'networkidle' });
+	await expect(page.locator('.tape-box')).toContainText(ready);
+	await openPlan(page);
+	await sooner.getByRole('button', { name: 'Plan by rule again' }).click();
+	await expect(sooner).toContainText('By rule');
+});
+
+test('a parcel that comes later: the plan and its odds follow', async ({ page }) => {
+	await openPlan(page);
+	const finish = page.locator('.answer');
+	await oddsOf(page);
+	const before = await finish.innerText();
+	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	const row = page.getByRole('row').filter({ hasText: 'Acrylic globe 200 mm' }).first();
+	await row
+		.getByRole('button', { name: /Acrylic globe/ })
+		.first()
+		.click();
+	const dialog = page.getByRole('dialog');
+	const due = new Date(Date.now() + 25 * 86_400_000).toISOString().slice(0, 10);
+	await dialog.getByLabel(/^Due/).fill(due);
+	await dialog.getByRole('button', { name: 'Save' }).click();
+	await expect(dialog).toBeHidden();
+	await openPlan(page);
+	await oddsOf(page);
+	expect(await finish.innerText()).not.toBe(before);
+	await expect(sheet(page, 'What decides the plan on usual minutes')).toContainText(
+		'parcel: Acrylic globe 200 mm'
+	);
+});
+
+test('logged minutes move the rates, and their error is drawn', async ({ page }) => {
+	await page.goto('/makers', { waitUntil: 'networkidle' });
+	const learned = page.getByRole('row').filter({ hasText: 'mock-up' }).locator('td').last();
+	const before = await learned.innerText();
+	await expect(sheet(page, 'How good the estimates are')).toContainText('with what was learned by then');
+	await page.goto('/c/1/bench', { waitUntil: 'networkidle' });
+	await expect(page.getByRole('heading', { name: 'mock-up', level: 2 })).toBeVisible();
+	await page.getByRole('button', { name: 'Log minutes' }).click();
+	const dialog = page.getByRole('dialog');
+	await dialog.getByLabel('Worked').fill('2h');
+	await dialog.getByLabel('The step is done').check();
+	await dialog.getByRole('button', { name: 'Log it' }).click();
+	await expect(dialog).toBeHidden();
+	await page.goto('/makers', { waitUntil: 'networkidle' });
+	await expect(learned).not.toHaveText(before);
+	const rate = (words: string) => Number(/^([\d.]+)/.exec(words.trim())![1]);
+	expect(rate(await learned.innerText())).toBeGreaterThan(before.trim() ? rate(before) : 10);
+});
+
+test('“I have 40 minutes”, each maker’s own bench, and what a maker does', async ({ page }) => {
+	await page.goto('/c/1/bench', { waitUntil: 'networkidle' });
+	const have = sheet(page, 'Time at hand');
+	await have.getByLabel('I have').fill('soon');
+	await have.getByRole('button', { name: 'Show' }).click();
+	await expect(have.getByRole('alert')).toBeVisible();
+	await expect(have.getByLabel('I have')).toHaveValue('soon');
+	await have.getByLabel('I have').fill('40m');
+	await have.getByRole('button', { name: 'Show' }).click();
+	await expect(have.getByText(/of 40m: the most urgent/)).toBeVisible();
+	const minutes = await have.getByRole('listitem').locator('.figure').allInnerTexts();
+	const sum = minutes.reduce((total, m) => total + Number(/(\d+)m/.exec(m)?.[1] ?? 0), 0);
+	expect(minutes.length).toBeGreaterThan(0);
+	expect(sum).toBeLessThanOrEqual(40);
+	await have.getByLabel('Bench of').selectOption('Helper');
+	await have.getByRole('button', { name: 'Show' }).click();
+	await expect(page).toHaveURL(/maker=2/);
+	await expect(page.getByRole('region', { name: 'Do now' })).not.toContainText('mock-up');
+
+	await page.goto('/makers', { waitUntil: 'networkidle' });
+	await page.getByText('Does everything').first().click();
+	const skills = page.getByRole('form', { name: 'What Me does' });
+	await skills.getByLabel('mock-up').uncheck();
+	await skills.getByRole('button', { name: 'Save' }).click();
+	await toast(page, 'Changed what Me does');
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+	await expect(page.getByText('Does everything').first()).toBeVisible();
+});
+
+test('days off are read from a calendar file; what is none is told', async ({ page }, info) => {
+	const date = (days: number) =>
+		new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10).replaceAll('-', '');
+	const good = info.outputPath('away.ics');
+	writeFileSync(
+		good,
+		`BEGIN:VCALENDAR\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nUID:1\r\nSUMMARY:away\r\nDTSTART;VALUE=DATE:${date(10)}\r\nDTEND;VALUE=DATE:${date(12)}\r\nEND:VEVENT\r\nEND:VCALENDAR`
+	);
+	const bad = info.outputPath('notes.ics');
+	writeFileSync(bad, 'remember the milk');
+	await page.goto('/makers', { waitUntil: 'networkidle' });
+	const form = page.getByRole('form', { name: 'Days off of Me from a calendar' });
+	await form.getByLabel('Days off from a calendar').setInputFiles(bad);
+	await form.getByRole('button', { name: 'Read' }).click();
+	await expect(form.getByText('This is not a calendar file (.ics).')).toBeVisible();
+	await form.getByLabel('Days off from a calendar').setInputFiles(good);
+	await form.getByRole('button', { name: 'Read' }).click();
+	await toast(page, 'Read 2 days off for Me');
+});
