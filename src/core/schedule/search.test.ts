@@ -47,8 +47,8 @@ test('200 small cases against exhaustive search: as soon as the best there is', 
 });
 
 test('never later than the rule, every rule kept, the bound never above; the same for the same seed', () => {
-	for (let seed = 1; seed <= 16; seed++) {
-		const problem = randomProblem(seed, 8 + seed, seed % 2 ? 'windows' : 'anywhere');
+	for (let seed = 1; seed <= 8; seed++) {
+		const problem = randomProblem(seed, 10 + 2 * seed, seed % 2 ? 'windows' : 'anywhere');
 		const rule = planByRule(problem);
 		const plan = settled(problem, seed);
 		assert.deepEqual(checkPlan(problem, plan), [], `seed ${seed}`);
