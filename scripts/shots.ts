@@ -55,6 +55,8 @@ for (const [name, path] of Object.entries(VIEWS)) {
 	if (positionals.length && !positionals.includes(name)) continue;
 	await page.goto(values.at + path, { waitUntil: 'networkidle' });
 	await page.evaluate(() => document.fonts.ready);
+	// What is worked out in the page comes a moment later.
+	if (name === 'plan') await page.locator('.chart svg').waitFor({ timeout: 30_000 });
 	await page.screenshot({ path: join(values.to, `${name}.png`), fullPage: values.full });
 }
 await browser.close();

@@ -50,7 +50,7 @@ test('too late: odds are shown, a proposed thing is left out, odds rise, and it 
 	await toast(page, /^Left out: /);
 	await expect(out.getByRole('heading', { name: 'Left out now' })).toBeVisible();
 	await expect.poll(() => oddsOf(page), { timeout: 30_000 }).toBeGreaterThan(before);
-	// What was weighed by 400 builds is what 5,000 say, give or take.
+	// What was weighed by 1,000 builds is what 5,000 say, give or take.
 	expect(Math.abs((await oddsOf(page)) - promised)).toBeLessThan(8);
 
 	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();

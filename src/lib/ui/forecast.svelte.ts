@@ -76,7 +76,7 @@ export const searchSooner = (
 	);
 
 /** Builds enough to tell alternatives apart, all with the same luck. */
-const TRIAGE_RUNS = 400;
+export const TRIAGE_RUNS = 1000;
 
 /** Weighs what could be left out or added. */
 export const weighAlternatives = (

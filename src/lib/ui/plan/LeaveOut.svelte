@@ -12,7 +12,7 @@
 	import Form from '../Form.svelte';
 	import Tag from '../Tag.svelte';
 	import TaskBar from '../TaskBar.svelte';
-	import { weighAlternatives } from '../forecast.svelte.ts';
+	import { TRIAGE_RUNS, weighAlternatives } from '../forecast.svelte.ts';
 	import { Task } from '../task.svelte.ts';
 
 	interface Props {
@@ -196,8 +196,9 @@
 				>{all ? 'Fewer' : `All ${helpful} that help`}</button
 			>{/if}
 		<p class="small soft">
-			What is left out stays listed here and comes back at a click, or by Undo. Look: by how far each
-			component’s look matters and from where it is seen; starting values, from memory. Buying it ready:
+			By {TRIAGE_RUNS.toLocaleString('en')} simulated builds each, so a share may be off by two or three. What is
+			left out stays listed here and comes back at a click, or by Undo. Look: by how far each component’s look matters
+			and from where it is seen; starting values, from memory. Buying it ready:
 			<a href="{base}/look">a component’s ways</a>.
 		</p>
 	{/if}

@@ -407,6 +407,12 @@
 		flex-wrap: wrap;
 		margin: 8px 0;
 	}
+	:global(form.pin > label) {
+		display: grid;
+		gap: 2px;
+		font-size: var(--s13);
+		font-weight: 600;
+	}
 	:global(form.pin select) {
 		max-width: 260px;
 	}
