@@ -49,7 +49,10 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 	await page.getByRole('button', { name: 'Lay it again' }).click();
 	await expect(page.getByRole('progressbar', { name: 'Laying out' })).toBeVisible();
 	await expect(page.getByRole('heading', { name: /best so far$/ })).toBeVisible();
-	await expect(page.getByText('1 sheet and 1 offcut', { exact: true })).toBeVisible({ timeout: 30_000 });
+	// Of what is being laid, not of what lay there before it.
+	await expect(
+		page.getByRole('region', { name: /best so far$/ }).getByText('1 sheet and 1 offcut', { exact: true })
+	).toBeVisible({ timeout: 30_000 });
 	await page.getByRole('button', { name: 'Stop' }).click();
 	await laidOut(page);
 	await expect(page.getByText('1 sheet and 1 offcut', { exact: true })).toBeVisible();
@@ -234,7 +237,7 @@ test('other sheets and stacks are laid out and weighed; what is stacked is cut i
 		0
 	);
 	await page.goto('/c/1/plan', { waitUntil: 'networkidle' });
-	await expect(page.getByText('stack 3 layers').first()).toBeVisible();
+	await expect(page.getByText('stack 3 layers').filter({ visible: true }).first()).toBeVisible();
 	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
 	await expect(page.getByText('stack 3 layers')).toHaveCount(0);
 });

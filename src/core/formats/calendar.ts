@@ -6,10 +6,12 @@ import { DAY, type LocalMinutes } from '../units/localTime.ts';
 
 /** Minutes of the event that a calendar shows: nobody has said how long it lasts. */
 const EVENT_MINUTES = 8 * 60;
+const REHEARSAL_MINUTES = 3 * 60;
+const FITTING_MINUTES = 60;
 
 /**
- * The plan as an iCalendar file (RFC 5545): order-by days, working blocks, ends of waits, and the
- * event. All times are floating: local wherever they are read, as in the plan. The same thing keeps
+ * The plan as an iCalendar file (RFC 5545): order-by days, working blocks, ends of waits, fittings,
+ * the rehearsal and the event. All times are floating: local wherever they are read, as in the plan. The same thing keeps
  * its UID, so that reading the file again updates instead of doubling.
  */
 export function toCalendar(record: CostumeRecord, plan: CostumePlan, now: LocalMinutes): string {
@@ -46,6 +48,24 @@ export function toCalendar(record: CostumeRecord, plan: CostumePlan, now: LocalM
 		costume.eventName || `${costume.name}: event`,
 		{ busy: true }
 	);
+	if (costume.rehearsalAt !== null)
+		add(
+			'rehearsal',
+			costume.rehearsalAt,
+			costume.rehearsalAt + REHEARSAL_MINUTES,
+			`${costume.name}: rehearsal`,
+			{
+				busy: true
+			}
+		);
+	for (const fitting of record.fittings)
+		add(
+			`fitting-${fitting.id}`,
+			fitting.heldAt,
+			fitting.heldAt + FITTING_MINUTES,
+			`Fitting ${fitting.componentIds.map((id) => components.get(id)?.code ?? '').join(', ')}`.trim(),
+			{ busy: true }
+		);
 	for (const order of plan.orders)
 		if (order.orderByDay !== null)
 			add(

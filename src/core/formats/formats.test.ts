@@ -17,8 +17,10 @@ const record = make.record({
 		make.step(2, 1, { waitMinutes: 600 }),
 		make.step(3, 1, { doneAt: NOW - 60, waitMinutes: 240, position: 0 })
 	],
-	needs: [make.need(1, 1, 1)]
+	needs: [make.need(1, 1, 1)],
+	fittings: [{ id: 4, heldAt: make.at('2031-05-08T18:30'), componentIds: [1] }]
 });
+record.costume.rehearsalAt = make.at('2031-05-13T19:00');
 const workshop = make.workshop({ materials: [make.material(1, { name: 'Foam, 6 mm; grey' })] });
 const plan = planCostume(record, workshop, NOW, new Map());
 
@@ -31,6 +33,9 @@ test('calendar out (RFC 5545), read back by ical.js: times, all-day order-by, bl
 	const event = find('pageant')[0]!;
 	assert.equal(event.startDate.toString(), '2031-05-16T09:00:00');
 	assert.equal(event.startDate.zone.tzid, 'floating', 'local wherever it is read');
+	const [fitting] = find('Fitting A-01');
+	assert.equal(fitting!.startDate.toString(), '2031-05-08T18:30:00');
+	assert.equal(find('rehearsal')[0]!.startDate.toString(), '2031-05-13T19:00:00');
 	const order = find('Order Foam, 6 mm; grey')[0]!;
 	assert.equal(order.startDate.isDate, true);
 	assert.equal(

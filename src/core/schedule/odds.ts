@@ -160,7 +160,7 @@ function summary(
 			.sort((a, b) => b.share - a.share);
 	return {
 		runs,
-		by: by.map((at) => ({ at, share: sorted.filter((t) => t <= at).length / runs })),
+		by: by.map((at) => ({ at, share: countUpTo(sorted, at) / runs })),
 		p50: quantile(0.5),
 		p80: quantile(0.8),
 		p95: quantile(0.95),
@@ -168,4 +168,16 @@ function summary(
 		steps: shares(nodes.map((n, i) => [n.step.id, onChain[i]!])),
 		parcels: problem.parcels ? shares([...byParcel]) : []
 	};
+}
+
+/** How many of these, in order, are no later. */
+function countUpTo(sorted: Float64Array, at: LocalMinutes): number {
+	let low = 0;
+	let high = sorted.length;
+	while (low < high) {
+		const mid = (low + high) >> 1;
+		if (sorted[mid]! <= at) low = mid + 1;
+		else high = mid;
+	}
+	return low;
 }

@@ -3,6 +3,7 @@ import { database } from '$lib/server/database.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { costumeCommands } from '$lib/server/commands/costume.ts';
 import { planCommands } from '$lib/server/commands/plan.ts';
+import { planByRule } from '$core/schedule/plan.ts';
 import { plannedCostume, plannedWorkshop } from '$lib/server/read/plans.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -11,7 +12,13 @@ export const load: PageServerLoad = async ({ params, locals }) => {
 	const { record, plan, workshop } = (await plannedCostume(db, Number(params.costume), locals.now))!;
 	const { records } = await plannedWorkshop(db, locals.now);
 	const others = records.filter((r) => r.costume.id !== record.costume.id);
-	return { alternatives: alternativesOf(record, plan, workshop, others, locals.now) };
+	// The other reading of "begun": it moves the finish by days, so both are told.
+	const split = record.costume.split === 'windows' ? ('anywhere' as const) : ('windows' as const);
+	const other = planByRule({ ...plan.problem, split });
+	return {
+		alternatives: alternativesOf(record, plan, workshop, others, locals.now),
+		otherFinish: other.impossible.length ? null : other.finish
+	};
 };
 
 export const actions: Actions = actionsOf({

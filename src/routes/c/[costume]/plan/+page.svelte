@@ -153,6 +153,15 @@
 	</Sheet>
 	<Sheet title="A sooner plan">
 		<Sooner {what} plan={plan.plan} kept={data.record.found !== null} />
+		{#if data.otherFinish !== null}
+			<p class="soft other">
+				{data.record.costume.split === 'windows'
+					? 'Here a step that is begun goes on in every window until it is done, which keeps glue, paint and head in it. If it may be set aside for another and taken up again, in parts of 30 min'
+					: 'Here a step that is begun may be set aside for another and taken up again, in parts of 30 min, which fills every gap. If it goes on in every window until it is done'},
+				the rule is ready
+				<span class="figure">{timeWords(data.otherFinish)}</span>. Edit costume chooses.
+			</p>
+		{/if}
 	</Sheet>
 {/if}
 {#if data.alternatives.length || data.record.leftOut.length}
@@ -415,6 +424,10 @@
 	}
 	:global(form.pin select) {
 		max-width: 260px;
+	}
+	.other {
+		margin-top: 10px;
+		max-width: 75ch;
 	}
 	.begin {
 		margin-top: 12px;
