@@ -49,7 +49,10 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 	await page.getByRole('button', { name: 'Lay it again' }).click();
 	await expect(page.getByRole('progressbar', { name: 'Laying out' })).toBeVisible();
 	await expect(page.getByRole('heading', { name: /best so far$/ })).toBeVisible();
-	// Of what is being laid, not of what lay there before it.
+	// Six seconds on, it is what is being laid that is shown, not what lay there before it.
+	const share = () =>
+		page.getByRole('progressbar', { name: 'Laying out' }).evaluate((bar: HTMLProgressElement) => bar.value);
+	await expect.poll(share, { timeout: 30_000 }).toBeGreaterThan(0.1);
 	await expect(
 		page.getByRole('region', { name: /best so far$/ }).getByText('1 sheet and 1 offcut', { exact: true })
 	).toBeVisible({ timeout: 30_000 });
