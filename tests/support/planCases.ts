@@ -1,16 +1,8 @@
+import { seeded } from '../../src/core/schedule/random.ts';
 import type { Span } from '../../src/core/schedule/calendar.ts';
 import type { PlanProblem, PlanStep, Split } from '../../src/core/schedule/problem.ts';
 
-/** Small seeded generator (mulberry32): the same seed gives the same numbers on every machine. */
-export function seeded(seed: number): () => number {
-	let state = seed >>> 0;
-	return () => {
-		state = (state + 0x6d2b79f5) >>> 0;
-		let t = Math.imul(state ^ (state >>> 15), 1 | state);
-		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-	};
-}
+export { seeded };
 
 export const step = (id: string, minutes: number, extra: Partial<PlanStep> = {}): PlanStep => ({
 	id,
