@@ -1,6 +1,8 @@
 import type { CostumeRecord, Workshop } from '../costume/record.ts';
 import type { Step } from '../costume/step.ts';
 import { TECHNIQUES, type TechniqueKey } from '../costume/technique.ts';
+import { COAT_PRODUCTS } from '../finish/coatProduct.ts';
+import { coatOf } from '../finish/colour.ts';
 import { DAY } from '../units/localTime.ts';
 import type { ReadyStep } from './today.ts';
 
@@ -104,11 +106,9 @@ export function batchesOf(ready: readonly ReadyStep[], record: CostumeRecord, wo
 }
 
 function batchWords(step: Step, record: CostumeRecord, workshop: Workshop): string | null {
-	const coat = record.coats.find((c) => c.id === step.coatId);
-	if (!coat) return TOGETHER[step.technique] ?? null;
-	const colour = record.needs
-		.filter((n) => n.componentId === step.componentId)
-		.map((n) => workshop.materials.find((m) => m.id === n.materialId))
-		.find((m) => m?.coatProduct === coat.product);
-	return colour?.name ?? `${TECHNIQUES[step.technique].name}: ${coat.product}`;
+	const found = coatOf(step, record, workshop.materials);
+	if (!found) return TOGETHER[step.technique] ?? null;
+	return (
+		found.colours[0]?.name ?? `${TECHNIQUES[step.technique].name}: ${COAT_PRODUCTS[found.coat.product].name}`
+	);
 }

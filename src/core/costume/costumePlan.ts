@@ -1,4 +1,5 @@
 import { COLD_OR_DAMP_FACTOR } from '../finish/coatProduct.ts';
+import { coatOf } from '../finish/colour.ts';
 import { ARRIVAL_CLOCK, arrivalDay, lateMinutes, orderByDay, usableFrom } from '../needs/leadTime.ts';
 import type { Family, Material, Purchase } from '../needs/material.ts';
 import { shoppingLines, type ShoppingLine } from '../needs/shopping.ts';
@@ -345,14 +346,10 @@ function whoCan(step: Step, workshop: Workshop): string[] | null {
 
 /** What is set out once serves all that is sprayed in the same colour, one after the other. */
 function setUpOf(step: Step, record: CostumeRecord, workshop: Workshop): PlanStep['setUp'] {
-	if (step.placeId === null || step.coatId === null) return undefined;
-	const coat = record.coats.find((c) => c.id === step.coatId);
-	if (!coat) return undefined;
-	const colours = record.needs
-		.filter((n) => n.componentId === step.componentId && (n.stepId === null || n.stepId === step.id))
-		.filter((n) => workshop.materials.find((m) => m.id === n.materialId)?.coatProduct === coat.product)
-		.map((n) => n.materialId);
-	return { key: [coat.product, ...colours.sort((a, b) => a - b)].join(' '), minutes: step.setUpMinutes };
+	const found = step.placeId === null ? null : coatOf(step, record, workshop.materials);
+	if (!found) return undefined;
+	const key = [found.coat.product, ...found.colours.map((m) => m.id).sort((a, b) => a - b)].join(' ');
+	return { key, minutes: step.setUpMinutes };
 }
 
 /** Starts that are kept: by the maker, by a fitting that is booked, and by a timer that runs. */

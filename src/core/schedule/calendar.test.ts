@@ -3,7 +3,6 @@ import { test } from 'node:test';
 import { seeded } from '../../../tests/support/planCases.ts';
 import { DAY, weekdayOf } from '../units/localTime.ts';
 import {
-	afterOpenMinutes,
 	firstEndingAfter,
 	intersect,
 	mirrored,
@@ -12,6 +11,7 @@ import {
 	type Hours,
 	type Span
 } from './calendar.ts';
+import { openAfter, openBetween } from './placing.ts';
 
 /** Monday 28 April 2031, as a day number. */
 const MONDAY = 22397;
@@ -116,16 +116,22 @@ test('open minutes, and the moment after so many, are each other’s inverse', (
 		const spans = openSpans(randomHours(random), MONDAY * DAY, (MONDAY + 9) * DAY);
 		const from = MONDAY * DAY + Math.floor(random() * 3000);
 		const all = openMinutes(spans, from, Infinity);
+		const open = Int32Array.from(spans.flat());
 		for (const minutes of [1, 30, 200, 777]) {
-			const end = afterOpenMinutes(spans, from, minutes);
-			if (minutes > all) assert.equal(end, null, `seed ${seed}`);
+			const at = openAfter(open, from, minutes);
+			if (minutes >= all) assert.equal(at, null, `seed ${seed}`);
 			else {
-				assert.equal(openMinutes(spans, from, end!), minutes, `seed ${seed}`);
-				assert.ok(openMinutes(spans, from, end! - 1) < minutes, `seed ${seed}: not the first such moment`);
+				assert.equal(openMinutes(spans, from, at!), minutes, `seed ${seed}`);
+				assert.equal(openMinutes(spans, at!, at! + 1), 1, `seed ${seed}: work can begin there`);
+				if (at! > from)
+					assert.equal(
+						openBetween(open, from, at!),
+						minutes + (openMinutes(spans, at! - 1, at!) ? 0 : 1),
+						`seed ${seed}`
+					);
 			}
 		}
 	}
-	assert.equal(afterOpenMinutes([], 5, 0), 5, 'nothing to do is done at once');
 });
 
 test('the first span that ends after a moment, by counting', () => {

@@ -70,23 +70,6 @@ export function openMinutes(spans: readonly Span[], from: LocalMinutes, to: Loca
 	return sum;
 }
 
-/** The moment at which so many open minutes have passed since `from`; null when they never do. */
-export function afterOpenMinutes(
-	spans: readonly Span[],
-	from: LocalMinutes,
-	minutes: number
-): LocalMinutes | null {
-	let left = minutes;
-	if (left <= 0) return from;
-	for (let i = firstEndingAfter(spans, from); i < spans.length; i++) {
-		const start = Math.max(spans[i]![0], from);
-		const length = spans[i]![1] - start;
-		if (length >= left) return start + left;
-		left -= length;
-	}
-	return null;
-}
-
 /** Time run backwards: t becomes −t. */
 export const mirrored = (spans: readonly Span[]): Span[] =>
 	spans.map(([from, to]): Span => [-to, -from]).reverse();

@@ -96,7 +96,7 @@ export function* triage(task: TriageTask): Generator<number, Triage> {
 				if (met || ++tried >= MOST_TRIED) break;
 				yield 0.6 + 0.4 * ((sets.length + tried / MOST_TRIED) / 2);
 			}
-			met ??= greedy(among, (set) => weigh(set), help, target);
+			met ??= greedy(among, weigh, help, target);
 			if (met && !sets.some((s) => s.ids.join() === met.ids.join())) sets.push(met);
 		}
 	return { share, alone, sets };
