@@ -1,4 +1,4 @@
-import { seeded } from '../../src/core/schedule/random.ts';
+import { seeded } from '../../src/core/random.ts';
 import type { Span } from '../../src/core/schedule/calendar.ts';
 import type { PlanProblem, PlanStep, Split } from '../../src/core/schedule/problem.ts';
 

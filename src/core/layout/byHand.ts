@@ -2,7 +2,8 @@ import { copyOf, hugsOf, radians, type Copy } from './copies.ts';
 import { turn } from './overlap.ts';
 import { placeOf, type Place } from './place.ts';
 import { Masks } from './raster.ts';
-import { randomOf, Search, type Item } from './search.ts';
+import { seeded } from '../random.ts';
+import { Search, type Item } from './search.ts';
 import { boxOf, type Point } from '../pattern/outline.ts';
 import { laidPaths, moreOf, type LayPiece, type Placement, type Stock } from './stock.ts';
 
@@ -96,7 +97,7 @@ export class ByHand {
 				turned: [...turned, ...this.place.fixed.map((f) => f.turns![0]!)]
 			},
 			[this.place.bin],
-			randomOf(1),
+			seeded(1),
 			() => false,
 			CELL,
 			new Masks()

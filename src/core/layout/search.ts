@@ -36,17 +36,6 @@ export interface Laid {
 	turned: Turned[];
 }
 
-/** Numbers from 0 to 1 that are the same for the same seed (mulberry32, public domain). */
-export function randomOf(seed: number): () => number {
-	let a = seed >>> 0;
-	return () => {
-		a = (a + 0x6d2b79f5) | 0;
-		let t = Math.imul(a ^ (a >>> 15), 1 | a);
-		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-	};
-}
-
 /** Places tried beside where a piece lies and anywhere, and how many of them are looked at closer. */
 const [BESIDE, ANYWHERE, CLOSER] = [8, 14, 3];
 const REFINED = 14;

@@ -4,7 +4,8 @@ import { copyOf, degrees, hugsOf, radians, type Copy } from './copies.ts';
 import { turn, type Turned } from './overlap.ts';
 import { APART, placeOf, type Place } from './place.ts';
 import { Masks, Raster } from './raster.ts';
-import { AWAY, randomOf, Search, type Item, type Laid } from './search.ts';
+import { seeded } from '../random.ts';
+import { AWAY, Search, type Item, type Laid } from './search.ts';
 import {
 	moreOf,
 	useOf,
@@ -76,7 +77,7 @@ export class StockLayout {
 		private readonly task: LayoutTask,
 		private readonly over: () => boolean
 	) {
-		this.random = randomOf(task.seed);
+		this.random = seeded(task.seed);
 		this.inset = task.edge - task.gap / 2;
 		for (const form of stock.sheets) this.addPlace(form);
 		if (stock.roll !== null) this.addPlace(moreOf(stock)!);

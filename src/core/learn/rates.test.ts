@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { normals } from '../schedule/random.ts';
+import { normals } from '../random.ts';
 import { rateOf } from '../costume/technique.ts';
 import { estimateErrors, learnRates, ratesFrom, typicalError, type Observation } from './rates.ts';
 

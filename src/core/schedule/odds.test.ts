@@ -6,7 +6,7 @@ import { simulate, type OddsTask } from './odds.ts';
 import { minutesAt, normalShare, pertMean, pertVariance } from './pert.ts';
 import { planByRule } from './plan.ts';
 import type { PlanProblem, PlanStep } from './problem.ts';
-import { normals } from './random.ts';
+import { normals } from '../random.ts';
 
 const problemOf = (steps: PlanStep[], extra: Partial<PlanProblem> = {}): PlanProblem => ({
 	start: 0,

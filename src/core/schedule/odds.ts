@@ -7,7 +7,7 @@ import { makeNetwork, type Node } from './network.ts';
 import { minutesAt } from './pert.ts';
 import { forceTeams, listBy } from './plan.ts';
 import type { PlanOrder, PlanProblem } from './problem.ts';
-import { normals } from './random.ts';
+import { normals } from '../random.ts';
 import { makeShop } from './shop.ts';
 
 export interface OddsTask {

@@ -7,7 +7,7 @@ import { mirrorNetwork, remainingPath, topological, type Node } from './network.
 import { backwards, bound, draftByRule, follow, listBy, planOf, type Draft } from './plan.ts';
 import type { Plan, PlanOrder, PlanProblem } from './problem.ts';
 import { stretchOf } from './feasible.ts';
-import { seeded } from './random.ts';
+import { seeded } from '../random.ts';
 import { makeShop } from './shop.ts';
 
 /** Lists that live at once; for how many nothing better may be found before a round ends; rounds without anything better. */

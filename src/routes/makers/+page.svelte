@@ -395,7 +395,8 @@
 		main {
 			padding: 8px;
 		}
-		fieldset label {
+		fieldset label,
+		.ticks label {
 			min-height: 44px;
 		}
 	}

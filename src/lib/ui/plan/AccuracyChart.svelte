@@ -12,7 +12,7 @@
 	const off = (key: 'started' | 'learned', i: number) =>
 		Math.round((typicalError(errors.slice(Math.max(0, i - SPAN + 1), i + 1).map((e) => e[key]))! - 1) * 100);
 	const options = $derived((colour: (name: string) => string, text: object) => ({
-		grid: { left: 48, right: 12, top: 30, bottom: 28 },
+		grid: { left: 48, right: 32, top: 30, bottom: 28 },
 		legend: { top: 0, right: 8, textStyle: text, itemWidth: 18 },
 		xAxis: {
 			type: 'category',

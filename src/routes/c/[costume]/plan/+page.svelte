@@ -156,10 +156,10 @@
 		{#if data.otherFinish !== null}
 			<p class="soft other">
 				{data.record.costume.split === 'windows'
-					? 'Here a step that is begun goes on in every window until it is done, which keeps glue, paint and head in it. If it may be set aside for another and taken up again, in parts of 30 min'
+					? 'Here a step that is begun goes on in every window until it is done, which leaves nothing half done. If it may be set aside for another and taken up again, in parts of 30 min'
 					: 'Here a step that is begun may be set aside for another and taken up again, in parts of 30 min, which fills every gap. If it goes on in every window until it is done'},
 				the rule is ready
-				<span class="figure">{timeWords(data.otherFinish)}</span>. Edit costume chooses.
+				<span class="figure">{timeWords(data.otherFinish)}</span>. Choose under Edit costume.
 			</p>
 		{/if}
 	</Sheet>
@@ -253,7 +253,7 @@
 					>{#each planned as p (p.id)}<option value={p.id}>{named(p.id)}</option>{/each}</select
 				></label
 			>
-			<Field name="pinnedAt" label="begins at" type="datetime-local" />
+			<Field name="pinnedAt" label="Begins at" type="datetime-local" />
 			<button class="button small">Keep this time</button>
 		</Form>
 		<p class="small soft">
