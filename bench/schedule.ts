@@ -3,6 +3,7 @@ import { simulate } from '../src/core/schedule/odds.ts';
 import { planByRule } from '../src/core/schedule/plan.ts';
 import type { PlanProblem, Split } from '../src/core/schedule/problem.ts';
 import { searchPlan } from '../src/core/schedule/search.ts';
+import { JOB_SHOPS, jobShop } from '../tests/support/jobShops.ts';
 import { randomProblem } from '../tests/support/planCases.ts';
 import { median, ms, timed } from './print.ts';
 
@@ -21,6 +22,7 @@ export function schedule(): void {
 		searched(30, 1, 20, split);
 		searched(120, 5, 6, split);
 	}
+	published();
 	odds();
 }
 
@@ -63,6 +65,22 @@ function searched(count: number, seconds: number, cases: number, split: Split): 
 		);
 	}
 	console.log(`  ${proved} of ${cases} proved, ${close} more within 1 % of the bound`);
+}
+
+function published(): void {
+	console.log('\nschedule: published job shops, searched for 5 s at most');
+	for (const [name, { best }] of Object.entries(JOB_SHOPS)) {
+		const problem = jobShop(name as keyof typeof JOB_SHOPS);
+		const began = performance.now();
+		const search = searchPlan(problem, 1);
+		let turn = search.work.next();
+		while (!turn.done && performance.now() - began < 5000) turn = search.work.next();
+		const took = performance.now() - began;
+		const plan = search.soFar();
+		console.log(
+			`  ${name}: ready after ${plan.finish}, best known ${best}, bound ${plan.lowerBound}, ${ms(took).trim()}${broken(checkPlan(problem, plan).length)}`
+		);
+	}
 }
 
 function odds(): void {

@@ -15,7 +15,7 @@ export function bestByExhaustion(problem: PlanProblem, known: number): number {
 			const day = Math.floor(t / 1440);
 			const weekday = ((((day + 3) % 7) + 7) % 7) + 1;
 			const clock = t - day * 1440;
-			if ('off' in hours && hours.off?.has(day)) return false;
+			if (hours.off?.includes(day)) return false;
 			return hours.windows.some((w) => w.days.includes(weekday) && clock >= w.from && clock < w.to);
 		});
 	const makers = problem.makers.map((m) => ({

@@ -54,7 +54,7 @@ export function randomProblem(seed: number, count: number, split: Split): PlanPr
 					{ days: [1, 2, 3, 4], from: 18 * 60, to: 21 * 60 },
 					{ days: [6, 7], from: 600, to: 1080 }
 				],
-				off: new Set([Math.floor(start / 1440) + 3])
+				off: [Math.floor(start / 1440) + 3]
 			},
 			{ id: 'helper', windows: [{ days: [3, 6], from: 600, to: 1200 }] }
 		],

@@ -192,6 +192,10 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 		bedWideMm: 220,
 		bedDeepMm: 220,
 		bedHighMm: 250,
+		latitude: 50,
+		noonMinute: 735,
+		summerTime: 'none',
+		wetDays: 10,
 		version: 1
 	},
 	makers: [
@@ -220,7 +224,10 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 			name: 'Spray place',
 			capacity: 1,
 			forSpray: true,
+			daylightOnly: false,
+			dryOnly: false,
 			windows: [{ id: 3, days: [1, 2, 3, 4, 5, 6, 7], from: 540, to: 1200 }],
+			off: [],
 			version: 1
 		}
 	],

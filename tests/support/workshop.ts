@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { contextOf, runCommand, type Command } from '../../src/lib/server/commands/command.ts';
 import { openInMemory, type Database } from '../../src/lib/server/db/open.ts';
+import { lastAction, undo } from '../../src/lib/server/db/undo.ts';
 import { prepareWorkshop } from '../../src/lib/server/firstStart.ts';
 
 export interface TestWorkshop {
@@ -21,6 +22,8 @@ export interface TestWorkshop {
 		values: Record<string, unknown>,
 		costumeId?: number
 	) => Promise<Record<string, string>>;
+	/** Takes the last action back, as the header's Undo does. */
+	undoLast: () => Promise<void>;
 	close: () => Promise<void>;
 }
 
@@ -43,6 +46,9 @@ export async function testWorkshop(): Promise<TestWorkshop> {
 		errors: async (cmd, values, costumeId) => {
 			const parsed = cmd.input(await context(costumeId)).safeParse(values);
 			return Object.fromEntries(parsed.error?.issues.map((i) => [String(i.path[0]), i.message]) ?? []);
+		},
+		undoLast: async () => {
+			await undo(db, (await lastAction(db))!.id);
 		},
 		close: async () => {
 			await db.close();

@@ -6,7 +6,7 @@ import { globSync } from '../../scripts/files.mjs';
 /** Arrows point inward: what each room may import, besides packages. */
 const MAY_IMPORT: Record<string, RegExp> = {
 	'src/core/':
-		/^(\.|zod$|ical-generator$|ical\.js$|papaparse$|ml-matrix$|clipper2-ts$|qrcode-generator$|polylabel$|svgpath$|fit-curve$|fast-xml-parser$|dxf-parser$|@tarikjabiri\/dxf$|pdf-lib$)/,
+		/^(\.|zod$|ical-generator$|ical\.js$|papaparse$|ml-matrix$|clipper2-ts$|qrcode-generator$|polylabel$|suncalc$|svgpath$|fit-curve$|fast-xml-parser$|dxf-parser$|@tarikjabiri\/dxf$|pdf-lib$)/,
 	'src/lib/server/':
 		/^(\.|\$core\/|\$lib\/(server\/|answer)|\$app\/environment$|node:|@sveltejs\/kit$|zod$|fflate$|sharp$|file-type$|@electric-sql\/pglite$)/,
 	'src/workers/': /^\.\.?\/(core\/|protocol|pixels|\.\.\/core\/)/,

@@ -74,6 +74,7 @@ test('the documented example gives the documented result', () => {
 		p80: '2031-05-06T12:00',
 		p95: '2031-05-06T12:00',
 		runs: 5000,
+		wet: 0,
 		deciding: [{ id: 'ribbon', share: 1 }]
 	});
 	const prime2 = result.steps.find((s: { id: string }) => s.id === 'prime2');

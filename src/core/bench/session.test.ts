@@ -18,6 +18,7 @@ const ready = (
 		slackMinutes: 1440,
 		fitsInWait: false,
 		opensAt: null,
+		dryOnly: false,
 		makers: [],
 		...rest,
 		step: make.step(id, 1, { oneSitting: true, ...step })

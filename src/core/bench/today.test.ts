@@ -4,7 +4,7 @@ import * as make from '../../../tests/support/record.ts';
 import { planCostume } from '../costume/costumePlan.ts';
 import { tapePins } from '../costume/pins.ts';
 import type { CostumeRecord, Workshop } from '../costume/record.ts';
-import { timeWords } from '../units/localTime.ts';
+import { dayOf, timeWords } from '../units/localTime.ts';
 import { todayOf } from './today.ts';
 
 const NOW = make.at('2031-04-28T18:00'); // a Monday evening, in a window
@@ -70,6 +70,10 @@ test('a closed place puts a step behind those that can be done now, and says whe
 	assert.deepEqual(ids(today.ready), [2, 1]);
 	assert.equal(timeWords(today.ready[1]!.opensAt!), 'Tue 29 Apr 09:00');
 	assert.equal(bench(record).ready.find((r) => r.step.id === 1)!.opensAt, null, 'open at six');
+	const wet = make.workshop();
+	Object.assign(wet.places[0]!, { dryOnly: true, off: [dayOf(night)] });
+	const step = bench(record, wet).ready.find((r) => r.step.id === 1)!;
+	assert.deepEqual([timeWords(step.opensAt!), step.dryOnly], ['Tue 29 Apr 09:00', true], 'too wet today');
 });
 
 test('the most urgent first: the one whose chain is longest', () => {

@@ -1,7 +1,7 @@
-import { waitOf, type CostumePlan } from '../costume/costumePlan.ts';
+import { hoursOf, waitOf, type CostumePlan } from '../costume/costumePlan.ts';
 import type { Component } from '../costume/component.ts';
 import { stepsBefore } from '../costume/order.ts';
-import type { CostumeRecord, Maker, WorkLog, Workshop } from '../costume/record.ts';
+import type { CostumeRecord, Maker, Place, Settings, WorkLog, Workshop } from '../costume/record.ts';
 import { minutesLeft, type Step } from '../costume/step.ts';
 import { openSpans } from '../schedule/calendar.ts';
 import { DAY, type LocalMinutes } from '../units/localTime.ts';
@@ -17,6 +17,8 @@ export interface ReadyStep {
 	fitsInWait: boolean;
 	/** Its place is closed now, and opens then; null when it may be done at once. */
 	opensAt: LocalMinutes | null;
+	/** Its place needs dry weather. */
+	dryOnly: boolean;
 	/** Who does it by the plan. */
 	makers: number[];
 }
@@ -92,10 +94,12 @@ export function todayOf(
 				return b.doneAt !== null && dryAt(b) <= now;
 			})
 	);
+	const places = new Map(workshop.places.map((p) => [p.id, p]));
 	const dryNext = drying[0]?.until ?? null;
 	const ready = open
 		.filter((s) => !heldBy.has(s.id))
 		.map((step): ReadyStep => {
+			const place = step.placeId === null ? undefined : places.get(step.placeId);
 			const minutes = minutesLeft(plan.minutes.get(step.id)!, logged(step.id))[1];
 			return {
 				step,
@@ -103,7 +107,8 @@ export function todayOf(
 				minutes,
 				slackMinutes: slack.get(step.id) ?? null,
 				fitsInWait: dryNext !== null && minutes <= dryNext - now,
-				opensAt: opensAt(step, workshop, now),
+				opensAt: place ? opensAt(place, workshop.settings, now) : null,
+				dryOnly: place?.dryOnly ?? false,
 				makers: planned.get(step.id) ?? []
 			};
 		})
@@ -138,13 +143,11 @@ export function benchOf(today: Today, maker: Maker): Today {
 
 /** Minutes until the maker's window closes; null outside of one. */
 export function windowLeft(maker: Maker, now: LocalMinutes): number | null {
-	const [open] = openSpans({ windows: maker.windows, off: new Set(maker.off) }, now, now + DAY);
+	const [open] = openSpans(maker, now, now + DAY);
 	return open && open[0] <= now ? open[1] - now : null;
 }
 
-function opensAt(step: Step, workshop: Workshop, now: LocalMinutes): LocalMinutes | null {
-	const place = workshop.places.find((p) => p.id === step.placeId);
-	if (!place) return null;
-	const next = openSpans(place, now, now + 14 * DAY)[0];
+function opensAt(place: Place, settings: Settings, now: LocalMinutes): LocalMinutes | null {
+	const next = openSpans(hoursOf(place, settings), now, now + 14 * DAY)[0];
 	return next && next[0] <= now ? null : (next?.[0] ?? now + 14 * DAY);
 }

@@ -4,12 +4,14 @@ import { DAY, dayOf, formatClock, weekdayOf, type LocalMinutes } from '../units/
 import { COAT_PRODUCTS } from '../finish/coatProduct.ts';
 import type { Component, SeenFrom } from './component.ts';
 import { makerKey, type MadePlan } from './costumePlan.ts';
+import { ARRIVAL_CLOCK, arrivalDay, lateMinutes } from '../needs/leadTime.ts';
 import { inOrder } from './order.ts';
 import type { CostumeRecord, Workshop } from './record.ts';
 import type { Step } from './step.ts';
 import type { TechniqueKey } from './technique.ts';
+import type { Offer } from './ways.ts';
 
-export const ALTERNATIVE_KINDS = ['drop', 'simplify', 'borrow', 'hours', 'hands'] as const;
+export const ALTERNATIVE_KINDS = ['drop', 'simplify', 'borrow', 'buy', 'hours', 'hands'] as const;
 export type AlternativeKind = (typeof ALTERNATIVE_KINDS)[number];
 
 /** Something that would make the costume be in time, and what it costs. */
@@ -20,7 +22,7 @@ export interface CostumeAlternative extends Alternative {
 	words: string;
 	/** Hands-on minutes saved by leaving out, usual; or added by more hours until the event. */
 	minutes: number;
-	/** Money not spent, from what is neither ordered nor here. */
+	/** Money not spent, from what is neither ordered nor here, less what is bought instead: negative when that costs more. */
 	savedMinor: number;
 	/** Hours of a maker that are added, for taking it up. */
 	hours: { maker: string | null; days: number[]; from: number; to: number } | null;
@@ -30,6 +32,8 @@ export interface CostumeAlternative extends Alternative {
 const SEEN: Record<SeenFrom, number> = { near: 1, stage: 0.7, never: 0.1 };
 /** A borrowed component is another's, and looks it. */
 const BORROWED = 0.35;
+/** A bought one was made for many. Both are starting values, from memory. */
+const BOUGHT = 0.2;
 
 /** Work that a look can do without, and how much of its component that costs. Starting values, from memory. */
 const FRILLS: { words: string; techniques: readonly TechniqueKey[]; loss: number }[] = [
@@ -54,6 +58,8 @@ export function alternativesOf(
 	plan: MadePlan,
 	workshop: Workshop,
 	others: readonly CostumeRecord[],
+	/** What components would cost ready, by component, where that is known: without a price buying would seem to cost nothing. */
+	offers: ReadonlyMap<number, Offer>,
 	now: LocalMinutes
 ): CostumeAlternative[] {
 	const look = new Map(record.components.map((c) => [c.id, c.lookNeed * SEEN[c.seenFrom]]));
@@ -68,7 +74,7 @@ export function alternativesOf(
 		loss: number,
 		instead: string[]
 	): CostumeAlternative => ({
-		id: `${kind} ${component.id} ${words}`,
+		id: kind === 'simplify' ? `${kind} ${component.id} ${words}` : `${kind} ${component.id}`,
 		kind,
 		componentId: component.id,
 		words,
@@ -84,32 +90,58 @@ export function alternativesOf(
 		const parts = withParts(record.components, c);
 		const steps = open.filter((s) => parts.some((p) => p.id === s.componentId));
 		if (steps.length === 0) continue;
-		const drop = `drop ${c.id} left out`;
 		const loss = parts.reduce((sum, p) => sum + look.get(p.id)!, 0);
-		const above = aboveOf(record.components, c).map((p) => `drop ${p.id} left out`);
-		all.push({ ...leaving('drop', c, 'left out', steps, loss, above) });
+		const above = aboveOf(record.components, c).flatMap((p) => wholes(p.id));
+		const whole = [...wholes(c.id), ...above];
+		all.push(leaving('drop', c, 'left out', steps, loss, whole));
 		const lender = others.find((o) =>
 			o.components.some((d) => d.form !== '' && d.form === c.form && d.kind === c.kind && isMade(o, d))
 		);
 		if (lender)
-			all.push(
-				leaving('borrow', c, `borrowed from ${lender.costume.name}`, steps, loss * BORROWED, [drop, ...above])
-			);
+			all.push(leaving('borrow', c, `borrowed from ${lender.costume.name}`, steps, loss * BORROWED, whole));
 		const mine = steps.filter((s) => s.componentId === c.id);
+		const offer = c.source === 'make' ? offers.get(c.id) : undefined;
+		const bought = offer && boughtReady(c, mine, steps, offer, now);
+		if (bought) {
+			const buy = leaving('buy', c, bought.words, bought.leave, loss * BOUGHT, whole);
+			all.push({ ...buy, savedMinor: buy.savedMinor - bought.priceMinor, waits: bought.waits });
+		}
 		const own = look.get(c.id)!;
 		for (const frill of FRILLS) {
 			const these = mine.filter((s) => (frill.techniques as readonly string[]).includes(s.technique));
-			if (these.length)
-				all.push(leaving('simplify', c, frill.words, these, own * frill.loss, [drop, ...above]));
+			if (these.length) all.push(leaving('simplify', c, frill.words, these, own * frill.loss, whole));
 		}
 		const mockUps = mine.filter((s) => s.technique === 'mockUp');
 		if (mockUps.length)
-			all.push(leaving('simplify', c, 'without a mock-up', mockUps, own * NO_MOCK_UP, [drop, ...above]));
+			all.push(leaving('simplify', c, 'without a mock-up', mockUps, own * NO_MOCK_UP, whole));
 		const extra = extraCoats(record, mine);
 		if (extra.length)
-			all.push(leaving('simplify', c, 'with the fewest coats', extra, own * FEWER_COATS, [drop, ...above]));
+			all.push(leaving('simplify', c, 'with the fewest coats', extra, own * FEWER_COATS, whole));
 	}
 	return [...all, ...moreHours(plan, workshop, now)];
+}
+
+/** Ways to have the whole of a component otherwise: one of them at most. */
+const wholes = (id: number): string[] => [`drop ${id}`, `borrow ${id}`, `buy ${id}`];
+
+/** Bought ready: of its work only the last is left, trying it on, and that waits for the parcel. */
+function boughtReady(
+	component: Component,
+	own: readonly Step[],
+	all: readonly Step[],
+	offer: Offer,
+	now: LocalMinutes
+): { words: string; leave: Step[]; waits: Alternative['waits']; priceMinor: number } | null {
+	const kept = own.findLast((s) => s.technique === 'fit') ?? own[own.length - 1];
+	if (!kept || all.length < 2) return null;
+	const lead = { leadDays: offer.leadDays, leadWorkingDays: false };
+	const at = arrivalDay(dayOf(now), lead) * DAY + ARRIVAL_CLOCK;
+	return {
+		words: `bought ready, there in ${offer.leadDays} days`,
+		leave: all.filter((s) => s.id !== kept.id),
+		waits: { step: String(kept.id), parcel: { id: `bought ${component.id}`, at, late: lateMinutes(lead) } },
+		priceMinor: offer.priceMinor
+	};
 }
 
 const withParts = (components: readonly Component[], c: Component): Component[] => [

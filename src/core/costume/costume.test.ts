@@ -2,10 +2,11 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import * as make from '../../../tests/support/record.ts';
 import { todayOf } from '../bench/today.ts';
+import type { Span } from '../schedule/calendar.ts';
 import { coatSteps, packsForCoats } from '../finish/coatStack.ts';
 import { timeWords } from '../units/localTime.ts';
 import { copiesOf, inLedgerOrder, nextCode } from './component.ts';
-import { planCostume, planWorkshop } from './costumePlan.ts';
+import { addTaken, planCostume, planWorkshop } from './costumePlan.ts';
 import { circleIn, stepsBefore } from './order.ts';
 import { isRouteCoat, ROUTES, type Route } from './route.ts';
 import { costumeStage, stageOf } from './stage.ts';
@@ -121,7 +122,7 @@ test('a parent’s rigging waits for its parts; circles are found', () => {
 test('the stage follows from steps, waits, faults and purchases', () => {
 	const c = make.component(1);
 	const stage = (facts: Partial<Parameters<typeof stageOf>[1]>, of = c) =>
-		stageOf(of, { steps: [], faults: [], purchases: [], ...facts }, NOW);
+		stageOf(of, { steps: [], leftOut: [], faults: [], purchases: [], ...facts }, NOW);
 	assert.equal(stage({}), 'to plan');
 	assert.equal(stage({ steps: [make.step(1, 1, { phase: 'pattern' })] }), 'to pattern');
 	const done = make.step(1, 1, { doneAt: NOW - 30, waitMinutes: 60 });
@@ -131,6 +132,15 @@ test('the stage follows from steps, waits, faults and purchases', () => {
 		'to finish'
 	);
 	assert.equal(stage({ steps: [{ ...done, doneAt: NOW - 90 }] }), 'ready');
+	const leftOut = [make.step(2, 1)];
+	assert.equal(stage({ steps: [{ ...done, doneAt: NOW - 90 }], leftOut }), 'left out');
+	assert.equal(stage({ leftOut }), 'left out');
+	assert.equal(
+		stage({ steps: [make.step(3, 1)], leftOut }),
+		'to make',
+		'of the simpler way the rest is done'
+	);
+	assert.equal(costumeStage(['ready', 'left out']), 'ready');
 	const faults = [make.fault(7, 1)];
 	const cure = make.step(3, 1, { faultId: 7 });
 	assert.equal(stage({ steps: [{ ...done, doneAt: NOW - 90 }, cure], faults }), 'broken');
@@ -241,6 +251,28 @@ test('costumes share the makers: the earlier event takes its hours first', () =>
 	const plans = planWorkshop([second, first], make.workshop({ materials: [{ ...foam, stash: 9 }] }), NOW);
 	assert.equal(timeWords(plans.get(1)!.plan.steps[0]!.start), 'Mon 28 Apr 18:00');
 	assert.equal(timeWords(plans.get(2)!.plan.steps[0]!.start), 'Tue 29 Apr 18:00');
+});
+
+test('hours given away are those of who works in each part, joined to whole stretches', () => {
+	const monday = [{ id: 1, days: [1], from: 18 * 60, to: 20 * 60 }];
+	const tuesday = [{ id: 2, days: [2], from: 18 * 60, to: 20 * 60 }];
+	const w = make.workshop();
+	Object.assign(w.makers[0]!, { windows: monday });
+	Object.assign(w.makers[1]!, { windows: tuesday, helpsOnly: false });
+	const r = make.record({
+		components: [make.component(1)],
+		steps: [
+			make.step(1, 1, { amount: 60, setUpMinutes: 0 }),
+			make.step(2, 1, { amount: 120, setUpMinutes: 0 })
+		]
+	});
+	r.costume.split = 'anywhere';
+	const taken = new Map<string, Span[]>();
+	const plan = planCostume(r, w, NOW, NONE);
+	addTaken(taken, r, plan);
+	// An hour, then two of which one is left for the other's evening.
+	assert.deepEqual(taken.get('maker 1'), [[NOW, NOW + 120]]);
+	assert.deepEqual(taken.get('maker 2'), [[NOW + 1440, NOW + 1440 + 60]]);
 });
 
 test('the bench: ready, drying, held, and what fits in the waiting', () => {

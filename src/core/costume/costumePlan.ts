@@ -3,7 +3,8 @@ import { coatOf } from '../finish/colour.ts';
 import { ARRIVAL_CLOCK, arrivalDay, lateMinutes, orderByDay, usableFrom } from '../needs/leadTime.ts';
 import type { Family, Material, Purchase } from '../needs/material.ts';
 import { shoppingLines, type ShoppingLine } from '../needs/shopping.ts';
-import { openMinutes, openSpans, type Span } from '../schedule/calendar.ts';
+import { joined, openMinutes, openSpans, type Hours, type Span } from '../schedule/calendar.ts';
+import type { Sun } from '../schedule/daylight.ts';
 import { decidingChain, planByOrder, planByRule } from '../schedule/plan.ts';
 import type {
 	After,
@@ -17,7 +18,7 @@ import type {
 import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { copiesOf } from './component.ts';
 import { inOrder, stepsBefore } from './order.ts';
-import type { CostumeRecord, FoundStep, Workshop } from './record.ts';
+import type { CostumeRecord, FoundStep, Place, Settings, Workshop } from './record.ts';
 import { minutesLeft, stepMinutes, type Step } from './step.ts';
 import type { ThreePoints } from './technique.ts';
 
@@ -101,11 +102,15 @@ export function planWorkshop(
 /** Adds the hours that a plan takes of makers and places. */
 export function addTaken(taken: Map<string, Span[]>, record: CostumeRecord, plan: CostumePlan): void {
 	const places = new Map(record.steps.map((s) => [String(s.id), s.placeId]));
+	const own = new Map<string, Span[]>();
 	for (const s of plan.plan.steps) {
 		const place = places.get(s.id);
-		for (const id of [...s.makers, ...(place ? [placeKey(place)] : [])])
-			taken.set(id, [...(taken.get(id) ?? []), ...s.blocks]);
+		for (const [k, block] of s.blocks.entries())
+			for (const id of [...s.crews[k]!, ...(place ? [placeKey(place)] : [])])
+				own.set(id, [...(own.get(id) ?? []), block]);
 	}
+	// Step after step is one stretch of an evening: fewer spans make every later plan quicker.
+	for (const [id, spans] of own) taken.set(id, joined([...(taken.get(id) ?? []), ...spans]));
 }
 
 export const makerKey = (id: number) => `maker ${id}`;
@@ -313,13 +318,32 @@ function problemOf(
 		deadline,
 		split: record.costume.split,
 		leastPart: 30,
-		makers: workshop.makers.map((m) => ({ id: makerKey(m.id), windows: m.windows, off: new Set(m.off) })),
-		places: workshop.places.map((p) => ({ id: placeKey(p.id), capacity: p.capacity, windows: p.windows })),
+		makers: workshop.makers.map((m) => ({ id: makerKey(m.id), windows: m.windows, off: m.off })),
+		places: workshop.places.map((p) => ({
+			id: placeKey(p.id),
+			capacity: p.capacity,
+			dryOnly: p.dryOnly,
+			...hoursOf(p, workshop.settings)
+		})),
+		wetShare: workshop.places.some((p) => p.dryOnly) ? workshop.settings.wetDays / 30 : 0,
 		parcels,
 		steps,
 		taken
 	};
 }
+
+/** When a place is open, as calendars understand it. */
+export const hoursOf = (place: Place, settings: Settings): Hours => ({
+	windows: place.windows,
+	off: place.off,
+	...(place.daylightOnly ? { sun: sunOf(settings) } : {})
+});
+
+export const sunOf = ({ latitude, noonMinute, summerTime }: Settings): Sun => ({
+	latitude,
+	noon: noonMinute,
+	summerTime
+});
 
 export const parcelKey = (materialId: number) => `parcel ${materialId}`;
 

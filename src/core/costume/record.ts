@@ -2,6 +2,7 @@ import type { Coat } from '../finish/coatStack.ts';
 import type { Fault } from '../mend/fault.ts';
 import type { Material, Need, Purchase } from '../needs/material.ts';
 import type { Window } from '../schedule/calendar.ts';
+import type { SummerTime } from '../schedule/daylight.ts';
 import type { Split } from '../schedule/problem.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import type { LengthUnit, WeightUnit } from '../units/measure.ts';
@@ -105,7 +106,13 @@ export interface Place {
 	capacity: number;
 	/** The place that spraying needs. */
 	forSpray: boolean;
+	/** Work there needs daylight. */
+	daylightOnly: boolean;
+	/** Work there needs dry weather. */
+	dryOnly: boolean;
 	windows: (Window & { id: number })[];
+	/** Days on which it is closed, as whole days since 1970-01-01. */
+	off: number[];
 	version: number;
 }
 
@@ -121,6 +128,13 @@ export interface Settings {
 	bedWideMm: number;
 	bedDeepMm: number;
 	bedHighMm: number;
+	/** Degrees north, negative south. */
+	latitude: number;
+	/** When the sun stands highest by the clock without summer time, minutes of the day. */
+	noonMinute: number;
+	summerTime: SummerTime;
+	/** Days of thirty that are too wet to work in the open. */
+	wetDays: number;
 	version: number;
 }
 

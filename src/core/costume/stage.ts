@@ -17,7 +17,8 @@ export const STAGES = [
 	'to rig',
 	'to fit',
 	'mended',
-	'ready'
+	'ready',
+	'left out'
 ] as const;
 export type Stage = (typeof STAGES)[number];
 
@@ -31,6 +32,7 @@ const STAGE_OF_PHASE: Record<Phase, Stage> = {
 
 export interface StageFacts {
 	steps: readonly Step[];
+	leftOut: readonly Step[];
 	faults: readonly Fault[];
 	purchases: readonly Purchase[];
 }
@@ -46,6 +48,7 @@ export function stageOf(component: Component, facts: StageFacts, now: LocalMinut
 	const drying = steps.some((s) => s.doneAt !== null && s.doneAt + s.waitMinutes > now && now >= s.doneAt);
 	if (next) return drying ? 'drying' : STAGE_OF_PHASE[next.phase];
 	if (drying) return 'drying';
+	if (facts.leftOut.some((s) => s.componentId === component.id)) return 'left out';
 	if (steps.length > 0) return faults.length > 0 ? 'mended' : 'ready';
 	return stageWithoutSteps(component, facts.purchases);
 }

@@ -1,4 +1,5 @@
 import { DAY, dayOf, weekdayOf, type LocalMinutes } from '../units/localTime.ts';
+import { daylightOf, type Sun } from './daylight.ts';
 
 /** Half-open: from ≤ t < to. Minutes of the local clock. */
 export type Span = readonly [from: LocalMinutes, to: LocalMinutes];
@@ -13,18 +14,26 @@ export interface Window {
 export interface Hours {
 	windows: readonly Window[];
 	/** Days off, as whole days since 1970-01-01. */
-	off?: ReadonlySet<number>;
+	off?: readonly number[];
+	/** Open only while this sun is up. */
+	sun?: Sun;
 }
 
 /** The open spans between two moments: sorted, merged where they touch or overlap. */
 export function openSpans(hours: Hours, from: LocalMinutes, to: LocalMinutes): Span[] {
+	const off = new Set(hours.off);
 	const spans: [number, number][] = [];
 	for (let day = dayOf(from); day * DAY < to; day++) {
-		if (hours.off?.has(day)) continue;
+		if (off.has(day)) continue;
 		const weekday = weekdayOf(day);
+		if (!hours.windows.some((w) => w.days.includes(weekday))) continue;
+		const light = hours.sun ? daylightOf(day, hours.sun) : { from: 0, to: DAY };
 		const today = hours.windows
-			.filter((w) => w.days.includes(weekday) && w.to > w.from)
-			.map((w): [number, number] => [day * DAY + w.from, day * DAY + w.to])
+			.filter((w) => w.days.includes(weekday))
+			.map((w): [number, number] => [
+				day * DAY + Math.max(w.from, light.from),
+				day * DAY + Math.min(w.to, light.to)
+			])
 			.sort((a, b) => a[0] - b[0]);
 		for (const [start, end] of today) {
 			const clipped: [number, number] = [Math.max(start, from), Math.min(end, to)];
@@ -68,6 +77,17 @@ export function openMinutes(spans: readonly Span[], from: LocalMinutes, to: Loca
 	for (let i = firstEndingAfter(spans, from); i < spans.length && spans[i]![0] < to; i++)
 		sum += Math.min(spans[i]![1], to) - Math.max(spans[i]![0], from);
 	return sum;
+}
+
+/** In order, and as one where one ends as another begins. What overlaps stays apart: it counts twice. */
+export function joined(spans: readonly Span[]): Span[] {
+	const out: [number, number][] = [];
+	for (const [from, to] of [...spans].sort((a, b) => a[0] - b[0] || a[1] - b[1])) {
+		const last = out[out.length - 1];
+		if (last && last[1] === from) last[1] = to;
+		else out.push([from, to]);
+	}
+	return out;
 }
 
 /** Time run backwards: t becomes −t. */

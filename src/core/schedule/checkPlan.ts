@@ -1,5 +1,6 @@
 import { dayOf, weekdayOf, clockOf, type LocalMinutes } from '../units/localTime.ts';
 import type { Hours } from './calendar.ts';
+import { daylightOf } from './daylight.ts';
 import type { Plan, PlannedStep, PlanProblem, PlanStep } from './problem.ts';
 
 /** As long as things may stay set out with nobody at work, minutes. */
@@ -124,7 +125,9 @@ function use(usedBy: Map<string, number>, key: string, capacity: number, wrong: 
 
 function isOpen(hours: Hours, at: LocalMinutes): boolean {
 	const day = dayOf(at);
-	if (hours.off?.has(day)) return false;
+	if (hours.off?.includes(day)) return false;
+	const light = hours.sun && daylightOf(day, hours.sun);
+	if (light && (clockOf(at) < light.from || clockOf(at) >= light.to)) return false;
 	return hours.windows.some(
 		(w) => w.days.includes(weekdayOf(day)) && clockOf(at) >= w.from && clockOf(at) < w.to
 	);

@@ -58,6 +58,9 @@ test('every wrong field is named', () => {
 	assert.match(wrong({ makers: [{ id: 'me', windows: [], off: ['2031-02-29'] }] }), /^makers\.0\.off\.0/);
 	assert.match(wrong({ makers: [...JOB.makers, ...JOB.makers] }), /^makers: Two makers have the same id/);
 	assert.match(wrong({ places: [{ id: 'p', capacity: 0, windows: [] }] }), /capacity/);
+	assert.match(wrong({ places: [{ id: 'p', windows: [], daylightOnly: true }] }), /^sun: .*sun\.latitude/);
+	assert.match(wrong({ sun: { latitude: 80 } }), /^sun\.latitude/);
+	assert.match(wrong({ wetShare: 1 }), /^wetShare/);
 	assert.match(steps({ minutes: [1, 2] }), /^steps\.0\.minutes/);
 	assert.match(steps({ minutes: [5, 4, 6] }), /good ≤ usual ≤ bad/);
 	assert.match(steps({ minutes: -1 }), /^steps\.0\.minutes/);
@@ -127,4 +130,29 @@ test('a start in the middle of a window, a finish over midnight', () => {
 	]);
 	assert.equal(result.finish, '2031-04-29T19:15');
 	assert.equal(result.seconds, 1.235);
+});
+
+test('a yard by daylight and in dry weather: the plan keeps to the sun, the odds to the rain', () => {
+	const job = scheduleJob.parse({
+		...JOB,
+		deadline: '2031-04-29T06:00',
+		runs: 2000,
+		makers: [{ id: 'me', windows: [{ days: [1, 2, 3, 4, 5, 6, 7], from: '00:00', to: '24:00' }] }],
+		places: [
+			{
+				id: 'yard',
+				windows: [{ days: [1, 2, 3, 4, 5, 6, 7], from: '00:00', to: '24:00' }],
+				off: ['2031-04-28'],
+				daylightOnly: true,
+				dryOnly: true
+			}
+		],
+		sun: { latitude: 51.5, noon: '12:00', summerTime: 'lastOfMarch' },
+		wetShare: 0.25,
+		steps: [{ id: 'spray', minutes: 15, place: 'yard', oneSitting: true }]
+	});
+	const { steps, odds } = runScheduleJob(job, () => 0);
+	// Sunrise in London on 29 April: 05:35, from memory.
+	assert.match(steps[0]!.start!, /^2031-04-29T05:3[3-7]$/);
+	assert.ok(Math.abs(odds!.byDeadline! - 0.75) < 0.03, `dry in ${odds!.byDeadline}`);
 });

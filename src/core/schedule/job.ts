@@ -8,6 +8,7 @@ import {
 	parseLocalTime,
 	type LocalMinutes
 } from '../units/localTime.ts';
+import { SUMMER_TIME_KEYS } from './daylight.ts';
 import { simulate, type Odds } from './odds.ts';
 import type { Plan, PlanProblem } from './problem.ts';
 import { searchPlan } from './search.ts';
@@ -46,51 +47,74 @@ const list = <T extends z.ZodType<{ id: string }>>(item: T, what: string) =>
 	z.array(item).refine(unique, { message: `Two ${what} have the same id.` });
 
 /** The job kind `schedule`, as docs/jobs.md describes it. */
-export const scheduleJob = z.strictObject({
-	kind: z.literal('schedule'),
-	seed: z.number().int().default(1),
-	seconds: z.number().positive().max(3600).default(2),
-	runs: z.number().int().min(0).max(1_000_000).default(5000),
-	split: z.enum(['windows', 'anywhere']).default('windows'),
-	leastPart: z.number().int().min(1).max(1440).default(30),
-	start: time,
-	deadline: time.nullable().default(null),
-	shared: z.number().min(0).max(1).default(0),
-	makers: list(
-		z.strictObject({ id, windows: z.array(window), off: z.array(read(parseDate)).default([]) }),
-		'makers'
-	),
-	places: list(
-		z.strictObject({ id, capacity: z.number().int().min(1).max(1000).default(1), windows: z.array(window) }),
-		'places'
-	).default([]),
-	parcels: list(z.strictObject({ id, at: time, late: minutes }), 'parcels').default([]),
-	steps: list(
-		z.strictObject({
-			id,
-			minutes,
-			wait: whole.default(0),
-			after: z.array(after).default([]),
-			notBefore: time.optional(),
-			makers: z.number().int().min(1).max(20).default(1),
-			with: z.array(id).min(1).nullable().default(null),
-			place: id.nullable().default(null),
-			oneSitting: z.boolean().default(false),
-			setUp: z.strictObject({ key: id, minutes: whole }).optional(),
-			pinned: time.optional(),
-			parcels: z.array(id).default([]),
-			redo: z.number().min(0).max(1).default(0)
-		}),
-		'steps'
-	).max(5000)
-});
+export const scheduleJob = z
+	.strictObject({
+		kind: z.literal('schedule'),
+		seed: z.number().int().default(1),
+		seconds: z.number().positive().max(3600).default(2),
+		runs: z.number().int().min(0).max(1_000_000).default(5000),
+		split: z.enum(['windows', 'anywhere']).default('windows'),
+		leastPart: z.number().int().min(1).max(1440).default(30),
+		start: time,
+		deadline: time.nullable().default(null),
+		shared: z.number().min(0).max(1).default(0),
+		makers: list(
+			z.strictObject({ id, windows: z.array(window), off: z.array(read(parseDate)).default([]) }),
+			'makers'
+		),
+		places: list(
+			z.strictObject({
+				id,
+				capacity: z.number().int().min(1).max(1000).default(1),
+				windows: z.array(window),
+				off: z.array(read(parseDate)).default([]),
+				daylightOnly: z.boolean().default(false),
+				dryOnly: z.boolean().default(false)
+			}),
+			'places'
+		).default([]),
+		sun: z
+			.strictObject({
+				latitude: z.number().min(-65).max(65),
+				noon: clock.default(720),
+				summerTime: z.enum(SUMMER_TIME_KEYS).default('none')
+			})
+			.optional(),
+		wetShare: z.number().min(0).max(0.95).default(0),
+		parcels: list(z.strictObject({ id, at: time, late: minutes }), 'parcels').default([]),
+		steps: list(
+			z.strictObject({
+				id,
+				minutes,
+				wait: whole.default(0),
+				after: z.array(after).default([]),
+				notBefore: time.optional(),
+				makers: z.number().int().min(1).max(20).default(1),
+				with: z.array(id).min(1).nullable().default(null),
+				place: id.nullable().default(null),
+				oneSitting: z.boolean().default(false),
+				setUp: z.strictObject({ key: id, minutes: whole }).optional(),
+				pinned: time.optional(),
+				parcels: z.array(id).default([]),
+				redo: z.number().min(0).max(1).default(0)
+			}),
+			'steps'
+		).max(5000)
+	})
+	.refine((job) => job.sun || !job.places.some((p) => p.daylightOnly), {
+		message: 'Where is the sun? A place has daylight only, so sun.latitude is needed.',
+		path: ['sun']
+	});
 
 export type ScheduleJob = z.infer<typeof scheduleJob>;
 
-export function problemOfJob(job: ScheduleJob): PlanProblem {
+export function problemOfJob({ sun, ...job }: ScheduleJob): PlanProblem {
 	return {
 		...job,
-		makers: job.makers.map((m) => ({ ...m, off: new Set(m.off) })),
+		places: job.places.map(({ daylightOnly, ...p }) => ({
+			...p,
+			...(daylightOnly && sun ? { sun } : {})
+		})),
 		steps: job.steps.map(({ notBefore, pinned, setUp, ...s }) => ({
 			...s,
 			...(notBefore === undefined ? {} : { notBefore }),
@@ -155,6 +179,7 @@ function oddsOfJob(job: ScheduleJob, problem: PlanProblem, plan: Plan, elapsed: 
 		p80: time(odds.p80),
 		p95: time(odds.p95),
 		runs: odds.runs,
+		wet: odds.wet,
 		deciding: [...odds.steps, ...odds.parcels].sort((a, b) => b.share - a.share).slice(0, 20)
 	};
 }

@@ -44,8 +44,7 @@ export function lowerBoundOf(
 		return Math.max(chain, Math.min(finish, allTheWork(problem, nodes, least, shop)));
 	const back = makeShop(problem, problem.start, finish + DAY, true);
 	const fits = (by: LocalMinutes) => {
-		const tail = alone(mirrorNetwork(nodes, by), back, problem, least);
-		const latest = tail.from.map((t) => -t);
+		const latest = latestEnds(nodes, back, problem, by);
 		return workFits({ nodes, shop, minutes: least, earliest: head.from, latest });
 	};
 	let low = chain;
@@ -68,6 +67,14 @@ export function leastMinutes(nodes: readonly Node[]): Int32Array {
 		key(n) && uses.get(key(n))! > 1 ? Math.max(1, n.minutes - n.step.setUp!.minutes) : n.minutes
 	);
 }
+
+/** When each step has to end at the latest for all to be ready `by` then, nobody else's work in the way. `back` is a mirrored shop. */
+export const latestEnds = (
+	nodes: readonly Node[],
+	back: Shop,
+	problem: Pick<PlanProblem, 'split'>,
+	by: LocalMinutes
+): Int32Array => alone(mirrorNetwork(nodes, by), back, problem, leastMinutes(nodes)).from.map((t) => -t);
 
 export function alone(
 	nodes: readonly Node[],

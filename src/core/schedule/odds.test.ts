@@ -171,3 +171,15 @@ test('the same for the same seed; shares of a day add up; told to stop, it sums 
 	assert.ok(stopped.done);
 	assert.equal(stopped.value.runs, 20);
 });
+
+test('hours given away for a year put builds off, not out of the calendar', () => {
+	const year = 365 * 1440;
+	const problem = problemOf([step('sew', 60, { minutes: [40, 60, 90] })], {
+		taken: new Map([['me', [[0, year]]]])
+	});
+	const odds = oddsOf(problem, { by: [year, year + 90], runs: 200 });
+	assert.deepEqual(
+		odds.by.map((b) => b.share),
+		[0, 1]
+	);
+});

@@ -5,10 +5,11 @@ import { busyBy, holderOf } from './describe.ts';
 import { stretchOf } from './feasible.ts';
 import { makeNetwork, type Node } from './network.ts';
 import { minutesAt } from './pert.ts';
-import { forceTeams, listBy } from './plan.ts';
+import { forceTeams, latestWaitedFor, leastDaysOf, listBy } from './plan.ts';
 import type { PlanOrder, PlanProblem } from './problem.ts';
-import { normals } from '../random.ts';
+import { normals, seeded } from '../random.ts';
 import { makeShop } from './shop.ts';
+import { Weather } from './weather.ts';
 
 export interface OddsTask {
 	problem: PlanProblem;
@@ -36,6 +37,8 @@ export interface Odds {
 	steps: { id: string; share: number }[];
 	/** Likewise of parcels that such a chain began with. */
 	parcels: { id: string; share: number }[];
+	/** Share of builds in which wet days held up such a chain. */
+	wet: number;
 }
 
 /** Simulated builds may end this many times later than one step after the other would. */
@@ -43,7 +46,8 @@ const LATER = 3;
 
 /**
  * Builds the plan many times over with other minutes: each step's by chance between good and bad, with a part
- * of the luck common to all; parcels as late as they may be; work that has to be done again, with its wait.
+ * of the luck common to all; parcels as late as they may be; work that has to be done again, with its wait;
+ * wet days on which places for dry weather are closed.
  * Makers take the steps in the order of the plan, each as soon as it can. What is pinned stays, if it can.
  *
  * Yields the share that is done; told true, it leaves it at that. Minutes are whole; a sitting that bad luck
@@ -54,36 +58,42 @@ export function* simulate(task: OddsTask): Generator<number, Odds, boolean | und
 	const rank = new Map(task.order.map(({ id }, k) => [id, k]));
 	const nodes = makeNetwork({ ...problem, steps: problem.steps.filter((s) => rank.has(s.id)) });
 	const order = listBy(nodes, (a, b) => rank.get(nodes[a]!.step.id)! - rank.get(nodes[b]!.step.id)!);
-	const builder = new Builder(nodes, makeShop(problem, problem.start, horizonOf(problem)), problem);
+	const until = horizonOf(problem);
+	const builder = new Builder(nodes, makeShop(problem, problem.start, until), problem);
 	forceTeams(builder, task.order);
 	const { draw, late } = drawsOf(task, builder);
+	const weather = new Weather(builder.shop.commons.values(), problem.wetShare ?? 0, problem.start, until);
+	// Chance of its own: whatever else is tried, the days are the same.
+	const sky = seeded(~task.seed);
 	const finishes = new Float64Array(runs);
 	const onChain = new Int32Array(nodes.length);
 	const byParcel = new Map<string, number>();
+	let wet = 0;
 	let run = 0;
 	while (run < runs) {
 		draw();
+		weather.draw(sky);
 		builder.build(order);
 		const finish = builder.finish();
 		finishes[run++] = finish === NEVER ? Infinity : finish;
 		if (finish !== NEVER) {
-			const first = walkChain(builder, finish, onChain);
+			const { first, heldUp } = walkChain(builder, finish, onChain, weather);
 			for (const id of parcelsAt(late, builder, first)) byParcel.set(id, (byParcel.get(id) ?? 0) + 1);
+			if (heldUp) wet++;
 		}
 		if (run % 20 === 0 && (yield run / runs)) break;
 	}
-	return summary({ ...task, runs: run }, nodes, finishes.subarray(0, run).sort(), onChain, byParcel);
+	return {
+		...summary({ ...task, runs: run }, nodes, finishes.subarray(0, run).sort(), onChain, byParcel),
+		wet: wet / run
+	};
 }
 
 function horizonOf(problem: PlanProblem): LocalMinutes {
 	const work = problem.steps.reduce((sum, s) => sum + 2 * s.minutes[2] * s.makers, 0) * stretchOf(problem);
 	const waits = problem.steps.reduce((sum, s) => sum + 2 * s.wait, 0);
-	const latest = Math.max(
-		problem.start,
-		...problem.steps.map((s) => s.notBefore ?? problem.start),
-		...(problem.parcels ?? []).map((p) => p.at + p.late[2])
-	);
-	return latest + Math.min(3650 * DAY, 60 * DAY + Math.ceil((work + waits) / LATER));
+	const least = Math.ceil(leastDaysOf(problem) / (1 - (problem.wetShare ?? 0))) * DAY;
+	return latestWaitedFor(problem) + Math.min(3650 * DAY, least + Math.ceil((work + waits) / LATER));
 }
 
 /** Sets the builder's minutes, releases and waits for one more build. */
@@ -116,18 +126,26 @@ function drawsOf(
 	return { draw, late };
 }
 
-/** Counts the steps of the chain that decided this build; the first of it. */
-function walkChain(builder: Builder, finish: LocalMinutes, count: Int32Array): number {
+/** Counts the steps of the chain that decided this build: the first of it, and whether wet days held it up. */
+function walkChain(
+	builder: Builder,
+	finish: LocalMinutes,
+	count: Int32Array,
+	weather: Weather
+): { first: number; heldUp: boolean } {
 	const { nodes, end, extraWait } = builder;
 	const busy = busyBy(builder);
+	let heldUp = false;
 	let at = nodes.findIndex((n, i) => end[i]! + n.step.wait + extraWait[i]! === finish);
 	for (let left = nodes.length; left > 0; left--) {
 		count[at]!++;
 		const holder = holderOf(builder, busy, at);
+		const from = holder < 0 ? builder.free[at]! : Math.max(builder.free[at]!, end[holder]!);
+		heldUp ||= weather.heldUp(builder.blocks[at]![0]?.team, from, builder.start[at]!);
 		if (holder < 0) break;
 		at = holder;
 	}
-	return at;
+	return { first: at, heldUp };
 }
 
 /** The parcels whose coming was the earliest start of a step. */
@@ -146,7 +164,7 @@ function summary(
 	sorted: Float64Array,
 	onChain: Int32Array,
 	byParcel: ReadonlyMap<string, number>
-): Odds {
+): Omit<Odds, 'wet'> {
 	const quantile = (share: number) => {
 		const at = sorted[Math.max(0, Math.ceil(share * runs) - 1)]!;
 		return Number.isFinite(at) ? at : null;

@@ -10,6 +10,8 @@ import { makeShop } from './shop.ts';
 
 /** Calendars are laid out as far as the work could take twice over, and ten years when that is not enough. */
 const LEAST_DAYS = 60;
+/** Where daylight counts they hold a whole year: what no winter evening allows a summer one does. */
+const LEAST_DAYS_OF_SUN = 370;
 const MOST_DAYS = 3650;
 
 /** What can be planned of a problem, built by rule, and what cannot. */
@@ -62,19 +64,26 @@ export function forceTeams(builder: Builder, order: PlanOrder): void {
 }
 
 export function draftByRule(problem: PlanProblem): Draft {
-	const days = Math.min(MOST_DAYS, LEAST_DAYS + 2 * Math.ceil(elapsedAtMost(problem) / DAY));
+	const days = Math.min(MOST_DAYS, leastDaysOf(problem) + 2 * Math.ceil(elapsedAtMost(problem) / DAY));
 	const draft = draftWithin(problem, days);
 	return days < MOST_DAYS && draft.builder.finish() === NEVER ? draftWithin(problem, MOST_DAYS) : draft;
 }
 
+export const leastDaysOf = ({ places }: PlanProblem): number =>
+	places.some((p) => p.sun) ? LEAST_DAYS_OF_SUN : LEAST_DAYS;
+
 /** One step after the other, hands-on minutes stretched over the windows, and whatever is waited for. */
 function elapsedAtMost(problem: PlanProblem): number {
 	const stretch = stretchOf(problem);
-	const latest = problem.steps.reduce(
-		(t, s) => Math.max(t, (s.notBefore ?? problem.start) - problem.start),
-		0
-	);
-	return problem.steps.reduce((sum, s) => sum + s.minutes[1] * stretch + s.wait, latest);
+	const waited = latestWaitedFor(problem) - problem.start;
+	return problem.steps.reduce((sum, s) => sum + s.minutes[1] * stretch + s.wait, waited);
+}
+
+/** When the last of what work may have to wait for is over: dates, parcels at their latest, hours given away for months. */
+export function latestWaitedFor({ start, steps, parcels, taken }: PlanProblem): LocalMinutes {
+	const ends = [...(taken?.values() ?? [])].flatMap((spans) => spans.map(([, to]) => to));
+	const dates = [...steps.map((s) => s.notBefore ?? start), ...(parcels ?? []).map((p) => p.at + p.late[2])];
+	return [...dates, ...ends].reduce((latest, at) => Math.max(latest, at), start);
 }
 
 function draftWithin(problem: PlanProblem, days: number): Draft {

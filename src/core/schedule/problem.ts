@@ -7,12 +7,14 @@ export interface PlanProblem {
 	start: LocalMinutes;
 	deadline: LocalMinutes | null;
 	makers: readonly (Hours & { id: string })[];
-	places: readonly (Hours & { id: string; capacity: number })[];
+	places: readonly (Hours & { id: string; capacity: number; dryOnly?: boolean })[];
 	steps: readonly PlanStep[];
 	split: Split;
 	parcels?: readonly Parcel[];
 	/** With `anywhere`: no part is shorter, but the whole of a shorter step. */
 	leastPart: number;
+	/** Share of days that are wet, on which places for dry weather are closed: in simulated builds only. */
+	wetShare?: number;
 	/** Hours of makers and places that are already given away, to costumes that go first. */
 	taken?: ReadonlyMap<string, readonly Span[]>;
 }

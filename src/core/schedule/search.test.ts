@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { randomProblem, seeded, step } from '../../../tests/support/planCases.ts';
+import { JOB_SHOPS, jobShop } from '../../../tests/support/jobShops.ts';
 import { bestByExhaustion } from '../../../tests/support/bestByExhaustion.ts';
 import { checkPlan } from './checkPlan.ts';
 import { FlowNetwork } from './flow.ts';
@@ -81,6 +82,17 @@ test('two machines, four jobs: the longest first is late, the search finds the e
 	assert.equal(planByRule(problem).finish, 10);
 	const plan = settled(problem);
 	assert.deepEqual([plan.finish, plan.lowerBound, plan.stoppedBy], [9, 9, 'proved']);
+});
+
+test('published job shops end at their proved best finish: 6 × 6 of Fisher & Thompson, 10 × 5 of Lawrence (from memory)', () => {
+	for (const name of ['ft06', 'la01'] as const) {
+		const problem = jobShop(name);
+		const plan = settled(problem);
+		assert.equal(plan.finish, JOB_SHOPS[name].best, name);
+		assert.ok(plan.lowerBound! <= JOB_SHOPS[name].best, `${name}: bound ${plan.lowerBound}`);
+		assert.deepEqual(checkPlan(problem, plan), [], name);
+	}
+	assert.equal(settled(jobShop('la01')).stoppedBy, 'proved');
 });
 
 test('maximum flow equals the smallest cut, by trying every cut', () => {

@@ -10,6 +10,8 @@ export interface Resource {
 	/** Its number among makers and places. */
 	index: number;
 	isPlace: boolean;
+	/** A place that a wet day closes. */
+	dryOnly: boolean;
 	open: readonly Span[];
 	/** Booked before anything is planned: hours already given away. */
 	taken: Bookings;
@@ -20,8 +22,9 @@ export interface Resource {
 export interface Team {
 	members: readonly Resource[];
 	makers: string[];
-	/** Common open spans: from, to, from, to … */
+	/** Common open spans: from, to, from, to … Simulated weather cuts those of a team for dry weather. */
 	open: Int32Array;
+	dryOnly: boolean;
 	/** The longest of those, minutes. */
 	longest: number;
 }
@@ -44,13 +47,20 @@ export function makeShop(
 	mirror = false
 ): Shop {
 	let index = 0;
-	const make = (id: string, isPlace: boolean, capacity: number, open: readonly Span[]): Resource => {
+	const make = (
+		id: string,
+		isPlace: boolean,
+		capacity: number,
+		open: readonly Span[],
+		dryOnly = false
+	): Resource => {
 		const taken = new Bookings(capacity);
 		for (const [a, b] of problem.taken?.get(id) ?? []) taken.add(mirror ? -b : a, mirror ? -a : b, 1);
 		return {
 			id,
 			index: index++,
 			isPlace,
+			dryOnly,
 			open: mirror ? mirrored(open) : open,
 			taken,
 			bookings: new Bookings(capacity)
@@ -58,7 +68,9 @@ export function makeShop(
 	};
 	const shop: Shop = {
 		makers: problem.makers.map((m) => make(m.id, false, 1, openSpans(m, from, to))),
-		places: new Map(problem.places.map((p) => [p.id, make(p.id, true, p.capacity, openSpans(p, from, to))])),
+		places: new Map(
+			problem.places.map((p) => [p.id, make(p.id, true, p.capacity, openSpans(p, from, to), p.dryOnly)])
+		),
 		size: problem.makers.length + problem.places.length,
 		teams: new Map(),
 		commons: new Map()
@@ -103,6 +115,7 @@ function teamOf(shop: Shop, makers: readonly Resource[], place: readonly Resourc
 			members,
 			makers: makers.map((m) => m.id),
 			open: Int32Array.from(spans.flat()),
+			dryOnly: members.some((m) => m.dryOnly),
 			longest: spans.reduce((most, [from, to]) => Math.max(most, to - from), 0)
 		};
 		shop.commons.set(key, team);

@@ -120,3 +120,27 @@ test('in time already: nothing has to go', () => {
 	const found = weighed(problem([step('a', 100), step('b', 100)]), [leave('drop b', ['b'], 0.5)]);
 	assert.deepEqual([found.share, found.sets], [1, []]);
 });
+
+test('bought ready: the work goes, what is left waits for the parcel, and a late one counts', () => {
+	const p = problem(
+		[
+			step('cut', 400),
+			step('sew', 400, { after: [{ id: 'cut' }] }),
+			step('fit', 50, { after: [{ id: 'sew' }] })
+		],
+		{
+			deadline: 800
+		}
+	);
+	const buy: Alternative = {
+		...leave('buy', ['cut', 'sew'], 0.2),
+		waits: { step: 'fit', parcel: { id: 'parcel', at: 600, late: [0, 0, 1000] } }
+	};
+	const without = withAlternatives(p, [buy]);
+	assert.deepEqual(without.steps, [step('fit', 50, { parcels: ['parcel'] })]);
+	assert.equal(planByRule(without).finish, 650);
+	const { alone, share } = weighed(p, [buy], { runs: 2000 });
+	assert.equal(share, 0);
+	// Late by PERT's beta of mean 1000/6: most parcels come in time, not all.
+	assert.ok(alone[0]!.share > 0.4 && alone[0]!.share < 0.9, `${alone[0]!.share}`);
+});

@@ -2,7 +2,7 @@ import { DAY, type LocalMinutes } from '../units/localTime.ts';
 import { NEVER } from './bookings.ts';
 import { simulate, type OddsTask } from './odds.ts';
 import { planByOrder } from './plan.ts';
-import type { After, PlanProblem, PlanStep } from './problem.ts';
+import type { After, Parcel, PlanProblem, PlanStep } from './problem.ts';
 
 /** One thing that could be done so that the rest is in time. */
 export interface Alternative {
@@ -11,6 +11,8 @@ export interface Alternative {
 	leave: readonly string[];
 	/** Makers with what changes: more hours, or somebody more. */
 	makers?: PlanProblem['makers'];
+	/** A step that waits for something to come instead. */
+	waits?: { step: string; parcel: Parcel };
 	/** How much of the look it costs, 0 to 1. */
 	loss: number;
 	/** Not with these: they are other ways to do the same. */
@@ -172,6 +174,7 @@ function sharesOf(task: TriageTask, chosen: readonly Alternative[]): Omit<Weighe
 /** The problem as it would be. What waited for a step left out waits for what that one waited for. */
 export function withAlternatives(problem: PlanProblem, chosen: readonly Alternative[]): PlanProblem {
 	const gone = new Set(chosen.flatMap((a) => a.leave));
+	const waits = chosen.flatMap((a) => a.waits ?? []);
 	const byId = new Map(problem.steps.map((s) => [s.id, s]));
 	const before = (step: PlanStep, seen: ReadonlySet<string>): After[] =>
 		step.after.flatMap((a) => {
@@ -183,7 +186,12 @@ export function withAlternatives(problem: PlanProblem, chosen: readonly Alternat
 		.filter((s) => !gone.has(s.id))
 		.map((s) => {
 			const after = before(s, new Set([s.id]));
-			return { ...s, after: after.filter((a, k) => after.findIndex((b) => b.id === a.id) === k) };
+			const parcels = waits.flatMap((w) => (w.step === s.id ? [w.parcel.id] : []));
+			return {
+				...s,
+				...(parcels.length ? { parcels: [...(s.parcels ?? []), ...parcels] } : {}),
+				after: after.filter((a, k) => after.findIndex((b) => b.id === a.id) === k)
+			};
 		});
 	// Whoever is new may do what the others may.
 	const there = new Set(problem.makers.map((m) => m.id));
@@ -192,6 +200,7 @@ export function withAlternatives(problem: PlanProblem, chosen: readonly Alternat
 	return {
 		...problem,
 		steps,
+		parcels: [...(problem.parcels ?? []), ...waits.map((w) => w.parcel)],
 		makers: chosen.reduce((makers, a) => mergeHours(makers, a.makers), problem.makers)
 	};
 }

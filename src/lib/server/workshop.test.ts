@@ -87,7 +87,7 @@ test('undo takes the last action back whole, and redo brings it again', async ()
 	const start = await snapshot();
 	await addComponent({ name: 'Gorget' });
 	const added = await snapshot();
-	await undo(w.db, (await lastAction(w.db))!.id);
+	await w.undoLast();
 	assert.equal(await snapshot(), start);
 	await undo(w.db, (await lastUndo(w.db))!.id);
 	assert.equal(await snapshot(), added);
@@ -115,7 +115,7 @@ test('removing a component with parts comes back with everything that hung on it
 		(await record()).components.some((c) => c.name === 'Visor'),
 		false
 	);
-	await undo(w.db, (await lastAction(w.db))!.id);
+	await w.undoLast();
 	assert.equal(await snapshot(), full);
 });
 
@@ -450,7 +450,7 @@ test('backup and restore bring everything back, History included', async () => {
 	await restoreBackup(w.db, backup);
 	assert.equal(await snapshot(), before);
 	await addComponent({ name: 'After the restore' });
-	await undo(w.db, (await lastAction(w.db))!.id);
+	await w.undoLast();
 	assert.equal(await snapshot(), before);
 	await assert.rejects(
 		restoreBackup(w.db, zipSync({ 'backup.json': Buffer.from('{"format":"x"}') })),

@@ -100,14 +100,6 @@ async function problemOf(costumeId: number, signal: AbortSignal) {
 	const answer = await fetch(`/c/${costumeId}/plan/problem`, { signal });
 	if (!answer.ok) throw new Error(`The plan’s problem was refused: ${answer.status}`);
 	const { problem, order } = await answer.json();
-	return { problem: problemFrom(problem), order };
-}
-
-/** Sets and maps do not travel as JSON: this and `problemTo` of the server are each other's inverse. */
-function problemFrom(sent: PlanProblem & { taken: [string, [number, number][]][] }): PlanProblem {
-	return {
-		...sent,
-		makers: sent.makers.map((m) => ({ ...m, off: new Set(m.off as unknown as number[]) })),
-		taken: new Map(sent.taken)
-	};
+	// A map does not travel as JSON.
+	return { problem: { ...problem, taken: new Map(problem.taken) } as PlanProblem, order };
 }

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
-import { formatLocalTime, localMinutesOf } from '../../../core/units/localTime.ts';
+import { dayOf, formatLocalTime, localMinutesOf } from '../../../core/units/localTime.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
 import { lastAction } from '../db/undo.ts';
 import { loadRecord } from '../read/costume.ts';
@@ -9,6 +9,7 @@ import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
 import { coatCommands } from './coat.ts';
 import { componentCommands } from './component.ts';
 import { costumeCommands } from './costume.ts';
+import { daysOffCommands } from './daysOff.ts';
 import { faultCommands } from './fault.ts';
 import { formValues } from './formValues.ts';
 import { logCommands, runningLog } from './log.ts';
@@ -232,6 +233,37 @@ test('a place that open steps need stays; the last maker stays', async () => {
 	await w.run(workshopCommands.removePlace, { id: String(yard.id) });
 	await w.run(workshopCommands.removeMaker, { id: '2' });
 	await assert.rejects(w.run(workshopCommands.removeMaker, { id: '1' }), refused(/last maker stays/));
+});
+
+test('a place in the open: daylight, dry weather, closed days; too wet today closes it and undo opens it', async () => {
+	const yard = async () => (await loadWorkshop(w.db)).places.find((p) => p.name === 'Back yard')!;
+	await assert.rejects(w.run(daysOffCommands.tooWet, {}), refused(/Nothing is open/));
+	await w.run(workshopCommands.addPlace, { name: 'Back yard', capacity: '3', dryOnly: 'on' });
+	const { id, version, daylightOnly, dryOnly } = await yard();
+	assert.deepEqual([daylightOnly, dryOnly], [false, true]);
+	await w.run(workshopCommands.editPlace, {
+		id: String(id),
+		version: String(version),
+		name: 'Back yard',
+		capacity: '3',
+		daylightOnly: 'on',
+		dryOnly: 'on'
+	});
+	assert.equal((await yard()).daylightOnly, true);
+	await w.run(daysOffCommands.addDayOff, { placeId: String(id), day: '2031-05-03' });
+	assert.equal((await yard()).off.length, 1);
+	await w.run(daysOffCommands.removeDayOff, { placeId: String(id), day: String((await yard()).off[0]) });
+	await w.run(daysOffCommands.tooWet, {});
+	assert.deepEqual((await yard()).off, [dayOf(localMinutesOf(new Date()))]);
+	await assert.rejects(w.run(daysOffCommands.tooWet, {}), refused(/Nothing is open/));
+	await w.undoLast();
+	assert.deepEqual((await yard()).off, []);
+	await assert.rejects(w.run(daysOffCommands.addDayOff, { day: '2031-05-03' }), absent);
+	await assert.rejects(
+		w.run(daysOffCommands.addDayOff, { makerId: '1', placeId: String(id), day: '2031-05-03' }),
+		absent
+	);
+	await w.run(workshopCommands.removePlace, { id: String(id) });
 });
 
 test('finishing a step: not in the future, taken up again, waits for others by name', async () => {
@@ -591,13 +623,13 @@ test('makers: hours by weekday, days off, names; each told when it cannot be', a
 		to: 'late'
 	});
 	assert.deepEqual(Object.keys(errors).sort(), ['days', 'from', 'to']);
-	await w.run(workshopCommands.addDayOff, { makerId: String(id), day: '2031-05-03' });
-	await w.run(workshopCommands.addDayOff, { makerId: String(id), day: '2031-05-03' });
+	await w.run(daysOffCommands.addDayOff, { makerId: String(id), day: '2031-05-03' });
+	await w.run(daysOffCommands.addDayOff, { makerId: String(id), day: '2031-05-03' });
 	assert.equal((await maker()).off.length, 1);
-	await w.run(workshopCommands.removeDayOff, { makerId: String(id), day: String((await maker()).off[0]) });
+	await w.run(daysOffCommands.removeDayOff, { makerId: String(id), day: String((await maker()).off[0]) });
 	assert.equal((await maker()).off.length, 0);
 	assert.match(
-		(await w.errors(workshopCommands.addDayOff, { makerId: String(id), day: '2031-02-30' })).day!,
+		(await w.errors(daysOffCommands.addDayOff, { makerId: String(id), day: '2031-02-30' })).day!,
 		/not a date/
 	);
 	await w.run(workshopCommands.removeWindow, { id: String((await maker()).windows[0]!.id) });
@@ -630,8 +662,10 @@ test('rates: own ones in order, and back to the starting value', async () => {
 
 test('settings: units change how a bare number is read, never what is stored', async () => {
 	const BED = { bedWideMm: '220 mm', bedDeepMm: '22 cm', bedHighMm: '250 mm' };
+	const SUN = { latitude: '-33.9', noonMinute: '11:56', summerTime: 'firstOfOctober', wetDays: '7' };
 	const SETTING = {
 		...BED,
+		...SUN,
 		lengthUnit: 'in',
 		clothUnit: 'yd',
 		weightUnit: 'oz',
@@ -655,11 +689,25 @@ test('settings: units change how a bare number is read, never what is stored', a
 		currency: 'EUR',
 		weekStart: '1',
 		...BED,
+		...SUN,
 		bedHighMm: '30 cm',
 		version: await version()
 	});
 	const { settings } = await loadWorkshop(w.db);
 	assert.deepEqual([settings.bedWideMm, settings.bedDeepMm, settings.bedHighMm], [220, 220, 300]);
+	assert.deepEqual(
+		[settings.latitude, settings.noonMinute, settings.summerTime, settings.wetDays],
+		[-33.9, 716, 'firstOfOctober', 7]
+	);
+	const errors = await w.errors(workshopCommands.editSetting, {
+		...SETTING,
+		version: await version(),
+		latitude: '70',
+		noonMinute: '09:00',
+		summerTime: 'always',
+		wetDays: '30'
+	});
+	assert.deepEqual(Object.keys(errors).sort(), ['latitude', 'noonMinute', 'summerTime', 'wetDays']);
 });
 
 test('forms: lists by their brackets, one entry or many, files as they are', () => {

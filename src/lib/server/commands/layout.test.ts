@@ -5,7 +5,6 @@ import { rectangle } from '$core/layout/offcut.ts';
 import type { LayPlan } from '$core/layout/plan.ts';
 import { PLAIN_LAY } from '$core/layout/settings.ts';
 import { shoppingLines } from '$core/needs/shopping.ts';
-import { lastAction, undo } from '../db/undo.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadLayouts, loadOffcuts } from '../read/layout.ts';
 import { loadShapes } from '../read/measure.ts';
@@ -28,7 +27,6 @@ const run = <R = { id: number }>(
 	costumeId = costume
 ) => w.run<R>(cmd, Object.fromEntries(Object.entries(values).map(([k, v]) => [k, String(v)])), costumeId);
 const record = async () => (await loadRecord(w.db, costume))!;
-const undoLast = async () => undo(w.db, (await lastAction(w.db))!.id);
 const material = async (values: Record<string, string>) =>
 	(await run(materialCommands.addMaterial, { ...MATERIAL, ...values })).id;
 const foamOf = (name: string, thicknessMm: string, more: Record<string, string> = {}) =>
@@ -101,7 +99,7 @@ test('a layout’s quantities become the needs of its components, in one step ba
 	await take({ parts: parts(2) });
 	await take({ parts: parts(1.5) });
 	assert.deepEqual(await needed(), [[1.5, null]]);
-	await undoLast();
+	await w.undoLast();
 	assert.deepEqual(await needed(), [[2, null]]);
 	await assert.rejects(take({ parts: JSON.stringify([{ componentId: 9999, quantity: 1 }]) }), /component/);
 	assert.ok((await w.errors(lay.takeLayout, { materialId: foam, parts: '[]' })).parts);
@@ -122,10 +120,10 @@ test('a layout is kept as it is; one whose pieces lie too near each other, or of
 	await run(lay.renameLayout, { id, version: kept!.version, name: 'On new sheets' });
 	await run(lay.removeLayout, { id });
 	assert.equal((await loadLayouts(w.db, costume)).length, 0);
-	await undoLast();
+	await w.undoLast();
 	assert.equal((await loadLayouts(w.db, costume))[0]!.name, 'On new sheets');
-	await undoLast();
-	await undoLast();
+	await w.undoLast();
+	await w.undoLast();
 });
 
 test('cut: sheets come out of the stash, what was laid is needed and not short, leftovers lie in the stash; undo puts all back', async () => {
@@ -153,7 +151,7 @@ test('cut: sheets come out of the stash, what was laid is needed and not short, 
 		]
 	);
 	await assert.rejects(cut(id), /cut already/);
-	await undoLast();
+	await w.undoLast();
 	assert.deepEqual(
 		[await stashOf(foam), (await loadOffcuts(w.db)).length, (await line(foam))?.needed],
 		[3, 0, undefined]
@@ -190,7 +188,7 @@ test('an offcut that is used is gone, only what is new is counted; one that is g
 	const { id } = await keep(foam, own);
 	await run(offcutCommands.removeOffcut, { id: offcut!.id });
 	await assert.rejects(cut(id), /no longer in the stash/);
-	await undoLast();
+	await w.undoLast();
 	await cut(id);
 	assert.equal(await stashOf(foam), 0);
 	const left = (await loadOffcuts(w.db)).filter((o) => o.materialId === foam);
@@ -261,9 +259,9 @@ test('a thickness that is out is made of layers: pieces, needs, glue and a step 
 	const again = (await loadShapes(w.db, [costume])).find((s) => s.id === shape!.id)!;
 	assert.deepEqual([again.materialId, again.layers], [large, 3]);
 	assert.equal((await record()).steps.filter((s) => s.technique === 'stack').length, 1);
-	await undoLast();
-	await undoLast();
-	await undoLast();
+	await w.undoLast();
+	await w.undoLast();
+	await w.undoLast();
 	assert.ok(!(await record()).steps.some((s) => s.technique === 'stack'));
 	await assert.rejects(from({ materialId: glue, otherId: two, glue: '[]' }), /Nothing is cut/);
 	await assert.rejects(from({ otherId: glue, glue: '[]' }), /how large/);

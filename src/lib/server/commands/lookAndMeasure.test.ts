@@ -8,7 +8,6 @@ import { zoneStacks } from '../../../core/costume/layers.ts';
 import { restoreBackup, writeBackup } from '../backup.ts';
 import { readCostumeZip, writeCostumeZip } from '../costumeFile.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
-import { lastAction, undo } from '../db/undo.ts';
 import { readStored, smaller } from '../pictures.ts';
 import { loadRecord } from '../read/costume.ts';
 import { otherBreakdowns } from '../read/breakdowns.ts';
@@ -41,7 +40,6 @@ const COSTUME = {
 	limit: '',
 	currency: 'EUR'
 };
-const undoLast = async () => undo(w.db, (await lastAction(w.db))!.id);
 const look = () => loadLook(w.db, costume);
 const fit = () => loadMeasure(w.db, costume);
 const record = async () => (await loadRecord(w.db, costume))!;
@@ -184,7 +182,7 @@ test('callouts: placed, claimed, mirrored about the middle line, moved; nothing 
 	);
 	await run(componentCommands.removeComponent, { id: String(bracers) });
 	assert.equal((await at(left.id)).componentId, null, 'the region stays, to be claimed again');
-	await undoLast();
+	await w.undoLast();
 	assert.equal((await at(left.id)).componentId, bracers);
 	await run(pictureCommands.removeCallout, { id: String(region.id) });
 	await assert.rejects(run(pictureCommands.removeCallout, { id: String(region.id) }), absent);
@@ -281,7 +279,7 @@ test('a scale: four corners going round, or a length; what cannot be one is refu
 	);
 	await run(pictureCommands.clearScale, { id: String(id) });
 	assert.equal((await look()).pictures[0]!.scale, null);
-	await undoLast();
+	await w.undoLast();
 	assert.equal((await look()).pictures[0]!.scale!.kind, 'rectangle');
 });
 
@@ -355,7 +353,7 @@ test('wearers: a profile, measures in the maker’s unit, wrong ones told at the
 	await run(wearerCommands.removeMeasure, { id: String(waist.id) });
 	await run(wearerCommands.removeWearer, { id: String(id) });
 	assert.equal((await fit()).wearers.length, 0);
-	await undoLast();
+	await w.undoLast();
 	assert.equal((await fit()).wearers[0]!.measures.length, 5, 'the profile comes back with its measures');
 });
 
@@ -537,7 +535,7 @@ test('the shopping seed is confirmed line by line; make, buy or alter keeps its 
 		[decision!.source, decision!.reason, decision!.buyPriceMinor],
 		['buy', 'no time to shape', 8000]
 	);
-	await undoLast();
+	await w.undoLast();
 	assert.deepEqual(await record(), { ...before, ...(await record()) });
 	assert.equal((await record()).steps.length, before.steps.length);
 	await run(wayCommands.chooseWay, { ...choice, source: 'make', layOut: undefined });

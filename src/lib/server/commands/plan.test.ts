@@ -7,7 +7,6 @@ import { checkPlan } from '$core/schedule/checkPlan.ts';
 import { searchPlan } from '$core/schedule/search.ts';
 import { DAY, dayOf, formatLocalTime, localMinutesOf } from '$core/units/localTime.ts';
 import { Refused } from '../db/rows.ts';
-import { lastAction, undo } from '../db/undo.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadObservations, loadWorkshop } from '../read/workshop.ts';
 import { coatCommands } from './coat.ts';
@@ -36,7 +35,6 @@ const plan = async () => {
 	const r = await record();
 	return planWorkshop([r], await loadWorkshop(w.db), now()).get(costume)!;
 };
-const undoLast = async () => undo(w.db, (await lastAction(w.db))!.id);
 const refused = (pattern: RegExp) => (error: unknown) =>
 	error instanceof Refused && pattern.test(error.message);
 
@@ -70,9 +68,9 @@ test('a plan that a search found is kept, planned by everywhere, and given up ag
 	assert.equal((await record()).found!.length, found.order.length);
 	await run(planCommands.dropPlan, {});
 	assert.equal((await record()).found, null);
-	await undoLast();
+	await w.undoLast();
 	assert.notEqual((await record()).found, null);
-	await undoLast();
+	await w.undoLast();
 	assert.equal((await record()).found, null);
 	await assert.rejects(
 		run(planCommands.keepPlan, { plan: JSON.stringify([{ step: 999_999 }]) }),
@@ -118,7 +116,7 @@ test('a component left out as a whole takes no more material', async () => {
 		.filter((s) => s.componentId === cap && s.doneAt === null)
 		.map((s) => s.id);
 	const planned = await plan();
-	const drop = alternativesOf(await record(), planned, await loadWorkshop(w.db), [], now()).find(
+	const drop = alternativesOf(await record(), planned, await loadWorkshop(w.db), [], new Map(), now()).find(
 		(a) => a.kind === 'drop' && a.componentId === cap
 	)!;
 	assert.deepEqual(
@@ -131,12 +129,12 @@ test('a component left out as a whole takes no more material', async () => {
 	assert.equal((await record()).needs.filter((n) => n.componentId === cap).length, 1);
 	await run(planCommands.leaveOut, { ids: JSON.stringify(all), what: 'Cap left out' });
 	assert.equal((await record()).needs.filter((n) => n.componentId === cap).length, 0);
-	await undoLast();
+	await w.undoLast();
 	assert.equal((await record()).needs.filter((n) => n.componentId === cap).length, 1);
 });
 
 test('what could be left out: frills for a part of the look, more hours for none of it', async () => {
-	const all = alternativesOf(await record(), await plan(), await loadWorkshop(w.db), [], now());
+	const all = alternativesOf(await record(), await plan(), await loadWorkshop(w.db), [], new Map(), now());
 	const words = (kind: string, id: number | null) =>
 		all.filter((a) => a.kind === kind && a.componentId === id).map((a) => a.words);
 	assert.ok(words('simplify', plate).includes('without detail paint'), words('simplify', plate).join());
@@ -148,6 +146,25 @@ test('what could be left out: frills for a part of the look, more hours for none
 			assert.ok(a.loss < drop.loss && a.instead.includes(drop.id), a.id);
 		}
 	}
+});
+
+test('bought ready, where an offer is known: all but the last step goes, which waits for the parcel', async () => {
+	const buyOf = async (offers: Map<number, { priceMinor: number; leadDays: number }>) =>
+		alternativesOf(await record(), await plan(), await loadWorkshop(w.db), [], offers, now()).find(
+			(a) => a.kind === 'buy'
+		);
+	assert.equal(await buyOf(new Map()), undefined, 'no price, nothing to weigh');
+	const [slow, quick] = [
+		(await buyOf(new Map([[plate, { priceMinor: 1000, leadDays: 7 }]])))!,
+		(await buyOf(new Map([[plate, { priceMinor: 4500, leadDays: 3 }]])))!
+	];
+	assert.deepEqual([quick.componentId, quick.words], [plate, 'bought ready, there in 3 days']);
+	assert.equal(slow.savedMinor - quick.savedMinor, 3500);
+	assert.equal(slow.waits!.parcel.at - quick.waits!.parcel.at, 4 * DAY);
+	const mine = (await record()).steps.filter((s) => s.componentId === plate && s.doneAt === null);
+	assert.equal(quick.leave.length, mine.length - 1);
+	assert.ok(!quick.leave.includes(quick.waits!.step), 'what waits is not left out');
+	assert.ok(quick.instead.includes(`drop ${plate}`), quick.instead.join());
 });
 
 test('a pinned step and a booked fitting keep their time; who does such work is heeded', async () => {
@@ -225,7 +242,7 @@ test('a late parcel is in the odds, and moves the plan when it is known to come 
 		note: ''
 	});
 	assert.ok((await plan()).plan.finish! > before.finish!, 'replanned around the later parcel');
-	await undoLast();
+	await w.undoLast();
 });
 
 test('logged minutes move the rates, of done steps alone, and the amount is what was done', async () => {
@@ -249,7 +266,7 @@ test('logged minutes move the rates, of done steps alone, and the amount is what
 	assert.deepEqual([observation!.minutes, observation!.makerId], [200, 1]);
 	const [learned] = (await loadWorkshop(w.db)).learned;
 	assert.deepEqual([learned!.technique, learned!.logs, learned!.before[1]], ['draft', 1, 12]);
-	await undoLast();
+	await w.undoLast();
 	assert.equal(await rate(), 12);
 });
 

@@ -1,7 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { COMPONENT, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
-import { lastAction, undo } from '../db/undo.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadWorkshop } from '../read/workshop.ts';
 import { componentCommands } from './component.ts';
@@ -72,7 +71,7 @@ test('a planned print is a step that waits for the machine and a need of filamen
 		again.needs.map((n) => n.quantity),
 		[0.4]
 	);
-	await undo(w.db, (await lastAction(w.db))!.id);
+	await w.undoLast();
 	assert.equal((await record()).needs[0]!.quantity, 0.3);
 });
 

@@ -3,7 +3,7 @@ import { after, before, test } from 'node:test';
 import { COMPONENT, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
 import { readCostumeZip, writeCostumeZip } from '../costumeFile.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
-import { lastAction, undo } from '../db/undo.ts';
+import { lastAction } from '../db/undo.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadMeasure } from '../read/measure.ts';
 import { loadWorkshop } from '../read/workshop.ts';
@@ -26,7 +26,6 @@ let costume: number;
 let bracers: string;
 const run = (cmd: Command, values: Record<string, unknown>) => w.run<{ id: number }>(cmd, values, costume);
 const shapes = async () => (await loadMeasure(w.db, costume)).shapes;
-const undoLast = async () => undo(w.db, (await lastAction(w.db))!.id);
 const BAND = {
 	shaper: 'taperedBand',
 	name: 'shell',
@@ -76,13 +75,13 @@ test('a shape is kept as typed, changed, told when stale, removed, and each of i
 		run(shapeCommands.editShape, { id: String(id), version, ...BAND }),
 		(e) => e instanceof Stale
 	);
-	await undoLast();
+	await w.undoLast();
 	assert.equal((await shapes())[0]!.values.panels, 2);
 	await run(shapeCommands.removeShape, { id: String(id) });
 	assert.equal((await shapes()).length, 0);
-	await undoLast();
+	await w.undoLast();
 	assert.equal((await shapes()).length, 1);
-	await undoLast();
+	await w.undoLast();
 	assert.equal((await shapes()).length, 0, 'back to nothing');
 });
 
@@ -161,7 +160,7 @@ test('works are kept in order, taken out one by one, and undone back to nothing'
 	await assert.rejects(
 		work({ kind: 'split', piece: 0, from: [2, 0] as never, to: [2, 1] as never, allowance: 0, marks: 0 })
 	);
-	while ((await lastAction(w.db))!.id > before) await undoLast();
+	while ((await lastAction(w.db))!.id > before) await w.undoLast();
 	assert.equal((await shapes()).length, 0, 'back to nothing');
 });
 
@@ -190,7 +189,7 @@ test('pieces drawn by hand replace the shape’s, are refused when they cross, a
 	assert.equal((await only()).drawn, null, 'nothing was stored');
 	await draw(pieces);
 	assert.equal((await only()).drawn![0]!.name, 'plate');
-	await undoLast();
+	await w.undoLast();
 	assert.equal((await only()).drawn, null);
 });
 
@@ -269,8 +268,8 @@ test('steps and materials follow a shape when asked, move with it, and keep thei
 	});
 	assert.equal((await step()).amount, 2 * (300 + 360), 'let go, it keeps what it had');
 	assert.equal((await step()).fromPieces, false);
-	await undoLast();
-	await undoLast();
+	await w.undoLast();
+	await w.undoLast();
 	assert.equal((await step()).amount, 2 * (300 + 180));
 	await assert.rejects(
 		run(materialCommands.removeMaterial, { id: String(materialId) }),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
+import { SUMMER_TIME_KEYS } from '$core/schedule/daylight.ts';
 import { TECHNIQUE_KEYS, TECHNIQUES } from '$core/costume/technique.ts';
-import { dayWords, formatDate } from '$core/units/localTime.ts';
 import { CURRENCIES } from '$core/units/money.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
@@ -12,10 +12,18 @@ const nameIn = async (tx: Executor, sql: string, id: number, what: string): Prom
 	if (!row) throw new Absent(what);
 	return row.name;
 };
-const makerName = (tx: Executor, id: number) =>
+export const makerName = (tx: Executor, id: number) =>
 	nameIn(tx, 'select name from maker where id = $1', id, 'maker');
-const placeName = (tx: Executor, id: number) =>
+export const placeName = (tx: Executor, id: number) =>
 	nameIn(tx, 'select name from place where id = $1', id, 'place');
+
+const place = {
+	name: f.name(),
+	capacity: f.whole(1, 100),
+	forSpray: f.ticked(),
+	daylightOnly: f.ticked(),
+	dryOnly: f.ticked()
+};
 
 export const workshopCommands = {
 	editSetting: command(
@@ -28,6 +36,10 @@ export const workshopCommands = {
 				currency: f.choice(CURRENCIES),
 				weekStart: f.whole(1, 7),
 				coldOrDamp: f.ticked(),
+				latitude: f.decimal(-65, 65),
+				noonMinute: f.clock().refine((m) => m >= 600 && m <= 900, 'Between 10:00 and 15:00.'),
+				summerTime: f.choice(SUMMER_TIME_KEYS),
+				wetDays: f.whole(0, 28),
 				bedWideMm: f.lengthBetween(settings.lengthUnit, 50, 5000),
 				bedDeepMm: f.lengthBetween(settings.lengthUnit, 50, 5000),
 				bedHighMm: f.lengthBetween(settings.lengthUnit, 50, 5000)
@@ -36,7 +48,8 @@ export const workshopCommands = {
 			const rows = await all<{ id: number }>(
 				tx,
 				`update setting set length_unit = $2, cloth_unit = $3, weight_unit = $4, currency = $5, week_start = $6, cold_or_damp = $7,
-					bed_wide_mm = $8, bed_deep_mm = $9, bed_high_mm = $10
+					bed_wide_mm = $8, bed_deep_mm = $9, bed_high_mm = $10,
+					latitude = $11, noon_minute = $12, summer_time = $13, wet_days = $14
 				where id = 1 and version = $1 returning id`,
 				[
 					v.version,
@@ -48,7 +61,11 @@ export const workshopCommands = {
 					v.coldOrDamp,
 					v.bedWideMm,
 					v.bedDeepMm,
-					v.bedHighMm
+					v.bedHighMm,
+					v.latitude,
+					v.noonMinute,
+					v.summerTime,
+					v.wetDays
 				]
 			);
 			await written(tx, 'setting', 1, rows);
@@ -148,53 +165,25 @@ export const workshopCommands = {
 		}
 	),
 
-	addDayOff: command(
-		() => z.object({ makerId: f.id(), day: f.date() }),
-		async (tx, v) => {
-			const name = await makerName(tx, v.makerId);
-			await tx.query('insert into day_off (maker_id, day) values ($1, $2) on conflict do nothing', [
-				v.makerId,
-				formatDate(v.day)
-			]);
-			return { words: `${name} is off on ${dayWords(v.day)}` };
-		}
-	),
-
-	removeDayOff: command(
-		() => z.object({ makerId: f.id(), day: f.whole(-100_000, 100_000) }),
-		async (tx, v) => {
-			const name = await makerName(tx, v.makerId);
-			await tx.query('delete from day_off where maker_id = $1 and day = $2', [v.makerId, formatDate(v.day)]);
-			return { words: `${name} works on ${dayWords(v.day)} after all` };
-		}
-	),
-
 	addPlace: command(
-		() => z.object({ name: f.name(), capacity: f.whole(1, 100), forSpray: f.ticked() }),
+		() => z.object(place),
 		async (tx, v) => {
-			await tx.query('insert into place (name, capacity, for_spray) values ($1, $2, $3)', [
-				v.name,
-				v.capacity,
-				v.forSpray
-			]);
+			await tx.query(
+				'insert into place (name, capacity, for_spray, daylight_only, dry_only) values ($1, $2, $3, $4, $5)',
+				[v.name, v.capacity, v.forSpray, v.daylightOnly, v.dryOnly]
+			);
 			return { words: `Added place ${v.name}` };
 		}
 	),
 
 	editPlace: command(
-		() =>
-			z.object({
-				id: f.id(),
-				version: f.version(),
-				name: f.name(),
-				capacity: f.whole(1, 100),
-				forSpray: f.ticked()
-			}),
+		() => z.object({ id: f.id(), version: f.version(), ...place }),
 		async (tx, v) => {
 			const rows = await all<{ id: number }>(
 				tx,
-				'update place set name = $3, capacity = $4, for_spray = $5 where id = $1 and version = $2 returning id',
-				[v.id, v.version, v.name, v.capacity, v.forSpray]
+				`update place set name = $3, capacity = $4, for_spray = $5, daylight_only = $6, dry_only = $7
+				where id = $1 and version = $2 returning id`,
+				[v.id, v.version, v.name, v.capacity, v.forSpray, v.daylightOnly, v.dryOnly]
 			);
 			await written(tx, 'place', v.id, rows);
 			return { words: `Changed place ${v.name}` };

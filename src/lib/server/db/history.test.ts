@@ -160,7 +160,7 @@ test('whatever was done: undone one by one it is as before, redone one by one it
 			if ((await lastAction(w.db))!.id !== before) states.push(await snapshot());
 		}
 		for (let n = states.length - 2; n >= 0; n--) {
-			await undo(w.db, (await lastAction(w.db))!.id);
+			await w.undoLast();
 			assert.equal(await snapshot(), states[n], `seed ${seed}: after undoing down to ${n}`);
 		}
 		assert.equal((await lastAction(w.db))!.id, first);

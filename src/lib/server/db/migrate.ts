@@ -6,6 +6,7 @@ import pieces from './migrations/004_pieces.sql?raw';
 import printer from './migrations/005_printer.sql?raw';
 import layout from './migrations/006_layout.sql?raw';
 import plan from './migrations/007_plan.sql?raw';
+import weather from './migrations/008_weather.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -15,7 +16,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 4, name: 'pieces', sql: pieces },
 	{ id: 5, name: 'printer', sql: printer },
 	{ id: 6, name: 'layout', sql: layout },
-	{ id: 7, name: 'plan', sql: plan }
+	{ id: 7, name: 'plan', sql: plan },
+	{ id: 8, name: 'weather', sql: weather }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

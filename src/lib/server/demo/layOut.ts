@@ -86,6 +86,8 @@ export async function layOutDemo(db: Database): Promise<void> {
 		await tx.query(
 			`update working_window set days = '{6}', to_minute = 960 where maker_id = 1 and 6 = any(days)`
 		);
+		// Sprayed in the open, where rain stops it.
+		await tx.query('update place set dry_only = true where id = 1');
 		await layOutOffcuts(tx);
 		for (const costume of COSTUMES) await layOutCostume(tx, db.folder, costume, now);
 	});

@@ -19,7 +19,7 @@ export async function loadSettings(db: Executor): Promise<Settings> {
 	return (await one<Settings>(
 		db,
 		`select length_unit, cloth_unit, weight_unit, currency, week_start, cold_or_damp,
-			bed_wide_mm, bed_deep_mm, bed_high_mm, version from setting where id = 1`
+			bed_wide_mm, bed_deep_mm, bed_high_mm, latitude, noon_minute, summer_time, wet_days, version from setting where id = 1`
 	))!;
 }
 
@@ -70,15 +70,18 @@ export async function loadWorkshop(db: Executor): Promise<Workshop> {
 			db,
 			'select id, name, helps_only, techniques, version from maker order by position, id'
 		),
-		all<{ id: number; name: string; capacity: number; forSpray: boolean; version: number }>(
+		all<Omit<Place, 'windows' | 'off'>>(
 			db,
-			'select id, name, capacity, for_spray, version from place order by id'
+			'select id, name, capacity, for_spray, daylight_only, dry_only, version from place order by id'
 		),
 		all<WindowRow>(
 			db,
 			'select id, maker_id, place_id, days, from_minute, to_minute from working_window order by days, from_minute'
 		),
-		all<{ makerId: number; day: number }>(db, 'select maker_id, day from day_off order by day'),
+		all<{ makerId: number | null; placeId: number | null; day: number }>(
+			db,
+			'select maker_id, place_id, day from day_off order by day'
+		),
 		all<{ technique: TechniqueKey; goodMinutes: number; usualMinutes: number; badMinutes: number }>(
 			db,
 			'select technique, good_minutes, usual_minutes, bad_minutes from rate'
@@ -100,7 +103,8 @@ export async function loadWorkshop(db: Executor): Promise<Workshop> {
 		})),
 		places: places.map((p): Place => ({
 			...p,
-			windows: windows.filter((w) => w.placeId === p.id).map(shown)
+			windows: windows.filter((w) => w.placeId === p.id).map(shown),
+			off: off.filter((o) => o.placeId === p.id).map((o) => o.day)
 		})),
 		rates: ratesFrom(learned, ownRates),
 		ownRates,

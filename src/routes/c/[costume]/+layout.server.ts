@@ -48,8 +48,6 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 			...new Set(record.steps.filter((s) => s.doneAt === null).flatMap((s) => cautionsFor(s.technique)))
 		],
 		spend: spendOf(record, workshop.materials),
-		windows: main
-			? openSpans({ windows: main.windows, off: new Set(main.off) }, today * DAY, (end + 1) * DAY)
-			: []
+		windows: main ? openSpans(main, today * DAY, (end + 1) * DAY) : []
 	};
 };

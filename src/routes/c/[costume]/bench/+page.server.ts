@@ -3,6 +3,7 @@ import { batchesOf, fillSession } from '$core/bench/session.ts';
 import { benchOf, todayOf, windowLeft } from '$core/bench/today.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import * as f from '$lib/server/commands/fields.ts';
+import { daysOffCommands } from '$lib/server/commands/daysOff.ts';
 import { logCommands } from '$lib/server/commands/log.ts';
 import { photoCommands } from '$lib/server/commands/photo.ts';
 import { stepCommands } from '$lib/server/commands/step.ts';
@@ -36,4 +37,9 @@ export const load: PageServerLoad = async ({ parent, locals, url }) => {
 	};
 };
 
-export const actions: Actions = actionsOf({ ...logCommands, ...photoCommands, ...stepCommands });
+export const actions: Actions = actionsOf({
+	...daysOffCommands,
+	...logCommands,
+	...photoCommands,
+	...stepCommands
+});

@@ -4,6 +4,7 @@ import { actionsOf } from '$lib/server/commands/actions.ts';
 import { costumeCommands } from '$lib/server/commands/costume.ts';
 import { planCommands } from '$lib/server/commands/plan.ts';
 import { planByRule } from '$core/schedule/plan.ts';
+import { loadLook } from '$lib/server/read/look.ts';
 import { plannedCostume, plannedWorkshop } from '$lib/server/read/plans.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -12,11 +13,19 @@ export const load: PageServerLoad = async ({ params, locals }) => {
 	const { record, plan, workshop } = (await plannedCostume(db, Number(params.costume), locals.now))!;
 	const { records } = await plannedWorkshop(db, locals.now);
 	const others = records.filter((r) => r.costume.id !== record.costume.id);
+	// The newest offer of each component counts: decisions come newest first.
+	const { decisions } = await loadLook(db, record.costume.id);
+	const offers = new Map(
+		decisions
+			.toReversed()
+			.filter((d) => d.buyPriceMinor > 0)
+			.map((d) => [d.componentId, { priceMinor: d.buyPriceMinor, leadDays: d.buyLeadDays }])
+	);
 	// The other reading of "begun": it moves the finish by days, so both are told.
 	const split = record.costume.split === 'windows' ? ('anywhere' as const) : ('windows' as const);
 	const other = planByRule({ ...plan.problem, split });
 	return {
-		alternatives: alternativesOf(record, plan, workshop, others, locals.now),
+		alternatives: alternativesOf(record, plan, workshop, others, offers, locals.now),
 		otherFinish: other.impossible.length ? null : other.finish
 	};
 };

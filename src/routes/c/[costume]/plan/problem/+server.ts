@@ -13,7 +13,6 @@ export const GET: RequestHandler = async ({ params, locals }) => {
 	return json({
 		problem: {
 			...problem,
-			makers: problem.makers.map((m) => ({ ...m, off: [...(m.off ?? [])] })),
 			// Hours taken before today move nothing.
 			taken: [...(problem.taken ?? [])]
 		},
