@@ -163,3 +163,46 @@ test('days off are read from a calendar file; what is none is told', async ({ pa
 	await form.getByRole('button', { name: 'Read' }).click();
 	await toast(page, 'Read 2 days off for Me');
 });
+
+test('weather: more wet days, worse odds; a place by daylight says when the sun is up; too wet today moves its steps', async ({
+	page
+}) => {
+	const wetDays = async (days: string) => {
+		await page.goto('/settings', { waitUntil: 'networkidle' });
+		await page.getByLabel('Wet days of thirty').fill(days);
+		await page.getByRole('form', { name: 'Settings' }).getByRole('button', { name: 'Save' }).click();
+		await toast(page, 'Changed the settings');
+		await openPlan(page);
+		return oddsOf(page);
+	};
+	const dry = await wetDays('0');
+	await expect(sheet(page, 'Odds')).not.toContainText('Wet days');
+	expect(await wetDays('26')).toBeLessThan(dry);
+	await expect(sheet(page, 'Odds')).toContainText(/Wet days held that chain up in \d+ of 100/);
+	await wetDays('10');
+
+	await page.goto('/makers', { waitUntil: 'networkidle' });
+	const place = page.getByRole('form', { name: 'Place Spray place' });
+	await expect(place.getByLabel('in dry weather only')).toBeChecked();
+	await place.getByLabel('in daylight only').check();
+	await place.getByRole('button', { name: 'Save' }).click();
+	await expect(page.getByText(/sunset only: today \d\d:\d\d\s+to\s+\d\d:\d\d, 50° north/)).toBeVisible();
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+	await expect(place.getByLabel('in daylight only')).not.toBeChecked();
+
+	// The step that is first at the bench is done in the open: rain puts another first.
+	await page.goto('/c/1/bench', { waitUntil: 'networkidle' });
+	const first = page.getByRole('region', { name: 'Do now' });
+	const name = await first.getByRole('heading').innerText();
+	await first.getByRole('link').first().click();
+	await page.getByRole('button', { name: `Edit ${name}` }).click();
+	const dialog = page.getByRole('dialog');
+	await dialog.getByLabel('Place').selectOption({ label: 'Spray place' });
+	await dialog.getByRole('button', { name: 'Save' }).click();
+	await expect(dialog).toBeHidden();
+	await page.goto('/c/1/bench', { waitUntil: 'networkidle' });
+	await page.getByRole('button', { name: 'Too wet today' }).click();
+	await toast(page, 'Too wet today: what needs dry weather waits');
+	await expect(first.getByRole('heading', { name, exact: true })).toBeHidden();
+	await expect(page.getByRole('button', { name: 'Too wet today' })).toBeHidden();
+});

@@ -32,6 +32,7 @@ const STATES: [RegExp, string, string][] = [
 	[/^broken$/, 'broken', '#ff9d93'],
 	[/^(ready|mended)$/, 'ready', '#8fd3ae'],
 	[/^(to finish|drying|to rig|to fit)$/, 'made, to finish or fit', '#f2d16a'],
+	[/^left out$/, 'left out', '#c6cdd2'],
 	[/^to make$/, 'to make', '#f3a0ba'],
 	[/./, 'to plan, pattern or buy', '#9fcbee']
 ];

@@ -2,11 +2,13 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
 	import X from '@lucide/svelte/icons/x';
+	import { sunOf } from '$core/costume/costumePlan.ts';
 	import type { Maker, Place } from '$core/costume/record.ts';
 	import { rateOf, TECHNIQUES, type TechniqueKey } from '$core/costume/technique.ts';
 	import { dayOf, dayWords, formatClock, weekdayName, weekdaysWords } from '$core/units/localTime.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { page } from '$app/state';
+	import { daylightOf, sunWords } from '$core/schedule/daylight.ts';
 	import { typicalError } from '$core/learn/rates.ts';
 	import AccuracyChart from '$lib/ui/plan/AccuracyChart.svelte';
 	import { isFailure, type Answer } from '$lib/ui/formState.ts';
@@ -23,6 +25,8 @@
 	/** Weekdays in the order the maker's week has. */
 	const weekdays = $derived(Array.from({ length: 7 }, (_, i) => ((data.settings.weekStart - 1 + i) % 7) + 1));
 	const today = $derived(dayOf(data.now));
+	const sun = $derived(sunOf(data.settings));
+	const light = $derived(daylightOf(today, sun));
 	const refused = $derived.by(() => {
 		const answer = page.form as Answer;
 		return isFailure(answer) && /^remove/.test(answer.command) ? answer.message : null;
@@ -76,6 +80,39 @@
 	</Form>
 {/snippet}
 
+{#snippet daysOff(of: Maker | Place, maker: boolean)}
+	{@const whose = { makerId: maker ? of.id : null, placeId: maker ? null : of.id }}
+	<h3>{maker ? 'Days off' : 'Closed on'}</h3>
+	<ul class="windows">
+		{#each of.off.filter((d) => d >= today) as day (day)}
+			<li>
+				{dayWords(day)}
+				<Act
+					command="removeDayOff"
+					hidden={{ ...whose, day }}
+					look="quiet"
+					label="{of.name} {maker ? 'works' : 'is open'} on {dayWords(day)}"><X size={14} /></Act
+				>
+			</li>
+		{:else}<li class="soft">none ahead</li>{/each}
+	</ul>
+	<Form
+		command="addDayOff"
+		hidden={whose}
+		reset
+		class="hours"
+		label={maker ? `Day off for ${of.name}` : `Day on which ${of.name} is closed`}
+	>
+		<Field name="day" label={maker ? 'Day off' : 'Closed on'} type="date" />
+		<button class="button small"><Plus size={14} /> {maker ? 'Day off' : 'Closed'}</button>
+	</Form>
+{/snippet}
+
+{#snippet inTheOpen(place?: Place)}
+	<Tick name="daylightOnly" label="in daylight only" checked={place?.daylightOnly ?? false} />
+	<Tick name="dryOnly" label="in dry weather only" checked={place?.dryOnly ?? false} />
+{/snippet}
+
 <main id="main">
 	{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
 	<div class="columns">
@@ -94,30 +131,7 @@
 				</Form>
 				<p class="small soft figure">{formatNumber(weekHours(maker.windows), 1)} h a week</p>
 				{@render hours(maker, true)}
-				<h3>Days off</h3>
-				<ul class="windows">
-					{#each maker.off.filter((d) => d >= today) as day (day)}
-						<li>
-							{dayWords(day)}
-							<Act
-								command="removeDayOff"
-								hidden={{ makerId: maker.id, day }}
-								look="quiet"
-								label="{maker.name} works on {dayWords(day)}"><X size={14} /></Act
-							>
-						</li>
-					{:else}<li class="soft">none ahead</li>{/each}
-				</ul>
-				<Form
-					command="addDayOff"
-					hidden={{ makerId: maker.id }}
-					reset
-					class="hours"
-					label="Day off for {maker.name}"
-				>
-					<Field name="day" label="Day off" type="date" />
-					<button class="button small"><Plus size={14} /> Day off</button>
-				</Form>
+				{@render daysOff(maker, true)}
 				<Form
 					command="importDaysOff"
 					hidden={{ makerId: maker.id }}
@@ -174,9 +188,20 @@
 					<Field name="name" label="Place" value={place.name} />
 					<Field name="capacity" label="Fits at once" value={place.capacity} inputmode="numeric" />
 					<Tick name="forSpray" label="for spraying" checked={place.forSpray} />
+					{@render inTheOpen(place)}
 					<button class="button small quiet">Save</button>
 				</Form>
+				{#if place.daylightOnly || place.dryOnly}
+					<p class="small soft">
+						{#if place.daylightOnly}Open from sunrise to sunset only: today {formatClock(light.from)} to
+							{formatClock(light.to)}, {sunWords(sun)}.{/if}
+						{#if place.dryOnly}Closed on wet days, {data.settings.wetDays} of thirty: plans are made for dry ones,
+							the odds count the wet.{/if}
+						<a href="/settings">Settings</a>
+					</p>
+				{/if}
 				{@render hours(place, false)}
+				{@render daysOff(place, false)}
 				<div class="end">
 					<Act command="removePlace" id={place.id} look="quiet"><X size={14} /> Remove {place.name}</Act>
 				</div>
@@ -192,6 +217,7 @@
 				<Field name="name" label="Place" />
 				<Field name="capacity" label="Fits at once" value="1" inputmode="numeric" />
 				<Tick name="forSpray" label="for spraying" />
+				{@render inTheOpen()}
 				<button class="button small"><Plus size={14} /> Place</button>
 			</Form>
 		</Sheet>

@@ -1,7 +1,10 @@
 <script lang="ts">
 	import FileDown from '@lucide/svelte/icons/file-down';
-	import { weekdayName } from '$core/units/localTime.ts';
+	import { sunOf } from '$core/costume/costumePlan.ts';
+	import { daylightOf, SUMMER_TIME_KEYS, SUMMER_TIMES } from '$core/schedule/daylight.ts';
+	import { dayOf, formatClock, weekdayName } from '$core/units/localTime.ts';
 	import { formatLength } from '$core/units/measure.ts';
+	import { formatNumber } from '$core/units/number.ts';
 	import { CURRENCIES } from '$core/units/money.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
@@ -11,6 +14,7 @@
 
 	let { data }: { data: PageData } = $props();
 	const s = $derived(data.settings);
+	const light = $derived(daylightOf(dayOf(data.now), sunOf(s)));
 	const length = (mm: number) => formatLength(mm, s.lengthUnit);
 	/** `2031-05-02T18-30-at-start.dapper-backup.zip` in words. */
 	function backupWords(name: string): string {
@@ -63,6 +67,32 @@
 				<Field name="bedDeepMm" label="Printer bed, deep" value={length(s.bedDeepMm)} />
 				<Field name="bedHighMm" label="Printer, high" value={length(s.bedHighMm)} />
 			</div>
+			<h3>Sun and weather</h3>
+			<p class="small soft">
+				For <a href="/makers">places</a> that need daylight or dry weather. By these figures the sun is up
+				today from {formatClock(light.from)} to {formatClock(light.to)}.
+			</p>
+			<div class="grid">
+				<Field
+					name="latitude"
+					label="Degrees north (south with a minus)"
+					value={formatNumber(s.latitude, 2)}
+					inputmode="decimal"
+				/>
+				<Field
+					name="noonMinute"
+					label="Sun highest at, without summer time"
+					type="time"
+					value={formatClock(s.noonMinute)}
+				/>
+				<Field
+					name="summerTime"
+					label="Clocks an hour forward"
+					options={SUMMER_TIME_KEYS.map((key) => ({ value: key, label: SUMMER_TIMES[key].name }))}
+					value={s.summerTime}
+				/>
+				<Field name="wetDays" label="Wet days of thirty" value={s.wetDays} inputmode="numeric" />
+			</div>
 			<Tick
 				name="coldOrDamp"
 				label="Workshop is cold or damp (below 15 °C or above 70 % humidity): double the drying"
@@ -114,6 +144,12 @@
 		display: grid;
 		grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
 		gap: 10px 12px;
+		margin-bottom: 8px;
+	}
+	h3 {
+		margin: 16px 0 4px;
+	}
+	h3 + p {
 		margin-bottom: 8px;
 	}
 	.end {

@@ -53,10 +53,11 @@
 	async function weigh() {
 		const asked = key;
 		// What the worker needs of them; the rest is for the page.
-		const plain = alternatives.map(({ id, leave, makers, loss, instead }) => ({
+		const plain = alternatives.map(({ id, leave, makers, waits, loss, instead }) => ({
 			id,
 			leave: [...leave],
 			...(makers ? { makers: JSON.parse(JSON.stringify(makers)) } : {}),
+			...(waits ? { waits: JSON.parse(JSON.stringify(waits)) } : {}),
 			loss,
 			instead: [...instead]
 		}));
@@ -72,13 +73,16 @@
 {#snippet cost(a: CostumeAlternative)}
 	{a.leave.length
 		? `${formatHours(a.minutes)} less work`
-		: `${formatHours(a.minutes)} more at the bench`}{#if a.savedMinor > 0},
-		{formatMoney(a.savedMinor, currency)} not spent{/if},
+		: `${formatHours(a.minutes)} more at the bench`}{#if a.savedMinor !== 0},
+		{formatMoney(Math.abs(a.savedMinor), currency)}
+		{a.savedMinor > 0 ? 'not spent' : 'more spent'}{/if},
 	{a.loss > 0 ? `${(a.loss * 100).toFixed(a.loss < 0.1 ? 1 : 0)} % of the look` : 'nothing of the look'}
 {/snippet}
 
 {#snippet take(a: CostumeAlternative)}
-	{#if a.leave.length}
+	{#if a.kind === 'buy'}
+		<a class="button small" href="{base}/look/{a.componentId}/ways" aria-label="See {called(a)}">See it</a>
+	{:else if a.leave.length}
 		<Act
 			command="leaveOut"
 			hidden={{ ids: JSON.stringify(a.leave.map(Number)), what: called(a) }}
@@ -184,7 +188,11 @@
 							<td class="number">{of100(w.share)}</td>
 							<td>{w.finish === null ? '' : timeWords(w.finish)}</td>
 							<td class="number">{a.leave.length ? '−' : '+'}{formatHours(a.minutes)}</td>
-							<td class="number">{a.savedMinor > 0 ? `−${formatMoney(a.savedMinor, currency)}` : ''}</td>
+							<td class="number"
+								>{a.savedMinor === 0
+									? ''
+									: `${a.savedMinor > 0 ? '−' : '+'}${formatMoney(Math.abs(a.savedMinor), currency)}`}</td
+							>
 							<td class="number">{a.loss > 0 ? `−${(a.loss * 100).toFixed(1)} %` : ''}</td>
 							<td>{@render take(a)}</td>
 						</tr>
@@ -198,8 +206,8 @@
 		<p class="small soft">
 			By {TRIAGE_RUNS.toLocaleString('en')} simulated builds each, so a share may be off by two or three. What is
 			left out stays listed here and comes back at a click, or by Undo. Look: by how far each component’s look matters
-			and from where it is seen; starting values, from memory. Buying it ready:
-			<a href="{base}/look">a component’s ways</a>.
+			and from where it is seen; starting values, from memory. Buying is weighed where a price is kept under a component’s
+			ways.
 		</p>
 	{/if}
 {/if}
@@ -236,18 +244,5 @@
 	}
 	h3 {
 		margin: 14px 0 4px;
-	}
-	.plain {
-		list-style: none;
-		margin: 0;
-		padding: 0;
-		display: grid;
-		gap: 6px;
-	}
-	.plain li {
-		display: flex;
-		gap: 4px 10px;
-		flex-wrap: wrap;
-		align-items: center;
 	}
 </style>

@@ -52,7 +52,10 @@
 			</li>
 		{/each}
 	</ol>
-	<p class="small soft">In so many builds it lay on the chain that decided when all was ready.</p>
+	<p class="small soft">
+		In so many builds it lay on the chain that decided when all was ready.
+		{#if odds.wet > 0}Wet days held that chain up in {Math.round(odds.wet * 100)} of 100.{/if}
+	</p>
 {/if}
 
 <style>

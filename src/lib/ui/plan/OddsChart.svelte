@@ -21,6 +21,11 @@
 			return { day: first + i, share: shares.get(first + i) ?? 0, ready };
 		});
 	});
+	/** Words at either edge stand inwards of their line, clear of the axis. */
+	const alignAt = (day: number) => {
+		const share = (day - days[0]!.day) / days.length;
+		return share < 0.1 ? 'left' : share > 0.9 ? 'right' : 'center';
+	};
 	const percent = (share: number) => Math.round(share * 1000) / 10;
 
 	const options = $derived((colour: (name: string) => string, text: object) => ({
@@ -56,7 +61,7 @@
 					data: marks.map((m, i) => ({
 						name: m.words,
 						xAxis: dayWords(dayOf(m.at)),
-						label: { distance: 4 + 14 * i }
+						label: { distance: 4 + 14 * i, align: alignAt(dayOf(m.at)) }
 					}))
 				}
 			}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import Check from '@lucide/svelte/icons/check';
+	import CloudRain from '@lucide/svelte/icons/cloud-rain';
 	import Hourglass from '@lucide/svelte/icons/hourglass';
 	import PackageOpen from '@lucide/svelte/icons/package-open';
 	import PencilLine from '@lucide/svelte/icons/pencil-line';
@@ -60,6 +61,10 @@
 		today.drying.length
 			? today.ready.filter((r) => r.fitsInWait && r.opensAt === null && r.step.id !== first?.step.id)
 			: []
+	);
+	/** Still to be done today where it has to be dry. */
+	const outdoors = $derived(
+		today.ready.filter((r) => r.dryOnly && (r.opensAt === null || dayOf(r.opensAt) === dayOf(clock)))
 	);
 	const rest = $derived(today.ready.slice(1).filter((r) => !finishing.includes(r)));
 	let logging = $state<{ stepId: number; name: string } | null>(null);
@@ -272,6 +277,16 @@
 					: ''}){/each}
 		</p>
 	{/if}
+	{#if outdoors.length}
+		<div class="row outdoors">
+			<span>
+				{outdoors.length === 1
+					? 'One step that is ready needs'
+					: `${outdoors.length} steps that are ready need`} dry weather.
+			</span>
+			<Act command="tooWet"><CloudRain size={14} /> Too wet today</Act>
+		</div>
+	{/if}
 </section>
 {#if elsewhere}<p class="elsewhere">
 		The timer runs on another costume: {elsewhere.code}
@@ -439,6 +454,9 @@
 		color: var(--red-ink);
 	}
 	.batches {
+		margin-top: 8px;
+	}
+	.outdoors {
 		margin-top: 8px;
 	}
 	.elsewhere {

@@ -5,7 +5,6 @@
 	import { isOverdue } from '$core/needs/leadTime.ts';
 	import { formatHours } from '$core/units/duration.ts';
 	import { DAY, dayOf, dayWords, timeWords } from '$core/units/localTime.ts';
-	import { missesFitting } from '$core/costume/pins.ts';
 	import { parcelKey } from '$core/costume/costumePlan.ts';
 	import {
 		finishFigure,
@@ -15,11 +14,8 @@
 		spareFigure
 	} from '$core/working/figures.ts';
 	import { valueOf } from '$core/working/figure.ts';
-	import Act from '$lib/ui/Act.svelte';
 	import BenchLine from '$lib/ui/BenchLine.svelte';
 	import { forecast } from '$lib/ui/forecast.svelte.ts';
-	import Field from '$lib/ui/Field.svelte';
-	import Form from '$lib/ui/Form.svelte';
 	import LeaveOut from '$lib/ui/plan/LeaveOut.svelte';
 	import Odds from '$lib/ui/plan/Odds.svelte';
 	import Sooner from '$lib/ui/plan/Sooner.svelte';
@@ -31,6 +27,7 @@
 	import Working from '$lib/ui/Working.svelte';
 	import { isTroubled, OUTLOOK_WORDS } from '$lib/ui/words.ts';
 	import type { PageData } from './$types';
+	import Kept from './Kept.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const plan = $derived(data.plan);
@@ -64,9 +61,6 @@
 			: [{ at: data.record.costume.eventAt, words: 'by the event' }])
 	]);
 	const planned = $derived([...plan.plan.steps].sort((a, b) => a.start - b.start));
-	const pinned = $derived(data.record.steps.filter((s) => s.pinnedAt !== null && s.doneAt === null));
-	// svelte-ignore state_referenced_locally
-	let toPin = $state(planned[0]?.id ?? '');
 	/** A step or a parcel by its id in the plan. */
 	const named = (id: string) => {
 		const step = steps.get(id);
@@ -216,52 +210,7 @@
 {/if}
 
 {#if planned.length}
-	<Sheet title="Kept times">
-		<ul class="plain">
-			{#each data.record.fittings.filter((f) => f.heldAt >= data.now) as fitting (fitting.id)}
-				<li>
-					<b>Fitting</b>
-					<span class="figure">{timeWords(fitting.heldAt)}</span>
-					{#each fitting.componentIds as id (id)}
-						{@const component = components.get(id)}
-						{#if component}<Tag {component} href="{base}/look/{id}" short />{/if}
-						{#if missesFitting(data.record, plan, id, fitting.heldAt)}<span class="bad"
-								>not ready by then</span
-							>{/if}
-					{/each}
-				</li>
-			{/each}
-			{#each pinned as s (s.id)}
-				{@const component = components.get(s.componentId)}
-				{@const start = plan.plan.steps.find((p) => p.id === String(s.id))?.start}
-				<li>
-					{#if component}<Tag {component} href="{base}/look/{component.id}#step-{s.id}" short />{/if}
-					<b>{s.name}</b>
-					<span class="figure">{timeWords(s.pinnedAt!)}</span>
-					{#if start !== undefined && start !== s.pinnedAt}<span class="bad"
-							>cannot be kept: {timeWords(start)}</span
-						>{/if}
-					<Act command="pinStep" id={s.id} hidden={{ pinnedAt: '' }} label="Let {s.name} move"
-						>Let it move</Act
-					>
-				</li>
-			{/each}
-		</ul>
-		<Form command="pinStep" id={toPin} reset class="pin" label="Keep a time">
-			<label class="field"
-				><span>Step</span><select bind:value={toPin}
-					>{#each planned as p (p.id)}<option value={p.id}>{named(p.id)}</option>{/each}</select
-				></label
-			>
-			<Field name="pinnedAt" label="Begins at" type="datetime-local" />
-			<button class="button small">Keep this time</button>
-		</Form>
-		<p class="small soft">
-			Kept unless what it waits for is later. Fittings are booked under <a href="{base}/measure/fittings"
-				>Measure</a
-			>; a timer that runs keeps its step where it is.
-		</p>
-	</Sheet>
+	<Kept {data} {planned} {named} />
 {/if}
 
 {#if tooLate.length}
@@ -409,41 +358,12 @@
 	.answer .row {
 		grid-column: 1 / -1;
 	}
-	:global(form.pin) {
-		display: flex;
-		gap: 8px;
-		align-items: end;
-		flex-wrap: wrap;
-		margin: 8px 0;
-	}
-	:global(form.pin > label) {
-		display: grid;
-		gap: 2px;
-		font-size: var(--s13);
-		font-weight: 600;
-	}
-	:global(form.pin select) {
-		max-width: 260px;
-	}
 	.other {
 		margin-top: 10px;
 		max-width: 75ch;
 	}
 	.begin {
 		margin-top: 12px;
-	}
-	.plain {
-		list-style: none;
-		margin: 0;
-		padding: 0;
-		display: grid;
-		gap: 6px;
-	}
-	.plain li {
-		display: flex;
-		gap: 4px 10px;
-		flex-wrap: wrap;
-		align-items: center;
 	}
 	.chain {
 		list-style: none;

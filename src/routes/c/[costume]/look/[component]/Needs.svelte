@@ -1,0 +1,110 @@
+<script lang="ts">
+	/** What a component takes of each material. */
+	import ListChecks from '@lucide/svelte/icons/list-checks';
+	import Plus from '@lucide/svelte/icons/plus';
+	import X from '@lucide/svelte/icons/x';
+	import type { Component } from '$core/costume/component.ts';
+	import { inOrder } from '$core/costume/order.ts';
+	import { areaOfUnit } from '$core/pattern/followPieces.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import { needFigure } from '$core/working/figures.ts';
+	import Act from '$lib/ui/Act.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import Form from '$lib/ui/Form.svelte';
+	import SeedDialog from '$lib/ui/SeedDialog.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import Working from '$lib/ui/Working.svelte';
+	import type { PageData } from './$types';
+
+	let { data, component }: { data: PageData; component: Component } = $props();
+	const steps = $derived(inOrder(data.record.steps, component.id));
+	const needs = $derived(data.record.needs.filter((n) => n.componentId === component.id));
+	const material = (id: number) => data.workshop.materials.find((m) => m.id === id)!;
+	let needing = $state(false);
+	let seeding = $state(false);
+</script>
+
+<Sheet title="Materials">
+	{#snippet tools()}<button class="button small" onclick={() => (seeding = true)}
+			><ListChecks size={14} /> Suggest</button
+		>
+		<button class="button small" onclick={() => (needing = true)}><Plus size={14} /> Need</button>{/snippet}
+	{#if needs.length}
+		<table>
+			<thead><tr><th>Material</th><th class="number">Needed</th><th>First used by</th><th></th></tr></thead>
+			<tbody>
+				{#each needs as need (need.id)}
+					<tr>
+						<td><a href="/stash#material-{need.materialId}">{material(need.materialId).name}</a></td>
+						<td class="number"
+							>{#if need.waste !== null && areaOfUnit(material(need.materialId))}<Working
+									figure={needFigure(need, material(need.materialId), component, data.record)}
+								/>{:else}{formatNumber(need.quantity, 3)} {material(need.materialId).unit}{/if}</td
+						>
+						<td class="small soft">{steps.find((s) => s.id === need.stepId)?.name ?? 'first making step'}</td>
+						<td class="number no-print"
+							><Act
+								command="removeNeed"
+								id={need.id}
+								look="quiet"
+								label="No longer needs {material(need.materialId).name}"><X size={14} /></Act
+							></td
+						>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	{:else}
+		<p class="soft">
+			Nothing entered. Let it <b>suggest</b> what its steps take, or say it yourself, and Buy works out packs, money
+			and the day to order by.
+		</p>
+	{/if}
+</Sheet>
+<SeedDialog bind:open={seeding} {component} record={data.record} materials={data.workshop.materials} />
+<Dialog bind:open={needing} title="What {component.code} takes">
+	{#if data.workshop.materials.length}
+		<Form
+			command="addNeed"
+			hidden={{ componentId: component.id }}
+			onDone={() => (needing = false)}
+			label="New need"
+		>
+			<div class="fields">
+				<Field
+					name="materialId"
+					label="Material"
+					options={data.workshop.materials.map((m) => ({ value: m.id, label: `${m.name} (${m.unit})` }))}
+					none="choose"
+					wide
+				/>
+				<Field name="quantity" label="Quantity, for all copies" value="1" inputmode="decimal" />
+				<Field
+					name="waste"
+					label="Or from its pieces, times for waste"
+					inputmode="decimal"
+					hint="e.g. 1.3; empty: as typed"
+				/>
+				<Field
+					name="stepId"
+					label="First used by"
+					options={steps.map((s) => ({ value: s.id, label: s.name }))}
+					none="the first making step"
+				/>
+			</div>
+			<p class="end"><button class="button main">Add need</button></p>
+		</Form>
+	{:else}
+		<p>
+			No materials are known yet. <a href="/stash">Add the first one in Stash</a>: its name, unit, pack and
+			price.
+		</p>
+	{/if}
+</Dialog>
+
+<style>
+	.end {
+		margin-top: 16px;
+	}
+</style>
