@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page, type Route } from '@playwright/test';
 import { PATTERN } from '../support/servers.ts';
 
 test.use({ baseURL: PATTERN.address });
@@ -208,10 +208,19 @@ test('drawn on by hand: a point dragged and typed, an edge bent, and the shape c
 	await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
 	await page.mouse.down();
 	await page.mouse.move(box.x + 40, box.y - 20, { steps: 5 });
+	// What is typed while the drag is being kept stays typed.
+	const held: Route[] = [];
+	await page.route(/drawShape/, (route) => void held.push(route));
 	await page.mouse.up();
 	await expect(page.getByRole('heading', { name: 'Point 1' })).toBeVisible();
 	await expect.poll(async () => (await point.boundingBox())!.x).not.toBeCloseTo(box.x, 0);
 	await page.getByLabel('Across').fill('14 cm');
+	const drawing = page.locator('form[action$="drawShape"]');
+	await expect(drawing).toHaveAttribute('aria-busy', 'true');
+	await held[0]!.continue();
+	await expect(drawing).toHaveAttribute('aria-busy', 'false');
+	await page.unroute(/drawShape/);
+	await expect(page.getByLabel('Across')).toHaveValue('14 cm');
 	await page.getByLabel('Up', { exact: true }).fill('20cm');
 	await page.getByRole('button', { name: 'Move it there' }).click();
 	await expect(page.getByLabel('Across')).toHaveValue('14 cm');

@@ -71,24 +71,26 @@
 	let drawing: HTMLFormElement | undefined = $state();
 	let workText = $state('');
 	let drawnText = $state('');
-	let row: ({ work: PieceWork } | { draw: Piece })[] = [];
-	let busy = false;
+	/** What is to be kept, with what stood in the fields and was clicked for it: only that is done with afterwards. */
+	type Kept = ({ work: PieceWork } | { draw: Piece }) & { texts: Record<string, string>; ends: Point[] };
+	let row: Kept[] = [];
+	let busy: Kept | null = null;
 	function work(own: PieceWork) {
-		row.push({ work: own });
+		row.push({ work: own, texts: { ...typed.texts }, ends });
 		send();
 	}
 	function draw(own: Piece) {
 		draft = { of: kept, piece: own, caught: null };
 		// Each drawing holds the ones before it: only the last of a row has to be kept.
 		if (row.at(-1) && 'draw' in row.at(-1)!) row.pop();
-		row.push({ draw: own });
+		row.push({ draw: own, texts: { ...typed.texts }, ends });
 		send();
 	}
 	async function send() {
 		if (busy) return;
 		const first = row.shift();
 		if (!first) return;
-		busy = true;
+		busy = first;
 		typed.wrong = null;
 		if ('work' in first) workText = JSON.stringify(first.work);
 		else {
@@ -99,15 +101,20 @@
 		('work' in first ? working : drawing)?.requestSubmit();
 	}
 	function sent(done: boolean) {
-		busy = false;
+		const first = busy;
+		busy = null;
+		if (done && first) {
+			typed.done(first.texts);
+			if (ends === first.ends) ends = [];
+		}
 		if (!done) {
 			// What was typed stays, to be mended; what was drawn goes back to what is kept.
 			row = [];
 			draft = null;
 		} else if (row.length) send();
-		else afterwards();
+		else draft = null;
 	}
-	function afterwards() {
+	function start() {
 		typed.clear();
 		ends = [];
 		draft = null;
@@ -152,7 +159,7 @@
 		if (event.key !== 'Escape') return;
 		point = null;
 		edges = [];
-		afterwards();
+		start();
 	}
 </script>
 
@@ -191,7 +198,7 @@
 				onchange={(event) => {
 					point = null;
 					edges = [];
-					afterwards();
+					start();
 					goto(`${base}/${Number(event.currentTarget.value) + 1}`);
 				}}
 			>

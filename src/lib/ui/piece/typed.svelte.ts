@@ -15,6 +15,11 @@ export class Typed {
 		this.wrong = null;
 	}
 
+	/** These texts are done; what was typed since then stays. */
+	done(texts: Record<string, string>): void {
+		for (const field in texts) if (this.texts[field] === texts[field]) delete this.texts[field];
+	}
+
 	refuse(field: string, words: string): void {
 		this.wrong = { field, words };
 	}
