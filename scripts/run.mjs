@@ -46,7 +46,10 @@ function build() {
 
 /** What the tests need from Debian: a browser, and poppler, which opens our prints. */
 function debian() {
-	const missing = Object.entries({ '/usr/bin/chromium': 'chromium', '/usr/bin/pdftoppm': 'poppler-utils' })
+	const missing = Object.entries({
+		'/usr/bin/chromium-headless-shell': 'chromium-headless-shell',
+		'/usr/bin/pdftoppm': 'poppler-utils'
+	})
 		.filter(([file]) => !existsSync(file))
 		.map(([, name]) => name);
 	if (missing.length === 0) return;

@@ -1,6 +1,6 @@
-/** Debian's Chromium, started so that it stays on this machine. Root needs the sandbox off. */
+/** Debian’s Chromium without a window, started so that it stays on this machine. Root needs the sandbox off. */
 export const CHROMIUM = {
-	executablePath: '/usr/bin/chromium',
+	executablePath: '/usr/bin/chromium-headless-shell',
 	args: [
 		'--disable-gpu',
 		'--disable-quic',

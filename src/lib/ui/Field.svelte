@@ -131,11 +131,6 @@
 	.suffix {
 		white-space: nowrap;
 	}
-	input[type='file'] {
-		max-width: 100%;
-		min-height: 36px;
-		padding: 4px 0;
-	}
 	.error {
 		color: var(--red-ink);
 		font-size: var(--s13);

@@ -142,6 +142,7 @@
 		display: flex;
 		gap: 8px;
 		align-items: center;
+		min-width: 0;
 		font-weight: 600;
 	}
 	select {
