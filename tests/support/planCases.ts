@@ -65,3 +65,19 @@ export function randomProblem(seed: number, count: number, split: Split): PlanPr
 		taken: new Map([['me', busy]])
 	};
 }
+
+/** Everything in quarter hours, so that trying every quarter hour misses nothing. */
+export function quarters(seed: number): PlanProblem {
+	const problem = randomProblem(seed, 4 + (seed % 2), 'windows');
+	const start = Math.floor(problem.start / 15) * 15;
+	return {
+		...problem,
+		start,
+		taken: new Map(),
+		steps: problem.steps.map(({ notBefore, ...s }) => ({
+			...s,
+			minutes: [s.minutes[1], Math.max(15, s.minutes[1]), 900],
+			...(notBefore === undefined ? {} : { notBefore: Math.ceil(notBefore / 15) * 15 })
+		}))
+	};
+}

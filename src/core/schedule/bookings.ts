@@ -37,6 +37,11 @@ export class Bookings {
 		this.#join(first);
 	}
 
+	/** Moments at which more or fewer hold it. */
+	get changes(): number[] {
+		return [...this.#times.subarray(1, this.#size)];
+	}
+
 	/** End of the last full piece that reaches into [from, to); `from` itself when there is none. */
 	lastFullEnd(from: LocalMinutes, to: LocalMinutes): LocalMinutes {
 		const times = this.#times;

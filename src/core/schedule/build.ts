@@ -134,10 +134,9 @@ export class Builder {
 		for (let tries = 0; tries < CHAIN_TRIES; tries++) {
 			placeFrom(from);
 			if (this.end[last]! < bestEnd) [bestEnd, bestFrom] = [this.end[last]!, from];
-			const team = this.blocks[head]![0]?.team;
 			const k = chain.findIndex((i, k) => k > 0 && this.#missesWindow(chain[k - 1]!, i));
-			if (this.end[head] === NEVER || !team || k < 0) break;
-			const next = this.#laterStart(team, head, chain[k - 1]!, chain[k]!);
+			if (this.end[head] === NEVER || k < 0) break;
+			const next = this.#laterStart(head, chain[k - 1]!, chain[k]!);
 			for (const i of chain) this.#release(i);
 			if (next === null) break;
 			from = next;
@@ -152,11 +151,15 @@ export class Builder {
 	}
 
 	/** The least put-off of the head with which `from` may end late enough for `to`; else its next opening. */
-	#laterStart({ open }: Team, head: number, from: number, to: number): LocalMinutes | null {
+	#laterStart(head: number, from: number, to: number): LocalMinutes | null {
+		const open = this.blocks[head]![0]?.team.open;
 		this.#release(to);
 		const soonest = this.#earliest(to, this.#freeFrom(to), this.nodes[to]!.barred);
 		const start = soonest === null ? NEVER : typeof soonest === 'number' ? soonest : soonest[0]!.from;
 		const target = start - this.#windowOf(from, to);
+		// What takes no time may be at any.
+		if (!open)
+			return start < NEVER && target > this.end[from]! ? this.start[head]! + target - this.end[from]! : null;
 		const next = firstOpen(open, this.start[head]!) + 2;
 		const opening = next < open.length ? open[next]! : null;
 		if (start === NEVER || target <= this.end[from]!) return opening;

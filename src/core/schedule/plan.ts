@@ -169,7 +169,7 @@ export function planOf(draft: Draft, stoppedBy: Plan['stoppedBy'], bound?: Local
 			builder.end[i] === NEVER ? most : Math.max(most ?? -Infinity, builder.end[i]! + node.step.wait),
 		null
 	);
-	const lowerBound = bound === undefined ? lowerBoundOf(draft.problem, nodes, finish, true) : bound;
+	const lowerBound = bound === undefined ? lowerBoundOf(draft.problem, nodes, finish) : bound;
 	return {
 		steps: describePlan(builder, late.length ? [] : latestStarts(draft, finish)),
 		order: draft.order.flatMap((i) => {

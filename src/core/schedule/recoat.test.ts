@@ -133,3 +133,21 @@ test('the lower bound is never above the optimum of one maker without waits: all
 		assert.equal(plan.stoppedBy, 'proved');
 	}
 });
+
+test('what takes no time is put off as well, when a window that it opens would be missed', () => {
+	// The mix is ready at once, but the coat's material comes on Thursday evening: the mix waits until the hour before.
+	const start = 22397 * 1440;
+	const problem = evenings([
+		step('mix', 0),
+		step('coat', 30, {
+			after: [{ id: 'mix', within: WITHIN, orAfter: 10 * 1440 }],
+			notBefore: start + 3 * 1440 + 18 * 60
+		})
+	]);
+	const plan = planByRule(problem);
+	assert.deepEqual(checkPlan(problem, plan), []);
+	const [mix, coat] = ['mix', 'coat'].map(
+		(id) => plan.steps.find((s) => s.id === id)!.start - start - 3 * 1440
+	);
+	assert.deepEqual([mix, coat], [17 * 60, 18 * 60]);
+});

@@ -1,7 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { randomProblem, seeded, step } from '../../../tests/support/planCases.ts';
+import { quarters, randomProblem, seeded, step } from '../../../tests/support/planCases.ts';
 import { JOB_SHOPS, jobShop } from '../../../tests/support/jobShops.ts';
+import { refuted } from '../../../tests/support/refuted.ts';
 import { bestByExhaustion } from '../../../tests/support/bestByExhaustion.ts';
 import { checkPlan } from './checkPlan.ts';
 import { FlowNetwork } from './flow.ts';
@@ -16,23 +17,7 @@ const settled = (problem: PlanProblem, seed = 1) => {
 	return search.soFar(turn.value);
 };
 
-/** Everything in quarter hours, so that trying every quarter hour misses nothing. */
-function quarters(seed: number): PlanProblem {
-	const problem = randomProblem(seed, 4 + (seed % 2), 'windows');
-	const start = Math.floor(problem.start / 15) * 15;
-	return {
-		...problem,
-		start,
-		taken: new Map(),
-		steps: problem.steps.map(({ notBefore, ...s }) => ({
-			...s,
-			minutes: [s.minutes[1], Math.max(15, s.minutes[1]), 900],
-			...(notBefore === undefined ? {} : { notBefore: Math.ceil(notBefore / 15) * 15 })
-		}))
-	};
-}
-
-test('200 small cases against exhaustive search: as soon as the best there is', (t) => {
+test('200 small cases against exhaustive search: as soon as the best there is, and proved', () => {
 	let proved = 0;
 	for (let seed = 1; seed <= 200; seed++) {
 		const problem = quarters(seed);
@@ -40,11 +25,12 @@ test('200 small cases against exhaustive search: as soon as the best there is', 
 		assert.deepEqual(checkPlan(problem, plan), [], `seed ${seed}`);
 		const best = bestByExhaustion(problem, plan.finish!);
 		assert.equal(plan.finish, best, `seed ${seed}`);
+		assert.equal(refuted(problem, best), false, `seed ${seed}: the best is refuted`);
+		assert.equal(refuted(problem, best - 1), true, `seed ${seed}: sooner than the best is not`);
 		assert.ok(plan.lowerBound! <= best, `seed ${seed}: bound ${plan.lowerBound} above the optimum ${best}`);
 		if (plan.stoppedBy === 'proved') proved++;
 	}
-	t.diagnostic(`proved by the lower bound alone: ${proved} of 200`);
-	assert.ok(proved > 120, `only ${proved} proved`);
+	assert.equal(proved, 200);
 });
 
 test('never later than the rule, every rule kept, the bound never above; the same for the same seed', () => {

@@ -2,10 +2,12 @@ import { DAY, type LocalMinutes } from '../units/localTime.ts';
 import { NEVER } from './bookings.ts';
 import { Builder } from './build.ts';
 import { worked } from './describe.ts';
-import { latestEnds, lowerBoundOf } from './lowerBound.ts';
-import { mirrorNetwork, remainingPath, topological, type Node } from './network.ts';
+import { lowerBoundOf } from './lowerBound.ts';
+import { boundOne, cross, pull, shift, type Order, type RecoatWindow } from './moves.ts';
+import { mirrorNetwork, remainingPath, topological } from './network.ts';
 import { backwards, bound, draftByRule, follow, listBy, planOf, type Draft } from './plan.ts';
 import type { Plan, PlanOrder, PlanProblem } from './problem.ts';
+import { Refuter, type Places } from './refute.ts';
 import { stretchOf } from './feasible.ts';
 import { seeded } from '../random.ts';
 import { makeShop } from './shop.ts';
@@ -15,17 +17,21 @@ const POPULATION = 40;
 const STALE = 150;
 const STALE_PER_STEP = 15;
 const ROUNDS = 24;
-const MUTATION = 0.06;
-/** How often a child is told who does a step, or has its recoat windows bound. */
+/** How often a step is moved with what hangs on it; else some within what they wait for and what waits for them. */
+const PULL = 0.5;
+/** Assumptions that the refuter may make after each round, times steps: with many steps each takes longer. */
+const ASSUMPTIONS = 3000;
+/** Lists that are made of what it found, with some recoat windows bound. */
+const READINGS = 12;
+/** How often a child is told who does a step, or has all its recoat windows bound, or one. */
 const HANDS = 0.2;
-const BIND = 0.1;
+const BIND = 0.05;
+const BIND_ONE = 0.15;
 /** How often the hands that a plan pushed to its end chose are kept on the way back. */
 const KEEP_HANDS = 0.15;
 
-/** A list of steps and who has to do them (−1: whoever is done first), with what the plan that they make is worth. */
-interface Life {
-	list: readonly number[];
-	forced: Int32Array;
+/** With what the plan that it makes is worth. */
+interface Life extends Order {
 	/** Fewer steps unplaced or off their pin, sooner ready, less set out, sooner done on the whole: in this order. */
 	ready: Worth;
 	/** The same with all steps' lateness in place of ready: what a plan that ends at the lower bound would leave them. */
@@ -61,9 +67,14 @@ export function searchPlan(problem: PlanProblem, seed: number, known: PlanOrder 
 	const draft = draftByRule(problem);
 	const { nodes, builder } = draft;
 	const byRule = builder.finish();
-	const lowest = lowerBoundOf(draft.problem, nodes, byRule === NEVER ? null : byRule);
+	const quick = lowerBoundOf(draft.problem, nodes, byRule === NEVER ? null : byRule);
+	const refuter =
+		quick === null
+			? null
+			: new Refuter(draft.problem, nodes, makeShop(draft.problem, draft.problem.start, byRule + DAY));
+	let lowest = refuter?.bound(quick!, byRule) ?? null;
 	const random = seeded(seed);
-	const bench = benchOf(draft, byRule, lowest, random);
+	const bench = benchOf(draft, byRule, lowest, refuter, random);
 	const free = new Int32Array(nodes.length).fill(-1);
 	let best = bench.live(draft.order, free);
 	if (known.length) {
@@ -74,7 +85,10 @@ export function searchPlan(problem: PlanProblem, seed: number, known: PlanOrder 
 		draft.order = rule;
 	}
 	return {
-		work: evolve(draft, bench, lowest, random, best, (found) => (best = found)),
+		work: evolve(draft, bench, lowest, refuter, random, best, (found, proved) => {
+			best = found;
+			if (proved) lowest = found.ready[1];
+		}),
 		soFar: (stoppedBy = 'settled') => {
 			builder.forced.set(best.forced);
 			builder.build(best.list);
@@ -87,9 +101,10 @@ function* evolve(
 	{ nodes, problem, order, builder }: Draft,
 	bench: Bench,
 	lowest: LocalMinutes | null,
+	refuter: Refuter | null,
 	random: () => number,
 	first: Life,
-	tell: (best: Life) => void
+	tell: (best: Life, proved?: boolean) => void
 ): Generator<boolean, 'proved' | 'settled'> {
 	let best = first;
 	const proved = () => best.ready[0] === 0 && best.ready[1] === lowest;
@@ -106,8 +121,32 @@ function* evolve(
 		const list = listBy(nodes, (a, b) => key[b]! - key[a]! || a - b);
 		return n % 2 ? bound(nodes, list) : list;
 	};
+	const windows = nodes.flatMap((n, i) =>
+		n.before.flatMap((l): RecoatWindow[] => (l.within === null ? [] : [[l.node, i]]))
+	);
 	const patience = STALE + STALE_PER_STEP * nodes.length;
 	let before = best.ready;
+	let asked: { by: LocalMinutes; work: ReturnType<Refuter['refute']>; over: boolean } | null = null;
+	/** Some more assumptions that something is ready sooner than the best, which may lead to it. True when that is refuted. */
+	function* soonerRefuted(): Generator<boolean, boolean> {
+		if (!refuter || best.ready[0] > 0) return false;
+		for (let n = 0; n < ASSUMPTIONS / nodes.length; n++) {
+			const by = best.ready[1] - 1;
+			if (asked?.by !== by) asked = { by, work: refuter.refute(by), over: false };
+			if (asked.over) return false;
+			const { done, value } = asked.work.next();
+			if (value === 'refuted') return true;
+			let found = false;
+			if (done) {
+				asked.over = true;
+				const child = bench.read(value, windows);
+				found = better(child.ready, best.ready);
+				if (found) tell((best = child));
+			}
+			yield found;
+		}
+		return false;
+	}
 	for (let idle = 0, round = 0; idle < ROUNDS; idle++, round++) {
 		// Each round begins anew, as one alone often ends where no crossing leads on.
 		const living: Life[] = [];
@@ -120,12 +159,19 @@ function* evolve(
 				living.push(child);
 			} else {
 				const { list, forced } = cross(choose(living, by, random), choose(living, by, random), random);
-				mutate(nodes, list, random);
+				(random() < PULL ? pull : shift)(nodes, list, random);
 				if (choosy.length > 0 && random() < HANDS) {
 					const i = choosy[Math.floor(random() * choosy.length)]!;
 					forced[i] = Math.floor(random() * (builder.teams[i]!.length + 1)) - 1;
 				}
-				child = bench.settle(random() < BIND ? bound(nodes, list) : list, forced, by);
+				const bind = random();
+				const tied =
+					bind < BIND
+						? bound(nodes, list)
+						: bind < BIND + BIND_ONE && windows.length
+							? boundOne(nodes, list, windows[Math.floor(random() * windows.length)]!, random() < 0.5)
+							: list;
+				child = bench.settle(tied, forced, by);
 				replace(living, child, by, random);
 			}
 			if (!here || better(child[by], here[by])) {
@@ -137,6 +183,10 @@ function* evolve(
 			if (found) tell((best = child));
 			yield found;
 			if (proved()) return 'proved';
+		}
+		if (yield* soonerRefuted()) {
+			tell(best, true);
+			return 'proved';
 		}
 		if (matters(best.ready, before)) idle = -1;
 		before = best.ready;
@@ -162,48 +212,20 @@ function replace(living: Life[], child: Life, by: By, random: () => number): voi
 	if (better(child[by], living[worse]![by])) living[worse] = child;
 }
 
-/** Between two cuts in the order, and by the hands, of the other: every step still comes after what it waits for. */
-function cross(mother: Life, father: Life, random: () => number): { list: number[]; forced: Int32Array } {
-	const { list } = mother;
-	const a = Math.floor(random() * list.length);
-	const b = Math.floor(random() * list.length);
-	const [from, to] = a < b ? [a, b + 1] : [b, a + 1];
-	const inside = new Set(list.slice(from, to));
-	const forced = Int32Array.from(mother.forced);
-	for (const i of inside) forced[i] = father.forced[i]!;
-	return {
-		list: [...list.slice(0, from), ...father.list.filter((i) => inside.has(i)), ...list.slice(to)],
-		forced
-	};
-}
-
-/** Some steps move to another place between what they wait for and what waits for them. */
-function mutate(nodes: readonly Node[], list: number[], random: () => number): void {
-	const moves = random() < 0.5 ? 1 : Math.ceil(list.length * MUTATION * random());
-	for (let m = 0; m < moves; m++) {
-		const at = Math.floor(random() * list.length);
-		const node = nodes[list[at]!]!;
-		let low = at;
-		while (low > 0 && !node.before.some((l) => l.node === list[low - 1])) low--;
-		let high = at;
-		while (high < list.length - 1 && !node.behind.some((l) => l.node === list[high + 1])) high++;
-		const to = low + Math.floor(random() * (high - low + 1));
-		const [i] = list.splice(at, 1);
-		list.splice(to, 0, i!);
-	}
-}
-
 interface Bench {
 	/** Builds a list. */
 	live: (list: readonly number[], forced: Int32Array) => Life;
 	/** Builds it, pushes it towards its end and back, and keeps the better. Hands may be those of the way back. */
 	settle: (list: readonly number[], forced: Int32Array, by: By) => Life;
+	/** Makes a list of what the refuter could not refute. */
+	read: (places: Places, windows: readonly RecoatWindow[]) => Life;
 }
 
 function benchOf(
 	{ problem, nodes, days }: Draft,
 	byRule: LocalMinutes,
 	lowest: LocalMinutes | null,
+	refuter: Refuter | null,
 	random: () => number
 ): Bench {
 	// No plan that is sooner than the rule's needs later hours.
@@ -211,7 +233,8 @@ function benchOf(
 	const there = new Builder(nodes, makeShop(problem, problem.start, until), problem);
 	const mirror = mirrorNetwork(nodes, until);
 	const back = new Builder(mirror, makeShop(problem, problem.start, until, true), problem);
-	const latest = latestEnds(nodes, makeShop(problem, problem.start, until, true), problem, lowest ?? until);
+	const latest =
+		refuter && lowest !== null ? refuter.latestEnds(lowest) : new Int32Array(nodes.length).fill(until);
 	const weigh = (): Record<By, Worth> => {
 		let off = 0;
 		let ready = -Infinity;
@@ -248,7 +271,19 @@ function benchOf(
 		);
 		return better(one[by], two[by]) ? one : two;
 	};
-	return { live, settle };
+	/** Where each step could be is no list yet: which recoat windows are bound together is tried. */
+	const read = ({ starts, hands }: Places, windows: readonly RecoatWindow[]): Life => {
+		const plain = listBy(nodes, (a, b) => starts[a]! - starts[b]! || a - b);
+		let best = settle(plain, hands, 'ready');
+		for (let n = 1; n < READINGS; n++) {
+			let list: readonly number[] = plain;
+			for (const window of windows) if (random() < 0.5) list = boundOne(nodes, list, window, random() < 0.5);
+			const child = settle(list, hands, 'ready');
+			if (better(child.ready, best.ready)) best = child;
+		}
+		return best;
+	};
+	return { live, settle, read };
 }
 
 /** For each step, who did it in what was built last. */
