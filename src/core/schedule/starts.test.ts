@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { seeded } from '../random.ts';
 import type { Span } from './calendar.ts';
-import { allowed, endOfRun, startOfRun, within, without, type Starts } from './starts.ts';
+import { allowed, either, endOfRun, startOfRun, within, without, type Starts } from './starts.ts';
 
 const DAY = 200;
 const random = seeded(7);
@@ -49,7 +49,15 @@ test('starts within, without and allowed are those of every single minute', () =
 			all.filter((t) => some.some(([from, to]) => t >= from && t <= to)),
 			`allowed by ${some.join(' ')} of ${starts.join()}`
 		);
-		for (const list of [inside, outside, left]) assert.ok(apart(list), `out of order: ${list.join()}`);
+		const both = either([starts, some.flat()], 1);
+		assert.deepEqual(
+			minutes(both),
+			[...Array(DAY + 60).keys()].filter(
+				(t) => all.includes(t) || some.some(([from, to]) => t >= from && t <= to)
+			),
+			`either of ${some.join(' ')} and ${starts.join()}`
+		);
+		for (const list of [inside, outside, left, both]) assert.ok(apart(list), `out of order: ${list.join()}`);
 	}
 });
 

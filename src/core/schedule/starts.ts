@@ -35,6 +35,22 @@ export function without(starts: Starts, from: LocalMinutes, to: LocalMinutes): S
 	return left;
 }
 
+/** Those of any of these lists, in order; what lies at most so far apart is joined. */
+export function either(lists: readonly ArrayLike<number>[], apart: number): number[] {
+	const spans = lists
+		.flatMap((list) =>
+			Array.from({ length: list.length / 2 }, (_, k): Span => [list[2 * k]!, list[2 * k + 1]!])
+		)
+		.sort((a, b) => a[0] - b[0]);
+	const out: number[] = [];
+	for (const [from, to] of spans) {
+		const last = out.length - 1;
+		if (last > 0 && from <= out[last]! + apart) out[last] = Math.max(out[last]!, to);
+		else out.push(from, to);
+	}
+	return out;
+}
+
 /** When work of so many open minutes that begins at an open moment ends. */
 export function endOfRun(open: Int32Array, start: LocalMinutes, minutes: number): LocalMinutes {
 	let left = minutes;
