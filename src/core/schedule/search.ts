@@ -19,6 +19,8 @@ const STALE_PER_STEP = 15;
 const ROUNDS = 24;
 /** How often a step is moved with what hangs on it; else some within what they wait for and what waits for them. */
 const PULL = 0.5;
+/** Above so many steps nothing is refuted: it takes steps times windows. */
+const MOST_STEPS_REFUTED = 400;
 /** Assumptions that the refuter may make after each round, times steps: with many steps each takes longer. */
 const ASSUMPTIONS = 3000;
 /** Lists that are made of what it found, with some recoat windows bound. */
@@ -69,10 +71,10 @@ export function searchPlan(problem: PlanProblem, seed: number, known: PlanOrder 
 	const byRule = builder.finish();
 	const quick = lowerBoundOf(draft.problem, nodes, byRule === NEVER ? null : byRule);
 	const refuter =
-		quick === null
+		quick === null || nodes.length > MOST_STEPS_REFUTED
 			? null
 			: new Refuter(draft.problem, nodes, makeShop(draft.problem, draft.problem.start, byRule + DAY));
-	let lowest = refuter?.bound(quick!, byRule) ?? null;
+	let lowest = refuter ? refuter.bound(quick!, byRule) : quick;
 	const random = seeded(seed);
 	const bench = benchOf(draft, byRule, lowest, refuter, random);
 	const free = new Int32Array(nodes.length).fill(-1);
