@@ -134,3 +134,15 @@ test('a recoat window runs from where the coat ends with what has to be set out,
 	assert.equal(plan.steps.find((s) => s.id === 'next')!.start, 19 * 60 + 10);
 	assert.equal(refuted(coats, plan.finish!), false);
 });
+
+test('two pinned to one moment: one has to give way, and nothing is called proved', () => {
+	const at = 40 * DAY + 18 * 60;
+	const both = problem({ steps: ['a', 'b'].map((id) => step(id, 60, { pinnedAt: at })) });
+	const search = searchPlan(both, 1);
+	for (let n = 0; n < 50 && !search.work.next().done; n++);
+	const plan = search.soFar();
+	assert.equal(plan.steps.filter((s) => s.start === at).length, 1);
+	assert.deepEqual(plan.impossible, []);
+	// Where the hours that are looked at end before the pin, nothing can start at all.
+	assert.equal(refuted(both, at - 20 * DAY), true);
+});

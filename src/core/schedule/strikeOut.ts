@@ -31,10 +31,11 @@ export function strikeOut(tasks: readonly Task[], p: Possible): boolean {
 			const starts = of(now[k]!, tasks[i]!.ways[k]!);
 			if (starts !== now[k]) (next ??= [...now])[k] = starts;
 		}
-		if (!next) return true;
-		p.starts[i] = next;
-		touch(i);
-		return next.some((s) => s.length > 0);
+		if (next) {
+			p.starts[i] = next;
+			touch(i);
+		}
+		return p.starts[i]!.some((s) => s.length > 0);
 	};
 	const endBy = (i: number, latest: LocalMinutes): void => {
 		if (latest >= p.latest[i]!) return;
