@@ -81,3 +81,34 @@ export function quarters(seed: number): PlanProblem {
 		}))
 	};
 }
+
+/** The same with all that may come on top: set-ups, parcels, barred hours, pins, places for two, daylight, hours given away. */
+export function mixedProblem(seed: number, count: number, split: Split): PlanProblem {
+	const random = seeded(seed * 31);
+	const chance = (p: number) => random() < p;
+	const base = randomProblem(seed, count, split);
+	const { start } = base;
+	return {
+		...base,
+		places: base.places.map((p) => ({
+			...p,
+			capacity: chance(0.5) ? 2 : 1,
+			off: chance(0.5) ? [Math.floor(start / 1440) + 2] : [],
+			...(chance(0.3) ? { sun: { latitude: 52, noon: 750, summerTime: 'none' } } : {})
+		})),
+		parcels: [{ id: 'parcel', at: start + 4000, late: [0, 500, 2000] }],
+		taken: new Map([
+			['me', [[start + 600, start + 900]]],
+			['spray', [[start + 1500, start + 2600]]]
+		]),
+		steps: base.steps.map((s, i) => ({
+			...s,
+			...(s.place !== null && s.minutes[1] > 15 && chance(0.6)
+				? { setUp: { key: `colour ${i % 2}`, minutes: 15 } }
+				: {}),
+			...(chance(0.1) ? { parcels: ['parcel'] } : {}),
+			...(chance(0.06) ? { barred: [[start + 2000, start + 6000] as Span] } : {}),
+			...(chance(0.04) && s.minutes[1] > 0 ? { pinnedAt: start + Math.floor(random() * 10_000) } : {})
+		}))
+	};
+}

@@ -99,8 +99,9 @@ export class Builder {
 
 	place(i: number): void {
 		if (this.nodes[i]!.pin !== null && this.end[i] !== NEVER) {
-			if (this.start[i]! >= this.#freeFrom(i)) return;
-			// What it waits for is later than its pin: it moves.
+			const start = this.start[i]!;
+			if (start >= this.#freeFrom(i) && pastBarred(this.#barred(i), start) === start) return;
+			// What it waits for is later than its pin, or its recoat window bars it: it moves.
 			this.#release(i);
 		}
 		if (this.end[i] === NEVER) this.#placeOne(i, -NEVER);

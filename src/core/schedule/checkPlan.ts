@@ -90,13 +90,14 @@ function goesOn(problem: PlanProblem, plan: Plan, step: PlanStep, p: PlannedStep
 		const before = key(b.id);
 		if (b === p || before.place !== step.place || before.setUp?.key !== step.setUp?.key) return false;
 		if (b.end > p.start || p.start > b.end + SESSION) return false;
-		return !plan.steps.some(
-			(o) =>
-				o !== b &&
-				o !== p &&
-				key(o.id).place === step.place &&
-				o.blocks.some(([from, to]) => from < p.start && to > b.end)
-		);
+		// Where there is room for more than one, what is set out stands in one of the rooms.
+		const { capacity } = problem.places.find((x) => x.id === step.place)!;
+		const others = plan.steps.filter((o) => o !== b && o !== p && key(o.id).place === step.place);
+		for (let t = b.end; t < p.start; t++) {
+			const there = others.filter((o) => o.blocks.some(([from, to]) => from <= t && t < to));
+			if (there.length >= capacity) return false;
+		}
+		return true;
 	});
 }
 

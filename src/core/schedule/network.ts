@@ -28,7 +28,9 @@ export interface Link {
 export function makeNetwork(problem: PlanProblem): Node[] {
 	const index = new Map(problem.steps.map((s, i) => [s.id, i]));
 	const arrivals = new Map(problem.parcels?.map((p) => [p.id, p.at + p.late[1]]));
-	const floor = (step: PlanStep) => Math.max(problem.start, step.notBefore ?? problem.start);
+	// A pin that cannot be kept puts its step off: nobody comes to a fitting before its date.
+	const floor = ({ notBefore, pinnedAt }: PlanStep) =>
+		Math.max(problem.start, notBefore ?? problem.start, pinnedAt ?? problem.start);
 	const nodes = problem.steps.map((step): Node => ({
 		step,
 		minutes: step.minutes[1],

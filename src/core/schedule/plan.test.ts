@@ -5,6 +5,7 @@ import { formatLocalTime, parseLocalTime } from '../units/localTime.ts';
 import { checkPlan } from './checkPlan.ts';
 import { decidingChain, planByRule } from './plan.ts';
 import type { Plan, PlanProblem, PlanStep } from './problem.ts';
+import { searchPlan } from './search.ts';
 
 const at = (text: string) => {
 	const parsed = parseLocalTime(text);
@@ -190,4 +191,60 @@ test('the checker does find faults: a plan shifted, squeezed or doubled is refus
 		/outside a window/
 	);
 	assert.match(tampered((p) => p.steps.pop()).join(), /neither planned nor impossible/);
+});
+
+test('a pin at a time when nobody works puts its step off, never before it', () => {
+	// Pinned to a Sunday night; the maker works in the evenings from Monday on.
+	const pinnedAt = 22396 * 1440 + 23 * 60;
+	const problem = {
+		...randomProblem(1, 1, 'windows'),
+		start: 22393 * 1440,
+		taken: new Map(),
+		steps: [step('fit', 30, { pinnedAt })]
+	};
+	const evenings = [{ id: 'me', windows: [{ days: [1, 2, 3, 4, 5], from: 18 * 60, to: 21 * 60 }] }];
+	const plan = planByRule({ ...problem, makers: evenings });
+	assert.equal(plan.steps[0]!.start, 22397 * 1440 + 18 * 60);
+});
+
+test('a pinned coat waits when its recoat window bars the pin', () => {
+	const start = 22397 * 1440;
+	const problem: PlanProblem = {
+		start,
+		deadline: null,
+		split: 'windows',
+		leastPart: 30,
+		makers: [{ id: 'me', windows: ALWAYS }],
+		places: [],
+		steps: [
+			step('first', 30),
+			step('second', 30, { after: [{ id: 'first', within: 60, orAfter: 1440 }], pinnedAt: start + 600 })
+		]
+	};
+	const plan = planByRule(problem);
+	assert.deepEqual(checkPlan(problem, plan), []);
+	assert.equal(plan.steps.find((s) => s.id === 'second')!.start, start + 30 + 1440);
+});
+
+test('teams keep their numbers when a plan ends before one of its makers works at all', () => {
+	// Three steps of 50 minutes for two: 100 minutes, which no sum of the work tells.
+	const problem: PlanProblem = {
+		start: 22397 * 1440,
+		deadline: null,
+		split: 'windows',
+		leastPart: 30,
+		makers: [
+			{ id: 'on Sundays', windows: [{ days: [7], from: 600, to: 700 }] },
+			{ id: 'me', windows: ALWAYS },
+			{ id: 'helper', windows: ALWAYS }
+		],
+		places: [],
+		steps: ['a', 'b', 'c'].map((id) => step(id, 50, { oneSitting: true }))
+	};
+	const search = searchPlan(problem, 1);
+	while (!search.work.next().done);
+	const plan = search.soFar();
+	assert.deepEqual(new Set(plan.steps.flatMap((s) => s.makers)), new Set(['me', 'helper']));
+	assert.equal(plan.finish, problem.start + 100);
+	assert.equal(plan.stoppedBy, 'proved');
 });

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { quarters, randomProblem, seeded, step } from '../../../tests/support/planCases.ts';
+import { mixedProblem, quarters, randomProblem, seeded, step } from '../../../tests/support/planCases.ts';
 import { JOB_SHOPS, jobShop } from '../../../tests/support/jobShops.ts';
 import { refuted } from '../../../tests/support/refuted.ts';
 import { bestByExhaustion } from '../../../tests/support/bestByExhaustion.ts';
@@ -44,6 +44,19 @@ test('never later than the rule, every rule kept, the bound never above; the sam
 	}
 	const problem = randomProblem(3, 30, 'windows');
 	assert.deepEqual(settled(problem, 7), settled(problem, 7));
+});
+
+test('whatever comes on top, every rule is kept and the bound is never above the plan', () => {
+	for (let seed = 1; seed <= 60; seed++)
+		for (const split of ['windows', 'anywhere'] as const) {
+			const problem = mixedProblem(seed, 6 + (seed % 20), split);
+			const search = searchPlan(problem, seed);
+			for (let n = 0; n < 150 && !search.work.next().done; n++);
+			const plan = search.soFar();
+			assert.deepEqual(checkPlan(problem, plan), [], `seed ${seed}, ${split}`);
+			if (plan.finish !== null)
+				assert.ok(plan.lowerBound! <= plan.finish, `seed ${seed}, ${split}: bound above the plan`);
+		}
 });
 
 test('a known order is taken up where it is better than the rule', () => {

@@ -91,7 +91,8 @@ export function teamsOf(shop: Shop, { step }: Pick<Node, 'step'>): Team[] {
 	let teams = shop.teams.get(key);
 	if (!teams) {
 		const place = step.place === null ? [] : [shop.places.get(step.place)];
-		const pool = shop.makers.filter((m) => m.open.length > 0 && (!step.with || step.with.includes(m.id)));
+		// Those without hours too: teams keep their numbers however far the calendars reach.
+		const pool = shop.makers.filter((m) => !step.with || step.with.includes(m.id));
 		teams = place.includes(undefined)
 			? []
 			: choose(pool, step.makers).map((makers) => teamOf(shop, makers, place as Resource[]));
