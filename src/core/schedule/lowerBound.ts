@@ -55,10 +55,7 @@ export function alone(
 	const ends = new Map<number, Span[]>();
 	for (const i of topological(nodes).order) {
 		const node = nodes[i]!;
-		const free = node.before.reduce(
-			(t, l) => Math.max(t, end[l.node]! + l.lag),
-			Math.max(node.release, node.pin ?? node.release)
-		);
+		const free = node.before.reduce((t, l) => Math.max(t, end[l.node]! + l.lag), node.release);
 		if (free >= NEVER) continue;
 		const barred = [...node.barred, ...node.before.flatMap((l) => missed(l, ends.get(l.node), end[l.node]!))];
 		const binds = node.behind.some((l) => l.within !== null);

@@ -11,7 +11,7 @@ export interface Node {
 	/** … and parcels. */
 	floor: LocalMinutes;
 	barred: readonly Span[];
-	/** A start that is kept for it; null when it may be at any time. */
+	/** A start that is kept for it, which is no sooner than `release`; null when it may be at any time. */
 	pin: LocalMinutes | null;
 	before: Link[];
 	behind: Link[];

@@ -97,7 +97,7 @@ export function startsOf(t: Task, w: Way): Starts {
 		const last = w.open[k + 1]! - w.first;
 		if (w.open[k]! <= last) list.push(w.open[k]!, last);
 	}
-	let starts = within(list, Math.max(t.node.release, t.node.pin ?? t.node.release), NEVER);
+	let starts = within(list, t.node.release, NEVER);
 	for (const [from, to] of t.node.barred) starts = without(starts, from, to - 1);
 	for (const m of w.members)
 		for (let from = m.taken.firstFull(-NEVER, NEVER); from < NEVER;) {

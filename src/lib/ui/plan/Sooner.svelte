@@ -16,7 +16,7 @@
 		kept: boolean;
 	}
 	let { what, plan, kept }: Props = $props();
-	/** Half a minute is more than the search ever used on costumes of 120 steps. */
+	/** So long it may take; what it has by then is shown. */
 	const SECONDS = 15;
 	const task = new Task<'plan'>();
 	let found = $state.raw<{ key: string; plan: Plan; over: boolean } | null>(null);
