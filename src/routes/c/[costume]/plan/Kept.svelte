@@ -64,9 +64,8 @@
 		<button class="button small">Keep this time</button>
 	</Form>
 	<p class="small soft">
-		Kept unless what it waits for is later or nobody works then: then as soon after as it can. Fittings are booked under <a href="{base}/measure/fittings"
-			>Measure</a
-		>; a timer that runs keeps its step where it is.
+		Kept unless what it waits for is later or nobody works then: then as soon after as it can. Fittings are
+		booked under <a href="{base}/measure/fittings">Measure</a>; a timer that runs keeps its step where it is.
 	</p>
 </Sheet>
 
