@@ -13,7 +13,7 @@ function laidOut(): string {
 	const folder = fresh();
 	spawnSync(process.execPath, ['scripts/run.mjs', 'demo', '--and-stop'], {
 		stdio: ['ignore', 'ignore', 'inherit'],
-		env: { ...process.env, PORT: '4390', DAPPER_DATA: folder }
+		env: { ...process.env, PORT: '4390', DAPPER_DATA: folder, DAPPER_NOW: DEMO.now }
 	});
 	return folder;
 }
@@ -30,6 +30,7 @@ const server = (of: typeof DEMO) => ({
 	url: `${of.address}/settings`,
 	env: {
 		PORT: String(of.port),
+		DAPPER_NOW: of.now,
 		// The workers read this file again: the folder belongs to the first reading.
 		DAPPER_DATA: process.env[`DAPPER_TEST_${of.port}`] ?? folderOf(of)
 	},

@@ -1,6 +1,6 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
-import { localMinutesOf } from '$core/units/localTime.ts';
 import { automaticBackup } from '$lib/server/backup.ts';
+import { clock } from '$lib/server/clock.ts';
 import { closeDatabase, database } from '$lib/server/database.ts';
 import { FolderInUse } from '$lib/server/db/lock.ts';
 import { NewerData } from '$lib/server/db/migrate.ts';
@@ -22,7 +22,7 @@ export const init: ServerInit = async () => {
 };
 
 export const handle: Handle = async ({ event, resolve }) => {
-	event.locals.now = localMinutesOf(new Date());
+	event.locals.now = clock();
 	const response = await resolve(event);
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'same-origin');

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { PLAN } from '../support/servers.ts';
+import { inDays, PLAN } from '../support/servers.ts';
 
 /** The plan, its odds, what to leave out, and what the bench makes of them: on the demo, as its maker would. */
 test.use({ baseURL: PLAN.address });
@@ -84,7 +84,7 @@ test('a parcel that comes later: the plan and its odds follow', async ({ page })
 	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
 	await page.getByRole('button', { name: 'Edit the purchase of Acrylic globe 200 mm' }).first().click();
 	const dialog = page.getByRole('dialog');
-	const due = new Date(Date.now() + 25 * 86_400_000).toISOString().slice(0, 10);
+	const due = inDays(PLAN, 25);
 	await dialog.getByLabel('Promised for').fill(due);
 	await dialog.getByRole('button', { name: 'Save' }).click();
 	await expect(dialog).toBeHidden();
@@ -145,8 +145,7 @@ test('“I have 40 minutes”, each maker’s own bench, and what a maker does',
 });
 
 test('days off are read from a calendar file; what is none is told', async ({ page }, info) => {
-	const date = (days: number) =>
-		new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10).replaceAll('-', '');
+	const date = (days: number) => inDays(PLAN, days).replaceAll('-', '');
 	const good = info.outputPath('away.ics');
 	writeFileSync(
 		good,

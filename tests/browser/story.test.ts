@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { STORY } from '../support/servers.ts';
+import { inDays, STORY } from '../support/servers.ts';
 
 /** The whole story, as a new user would live it, on a workshop that begins empty. */
 test.use({ baseURL: STORY.address });
@@ -15,7 +15,6 @@ async function station(page: Page, name: string) {
 		.click();
 	await page.waitForURL(new RegExp(`/${name.toLowerCase()}$`));
 }
-const inDays = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 
 test('from a first costume to mended, undone, written out and read again', async ({ page }, info) => {
 	await page.goto('/', { waitUntil: 'networkidle' });
@@ -25,7 +24,7 @@ test('from a first costume to mended, undone, written out and read again', async
 	await page.getByRole('button', { name: 'Begin the first costume' }).click();
 	await page.getByLabel('Name').fill('Reed singer');
 	await page.getByLabel('Wearer').fill('Tam');
-	await page.getByLabel('Event begins').fill(`${inDays(30)}T09:00`);
+	await page.getByLabel('Event begins').fill(`${inDays(STORY, 30)}T09:00`);
 	await page.getByLabel('Limit of cost').fill('12o');
 	await page.getByRole('button', { name: 'Add costume' }).click();
 	await expect(page.getByText('“12o” is not an amount of money')).toBeVisible();
@@ -231,7 +230,7 @@ test('hostile words are shown, not run', async ({ page }) => {
 	await page.getByRole('button', { name: 'New costume' }).click();
 	const name = '<img src=x onerror="document.title=1">';
 	await page.getByLabel('Name').fill(name);
-	await page.getByLabel('Event begins').fill(`${inDays(10)}T09:00`);
+	await page.getByLabel('Event begins').fill(`${inDays(STORY, 10)}T09:00`);
 	await page.getByRole('button', { name: 'Add costume' }).click();
 	await expect(page.getByRole('heading', { name })).toBeVisible();
 	await expect(page.locator('main img, header img')).toHaveCount(0);

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { WORKSHOP } from '../support/servers.ts';
+import { inDays, WORKSHOP } from '../support/servers.ts';
 
 /** The rooms beside the costumes, and what they change in the plan. Each test makes its own costume. */
 test.use({ baseURL: WORKSHOP.address });
@@ -8,7 +8,6 @@ test.use({ baseURL: WORKSHOP.address });
 const dialog = (page: Page) => page.getByRole('dialog');
 const toast = (page: Page, words: string | RegExp) =>
 	expect(page.getByRole('status').getByText(words).first()).toBeVisible();
-const inDays = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 
 async function newCostume(page: Page, name: string, days = 40): Promise<string> {
 	// The key works once the page's scripts do.
@@ -17,7 +16,7 @@ async function newCostume(page: Page, name: string, days = 40): Promise<string> 
 	await dialog(page).getByLabel('Name').fill(name);
 	await dialog(page)
 		.getByLabel('Event begins')
-		.fill(`${inDays(days)}T09:00`);
+		.fill(`${inDays(WORKSHOP, days)}T09:00`);
 	await dialog(page).getByRole('button', { name: 'Add costume' }).click();
 	await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
 	return new URL(page.url()).pathname.split('/')[2]!;
@@ -91,7 +90,10 @@ test('hours and days off move the plan; without hours it says why nothing can be
 
 	await page.goto('/makers', { waitUntil: 'networkidle' });
 	for (const days of [0, 1, 2, 3, 4]) {
-		await page.getByRole('form', { name: 'Day off for Me' }).getByLabel('Day off').fill(inDays(days));
+		await page
+			.getByRole('form', { name: 'Day off for Me' })
+			.getByLabel('Day off')
+			.fill(inDays(WORKSHOP, days));
 		await page.getByRole('form', { name: 'Day off for Me' }).getByRole('button', { name: 'Day off' }).click();
 		await toast(page, /Me is off on/);
 	}
@@ -175,7 +177,7 @@ test('the shelf: copied without what was done, archived, restored, removed, undo
 	await expect(dialog(page).getByText('The event lies in the past.')).toBeVisible();
 	await dialog(page)
 		.getByLabel('Event begins')
-		.fill(`${inDays(90)}T10:00`);
+		.fill(`${inDays(WORKSHOP, 90)}T10:00`);
 	await dialog(page).getByRole('button', { name: 'Copy' }).click();
 	await expect(page.getByRole('heading', { name: 'Duplicate', level: 1 })).toBeVisible();
 	await expect(page.getByRole('link', { name: /A-01 Hat/ })).toBeVisible();

@@ -1,8 +1,14 @@
 /**
  * The servers that the browser tests start, on ports away from the ones that people use. Files of tests run two
  * at a time, so each that writes has data of its own; http and pages share, as what they write is apart.
+ * Each names when it is: an early evening in spring, at whatever hour the tests run.
  */
-const at = (port: number, demo: boolean) => ({ port, demo, address: `http://127.0.0.1:${port}` });
+const at = (port: number, demo: boolean) => ({
+	port,
+	demo,
+	address: `http://127.0.0.1:${port}`,
+	now: '2031-04-28T18:00'
+});
 
 export const DEMO = at(4391, true);
 export const PICTURE = at(4392, true);
@@ -12,3 +18,7 @@ export const WORKSHOP = at(4397, false);
 export const BRING = at(4398, true);
 export const LAY = at(4399, true);
 export const PLAN = at(4400, true);
+
+/** So many days after the day of a server, as a date field takes it. */
+export const inDays = (server: typeof DEMO, days: number): string =>
+	new Date(Date.parse(`${server.now}Z`) + days * 86_400_000).toISOString().slice(0, 10);

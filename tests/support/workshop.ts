@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { mkdir } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { startClock } from '../../src/lib/server/clock.ts';
 import { contextOf, runCommand, type Command } from '../../src/lib/server/commands/command.ts';
 import { openInMemory, type Database } from '../../src/lib/server/db/open.ts';
 import { lastAction, undo } from '../../src/lib/server/db/undo.ts';
@@ -27,8 +28,9 @@ export interface TestWorkshop {
 	close: () => Promise<void>;
 }
 
-/** A workshop of its own in memory, with a folder for its pictures. */
-export async function testWorkshop(): Promise<TestWorkshop> {
+/** A workshop of its own in memory, with a folder for its pictures, whose time starts at `now`. */
+export async function testWorkshop(now: string): Promise<TestWorkshop> {
+	startClock(now);
 	const folder = mkdtempSync(join(tmpdir(), 'dapper-test-'));
 	await mkdir(join(folder, 'files'));
 	const db = await openInMemory(folder);

@@ -53,3 +53,11 @@ test('no form stands in a paragraph: the browser would end the paragraph before 
 	);
 	assert.deepEqual(wrong, []);
 });
+
+test('one clock: nothing else asks the machine what time it is, so that the tests hold at any hour', () => {
+	const files = [...globSync('src', /\.(ts|svelte)$/), ...globSync('tests', /\.ts$/)].filter(
+		(f) => f !== 'src/lib/server/clock.ts' && !f.endsWith('architecture.test.ts')
+	);
+	const wrong = files.filter((f) => /new Date\(\)|Date\.now\(/.test(readFileSync(f, 'utf8')));
+	assert.deepEqual(wrong, []);
+});

@@ -3,7 +3,8 @@ import { existsSync } from 'node:fs';
 import { mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { formatLocalTime, localMinutesOf } from '$core/units/localTime.ts';
+import { formatLocalTime } from '$core/units/localTime.ts';
+import { clock } from './clock.ts';
 import { NEWEST_SCHEMA } from './db/migrate.ts';
 import type { Database, Executor } from './db/open.ts';
 import { one, Refused } from './db/rows.ts';
@@ -74,7 +75,7 @@ const dump = (db: Executor) =>
 
 async function backupJson(db: Database): Promise<Uint8Array> {
 	const tables = await db.transaction(async (tx) => Object.fromEntries(await dump(tx)));
-	const at = formatLocalTime(localMinutesOf(new Date()));
+	const at = formatLocalTime(clock());
 	return Buffer.from(JSON.stringify({ format: FORMAT, schema: NEWEST_SCHEMA, at, tables }));
 }
 
@@ -133,7 +134,7 @@ const isBackup = (name: string) => /\.dapper-backup\.zip$/.test(name);
 async function keepBackup(db: Database, tag: string): Promise<string> {
 	const folder = backupFolder(db.folder);
 	await mkdir(folder, { recursive: true });
-	const stamp = formatLocalTime(localMinutesOf(new Date())).replace(':', '-');
+	const stamp = formatLocalTime(clock()).replace(':', '-');
 	const path = join(folder, `${stamp}-${tag}.dapper-backup.zip`);
 	await writeFile(`${path}.half`, zip({ 'backup.json': await backupJson(db) }));
 	await rename(`${path}.half`, path);

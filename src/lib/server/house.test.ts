@@ -11,6 +11,7 @@ import { planWorkshop } from '../../core/costume/costumePlan.ts';
 import { stageOf } from '../../core/costume/stage.ts';
 import { inOrder } from '../../core/costume/order.ts';
 import { automaticBackup, listBackups, readBackup, restoreBackup } from './backup.ts';
+import { clock } from './clock.ts';
 import { costumeCommands } from './commands/costume.ts';
 import { FolderInUse, lockFolder, noteAddress } from './db/lock.ts';
 import { migrate, NewerData, NEWEST_SCHEMA } from './db/migrate.ts';
@@ -23,13 +24,14 @@ import { loadWorkshop } from './read/workshop.ts';
 import { unzip, zip } from './zip.ts';
 
 let w: TestWorkshop;
+let NOW: number;
 before(async () => {
-	w = await testWorkshop();
+	w = await testWorkshop('2031-04-28T18:00');
+	NOW = clock();
 	await layOutDemo(w.db);
 });
 after(() => w.close());
 
-const NOW = Math.floor(Date.now() / 60_000);
 const refused = (pattern: RegExp) => (error: unknown) =>
 	error instanceof Refused && pattern.test(error.message);
 const temporary = () => mkdtempSync(join(tmpdir(), 'dapper-house-'));

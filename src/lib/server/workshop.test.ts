@@ -29,7 +29,7 @@ let w: TestWorkshop;
 let costume: number;
 
 before(async () => {
-	w = await testWorkshop();
+	w = await testWorkshop('2031-04-28T18:00');
 	costume = (
 		await w.run(costumeCommands.addCostume, {
 			name: 'Lantern warden',

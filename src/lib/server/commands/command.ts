@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { Settings } from '$core/costume/record.ts';
-import { localMinutesOf, type LocalMinutes } from '$core/units/localTime.ts';
+import type { LocalMinutes } from '$core/units/localTime.ts';
+import { clock } from '../clock.ts';
 import { act, type ActionInfo } from '../db/action.ts';
 import type { Database, Executor } from '../db/open.ts';
 import { costumeCurrency, loadSettings } from '../read/workshop.ts';
@@ -43,7 +44,7 @@ export async function contextOf(
 		settings,
 		currency: currency ?? settings.currency,
 		costumeId,
-		now: localMinutesOf(new Date()),
+		now: clock(),
 		folder
 	};
 }

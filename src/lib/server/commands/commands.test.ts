@@ -1,7 +1,8 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
-import { dayOf, formatLocalTime, localMinutesOf } from '../../../core/units/localTime.ts';
+import { dayOf, formatLocalTime } from '../../../core/units/localTime.ts';
+import { clock } from '../clock.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
 import { lastAction } from '../db/undo.ts';
 import { loadRecord } from '../read/costume.ts';
@@ -22,7 +23,7 @@ let w: TestWorkshop;
 let costume: number;
 
 before(async () => {
-	w = await testWorkshop();
+	w = await testWorkshop('2031-04-28T18:00');
 	costume = (await w.run(costumeCommands.addCostume, NEW_COSTUME)).id;
 });
 after(() => w.close());
@@ -40,7 +41,7 @@ const refused = (pattern: RegExp) => (error: unknown) =>
 	error instanceof Refused && pattern.test(error.message);
 const absent = (error: unknown) => error instanceof Absent;
 const said = async () => (await lastAction(w.db))!.words;
-const ago = (minutes: number) => formatLocalTime(localMinutesOf(new Date()) - minutes);
+const ago = (minutes: number) => formatLocalTime(clock() - minutes);
 
 const add = async (values: Record<string, unknown> = {}) =>
 	(await w.run(componentCommands.addComponent, { ...COMPONENT, route: '', ...values }, costume)).id;
@@ -254,7 +255,7 @@ test('a place in the open: daylight, dry weather, closed days; too wet today clo
 	assert.equal((await yard()).off.length, 1);
 	await w.run(daysOffCommands.removeDayOff, { placeId: String(id), day: String((await yard()).off[0]) });
 	await w.run(daysOffCommands.tooWet, {});
-	assert.deepEqual((await yard()).off, [dayOf(localMinutesOf(new Date()))]);
+	assert.deepEqual((await yard()).off, [dayOf(clock())]);
 	await assert.rejects(w.run(daysOffCommands.tooWet, {}), refused(/Nothing is open/));
 	await w.undoLast();
 	assert.deepEqual((await yard()).off, []);

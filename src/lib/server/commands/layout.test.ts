@@ -69,7 +69,7 @@ const cut = async (id: number) => {
 };
 
 before(async () => {
-	w = await testWorkshop();
+	w = await testWorkshop('2031-04-28T18:00');
 	costume = (
 		await w.run<{ id: number }>(costumeCommands.addCostume, {
 			name: 'Reed singer',

@@ -58,7 +58,7 @@ const picture = (extra: Record<string, unknown> = {}) => ({
 });
 
 before(async () => {
-	w = await testWorkshop();
+	w = await testWorkshop('2031-04-28T18:00');
 	costume = (await w.run(costumeCommands.addCostume, COSTUME)).id;
 	bracers = (
 		await w.run(

@@ -5,7 +5,8 @@ import { alternativesOf } from '$core/costume/alternatives.ts';
 import { foundOf, planWorkshop, redoChance } from '$core/costume/costumePlan.ts';
 import { checkPlan } from '$core/schedule/checkPlan.ts';
 import { searchPlan } from '$core/schedule/search.ts';
-import { DAY, dayOf, formatLocalTime, localMinutesOf } from '$core/units/localTime.ts';
+import { DAY, dayOf, formatLocalTime } from '$core/units/localTime.ts';
+import { clock } from '../clock.ts';
 import { Refused } from '../db/rows.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadObservations, loadWorkshop } from '../read/workshop.ts';
@@ -30,22 +31,21 @@ const run = <R = { id: number }>(
 	costumeId = costume
 ) => w.run<R>(cmd, values, costumeId);
 const record = async () => (await loadRecord(w.db, costume))!;
-const now = () => localMinutesOf(new Date());
 const plan = async () => {
 	const r = await record();
-	return planWorkshop([r], await loadWorkshop(w.db), now()).get(costume)!;
+	return planWorkshop([r], await loadWorkshop(w.db), clock()).get(costume)!;
 };
 const refused = (pattern: RegExp) => (error: unknown) =>
 	error instanceof Refused && pattern.test(error.message);
 
 before(async () => {
-	w = await testWorkshop();
+	w = await testWorkshop('2031-04-28T18:00');
 	costume = (
 		await w.run(costumeCommands.addCostume, {
 			name: 'Tide caller',
 			wearer: '',
 			eventName: '',
-			eventAt: formatLocalTime((dayOf(now()) + 20) * DAY + 600),
+			eventAt: formatLocalTime((dayOf(clock()) + 20) * DAY + 600),
 			limit: '',
 			currency: 'EUR'
 		})
@@ -116,7 +116,7 @@ test('a component left out as a whole takes no more material', async () => {
 		.filter((s) => s.componentId === cap && s.doneAt === null)
 		.map((s) => s.id);
 	const planned = await plan();
-	const drop = alternativesOf(await record(), planned, await loadWorkshop(w.db), [], new Map(), now()).find(
+	const drop = alternativesOf(await record(), planned, await loadWorkshop(w.db), [], new Map(), clock()).find(
 		(a) => a.kind === 'drop' && a.componentId === cap
 	)!;
 	assert.deepEqual(
@@ -134,7 +134,7 @@ test('a component left out as a whole takes no more material', async () => {
 });
 
 test('what could be left out: frills for a part of the look, more hours for none of it', async () => {
-	const all = alternativesOf(await record(), await plan(), await loadWorkshop(w.db), [], new Map(), now());
+	const all = alternativesOf(await record(), await plan(), await loadWorkshop(w.db), [], new Map(), clock());
 	const words = (kind: string, id: number | null) =>
 		all.filter((a) => a.kind === kind && a.componentId === id).map((a) => a.words);
 	assert.ok(words('simplify', plate).includes('without detail paint'), words('simplify', plate).join());
@@ -150,7 +150,7 @@ test('what could be left out: frills for a part of the look, more hours for none
 
 test('bought ready, where an offer is known: all but the last step goes, which waits for the parcel', async () => {
 	const buyOf = async (offers: Map<number, { priceMinor: number; leadDays: number }>) =>
-		alternativesOf(await record(), await plan(), await loadWorkshop(w.db), [], offers, now()).find(
+		alternativesOf(await record(), await plan(), await loadWorkshop(w.db), [], offers, clock()).find(
 			(a) => a.kind === 'buy'
 		);
 	assert.equal(await buyOf(new Map()), undefined, 'no price, nothing to weigh');
@@ -169,7 +169,7 @@ test('bought ready, where an offer is known: all but the last step goes, which w
 
 test('a pinned step and a booked fitting keep their time; who does such work is heeded', async () => {
 	const steps = (await record()).steps.filter((s) => s.componentId === plate);
-	const at = (dayOf(now()) + 9) * DAY + 19 * 60;
+	const at = (dayOf(clock()) + 9) * DAY + 19 * 60;
 	await assert.rejects(
 		run(planCommands.pinStep, { id: String(steps[0]!.id), pinnedAt: '2020-01-01T10:00' }),
 		refused(/has passed/)
@@ -184,7 +184,7 @@ test('a pinned step and a booked fitting keep their time; who does such work is 
 	else assert.ok(first.start >= 0);
 	await run(planCommands.pinStep, { id: String(steps[0]!.id), pinnedAt: '' });
 	const fit = steps.find((s) => s.technique === 'fit')!;
-	const held = (dayOf(now()) + 18) * DAY + 19 * 60;
+	const held = (dayOf(clock()) + 18) * DAY + 19 * 60;
 	await run(fittingCommands.addFitting, {
 		wearerId: '',
 		heldAt: formatLocalTime(held),
@@ -250,7 +250,7 @@ test('logged minutes move the rates, of done steps alone, and the amount is what
 		run(logCommands.logWork, {
 			stepId: String(step.id),
 			makerId: '1',
-			endedAt: formatLocalTime(now() - 5),
+			endedAt: formatLocalTime(clock() - 5),
 			minutes,
 			note: '',
 			...(finish ? { finish: 'on' } : {})
@@ -300,7 +300,7 @@ test('how often work is done again: the starting value, and more with each fault
 test('days off from a calendar: new ones only, and what is none is told at the field', async () => {
 	const { makers } = await loadWorkshop(w.db);
 	const date = (days: number) =>
-		formatLocalTime((dayOf(now()) + days) * DAY)
+		formatLocalTime((dayOf(clock()) + days) * DAY)
 			.slice(0, 10)
 			.replaceAll('-', '');
 	const file = (text: string) => new File([text], 'a.ics');

@@ -30,7 +30,7 @@ const material = async (name: string, unit: string) => {
 };
 
 before(async () => {
-	w = await testWorkshop();
+	w = await testWorkshop('2031-04-28T18:00');
 	costume = (
 		await w.run<{ id: number }>(costumeCommands.addCostume, {
 			name: 'Reed singer',

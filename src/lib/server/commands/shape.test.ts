@@ -40,7 +40,7 @@ const BAND = {
 };
 
 before(async () => {
-	w = await testWorkshop();
+	w = await testWorkshop('2031-04-28T18:00');
 	const made = await w.run<{ id: number }>(costumeCommands.addCostume, {
 		name: 'Reed singer',
 		wearer: 'Tam',

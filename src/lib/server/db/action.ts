@@ -1,3 +1,5 @@
+import { formatLocalTime } from '$core/units/localTime.ts';
+import { clock } from '../clock.ts';
 import type { Database, Executor } from './open.ts';
 
 export interface ActionInfo {
@@ -16,7 +18,10 @@ export async function act<T>(
 	run: (tx: Executor, actionId: number) => Promise<ActionInfo & { result: T }>
 ): Promise<T> {
 	return db.transaction(async (tx) => {
-		const { rows } = await tx.query<{ id: number }>(`insert into action (words) values ('') returning id`);
+		const { rows } = await tx.query<{ id: number }>(
+			`insert into action (words, at) values ('', $1) returning id`,
+			[formatLocalTime(clock())]
+		);
 		const id = rows[0]!.id;
 		await tx.query(`select set_config('dapper.action', $1, true)`, [String(id)]);
 		const { words, costumeId = null, undoes = [], result } = await run(tx, id);

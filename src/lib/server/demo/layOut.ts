@@ -5,7 +5,8 @@ import type { Step } from '$core/costume/step.ts';
 import type { TechniqueKey } from '$core/costume/technique.ts';
 import { minutesOf } from '$core/costume/costumePlan.ts';
 import type { CostumeRecord } from '$core/costume/record.ts';
-import { DAY, dayOf, formatDate, formatLocalTime, localMinutesOf, weekdayOf } from '$core/units/localTime.ts';
+import { DAY, dayOf, formatDate, formatLocalTime, weekdayOf } from '$core/units/localTime.ts';
+import { clock } from '../clock.ts';
 import { insertComponent, type ComponentInput } from '../commands/component.ts';
 import { contextOf, runCommand } from '../commands/command.ts';
 import { faultCommands } from '../commands/fault.ts';
@@ -57,7 +58,7 @@ const NOTES = [
 /** Lays out the demo when the folder holds no costume yet. Not in History: it was not the maker's doing. */
 export async function layOutDemo(db: Database): Promise<void> {
 	if ((await db.query('select 1 from costume limit 1')).rows.length > 0) return;
-	const now = localMinutesOf(new Date());
+	const now = clock();
 	await db.transaction(async (tx) => {
 		await tx.query(`select set_config('dapper.action', 'restore', true)`);
 		for (const m of MATERIALS)
@@ -293,7 +294,7 @@ async function lastEvening(db: Database, now: number): Promise<void> {
 		{
 			stepId: open.id,
 			makerId: 1,
-			endedAt: now - DAY,
+			endedAt: (dayOf(now) - 1) * DAY + 20 * 60 + 40,
 			minutes: 20,
 			note: 'stopped for the night',
 			finish: false,

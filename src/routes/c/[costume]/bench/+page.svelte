@@ -16,7 +16,6 @@
 		formatClock,
 		clockOf,
 		formatLocalTime,
-		localMinutesOf,
 		timeWords
 	} from '$core/units/localTime.ts';
 	import { stepFigure } from '$core/working/figures.ts';
@@ -46,12 +45,14 @@
 	let maker = $state(String(data.maker ?? data.workshop.makers[0]?.id ?? ''));
 
 	// The clock of the page. It asks for fresh data when the next coat is dry.
+	// It runs on from the server's: a phone may live in another hour.
 	// svelte-ignore state_referenced_locally
 	let clock = $state(data.now);
+	const since = $derived({ server: data.now, shown: performance.now() });
 	onMount(() => {
 		const timer = setInterval(() => {
 			const before = clock;
-			clock = localMinutesOf(new Date());
+			clock = since.server + Math.floor((performance.now() - since.shown) / 60_000);
 			if (today.drying.some((d) => d.until > before && d.until <= clock)) invalidateAll();
 		}, 5000);
 		return () => clearInterval(timer);
