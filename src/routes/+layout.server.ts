@@ -1,7 +1,7 @@
 import { database } from '$lib/server/database.ts';
 import { lastAction, lastUndo } from '$lib/server/db/undo.ts';
 import { all } from '$lib/server/db/rows.ts';
-import { runningLog } from '$lib/server/commands/log.ts';
+import { runningLogs } from '$lib/server/commands/log.ts';
 import { loadSettings } from '$lib/server/read/workshop.ts';
 import type { LayoutServerLoad } from './$types';
 
@@ -11,7 +11,7 @@ export const load: LayoutServerLoad = async ({ locals }) => {
 		loadSettings(db),
 		lastAction(db),
 		lastUndo(db),
-		runningLog(db),
+		runningLogs(db),
 		all<{ id: number; name: string }>(
 			db,
 			'select id, name from costume where archived_at is null order by event_at, id'

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import '$lib/ui/app.css';
-	import { deserialize } from '$app/forms';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import Undo from '@lucide/svelte/icons/undo-2';
@@ -8,11 +7,12 @@
 	import Search from '@lucide/svelte/icons/search';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
 	import { onMount, type Snippet } from 'svelte';
-	import { isDone, isFailure, scripts, type Answer } from '$lib/ui/formState.ts';
+	import { isDone, isFailure, scripts } from '$lib/ui/formState.ts';
 	import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
 	import type { Findable } from '$lib/find.ts';
 	import { lookViews, measureViews } from '$lib/lookViews.ts';
 	import { ROOMS, STATIONS } from '$lib/stations.ts';
+	import { send } from '$lib/ui/send.ts';
 	import { announce, toast } from '$lib/ui/toast.svelte.ts';
 	import Find from '$lib/ui/Find.svelte';
 	import Keys from '$lib/ui/Keys.svelte';
@@ -27,14 +27,8 @@
 	const costumeId = $derived(page.params.costume);
 
 	async function takeBack(action: 'undoLast' | 'redoLast') {
-		const response = await fetch(`/history?/${action}`, {
-			method: 'POST',
-			body: new FormData(),
-			headers: { 'x-sveltekit-action': 'true' }
-		});
-		const result = deserialize(await response.text());
+		const answer = await send(`/history?/${action}`, {});
 		await invalidateAll();
-		const answer = (result.type === 'success' || result.type === 'failure' ? result.data : null) as Answer;
 		if (isDone(answer)) announce(answer.done, { undoable: false });
 		else if (isFailure(answer)) announce(answer.message, { bad: true, undoable: false });
 	}
@@ -123,11 +117,14 @@
 		<button class="keys" onclick={() => (keys = true)}><Keyboard size={16} /> Keys</button>
 	</div>
 </header>
-{#if data.running && !page.url.pathname.endsWith('/bench')}
-	<p class="running on-mat no-print">
-		Timer running: <b>{data.running.code} {data.running.name}</b>
-	</p>
-{/if}
+{#each data.running as timer (timer.id)}
+	{#if page.url.pathname !== `/c/${timer.costumeId}/bench`}
+		<a class="running no-print" href="/c/{timer.costumeId}/bench">
+			{data.running.length > 1 && timer.maker ? `${timer.maker}’s timer` : 'Timer'} running:
+			<b>{timer.code} {timer.name}</b>
+		</a>
+	{/if}
+{/each}
 {@render children()}
 <Find bind:open={finding} {things} />
 <Keys bind:open={keys} inCostume={!!costumeId} />
@@ -218,6 +215,7 @@
 		cursor: default;
 	}
 	.running {
+		display: block;
 		background: var(--pink);
 		color: #2a0a18;
 		padding: 4px 16px;
@@ -268,6 +266,9 @@
 		.tools button {
 			min-height: 44px;
 			padding: 2px 7px;
+		}
+		.running {
+			padding: 11px 16px;
 		}
 		.keys {
 			display: none !important;

@@ -143,7 +143,7 @@
 <Dialog bind:open={adding} title="New costume">
 	<Form command="addCostume" onDone={open} label="New costume">
 		<div class="fields">
-			<Field name="name" label="Name" required autofocus wide />
+			<Field name="name" label="Name" required wide />
 			<Field name="wearer" label="Wearer" />
 			<Field name="eventName" label="Event" />
 			<Field name="eventAt" label="Event begins" type="datetime-local" value={inSixWeeks} required wide />

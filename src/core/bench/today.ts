@@ -42,7 +42,8 @@ export interface Held {
 }
 
 export interface Today {
-	running: WorkLog | null;
+	/** Timers that run, the first started first: one a maker. */
+	running: WorkLog[];
 	/** The most urgent first. */
 	ready: ReadyStep[];
 	drying: Drying[];
@@ -119,7 +120,7 @@ export function todayOf(
 				a.step.id - b.step.id
 		);
 	return {
-		running: record.logs.find((l) => l.endedAt === null) ?? null,
+		running: record.logs.filter((l) => l.endedAt === null).sort((a, b) => a.id - b.id),
 		ready,
 		drying,
 		held: open.flatMap((step): Held[] => {

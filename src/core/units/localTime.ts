@@ -55,6 +55,16 @@ export const localMinutesOf = (date: Date): LocalMinutes =>
 		Date.UTC(date.getFullYear(), date.getMonth(), date.getDate(), date.getHours(), date.getMinutes()) / 60_000
 	);
 
+/**
+ * Minutes that really passed between two readings of the machine's wall clock, at least 0: an hour more or less than
+ * their difference when summer time began or ended in between. A reading within the hour that comes twice counts as
+ * its first.
+ */
+export function passedBetween(from: LocalMinutes, to: LocalMinutes): number {
+	const real = (at: LocalMinutes) => new Date(formatLocalTime(at)).getTime() / 60_000;
+	return Math.max(0, Math.round(real(to) - real(from)));
+}
+
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 

@@ -11,6 +11,7 @@ import {
 	parseClock,
 	parseDate,
 	parseLocalTime,
+	passedBetween,
 	weekdayOf,
 	weekdaysWords
 } from './localTime.ts';
@@ -23,6 +24,18 @@ const value = <T>(parsed: Parsed<T>): T => {
 	return parsed.value;
 };
 const code = (parsed: Parsed<unknown>) => (parsed.ok ? 'fine' : parsed.problem.code);
+
+test('minutes that passed over the change of the clocks are those that really passed', () => {
+	const zone = process.env.TZ;
+	process.env.TZ = 'Europe/Berlin';
+	const at = (text: string) => value(parseLocalTime(text));
+	assert.equal(passedBetween(at('2031-03-30T01:50'), at('2031-03-30T03:10')), 20);
+	assert.equal(passedBetween(at('2031-10-26T01:50'), at('2031-10-26T03:10')), 140);
+	assert.equal(passedBetween(at('2031-06-01T23:50'), at('2031-06-02T00:10')), 20);
+	assert.equal(passedBetween(at('2031-06-02T00:10'), at('2031-06-01T23:50')), 0);
+	if (zone === undefined) delete process.env.TZ;
+	else process.env.TZ = zone;
+});
 
 test('inch, foot, yard, ounce, pound: exact by the international yard and pound agreement of 1959', () => {
 	assert.equal(MM_PER.yd, 914.4);

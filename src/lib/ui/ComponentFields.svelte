@@ -27,7 +27,7 @@
 </script>
 
 <div class="grid">
-	<Field name="name" label="Name" value={component?.name ?? ''} required autofocus={!component} wide />
+	<Field name="name" label="Name" value={component?.name ?? ''} required wide />
 	<Field name="kind" label="Kind" options={KINDS} value={component?.kind ?? 'armor'} />
 	<Field name="form" label="Form" value={component?.form ?? ''} hint="e.g. 6 mm foam plate" />
 	<Field

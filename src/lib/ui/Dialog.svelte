@@ -13,10 +13,21 @@
 	const uid = $props.id();
 	let dialog: HTMLDialogElement | undefined = $state();
 
-	// An effect, because the native dialog is opened by a call.
+	/** What is typed into or chosen from. */
+	const FIELD = 'input:not([type=hidden], :disabled), select:not(:disabled), textarea:not(:disabled)';
+
+	// An effect, because the native dialog is opened by a call, which gives the focus to whatever comes first: its
+	// own Close. The first field has it here; afterwards it is back where it was.
 	$effect(() => {
-		if (open && dialog && !dialog.open) dialog.showModal();
-		if (!open && dialog?.open) dialog.close();
+		const shown = dialog;
+		if (!open || !shown) return;
+		const before = document.activeElement;
+		shown.showModal();
+		shown.querySelector<HTMLElement>(FIELD)?.focus();
+		return () => {
+			shown.close();
+			if (before instanceof HTMLElement && before.isConnected) before.focus();
+		};
 	});
 </script>
 

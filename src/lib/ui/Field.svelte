@@ -24,7 +24,6 @@
 		accept?: string;
 		capture?: boolean;
 		wide?: boolean;
-		autofocus?: boolean;
 		onchange?: (value: string) => void;
 	}
 	let {
@@ -43,7 +42,6 @@
 		accept,
 		capture = false,
 		wide = false,
-		autofocus = false,
 		onchange
 	}: Props = $props();
 
@@ -65,9 +63,6 @@
 		'aria-describedby': described
 	});
 	const changed = (event: Event) => onchange?.((event.currentTarget as HTMLInputElement).value);
-	const focusWhenShown = (node: HTMLElement) => {
-		if (autofocus) node.focus();
-	};
 </script>
 
 <div class="field" class:wide>
@@ -94,7 +89,6 @@
 				bind:value
 				autocomplete="off"
 				onchange={changed}
-				use:focusWhenShown
 			/>
 		{/if}
 		{#if suffix}<span class="suffix small soft">{suffix}</span>{/if}

@@ -26,7 +26,6 @@
 		else return;
 		event.preventDefault();
 	}
-	const focus = (node: HTMLElement) => node.focus();
 </script>
 
 <Dialog bind:open title="Find">
@@ -37,7 +36,6 @@
 		bind:value={query}
 		oninput={() => (at = 0)}
 		{onkeydown}
-		use:focus
 	/>
 	<ul aria-label="Found">
 		{#each found as thing, i (thing.href + thing.name)}

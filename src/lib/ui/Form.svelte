@@ -5,7 +5,8 @@
 	 */
 	import { enhance } from '$app/forms';
 	import { navigating, page } from '$app/state';
-	import type { Snippet } from 'svelte';
+	import { tick, untrack, type Snippet } from 'svelte';
+	import { dropDraft, fieldsOf, fillField, keepDraft, readDraft, readField } from './drafts.ts';
 	import { isDone, isFailure, provideForm, scripts, type Answer } from './formState.ts';
 	import { announce } from './toast.svelte.ts';
 
@@ -51,8 +52,86 @@
 			? answer
 			: null;
 	});
-	const shownVersion = $derived(overVersion ?? version);
 	let form: HTMLFormElement;
+
+	const newKey = () =>
+		Array.from(crypto.getRandomValues(new Uint32Array(4)), (n) => n.toString(16).padStart(8, '0')).join('');
+	const firstKey = newKey();
+	/**
+	 * What is on its way, or was sent and never answered. The same sent twice, by a second tap or after an answer
+	 * that got lost, has the same key and is one action.
+	 */
+	let sent: { what: string; key: string } | null = null;
+	function keyFor(data: FormData): string {
+		const what = JSON.stringify(
+			[...data].map(([name, value]) => [name, value instanceof File ? [value.name, value.size] : value])
+		);
+		if (sent?.what !== what) sent = { what, key: newKey() };
+		return sent.key;
+	}
+
+	/** What the draft is kept under: this form of this page, about the same row. */
+	let draftKey = '';
+	/** What is typed here was kept from an earlier visit. */
+	let kept = $state(false);
+	let draftVersion = $state<number | null>(null);
+	const shownVersion = $derived(overVersion ?? draftVersion ?? version);
+	/** The fields as they were shown. */
+	let shown = new Map<string, string | boolean>();
+	const readShown = () =>
+		(shown = new Map([...fieldsOf(form)].map(([name, input]) => [name, readField(input)])));
+
+	/** Fields that a choice brings up come a moment later, so it is gone through twice. */
+	async function fill(fields: Record<string, string | boolean>) {
+		for (const _ of [1, 2]) {
+			for (const [name, value] of Object.entries(fields)) {
+				const input = fieldsOf(form).get(name);
+				if (input && readField(input) !== value) fillField(input, value);
+			}
+			await tick();
+		}
+	}
+	// The page may show another row in the same form: what is kept on the device is looked up anew.
+	$effect(() => {
+		const about = [page.url.pathname, at, command, id];
+		untrack(() => begin(about));
+	});
+	function begin(about: readonly unknown[]) {
+		draftKey = [...about, ...Object.values(hidden).filter((v) => String(v).length < 40)].join(' ');
+		kept = false;
+		draftVersion = null;
+		readShown();
+		const draft = readDraft(draftKey);
+		if (!draft) return;
+		if (Object.entries(draft.fields).every(([name, value]) => shown.get(name) === value))
+			return dropDraft(draftKey);
+		draftVersion = version === undefined ? null : draft.version;
+		kept = true;
+		void fill(draft.fields);
+	}
+	function typed() {
+		const changed = [...fieldsOf(form)].filter(
+			([name, input]) =>
+				readField(input) !==
+				(shown.get(name) ?? (input instanceof HTMLInputElement && input.type === 'checkbox' ? false : ''))
+		);
+		keepDraft(
+			draftKey,
+			Object.fromEntries(changed.map(([name, input]) => [name, readField(input)])),
+			shownVersion ?? null
+		);
+	}
+	async function discard() {
+		await fill(Object.fromEntries(shown));
+		saved();
+	}
+	/** Nothing typed here is unsaved any more. */
+	function saved() {
+		dropDraft(draftKey);
+		kept = false;
+		draftVersion = null;
+		readShown();
+	}
 
 	provideForm({
 		get errors() {
@@ -84,7 +163,14 @@
 	class={className}
 	aria-label={label}
 	aria-busy={busy}
-	use:enhance={() => {
+	oninput={typed}
+	onchange={typed}
+	use:enhance={({ formData, cancel }) => {
+		formData.delete('formKey');
+		const before = sent?.key;
+		const key = keyFor(formData);
+		if (busy && key === before) return cancel();
+		formData.set('formKey', key);
 		busy = true;
 		return async ({ result, update }) => {
 			answered = true;
@@ -94,9 +180,12 @@
 			busy = false;
 			if (result.type === 'success') {
 				overVersion = null;
+				if (sent?.key === key) sent = null;
+				await tick();
+				if (form) saved();
+				else dropDraft(draftKey);
 				const answer = result.data as Answer;
-				if (isDone(answer))
-					announce(answer.done, { undoable: !/^(undo|restoreBackup)$/.test(answer.command) });
+				if (isDone(answer)) announce(answer.done, { undoable: answer.command !== 'restoreBackup' });
 				onDone?.(result.data?.result);
 			} else {
 				const answer = (result.type === 'failure' ? result.data : null) as Answer;
@@ -109,6 +198,7 @@
 		};
 	}}
 >
+	<input type="hidden" name="formKey" value={firstKey} />
 	{#if id !== ''}<input type="hidden" name="id" value={id} />{/if}
 	{#if shownVersion !== undefined}<input type="hidden" name="version" value={shownVersion} />{/if}
 	{#each Object.entries(hidden) as [name, value] (name)}<input
@@ -132,6 +222,11 @@
 			{/if}
 		</div>
 	{/if}
+	{#if kept}
+		<p class="kept small no-print" role="status">
+			Typed before and not saved: kept · <button type="button" onclick={discard}>discard</button>
+		</p>
+	{/if}
 	{@render children()}
 </form>
 
@@ -143,6 +238,21 @@
 		margin-bottom: 8px;
 		white-space: normal;
 		text-align: left;
+	}
+	.kept {
+		border-left: 4px solid var(--yellow);
+		background: var(--sheet-shade);
+		color: var(--ink);
+		padding: 4px 12px;
+		margin-bottom: 8px;
+	}
+	.kept button {
+		border: 0;
+		background: none;
+		color: var(--blue-ink);
+		text-decoration: underline;
+		cursor: pointer;
+		min-height: 30px;
 	}
 	dl {
 		display: grid;

@@ -29,7 +29,6 @@
 		label="Material"
 		value={material?.name ?? (product ? `${product.name}, ${product.pack}` : '')}
 		required
-		autofocus={!material}
 		wide
 	/>
 	<Field

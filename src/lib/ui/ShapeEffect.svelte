@@ -1,10 +1,11 @@
 <script lang="ts">
 	/** Inside a form: what keeping it would move in hours, money and the plan, asked of the server as it is typed. */
-	import { deserialize } from '$app/forms';
 	import { formatHours } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { formatMoney } from '$core/units/money.ts';
 	import type { Standing } from '$core/costume/standing.ts';
+	import { isDone } from './formState.ts';
+	import { send } from './send.ts';
 
 	interface Props {
 		/** `tryEditShape`. */
@@ -38,16 +39,9 @@
 
 	async function ask(signal: AbortSignal) {
 		const form = host.closest('form')!;
-		const response = await fetch(`?/${action}`, {
-			method: 'POST',
-			body: new FormData(form),
-			headers: { 'x-sveltekit-action': 'true' },
-			signal
-		}).catch(() => null);
-		if (!response) return;
-		const result = deserialize(await response.text());
+		const answer = await send(`?/${action}`, new FormData(form), { signal });
 		if (signal.aborted) return;
-		found = result.type === 'success' ? (result.data?.result as typeof found) : null;
+		found = isDone(answer) ? (answer.result as typeof found) : null;
 		asking = false;
 	}
 

@@ -22,7 +22,7 @@
 </script>
 
 <div class="fields">
-	<Field name="name" label="Step" value={step?.name ?? ''} required autofocus={!step} wide />
+	<Field name="name" label="Step" value={step?.name ?? ''} required wide />
 	<Field name="technique" label="Technique" {options} bind:value={technique} />
 	<Field name="phase" label="Part of the making" options={PHASES} value={step?.phase ?? 'make'} />
 	<Field

@@ -37,12 +37,12 @@ async function preview(id: number) {
 	}
 }
 
-async function takeBack(id: number | null, nothing: string) {
+async function takeBack(id: number | null, nothing: string, chosen = false) {
 	const failure = (message: string) =>
 		fail(422, { command: 'undo', id: '', errors: {}, message, values: {} as Record<string, string> });
 	if (id === null) return failure(nothing);
 	try {
-		const action = await undo(await database(), id);
+		const action = await undo(await database(), id, chosen);
 		return {
 			command: 'undo',
 			done: action.undoes.length
@@ -63,7 +63,7 @@ export const actions: Actions = {
 			.int()
 			.positive()
 			.safeParse((await request.formData()).get('id'));
-		return takeBack(id.success ? id.data : null, 'There is no such action.');
+		return takeBack(id.success ? id.data : null, 'There is no such action.', true);
 	},
 	undoLast: async () => takeBack((await lastAction(await database()))?.id ?? null, 'Nothing to undo.'),
 	redoLast: async () => takeBack((await lastUndo(await database()))?.id ?? null, 'Nothing to redo.')

@@ -5,7 +5,7 @@ import type { Database } from '../db/open.ts';
 import { standingAsIf } from '../read/plans.ts';
 import { contextOf, runCommand, type Command, type Context } from './command.ts';
 import type { FormDone, FormFailure } from '$lib/answer.ts';
-import { formValues, type Values } from './formValues.ts';
+import { formValues, type Value, type Values } from './formValues.ts';
 
 /** The form actions of a page, one for each command. Outcomes are sorted here and nowhere else. */
 export function actionsOf(commands: Record<string, Command>): Record<string, Action> {
@@ -34,9 +34,9 @@ export function trialsOf(commands: Record<string, Command>): Record<string, Acti
 type Run = (db: Database, input: never, context: Context) => Promise<{ words: string; result: unknown }>;
 
 async function answer(name: string, cmd: Command, event: RequestEvent, run?: Run) {
-	const values = formValues(await event.request.formData());
+	const { formKey, ...values } = formValues(await event.request.formData());
 	const db = await database();
-	const context = await contextOf(db, db.folder, event.params);
+	const context = { ...(await contextOf(db, db.folder, event.params)), formKey: keyOf(formKey) };
 	const failure = (status: number, message: string, more: Partial<FormFailure> = {}) =>
 		fail(status, {
 			command: name,
@@ -66,9 +66,25 @@ async function answer(name: string, cmd: Command, event: RequestEvent, run?: Run
 			);
 		if (problem instanceof Stale) return failure(409, problem.message, { current: problem.current });
 		if (problem instanceof Absent) error(404, problem.message);
+		const missing = missingLink(problem);
+		if (missing) return failure(422, missing.words, missing.errors);
 		throw problem;
 	}
 }
+
+/** What the database found to be missing: a row that a field names, removed meanwhile or never there. */
+function missingLink(problem: unknown): { words: string; errors: Pick<FormFailure, 'errors'> } | null {
+	const { code, detail = '' } = problem as { code?: string; detail?: string };
+	if (code !== '23503') return null;
+	const column = /^Key \((\w+)\)=/.exec(detail)?.[1] ?? '';
+	const field = column.replace(/_(\w)/g, (_, letter: string) => letter.toUpperCase());
+	const words = 'What is chosen here is not there any more. Choose again.';
+	return { words, errors: { errors: field ? { [field]: words } : {} } };
+}
+
+/** A key is made by the form itself; anything else is none. */
+const keyOf = (value: Value | undefined): string | null =>
+	typeof value === 'string' && /^[\w-]{16,64}$/.test(value) ? value : null;
 
 const withoutFiles = (values: Values): Values =>
 	Object.fromEntries(Object.entries(values).filter(([, v]) => !(v instanceof File)));

@@ -15,6 +15,8 @@ export interface Context {
 	costumeId: number;
 	now: LocalMinutes;
 	folder: string;
+	/** What the form is known by: sent twice, it is done once. */
+	formKey: string | null;
 }
 
 /**
@@ -45,7 +47,8 @@ export async function contextOf(
 		currency: currency ?? settings.currency,
 		costumeId,
 		now: clock(),
-		folder
+		folder,
+		formKey: null
 	};
 }
 
@@ -56,12 +59,16 @@ export async function runCommand<S extends z.ZodType, R>(
 	input: z.infer<S>,
 	context: Context
 ): Promise<{ words: string; result: R | undefined }> {
-	return act(db, async (tx) => {
-		const done = await cmd.run(tx, input, context);
-		return {
-			...done,
-			costumeId: done.costumeId ?? (context.costumeId || null),
-			result: { words: done.words, result: done.result }
-		};
-	});
+	return act(
+		db,
+		async (tx) => {
+			const done = await cmd.run(tx, input, context);
+			return {
+				...done,
+				costumeId: done.costumeId ?? (context.costumeId || null),
+				result: { words: done.words, result: done.result }
+			};
+		},
+		context.formKey
+	);
 }

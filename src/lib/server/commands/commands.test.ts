@@ -13,7 +13,7 @@ import { costumeCommands } from './costume.ts';
 import { daysOffCommands } from './daysOff.ts';
 import { faultCommands } from './fault.ts';
 import { formValues } from './formValues.ts';
-import { logCommands, runningLog } from './log.ts';
+import { logCommands, runningLogs } from './log.ts';
 import { materialCommands } from './material.ts';
 import { purchaseCommands } from './purchase.ts';
 import { stepCommands } from './step.ts';
@@ -290,19 +290,66 @@ test('finishing a step: not in the future, taken up again, waits for others by n
 	assert.deepEqual((await stepOf(second)).after, []);
 });
 
-test('the timer: one at a time, minutes kept, a forgotten one asked about', async () => {
+const running = async (stepId: number) => (await runningLogs(w.db)).find((l) => l.stepId === stepId)!;
+const stopTimer = async (stepId: number, values: Record<string, unknown>) =>
+	w.run(
+		logCommands.stopTimer,
+		{ id: String((await running(stepId)).id), note: '', minutes: '', ...values },
+		costume
+	);
+
+test('one maker’s Stop never stops another maker’s timer, nor takes its note', async () => {
+	const id = await add();
+	await w.run(workshopCommands.addMaker, { name: 'Ona' });
+	const maker = (await loadWorkshop(w.db)).makers.find((m) => m.name === 'Ona')!;
+	const [mine, theirs] = [await addStep(id, { name: 'mine' }), await addStep(id, { name: 'theirs' })];
+	await w.run(logCommands.startTimer, { stepId: String(mine), makerId: '1' }, costume);
+	await w.run(logCommands.startTimer, { stepId: String(theirs), makerId: String(maker.id) }, costume);
+	assert.deepEqual(
+		(await runningLogs(w.db)).map((l) => [l.name, l.maker]),
+		[
+			['mine', 'Me'],
+			['theirs', 'Ona']
+		]
+	);
+	const shown = await running(mine);
+	await w.run(logCommands.noteTimer, { id: String(shown.id), note: 'mix 2:1' }, costume);
+	assert.equal((await running(mine)).note, 'mix 2:1');
+	await stopTimer(theirs, { note: 'theirs alone', minutes: '10m', finish: 'on' });
+	assert.equal((await stepOf(mine)).doneAt, null);
+	assert.equal((await running(mine)).note, 'mix 2:1');
+	// Another step of the same maker: the note of the first stays with it.
+	const next = await addStep(id, { name: 'next' });
+	await w.run(logCommands.startTimer, { stepId: String(next), makerId: '1' }, costume);
+	const logs = (await record()).logs;
+	assert.deepEqual(
+		[logs.find((l) => l.stepId === mine)!.note, logs.find((l) => l.stepId === theirs)!.note],
+		['mix 2:1', 'theirs alone']
+	);
+	// Stopped on the phone, the laptop still shows it: it is told, and nothing else is stopped.
+	await assert.rejects(
+		w.run(logCommands.stopTimer, { id: String(shown.id), note: 'late', minutes: '', finish: 'on' }, costume),
+		refused(/stopped meanwhile/)
+	);
+	assert.equal((await stepOf(mine)).doneAt, null);
+	await stopTimer(next, {});
+});
+
+test('the timer: one at a time for a maker, minutes kept, a forgotten one asked about', async () => {
 	const id = await add();
 	const [one, two] = [await addStep(id, { name: 'one' }), await addStep(id, { name: 'two' })];
 	await w.run(logCommands.startTimer, { stepId: String(one), makerId: '1' }, costume);
 	await w.run(logCommands.startTimer, { stepId: String(two), makerId: '1' }, costume);
 	assert.match(await said(), /Started two of .*, stopped one of/);
-	assert.equal((await runningLog(w.db))!.stepId, two);
+	assert.deepEqual(
+		(await runningLogs(w.db)).map((l) => l.stepId),
+		[two]
+	);
 	assert.equal((await record()).logs.filter((l) => l.endedAt === null).length, 1);
-	await w.run(logCommands.stopTimer, { note: 'went well', minutes: '25m', finish: 'on' }, costume);
+	await stopTimer(two, { note: 'went well', minutes: '25m', finish: 'on' });
 	const log = (await record()).logs.find((l) => l.stepId === two)!;
 	assert.deepEqual([log.minutes, log.note, log.endedAt !== null], [25, 'went well', true]);
 	assert.notEqual((await stepOf(two)).doneAt, null);
-	await assert.rejects(w.run(logCommands.stopTimer, { note: '', minutes: '' }, costume), absent);
 	await assert.rejects(
 		w.run(logCommands.startTimer, { stepId: String(two), makerId: '' }, costume),
 		refused(/is done/)
@@ -313,11 +360,8 @@ test('the timer: one at a time, minutes kept, a forgotten one asked about', asyn
 		await tx.query(`select set_config('dapper.action', 'restore', true)`);
 		await tx.query('update work_log set started_at = $1 where ended_at is null', [ago(20 * 60)]);
 	});
-	await assert.rejects(
-		w.run(logCommands.stopTimer, { note: '', minutes: '' }, costume),
-		refused(/has run for 20h.*forgotten/)
-	);
-	await w.run(logCommands.stopTimer, { note: '', minutes: '1h30' }, costume);
+	await assert.rejects(stopTimer(one, {}), refused(/has run for 20h.*forgotten/));
+	await stopTimer(one, { minutes: '1h30' });
 	assert.ok((await record()).logs.some((l) => l.stepId === one && l.minutes === 90));
 });
 

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { formatDuration } from '$core/units/duration.ts';
-import { formatLocalTime, type LocalMinutes } from '$core/units/localTime.ts';
+import { formatLocalTime, passedBetween, type LocalMinutes } from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, one, Refused } from '../db/rows.ts';
+import { Absent, all, one, Refused } from '../db/rows.ts';
 import { coatWarning, loadStep, setDone } from './step.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
@@ -10,20 +10,34 @@ import * as f from './fields.ts';
 /** A timer left on overnight is a slip, not work: more is asked about. */
 const LONGEST_SITTING = 16 * 60;
 
-interface Running {
+/** A timer that runs: a log without an end. */
+export interface Running {
 	id: number;
 	stepId: number;
+	makerId: number | null;
 	startedAt: LocalMinutes;
+	note: string;
+	/** Of the step, and the code of its component. */
 	name: string;
 	code: string;
+	maker: string | null;
+	costumeId: number;
 }
 
-export const runningLog = (tx: Executor): Promise<Running | null> =>
-	one<Running>(
+/** Every timer that runs, one a maker at most. */
+export const runningLogs = (tx: Executor): Promise<Running[]> =>
+	all<Running>(
 		tx,
-		`select l.id, l.step_id, l.started_at, s.name, c.code from work_log l join step s on s.id = l.step_id
-		join component c on c.id = s.component_id where l.ended_at is null order by l.id desc limit 1`
+		`select l.id, l.step_id, l.maker_id, l.started_at, l.note, s.name, c.code, c.costume_id, m.name as maker
+		from work_log l join step s on s.id = l.step_id join component c on c.id = s.component_id
+		left join maker m on m.id = l.maker_id where l.ended_at is null order by l.id`
 	);
+
+async function running(tx: Executor, id: number): Promise<Running> {
+	const found = (await runningLogs(tx)).find((l) => l.id === id);
+	if (!found) throw new Refused('This timer was stopped meanwhile. Its minutes and its note are in the log.');
+	return found;
+}
 
 async function stop(
 	tx: Executor,
@@ -32,7 +46,7 @@ async function stop(
 	note: string,
 	minutes?: number
 ): Promise<number> {
-	const worked = minutes ?? Math.max(0, now - log.startedAt);
+	const worked = minutes ?? passedBetween(log.startedAt, now);
 	await tx.query(
 		'update work_log set ended_at = greatest($2::timestamp, started_at), minutes = $3, note = $4 where id = $1',
 		[log.id, formatLocalTime(now), worked, note]
@@ -53,14 +67,14 @@ async function finishToo(
 }
 
 export const logCommands = {
-	/** Only one timer runs: another one is stopped first, and its minutes are kept. */
+	/** One timer runs for each maker: what the maker was at is stopped first, and its minutes and note are kept. */
 	startTimer: command(
 		() => z.object({ stepId: f.id(), makerId: f.idOrNull() }),
 		async (tx, v, context) => {
 			const step = await loadStep(tx, v.stepId, context);
 			if (step.doneAt !== null) throw new Refused('This step is done. Take it up again first.');
-			const before = await runningLog(tx);
-			if (before) await stop(tx, before, context.now, '');
+			const before = (await runningLogs(tx)).find((l) => l.makerId === v.makerId);
+			if (before) await stop(tx, before, context.now, before.note);
 			await tx.query('insert into work_log (step_id, maker_id, started_at) values ($1, $2, $3)', [
 				v.stepId,
 				v.makerId,
@@ -72,11 +86,17 @@ export const logCommands = {
 	),
 
 	stopTimer: command(
-		() => z.object({ finish: f.ticked(), anyway: f.ticked(), note: f.note(), minutes: f.durationOrNull() }),
+		() =>
+			z.object({
+				id: f.id(),
+				finish: f.ticked(),
+				anyway: f.ticked(),
+				note: f.note(),
+				minutes: f.durationOrNull()
+			}),
 		async (tx, v, context) => {
-			const log = await runningLog(tx);
-			if (!log) throw new Absent('running timer');
-			const elapsed = v.minutes ?? context.now - log.startedAt;
+			const log = await running(tx, v.id);
+			const elapsed = v.minutes ?? passedBetween(log.startedAt, context.now);
 			if (v.minutes === null && elapsed > LONGEST_SITTING)
 				throw new Refused(
 					`The timer has run for ${formatDuration(elapsed)}. Was it forgotten? Say how long it really was.`,
@@ -87,6 +107,16 @@ export const logCommands = {
 			return {
 				words: `${v.finish ? 'Finished' : 'Stopped'} ${log.name} of ${log.code} after ${formatDuration(worked)}`
 			};
+		}
+	),
+
+	/** What is noted while the timer runs belongs to it, and is there on every device. */
+	noteTimer: command(
+		() => z.object({ id: f.id(), note: f.note() }),
+		async (tx, v) => {
+			const log = await running(tx, v.id);
+			if (log.note !== v.note) await tx.query('update work_log set note = $2 where id = $1', [v.id, v.note]);
+			return { words: `Noted on ${log.name} of ${log.code}` };
 		}
 	),
 

@@ -171,6 +171,85 @@ test('whatever was done: undone one by one it is as before, redone one by one it
 	}
 });
 
+test('Ctrl Z after an undo from History takes back that undo, and nothing else', async () => {
+	const name = async () => (await record()).costume.note;
+	const note = async (words: string) => {
+		const { version } = (await record()).costume;
+		await w.run(
+			costumeCommands.editCostume,
+			{
+				name: 'Reed',
+				wearer: '',
+				eventName: '',
+				eventAt: '2099-05-16T09:00',
+				bufferDays: '2',
+				limitMinor: '',
+				split: 'windows',
+				targetOdds: '85',
+				rehearsalAt: '',
+				note: words,
+				id: String(costume),
+				version: String(version)
+			},
+			costume
+		);
+	};
+	await w.run(materialCommands.addMaterial, { ...MATERIAL, name: 'Felt' });
+	const felt = (await lastAction(w.db))!.id;
+	await note('kept');
+	const before = (await lastAction(w.db))!.id;
+	const has = async () => (await all(w.db, `select 1 from material where name = 'Felt'`)).length === 1;
+	await undo(w.db, felt, true);
+	assert.equal(await has(), false);
+	await w.undoLast();
+	assert.deepEqual([await has(), await name()], [true, 'kept'], 'the undo is taken back, the note stands');
+	assert.equal((await lastAction(w.db))!.id, before, 'the next one goes on with what was done before it');
+	await undo(w.db, (await lastUndo(w.db))!.id);
+	assert.equal(await has(), false, 'and redo undoes it again');
+	await w.undoLast();
+	// One step back along what was done last is no doing of its own: undo goes on behind it.
+	await w.undoLast();
+	assert.equal(await name(), '');
+	await undo(w.db, (await lastUndo(w.db))!.id);
+	assert.deepEqual([await has(), await name()], [true, 'kept']);
+});
+
+test('a form sent twice is one action, and is answered the same', async () => {
+	const send = (key: string | null) =>
+		act(
+			w.db,
+			async (tx) => {
+				const { rows } = await tx.query<{ id: number }>(
+					`insert into wearer (name) values ('Sent') returning id`
+				);
+				return { words: 'Added', result: { words: 'Added', result: rows[0]!.id } };
+			},
+			key
+		);
+	const [first, again] = await Promise.all([send('0123456789abcdef'), send('0123456789abcdef')]);
+	assert.deepEqual(again, first);
+	assert.equal((await all(w.db, `select 1 from wearer where name = 'Sent'`)).length, 1);
+	assert.notDeepEqual(await send('fedcba9876543210'), first);
+	assert.notDeepEqual(await send(null), first);
+});
+
+test('what was removed before a column came is put back with the column’s default', async () => {
+	const { rows } = await w.db.query<{ id: number }>(`select id from place order by id limit 1`);
+	await act(w.db, async (tx) => {
+		await tx.query('delete from place where id = $1', [rows[0]!.id]);
+		return { words: 'Removed a place', result: null };
+	});
+	// As it was written when places knew no weather.
+	await w.db.query(
+		`update change set before = before - 'dry_only' - 'daylight_only' where table_name = 'place'`
+	);
+	await w.undoLast();
+	const [place] = await all<{ dryOnly: boolean }>(w.db, 'select dry_only from place where id = $1', [
+		rows[0]!.id
+	]);
+	assert.equal(place!.dryOnly, false);
+});
+
 test('an older action undone with its later ones comes back whole by one redo', async () => {
 	const { id } = await w.run(
 		componentCommands.addComponent,

@@ -7,6 +7,7 @@ import printer from './migrations/005_printer.sql?raw';
 import layout from './migrations/006_layout.sql?raw';
 import plan from './migrations/007_plan.sql?raw';
 import weather from './migrations/008_weather.sql?raw';
+import nothingLost from './migrations/009_nothing_lost.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -17,7 +18,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 5, name: 'printer', sql: printer },
 	{ id: 6, name: 'layout', sql: layout },
 	{ id: 7, name: 'plan', sql: plan },
-	{ id: 8, name: 'weather', sql: weather }
+	{ id: 8, name: 'weather', sql: weather },
+	{ id: 9, name: 'nothing lost', sql: nothingLost }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

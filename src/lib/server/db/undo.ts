@@ -9,6 +9,8 @@ export interface ActionRow {
 	costumeId: number | null;
 	/** The actions that this one took back. */
 	undoes: number[];
+	/** An undoing that was chosen from History: it is taken back like anything else that was done. */
+	chosen: boolean;
 }
 
 export interface ChangeRow {
@@ -42,19 +44,26 @@ function standing(actions: readonly ActionRow[]): Set<number> {
 }
 
 const actionsFrom = (db: Executor, id: number) =>
-	all<ActionRow>(db, 'select id, at, words, costume_id, undoes from action where id >= $1 order by id', [id]);
+	all<ActionRow>(
+		db,
+		'select id, at, words, costume_id, undoes, chosen from action where id >= $1 order by id',
+		[id]
+	);
 
-/** The newest action that stands and is not itself an undoing. */
+/** Something that a maker did or chose to take back, and not a step back or forth along what was done last. */
+const isDoing = (a: ActionRow): boolean => a.undoes.length === 0 || a.chosen;
+
+/** The newest doing that stands: what undo takes back. */
 export async function lastAction(db: Executor): Promise<ActionRow | null> {
 	const actions = await actionsFrom(db, 0);
 	const stands = standing(actions);
-	return actions.findLast((a) => a.undoes.length === 0 && stands.has(a.id)) ?? null;
+	return actions.findLast((a) => isDoing(a) && stands.has(a.id)) ?? null;
 }
 
-/** Whether an action is an undoing (and not the redoing of one, which takes an undoing back). */
+/** Whether an action is a step back (and not forth again, which takes such a step back). */
 function isUndoing(action: ActionRow, byId: ReadonlyMap<number, ActionRow>): boolean {
 	const target = byId.get(action.undoes[0] ?? -1);
-	return target !== undefined && !isUndoing(target, byId);
+	return target !== undefined && !isDoing(action) && !isUndoing(target, byId);
 }
 
 /** The newest undoing that stands: what redo takes back. None once something new was done. */
@@ -62,7 +71,7 @@ export async function lastUndo(db: Executor): Promise<ActionRow | null> {
 	const actions = await actionsFrom(db, 0);
 	const stands = standing(actions);
 	const byId = new Map(actions.map((a) => [a.id, a]));
-	const newest = actions.findLastIndex((a) => a.undoes.length === 0);
+	const newest = actions.findLastIndex(isDoing);
 	return actions.slice(newest + 1).findLast((a) => stands.has(a.id) && isUndoing(a, byId)) ?? null;
 }
 
@@ -108,7 +117,7 @@ async function takeBack(tx: Executor, actions: readonly ActionRow[]): Promise<vo
 }
 
 /** Takes an action back whole, with the later ones on the same rows. The undoing is an action too. */
-export async function undo(db: Database, id: number): Promise<ActionRow> {
+export async function undo(db: Database, id: number, chosen = false): Promise<ActionRow> {
 	try {
 		return await act(db, async (tx) => {
 			const actions = await withLater(tx, id);
@@ -118,7 +127,7 @@ export async function undo(db: Database, id: number): Promise<ActionRow> {
 			const words = action.undoes.length
 				? `Redid: ${action.words.replace(/^Undid: /, '')}`
 				: `Undid: ${action.words}${more}`;
-			return { words, costumeId: action.costumeId, undoes: actions.map((a) => a.id), result: action };
+			return { words, costumeId: action.costumeId, undoes: actions.map((a) => a.id), chosen, result: action };
 		});
 	} catch (error) {
 		throw isConstraint(error)
@@ -165,7 +174,7 @@ export async function listActions(
 	const stands = standing(await actionsFrom(db, 0));
 	const rows = await all<ActionRow>(
 		db,
-		`select id, at, words, costume_id, undoes from action
+		`select id, at, words, costume_id, undoes, chosen from action
 		where ($1::integer is null or costume_id = $1) and ($2::integer is null or id < $2)
 		order by id desc limit $3`,
 		[costumeId, before, limit]

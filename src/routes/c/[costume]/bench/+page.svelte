@@ -5,26 +5,19 @@
 	import PackageOpen from '@lucide/svelte/icons/package-open';
 	import PencilLine from '@lucide/svelte/icons/pencil-line';
 	import Play from '@lucide/svelte/icons/play';
-	import Square from '@lucide/svelte/icons/square';
 	import { invalidateAll } from '$app/navigation';
 	import { onMount } from 'svelte';
 	import type { ReadyStep } from '$core/bench/today.ts';
 	import { cautionsFor } from '$core/safety/caution.ts';
 	import { formatDuration, formatWait } from '$core/units/duration.ts';
-	import {
-		dayOf,
-		formatClock,
-		clockOf,
-		formatLocalTime,
-		timeWords
-	} from '$core/units/localTime.ts';
+	import { dayOf, formatClock, clockOf, formatLocalTime, timeWords } from '$core/units/localTime.ts';
 	import { stepFigure } from '$core/working/figures.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
-	import Photos from '$lib/ui/Photos.svelte';
+	import RunningTimer from '$lib/ui/RunningTimer.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import Tick from '$lib/ui/Tick.svelte';
@@ -37,12 +30,14 @@
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const today = $derived(data.today);
 	const first = $derived(today.ready[0]);
-	const running = $derived(today.running);
-	const runningStep = $derived(data.record.steps.find((s) => s.id === running?.stepId));
-	const runningComponent = $derived(data.record.components.find((c) => c.id === runningStep?.componentId));
-	const elsewhere = $derived(data.running && !running ? data.running : null);
+	const several = $derived(data.workshop.makers.length > 1);
+	const nameOf = (id: number | null) => data.workshop.makers.find((m) => m.id === id)?.name ?? 'Somebody';
 	// svelte-ignore state_referenced_locally
 	let maker = $state(String(data.maker ?? data.workshop.makers[0]?.id ?? ''));
+	const isOwn = (log: { makerId: number | null }) => String(log.makerId ?? '') === maker;
+	/** The timer of who stands here. */
+	const own = $derived(today.running.find(isOwn) ?? null);
+	const elsewhere = $derived(own ? null : (data.running.find(isOwn) ?? null));
 
 	// The clock of the page. It asks for fresh data when the next coat is dry.
 	// It runs on from the server's: a phone may live in another hour.
@@ -50,6 +45,9 @@
 	let clock = $state(data.now);
 	const since = $derived({ server: data.now, shown: performance.now() });
 	onMount(() => {
+		// Whose bench a device stands at stays the same, unless the address says otherwise.
+		const before = data.maker === null ? localStorage.getItem('dapper maker') : null;
+		if (data.workshop.makers.some((m) => String(m.id) === before)) maker = before!;
 		const timer = setInterval(() => {
 			const before = clock;
 			clock = since.server + Math.floor((performance.now() - since.shown) / 60_000);
@@ -57,7 +55,6 @@
 		}, 5000);
 		return () => clearInterval(timer);
 	});
-	const elapsed = $derived(running ? Math.max(0, clock - running.startedAt) : 0);
 	const finishing = $derived(
 		today.drying.length
 			? today.ready.filter((r) => r.fitsInWait && r.opensAt === null && r.step.id !== first?.step.id)
@@ -91,7 +88,7 @@
 		)
 			return;
 		event.preventDefault();
-		document.querySelector<HTMLButtonElement>(running ? '[data-stop]' : '[data-start]')?.click();
+		document.querySelector<HTMLButtonElement>(own ? '[data-stop]' : '[data-start]')?.click();
 	}
 	const untilWords = (until: number) =>
 		dayOf(until) === dayOf(clock)
@@ -101,6 +98,14 @@
 
 <svelte:window {onkeydown} />
 <svelte:head><title>Bench · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
+
+{#snippet whose()}
+	<label class="maker small"
+		>Maker <select bind:value={maker} onchange={() => localStorage.setItem('dapper maker', maker)}
+			>{#each data.workshop.makers as m (m.id)}<option value={String(m.id)}>{m.name}</option>{/each}</select
+		></label
+	>
+{/snippet}
 
 {#snippet line(r: ReadyStep)}
 	<li>
@@ -125,30 +130,28 @@
 	</li>
 {/snippet}
 
-{#if running && runningStep && runningComponent}
-	<section class="now running" aria-label="Running">
-		<p class="small">At the bench since {formatClock(clockOf(running.startedAt))}</p>
-		<p class="clock figure" role="timer" aria-label="{elapsed} minutes">{formatDuration(elapsed)}</p>
-		<h2>{runningStep.name}</h2>
-		<p><Tag component={runningComponent} href="{base}/look/{runningComponent.id}" /></p>
-		<Caution keys={cautionsFor(runningStep.technique)} />
-		<Form command="stopTimer" class="stop" label="Stop the timer">
-			<Field name="note" label="Note: how it was made, mix, what went wrong" type="area" />
-			<Field name="minutes" label="Minutes, if the timer is not right" hint="e.g. 1h20" />
-			<div class="row">
-				<Tick name="anyway" label="It went on anyway" />
-			</div>
-			<div class="row">
-				<button class="button main" name="finish" value="on"><Check size={16} /> Done, finished</button>
-				<button class="button" data-stop><Square size={16} /> Stop, not finished</button>
-			</div>
-		</Form>
-		<Photos
-			photos={data.record.photos.filter((p) => p.stepId === runningStep.id)}
-			componentId={runningComponent.id}
-			stepId={runningStep.id}
+{#each today.running as log (log.id)}
+	{@const step = stepOf(log.stepId)}
+	{@const component = data.record.components.find((c) => c.id === step?.componentId)}
+	{#if step && component}
+		<RunningTimer
+			{log}
+			{step}
+			{component}
+			href="{base}/look/{component.id}"
+			photos={data.record.photos.filter((p) => p.stepId === step.id)}
+			{clock}
+			maker={several ? nameOf(log.makerId) : undefined}
+			own={log.id === own?.id}
 		/>
-	</section>
+	{/if}
+{/each}
+{#if own}
+	{#if several}
+		<div class="sheet row">
+			{@render whose()}<span class="small soft">is at the bench. Another maker starts here too.</span>
+		</div>
+	{/if}
 {:else if first}
 	<section class="now" aria-label="Do now">
 		<p class="small">
@@ -181,14 +184,7 @@
 					(logging = { stepId: first.step.id, name: `${first.component.code} ${first.step.name}` })}
 				><PencilLine size={16} /> Log minutes</button
 			>
-			{#if data.workshop.makers.length > 1}
-				<label class="maker small"
-					>Maker <select bind:value={maker}
-						>{#each data.workshop.makers as m (m.id)}<option value={String(m.id)}>{m.name}</option
-							>{/each}</select
-					></label
-				>
-			{/if}
+			{#if several}{@render whose()}{/if}
 		</div>
 	</section>
 {:else}
@@ -290,8 +286,9 @@
 	{/if}
 </section>
 {#if elsewhere}<p class="elsewhere">
-		The timer runs on another costume: {elsewhere.code}
-		{elsewhere.name}. Starting here stops it there.
+		{several ? `${elsewhere.maker ?? 'Somebody'}’s timer` : 'The timer'} runs on another costume:
+		<a href="/c/{elsewhere.costumeId}/bench">{elsewhere.code} {elsewhere.name}</a>. Starting here stops it
+		there.
 	</p>{/if}
 
 {#if today.drying.length}
@@ -379,7 +376,7 @@
 			label="Log minutes"
 		>
 			<div class="fields">
-				<Field name="minutes" label="Worked" hint="e.g. 45m, 1h20" autofocus />
+				<Field name="minutes" label="Worked" hint="e.g. 45m, 1h20" />
 				<Field name="endedAt" label="Until" type="datetime-local" value={formatLocalTime(clock)} />
 				<Field name="note" label="Note" type="area" wide />
 			</div>
@@ -405,14 +402,6 @@
 		font-size: var(--s36);
 		line-height: 1.05;
 	}
-	.running {
-		border-left-color: var(--yellow);
-	}
-	.clock {
-		font-size: 3.5rem;
-		line-height: 1;
-		font-weight: 600;
-	}
 	.bad {
 		color: var(--red-ink);
 		font-weight: 600;
@@ -432,11 +421,6 @@
 	}
 	.maker select {
 		width: auto;
-	}
-	:global(form.stop) {
-		display: grid;
-		gap: 10px;
-		max-width: 560px;
 	}
 	.have {
 		background: var(--sheet);
