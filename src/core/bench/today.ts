@@ -44,7 +44,7 @@ export interface Held {
 export interface Today {
 	/** Timers that run, the first started first: one a maker. */
 	running: WorkLog[];
-	/** The most urgent first. */
+	/** The most urgent first; not what somebody is at. */
 	ready: ReadyStep[];
 	drying: Drying[];
 	held: Held[];
@@ -87,9 +87,12 @@ export function todayOf(
 				});
 
 	const logged = (id: number) => record.logs.reduce((sum, l) => sum + (l.stepId === id ? l.minutes : 0), 0);
+	const running = record.logs.filter((l) => l.endedAt === null).sort((a, b) => a.id - b.id);
+	const begun = new Set(running.map((l) => l.stepId));
 	const open = record.steps.filter(
 		(s) =>
 			s.doneAt === null &&
+			!begun.has(s.id) &&
 			before.get(s.id)!.every((id) => {
 				const b = byId.get(id)!;
 				return b.doneAt !== null && dryAt(b) <= now;
@@ -120,7 +123,7 @@ export function todayOf(
 				a.step.id - b.step.id
 		);
 	return {
-		running: record.logs.filter((l) => l.endedAt === null).sort((a, b) => a.id - b.id),
+		running,
 		ready,
 		drying,
 		held: open.flatMap((step): Held[] => {

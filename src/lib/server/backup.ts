@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -73,15 +73,15 @@ const dump = (db: Executor) =>
 		})
 	);
 
-async function backupJson(db: Database): Promise<Uint8Array> {
-	const tables = await db.transaction(async (tx) => Object.fromEntries(await dump(tx)));
+async function backupJson(tx: Executor): Promise<Uint8Array> {
+	const tables = Object.fromEntries(await dump(tx));
 	const at = formatLocalTime(clock());
 	return Buffer.from(JSON.stringify({ format: FORMAT, schema: NEWEST_SCHEMA, at, tables }));
 }
 
 /** Everything in one file: rows, History and pictures. */
 export async function writeBackup(db: Database): Promise<Uint8Array> {
-	const json = await backupJson(db);
+	const json = await db.transaction(backupJson);
 	const entries: Record<string, Uint8Array> = { 'backup.json': json };
 	for (const name of await readdir(join(db.folder, 'files')))
 		if (/^[0-9a-f]{64}$/.test(name)) entries[`files/${name}`] = await readStored(db.folder, name);
@@ -111,15 +111,18 @@ export async function restoreBackup(db: Database, data: Uint8Array): Promise<voi
 			throw new Refused('A picture in the backup is damaged.', 'file');
 		await storeFile(db.folder, bytes);
 	}
-	await keepBackup(db, 'before-restore');
 	try {
 		await db.transaction(async (tx) => {
+			// In the same transaction: nothing is written between the copy and what takes its place.
+			await keepBackup(db.folder, await backupJson(tx), 'before-restore');
 			await tx.query(`select set_config('dapper.action', 'restore', true)`);
 			await tx.query('set constraints all deferred');
 			for (const table of [...TABLES].reverse()) await tx.query('select empty_table($1)', [table]);
 			for (const table of TABLES)
 				await tx.query('select fill_table($1, $2)', [table, JSON.stringify(read.data.tables[table] ?? [])]);
 		});
+		db.beginEra();
+		await rm(markerOf(db.folder), { force: true });
 	} catch (error) {
 		if (/^2[23]/.test(String((error as { code?: unknown }).code ?? '')))
 			throw new Refused('The backup holds rows that do not fit together. Nothing was changed.', 'file');
@@ -127,23 +130,46 @@ export async function restoreBackup(db: Database, data: Uint8Array): Promise<voi
 	}
 }
 
+/** Holds the newest change that a backup at start has. */
+const markerOf = (folder: string) => join(backupFolder(folder), 'last-change.txt');
 const backupFolder = (folder: string) => join(folder, 'backups');
-const isBackup = (name: string) => /\.dapper-backup\.zip$/.test(name);
+const ENDING = '.dapper-backup.zip';
+const isBackup = (name: string) => name.endsWith(ENDING);
 
-/** Into the data folder, rows only: pictures there are never overwritten or deleted. */
-async function keepBackup(db: Database, tag: string): Promise<string> {
-	const folder = backupFolder(db.folder);
+/**
+ * Into the data folder, rows only: pictures there are never overwritten or deleted. Nor is a backup: the second of a
+ * minute has a number.
+ */
+async function keepBackup(dataFolder: string, json: Uint8Array, tag: string): Promise<string> {
+	const folder = backupFolder(dataFolder);
 	await mkdir(folder, { recursive: true });
 	const stamp = formatLocalTime(clock()).replace(':', '-');
-	const path = join(folder, `${stamp}-${tag}.dapper-backup.zip`);
-	await writeFile(`${path}.half`, zip({ 'backup.json': await backupJson(db) }));
+	let path: string;
+	for (let n = 1; ; n++) {
+		path = join(folder, `${stamp}-${tag}${n > 1 ? `-${n}` : ''}${ENDING}`);
+		if (await nameIsFree(path)) break;
+	}
+	await writeFile(`${path}.half`, zip({ 'backup.json': json }));
 	await rename(`${path}.half`, path);
 	return path;
 }
 
+/** Takes a name for a file that is to come, unless it is taken. */
+const nameIsFree = (path: string): Promise<boolean> =>
+	writeFile(path, '', { flag: 'wx' }).then(
+		() => true,
+		(error: NodeJS.ErrnoException) => {
+			if (error.code === 'EEXIST') return false;
+			throw error;
+		}
+	);
+
+/** The newest first. */
 export async function listBackups(db: Database): Promise<string[]> {
 	if (!existsSync(backupFolder(db.folder))) return [];
-	return (await readdir(backupFolder(db.folder))).filter(isBackup).sort().reverse();
+	const names = (await readdir(backupFolder(db.folder))).filter(isBackup);
+	const newest = (a: string, b: string) => (a.slice(0, -ENDING.length) < b.slice(0, -ENDING.length) ? 1 : -1);
+	return names.sort(newest);
 }
 
 export const readBackup = (db: Database, name: string): Promise<Buffer> => {
@@ -151,14 +177,14 @@ export const readBackup = (db: Database, name: string): Promise<Buffer> => {
 	return readFile(join(backupFolder(db.folder), name));
 };
 
-/** At start, when anything changed since the last: the newest seven are kept. */
+/** At start, when anything changed since the last: the newest seven of these are kept, and every one before a restore. */
 export async function automaticBackup(db: Database): Promise<void> {
-	const marker = join(backupFolder(db.folder), 'last-change.txt');
+	const marker = markerOf(db.folder);
 	const last = String((await one<{ id: number }>(db, 'select coalesce(max(id), 0) as id from change'))!.id);
 	const before = existsSync(marker) ? await readFile(marker, 'utf8') : '';
 	if (before === last) return;
-	await keepBackup(db, 'at-start');
+	await keepBackup(db.folder, await db.transaction(backupJson), 'at-start');
 	await writeFile(marker, last);
-	for (const name of (await listBackups(db)).slice(KEPT))
-		await rm(join(backupFolder(db.folder), name), { force: true });
+	const ours = (await listBackups(db)).filter((name) => name.includes('-at-start'));
+	for (const name of ours.slice(KEPT)) await rm(join(backupFolder(db.folder), name), { force: true });
 }

@@ -8,9 +8,10 @@ import { zipSync } from 'fflate';
 import sharp from 'sharp';
 import { testWorkshop, type TestWorkshop } from '../../../tests/support/workshop.ts';
 import { planWorkshop } from '../../core/costume/costumePlan.ts';
+import { formatLocalTime } from '../../core/units/localTime.ts';
 import { stageOf } from '../../core/costume/stage.ts';
 import { inOrder } from '../../core/costume/order.ts';
-import { automaticBackup, listBackups, readBackup, restoreBackup } from './backup.ts';
+import { automaticBackup, listBackups, readBackup, restoreBackup, writeBackup } from './backup.ts';
 import { clock } from './clock.ts';
 import { costumeCommands } from './commands/costume.ts';
 import { FolderInUse, lockFolder, noteAddress } from './db/lock.ts';
@@ -134,6 +135,62 @@ test('an archived costume is planned alone', async () => {
 	await w.run(costumeCommands.restoreCostume, { id: String(id) });
 });
 
+test('a second restore within the minute keeps a second copy, and no page shows what is gone', async () => {
+	const [id] = await costumeIds(w.db, false);
+	const name = async () => (await plannedCostume(w.db, id!, NOW))!.record.costume.name;
+	const rename = async (to: string) => {
+		const { eventAt, version } = (await loadRecords(w.db, [id!]))[0]!.costume;
+		await w.run(
+			costumeCommands.editCostume,
+			{
+				...{
+					id: String(id),
+					version: String(version),
+					name: to,
+					wearer: '',
+					eventName: '',
+					limitMinor: '',
+					note: ''
+				},
+				...{
+					eventAt: formatLocalTime(eventAt),
+					bufferDays: '2',
+					split: 'windows',
+					targetOdds: '85',
+					rehearsalAt: ''
+				}
+			},
+			id!
+		);
+	};
+	const before = await writeBackup(w.db);
+	const first = await name();
+	await rename('Changed once');
+	await restoreBackup(w.db, before);
+	await rename('Changed again');
+	// The same number of changes as before the restore, other contents: what was planned before is not shown.
+	const key = (await plannedCostume(w.db, id!, NOW))!.key;
+	assert.equal(await name(), 'Changed again');
+	await restoreBackup(w.db, before);
+	await rename('Changed at last');
+	assert.equal(await name(), 'Changed at last');
+	assert.notEqual((await plannedCostume(w.db, id!, NOW))!.key, key, 'nor are the odds of it');
+	await restoreBackup(w.db, before);
+	assert.equal(await name(), first);
+	const copies = (await listBackups(w.db)).filter((n) => n.includes('before-restore'));
+	assert.equal(copies.length, 3);
+	const nameIn = async (copy: string) => {
+		const rows = JSON.parse(Buffer.from(unzip(await readBackup(w.db, copy), 1e8)['backup.json']!).toString());
+		return rows.tables.costume.find((c: { id: number }) => c.id === id).name;
+	};
+	// The newest first, each with what that restore took away.
+	assert.deepEqual(await Promise.all(copies.map(nameIn)), [
+		'Changed at last',
+		'Changed again',
+		'Changed once'
+	]);
+});
+
 test('automatic backups: only after changes, the last seven kept, each restorable', async () => {
 	await automaticBackup(w.db);
 	const once = await listBackups(w.db);
@@ -145,9 +202,15 @@ test('automatic backups: only after changes, the last seven kept, each restorabl
 	await w.run(costumeCommands.archiveCostume, { id: String(id) });
 	await automaticBackup(w.db);
 	const kept = await listBackups(w.db);
-	assert.equal(kept.length, 7);
+	const atStart = kept.filter((name) => name.includes('at-start'));
+	assert.equal(atStart.length, 7);
+	assert.equal(
+		kept.filter((name) => name.includes('before-restore')).length,
+		3,
+		'those are never cleared away'
+	);
 	await w.run(costumeCommands.restoreCostume, { id: String(id) });
-	await restoreBackup(w.db, await readBackup(w.db, kept[0]!));
+	await restoreBackup(w.db, await readBackup(w.db, atStart[0]!));
 	assert.equal((await costumeIds(w.db, true)).length, 1, 'as it was at the backup');
 	await w.run(costumeCommands.restoreCostume, { id: String(id) });
 	assert.throws(() => readBackup(w.db, '../../etc/passwd'), refused(/no such backup/));

@@ -19,7 +19,7 @@
 	/** `2031-05-02T18-30-at-start.dapper-backup.zip` in words. */
 	function backupWords(name: string): string {
 		const [, day, hour, minute, tag] = /^(\S{10})T(\d\d)-(\d\d)-(.+)\.dapper/.exec(name) ?? [];
-		return day ? `${day} ${hour}:${minute}, ${tag!.replace('-', ' ')}` : name;
+		return day ? `${day} ${hour}:${minute}, ${tag!.replaceAll('-', ' ')}` : name;
 	}
 </script>
 

@@ -1,4 +1,5 @@
 import { PGlite, types } from '@electric-sql/pglite';
+import { randomUUID } from 'node:crypto';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseDate, parseLocalTime } from '$core/units/localTime.ts';
@@ -19,6 +20,9 @@ export interface Executor {
 export interface Database extends Executor {
 	transaction<T>(run: (tx: Executor) => Promise<T>): Promise<T>;
 	folder: string;
+	/** Of what the tables hold; another one after a restore. What is kept in memory about them ends with it. */
+	readonly era: string;
+	beginEra(): void;
 	close(): Promise<void>;
 }
 
@@ -60,8 +64,15 @@ export const openInMemory = (folder: string): Promise<Database> =>
 async function openLocked(path: string, folder: string, lock: FolderLock): Promise<Database> {
 	const pg = await PGlite.create(path, { parsers, relaxedDurability: false });
 	await migrate(pg);
+	let era = randomUUID();
 	return {
 		folder,
+		get era() {
+			return era;
+		},
+		beginEra: () => {
+			era = randomUUID();
+		},
 		query: (sql, params) => pg.query(sql, checked(params)),
 		transaction: (run) =>
 			pg.transaction((tx) =>

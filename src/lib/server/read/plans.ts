@@ -15,7 +15,7 @@ export interface Planned {
 }
 
 interface Kept extends Planned {
-	db: Database;
+	era: string;
 	lastChange: number;
 	now: LocalMinutes;
 	/** What each plan was made from. */
@@ -29,8 +29,8 @@ export async function plannedWorkshop(db: Database, now: LocalMinutes): Promise<
 	// A plan that starts "now" would shift with every look at it: it starts on the next five minutes.
 	const start = Math.ceil(now / 5) * 5;
 	const lastChange = (await one<{ id: number }>(db, 'select coalesce(max(id), 0) as id from change'))!.id;
-	if (kept && kept.db === db && kept.lastChange === lastChange && kept.now === start) return kept;
-	kept = { db, lastChange, ...(await plan(db, start, kept?.db === db ? kept : null)) };
+	if (kept && kept.era === db.era && kept.lastChange === lastChange && kept.now === start) return kept;
+	kept = { era: db.era, lastChange, ...(await plan(db, start, kept?.era === db.era ? kept : null)) };
 	return kept;
 }
 
@@ -39,7 +39,7 @@ async function plan(
 	db: Executor,
 	start: LocalMinutes,
 	before: Kept | null
-): Promise<Omit<Kept, 'db' | 'lastChange'>> {
+): Promise<Omit<Kept, 'era' | 'lastChange'>> {
 	const [workshop, records] = await Promise.all([
 		loadWorkshop(db),
 		costumeIds(db, false).then((ids) => loadRecords(db, ids))
@@ -88,7 +88,7 @@ export interface PlannedCostume {
 	earlier: { record: CostumeRecord; plan: MadePlan }[];
 }
 
-const keyOf = () => `${kept?.lastChange} ${kept?.now}`;
+const keyOf = () => `${kept?.era} ${kept?.lastChange} ${kept?.now}`;
 
 /** One costume with its plan; an archived one is planned alone. */
 export async function plannedCostume(

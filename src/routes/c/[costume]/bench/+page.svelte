@@ -29,7 +29,6 @@
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const today = $derived(data.today);
-	const first = $derived(today.ready[0]);
 	const several = $derived(data.workshop.makers.length > 1);
 	const nameOf = (id: number | null) => data.workshop.makers.find((m) => m.id === id)?.name ?? 'Somebody';
 	// svelte-ignore state_referenced_locally
@@ -37,6 +36,8 @@
 	const isOwn = (log: { makerId: number | null }) => String(log.makerId ?? '') === maker;
 	/** The timer of who stands here. */
 	const own = $derived(today.running.find(isOwn) ?? null);
+	/** What to do now, when nothing is under way. */
+	const first = $derived(own ? undefined : today.ready[0]);
 	const elsewhere = $derived(own ? null : (data.running.find(isOwn) ?? null));
 
 	// The clock of the page. It asks for fresh data when the next coat is dry.
@@ -64,7 +65,7 @@
 	const outdoors = $derived(
 		today.ready.filter((r) => r.dryOnly && (r.opensAt === null || dayOf(r.opensAt) === dayOf(clock)))
 	);
-	const rest = $derived(today.ready.slice(1).filter((r) => !finishing.includes(r)));
+	const rest = $derived(today.ready.filter((r) => r !== first && !finishing.includes(r)));
 	let logging = $state<{ stepId: number; name: string } | null>(null);
 	const recent = $derived(data.record.logs.filter((l) => l.endedAt !== null).slice(0, 8));
 	const stepOf = (id: number) => data.record.steps.find((s) => s.id === id);
