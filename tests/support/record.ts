@@ -176,6 +176,7 @@ export const record = (extra: Partial<CostumeRecord> = {}): CostumeRecord => ({
 	logs: [],
 	photos: [],
 	leftOut: [],
+	leftOutNeeds: [],
 	found: null,
 	fittings: [],
 	...extra

@@ -75,6 +75,8 @@ export interface CostumeRecord {
 	photos: Photo[];
 	/** Steps left out to be in time: planned and counted nowhere. */
 	leftOut: Step[];
+	/** What components that are left out would take. */
+	leftOutNeeds: Need[];
 	/** The order of steps that a search found, if it was kept. */
 	found: FoundStep[] | null;
 	/** Fittings booked, with what is tried on. */

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import type { Place } from '../costume/record.ts';
 import * as make from '../../../tests/support/record.ts';
 import { COSTUME_VERSION, readCostumeFile, toCostumeFile, type CostumeFile } from './costumeFile.ts';
 
@@ -40,7 +41,20 @@ const materials = [
 	make.material(3),
 	make.material(4, { coatProduct: 'fillerPrimer' })
 ];
-const file = () => toCostumeFile(record, materials, new Set([1]), make.NO_LOOK, make.NO_FIT);
+const SPRAY: Place = {
+	id: 1,
+	name: 'Spray place',
+	capacity: 1,
+	forSpray: true,
+	daylightOnly: false,
+	dryOnly: false,
+	windows: [{ id: 1, days: [6, 7], from: 600, to: 1080 }],
+	off: [],
+	version: 1
+};
+const SHED = { ...SPRAY, id: 2, name: 'Shed', forSpray: false };
+const file = () =>
+	toCostumeFile(record, { materials, places: [SPRAY, SHED], makers: [] }, make.NO_LOOK, make.NO_FIT, []);
 /** The file after a change, through JSON as it would come from a disk. */
 const read = (change: (f: CostumeFile & Record<string, unknown>) => void = () => {}) => {
 	const copy = JSON.parse(JSON.stringify(file())) as CostumeFile & Record<string, unknown>;
@@ -67,16 +81,16 @@ test('only what belongs to the costume goes out', () => {
 	);
 	assert.equal(logs.length, 1, 'a running timer has no end yet');
 	assert.deepEqual(
-		steps.map((s) => s.needsSprayPlace),
-		[true, false]
+		steps.map((s) => s.placeId),
+		[1, 2]
 	);
-	assert.doesNotMatch(JSON.stringify(file()), /"version":\s*[3-9]|costumeId|stash"/);
+	assert.doesNotMatch(JSON.stringify(file()), /"version":\s*[124-9]|costumeId|stash"/);
 });
 
 test('a newer form, another format, or no file of ours is refused in words', () => {
 	assert.match(
 		reason((f) => (f.version = (COSTUME_VERSION + 1) as never)),
-		/newer Dapper Ledger \(form 3, this one knows 2\)/
+		/newer Dapper Ledger \(form 4, this one knows 3\)/
 	);
 	assert.match(
 		reason((f) => (f.format = 'x' as never)),

@@ -1,14 +1,15 @@
 import { z } from 'zod';
 import { FLEXES, KINDS, SEEN_FROM, SIDES, SOURCES } from '../costume/component.ts';
-import type { CostumeRecord } from '../costume/record.ts';
+import type { CostumeRecord, Workshop } from '../costume/record.ts';
 import { ROUTE_KEYS } from '../costume/route.ts';
 import { PHASES } from '../costume/step.ts';
 import { TECHNIQUE_KEYS } from '../costume/technique.ts';
 import { ZONES } from '../costume/zone.ts';
 import { COAT_PRODUCT_KEYS } from '../finish/coatProduct.ts';
+import { layPlan, type KeptLayout } from '../layout/plan.ts';
 import { OCCASIONS } from '../mend/fault.ts';
-import { FAMILIES, PURCHASE_STATES, type Material } from '../needs/material.ts';
-import { formatDate, formatLocalTime, parseDate, parseLocalTime } from '../units/localTime.ts';
+import { FAMILIES, PURCHASE_STATES } from '../needs/material.ts';
+import { DAY, formatDate, formatLocalTime, parseDate, parseLocalTime } from '../units/localTime.ts';
 import { CURRENCIES } from '../units/money.ts';
 import { lookFields, lookLinks, toLookFile } from './costumeFileLook.ts';
 import type { LookRecord } from '../costume/picture.ts';
@@ -19,7 +20,7 @@ import type { MeasureRecord } from '../measure/body/measureRecord.ts';
  * docs/formats.md. Ids are the file's own and only link its entries; reading gives new ones.
  */
 export const COSTUME_FORMAT = 'dapper-ledger-costume';
-export const COSTUME_VERSION = 2;
+export const COSTUME_VERSION = 3;
 
 const id = z.number().int().positive();
 const idOrNull = id.nullable();
@@ -34,7 +35,7 @@ const date = z.string().refine((t) => parseDate(t).ok, 'is not a date like 2031-
 
 export const costumeFile = z.strictObject({
 	format: z.literal(COSTUME_FORMAT),
-	version: z.union([z.literal(1), z.literal(COSTUME_VERSION)]),
+	version: z.union([z.literal(1), z.literal(2), z.literal(COSTUME_VERSION)]),
 	costume: z.strictObject({
 		name: z.string().min(1).max(120),
 		wearer: line,
@@ -121,8 +122,9 @@ export const costumeFile = z.strictObject({
 				orAfterMinutes: minutes.nullable(),
 				oneSitting: z.boolean(),
 				needsHelper: z.boolean(),
-				/** Needs the spray place of the workshop that reads the file. */
-				needsSprayPlace: z.boolean(),
+				placeId: idOrNull.default(null),
+				/** In forms 1 and 2: it needs the spray place of the workshop that reads the file. */
+				needsSprayPlace: z.boolean().default(false),
 				coatId: idOrNull,
 				faultId: idOrNull,
 				doneAt: time.nullable(),
@@ -135,7 +137,17 @@ export const costumeFile = z.strictObject({
 		)
 		.max(20_000),
 	logs: z
-		.array(z.strictObject({ stepId: id, startedAt: time, endedAt: time, minutes, note: text }))
+		.array(
+			z.strictObject({
+				stepId: id,
+				/** By name. */
+				maker: line.nullable().default(null),
+				startedAt: time,
+				endedAt: time,
+				minutes,
+				note: text
+			})
+		)
 		.max(100_000),
 	materials: z
 		.array(
@@ -201,6 +213,53 @@ export const costumeFile = z.strictObject({
 			})
 		)
 		.max(5000),
+	/** Places that steps need, with their hours. */
+	places: z
+		.array(
+			z.strictObject({
+				id,
+				name: z.string().min(1).max(120),
+				capacity: z.number().int().min(1).max(100),
+				forSpray: z.boolean(),
+				daylightOnly: z.boolean(),
+				dryOnly: z.boolean(),
+				windows: z
+					.array(
+						z.strictObject({
+							days: z.array(z.number().int().min(1).max(7)).min(1).max(7),
+							from: z
+								.number()
+								.int()
+								.min(0)
+								.max(DAY - 1),
+							to: z.number().int().min(1).max(DAY)
+						})
+					)
+					.max(50)
+			})
+		)
+		.max(100)
+		.default([]),
+	/** The order of steps that a search found, while it is in use. */
+	found: z
+		.array(z.strictObject({ step: id, makers: z.array(line).max(20).optional() }))
+		.max(20_000)
+		.nullable()
+		.default(null),
+	/** Cutting layouts that are kept. */
+	layouts: z
+		.array(
+			z.strictObject({
+				materialId: id,
+				name: z.string().min(1).max(120),
+				plan: layPlan,
+				keptAt: time,
+				cutAt: time.nullable(),
+				fromStash: z.number().min(0).max(1e6).nullable()
+			})
+		)
+		.max(1000)
+		.default([]),
 	...lookFields
 });
 
@@ -209,14 +268,21 @@ export type CostumeFile = z.infer<typeof costumeFile>;
 /** The file's content of a costume. A running timer is left out: it has no end yet. */
 export function toCostumeFile(
 	record: CostumeRecord,
-	materials: readonly Material[],
-	sprayPlaces: ReadonlySet<number>,
+	{ materials, places, makers }: Pick<Workshop, 'materials' | 'places' | 'makers'>,
 	look: LookRecord,
-	fit: MeasureRecord
+	fit: MeasureRecord,
+	layouts: readonly KeptLayout[]
 ): CostumeFile {
 	const { costume } = record;
+	const components = new Set(record.components.map((c) => c.id));
+	const steps = byId([...record.steps, ...record.leftOut]);
+	const stepIds = new Set(steps.map((s) => s.id));
+	const needs = byId([...record.needs, ...record.leftOutNeeds]);
+	const makerNames = new Map(makers.map((m) => [m.id, m.name]));
+	const usedPlaces = new Set(steps.map((s) => s.placeId));
 	const used = new Set([
-		...record.needs.map((n) => n.materialId),
+		...needs.map((n) => n.materialId),
+		...layouts.map((l) => l.materialId),
 		...record.purchases.map((p) => p.materialId),
 		...fit.shapes.flatMap((s) => s.materialId ?? [])
 	]);
@@ -239,8 +305,8 @@ export function toCostumeFile(
 			rehearsalAt: costume.rehearsalAt === null ? null : formatLocalTime(costume.rehearsalAt),
 			note: costume.note
 		},
-		components: record.components.map(({ costumeId: _c, version: _v, ...c }) => c),
-		coats: record.coats.map((c) => ({
+		components: byId(record.components).map(({ costumeId: _c, version: _v, ...c }) => c),
+		coats: byId(record.coats).map((c) => ({
 			id: c.id,
 			componentId: c.componentId,
 			position: c.position,
@@ -251,7 +317,7 @@ export function toCostumeFile(
 			recoatMinutes: c.recoatMinutes,
 			handlingMinutes: c.handlingMinutes
 		})),
-		faults: record.faults.map((f) => ({
+		faults: byId(record.faults).map((f) => ({
 			id: f.id,
 			componentId: f.componentId,
 			symptom: f.symptom,
@@ -262,7 +328,7 @@ export function toCostumeFile(
 			minutesLost: f.minutesLost,
 			cameBackOf: f.cameBackOf
 		})),
-		steps: [...record.steps, ...record.leftOut].map((s) => ({
+		steps: steps.map((s) => ({
 			id: s.id,
 			componentId: s.componentId,
 			position: s.position,
@@ -278,7 +344,8 @@ export function toCostumeFile(
 			orAfterMinutes: s.orAfterMinutes,
 			oneSitting: s.oneSitting,
 			needsHelper: s.needsHelper,
-			needsSprayPlace: s.placeId !== null && sprayPlaces.has(s.placeId),
+			placeId: s.placeId,
+			needsSprayPlace: false,
 			coatId: s.coatId,
 			faultId: s.faultId,
 			doneAt: s.doneAt === null ? null : formatLocalTime(s.doneAt),
@@ -286,10 +353,11 @@ export function toCostumeFile(
 			leftOut: record.leftOut.includes(s),
 			after: s.after
 		})),
-		logs: record.logs
+		logs: byId(record.logs)
 			.filter((l) => l.endedAt !== null)
 			.map((l) => ({
 				stepId: l.stepId,
+				maker: makerNames.get(l.makerId ?? 0) ?? null,
 				startedAt: formatLocalTime(l.startedAt),
 				endedAt: formatLocalTime(l.endedAt!),
 				minutes: l.minutes,
@@ -313,7 +381,7 @@ export function toCostumeFile(
 				lengthMm: m.lengthMm,
 				gramsPerM2: m.gramsPerM2
 			})),
-		needs: record.needs.map((n) => ({
+		needs: needs.map((n) => ({
 			componentId: n.componentId,
 			materialId: n.materialId,
 			quantity: n.quantity,
@@ -321,7 +389,7 @@ export function toCostumeFile(
 			waste: n.waste,
 			taken: n.taken
 		})),
-		purchases: record.purchases.map((p) => ({
+		purchases: byId(record.purchases).map((p) => ({
 			componentId: p.componentId,
 			materialId: p.materialId,
 			packs: p.packs,
@@ -336,7 +404,7 @@ export function toCostumeFile(
 			arrivedOn: day(p.arrivedOn),
 			note: p.note
 		})),
-		photos: record.photos.map((p) => ({
+		photos: byId(record.photos).map((p) => ({
 			hash: p.hash,
 			componentId: p.componentId,
 			stepId: p.stepId,
@@ -345,9 +413,44 @@ export function toCostumeFile(
 			caption: p.caption,
 			takenAt: formatLocalTime(p.takenAt)
 		})),
+		places: places
+			.filter((p) => usedPlaces.has(p.id))
+			.map(({ id, name, capacity, forSpray, daylightOnly, dryOnly, windows }) => ({
+				id,
+				name,
+				capacity,
+				forSpray,
+				daylightOnly,
+				dryOnly,
+				windows: windows.map(({ days, from, to }) => ({ days: [...days], from, to }))
+			})),
+		found:
+			record.found
+				?.filter((f) => stepIds.has(f.step))
+				.map(({ step, makers: by }) =>
+					by ? { step, makers: by.flatMap((m) => makerNames.get(m) ?? []) } : { step }
+				) ?? null,
+		layouts: byId(layouts).flatMap((l) => {
+			// Pieces of a component that was removed since are not cut any more.
+			const pieces = l.plan.pieces.filter((p) => components.has(p.componentId));
+			const left = new Set(pieces.map((p) => p.id));
+			const placements = l.plan.placements.filter((p) => left.has(p.piece));
+			if (placements.length === 0) return [];
+			return {
+				materialId: l.materialId,
+				name: l.name,
+				plan: { ...l.plan, pieces, placements },
+				keptAt: formatLocalTime(l.keptAt),
+				cutAt: l.cutAt === null ? null : formatLocalTime(l.cutAt),
+				fromStash: l.fromStash
+			};
+		}),
 		...toLookFile(look, fit)
 	};
 }
+
+/** As they were written down: reading gives new ids in the same order. */
+const byId = <T extends { id: number }>(rows: readonly T[]): T[] => [...rows].sort((a, b) => a.id - b.id);
 
 /** Reads and checks the content: the reason in words when it cannot be used. */
 export function readCostumeFile(
@@ -374,12 +477,12 @@ export function readCostumeFile(
 }
 
 type Ids = Set<number>;
-type Tuple8 = [Ids, Ids, Ids, Ids, Ids, Ids, Ids, Ids];
+type Tuple9 = [Ids, Ids, Ids, Ids, Ids, Ids, Ids, Ids, Ids];
 
 /** Links that lead nowhere, and parts that contain themselves. */
 function findDangling(file: CostumeFile): string | null {
 	const ids = (rows: readonly { id: number }[]) => new Set(rows.map((r) => r.id));
-	const [components, steps, coats, faults, materials, pictures, wearers, fittings] = [
+	const [components, steps, coats, faults, materials, pictures, wearers, fittings, places] = [
 		file.components,
 		file.steps,
 		file.coats,
@@ -387,8 +490,9 @@ function findDangling(file: CostumeFile): string | null {
 		file.materials,
 		file.pictures,
 		file.wearers,
-		file.fittings
-	].map(ids) as Tuple8;
+		file.fittings,
+		file.places
+	].map(ids) as Tuple9;
 	const lists = { components, steps, pictures, wearers, materials };
 	const links: [string, number | null, Set<number>][] = [
 		...file.components.map((c): [string, number | null, Set<number>] => [
@@ -402,6 +506,7 @@ function findDangling(file: CostumeFile): string | null {
 		...file.steps.flatMap((s): [string, number | null, Set<number>][] => [
 			['coat', s.coatId, coats],
 			['fault', s.faultId, faults],
+			['place', s.placeId, places],
 			...s.after.map((a): [string, number, Set<number>] => ['step', a, steps])
 		]),
 		...file.logs.map((l): [string, number | null, Set<number>] => ['step', l.stepId, steps]),
@@ -414,6 +519,11 @@ function findDangling(file: CostumeFile): string | null {
 			['step', p.stepId, steps],
 			['fault', p.faultId, faults],
 			['fitting', p.fittingId, fittings]
+		]),
+		...(file.found ?? []).map((f): [string, number | null, Set<number>] => ['step', f.step, steps]),
+		...file.layouts.flatMap((l): [string, number | null, Set<number>][] => [
+			['material', l.materialId, materials],
+			...l.plan.pieces.map((p): [string, number, Set<number>] => ['component', p.componentId, components])
 		]),
 		...lookLinks(file).map(([name, at, list]): [string, number | null, Set<number>] => [
 			name,

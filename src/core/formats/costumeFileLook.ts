@@ -254,24 +254,26 @@ export function toLookFile(look: LookRecord, fit: MeasureRecord): LookFile {
 			note: s.note
 		})),
 		nominals: fit.nominals.map(({ id: _i, version: _v, ...n }) => n),
-		fittings: fit.fittings.map((f) => ({
-			id: f.id,
-			wearerId: worn.has(f.wearerId ?? 0) ? f.wearerId : null,
-			heldAt: formatLocalTime(f.heldAt),
-			note: f.note,
-			clears: f.clears,
-			componentIds: f.componentIds,
-			points: fit.points
-				.filter((p) => p.fittingId === f.id)
-				.map(({ componentId, what, direction, moveMm, side, stepId, settled }) => ({
-					componentId,
-					what,
-					direction,
-					moveMm,
-					side,
-					stepId,
-					settled
-				}))
-		}))
+		fittings: [...fit.fittings]
+			.sort((a, b) => a.id - b.id)
+			.map((f) => ({
+				id: f.id,
+				wearerId: worn.has(f.wearerId ?? 0) ? f.wearerId : null,
+				heldAt: formatLocalTime(f.heldAt),
+				note: f.note,
+				clears: f.clears,
+				componentIds: f.componentIds,
+				points: fit.points
+					.filter((p) => p.fittingId === f.id)
+					.map(({ componentId, what, direction, moveMm, side, stepId, settled }) => ({
+						componentId,
+						what,
+						direction,
+						moveMm,
+						side,
+						stepId,
+						settled
+					}))
+			}))
 	};
 }

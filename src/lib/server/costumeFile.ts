@@ -1,30 +1,40 @@
 import { createHash } from 'node:crypto';
 import { readCostumeFile, toCostumeFile, type CostumeFile } from '$core/formats/costumeFile.ts';
-import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
+import { formatLocalTime } from '$core/units/localTime.ts';
+import type { Workshop } from '$core/costume/record.ts';
 import { insertLook } from './costumeFileLook.ts';
 import type { Database, Executor } from './db/open.ts';
+import { clock } from './clock.ts';
+import { loadEntered } from './read/costume.ts';
+import { loadLayouts } from './read/layout.ts';
 import { loadLook } from './read/look.ts';
 import { loadMeasure } from './read/measure.ts';
-import { all, Refused } from './db/rows.ts';
+import { Absent, all, one, Refused } from './db/rows.ts';
 import { readStored, storePicture } from './pictures.ts';
 import { unzip, zip } from './zip.ts';
 
 /** A picture is named in the file by the hash of its bytes, which reading checks. */
 const MOST_UNPACKED = 400 * 1024 * 1024;
 
-export async function writeCostumeZip(
-	db: Database,
-	record: CostumeRecord,
-	workshop: Workshop
-): Promise<Uint8Array> {
-	const places = new Set(workshop.places.filter((p) => p.forSpray).map((p) => p.id));
-	const { id } = record.costume;
-	const [look, fit] = [await loadLook(db, id), await loadMeasure(db, id)];
-	const file = toCostumeFile(record, workshop.materials, places, look, fit);
+export async function writeCostumeZip(db: Database, id: number, workshop: Workshop): Promise<Uint8Array> {
+	const file = await costumeFileOf(db, id, workshop);
 	const pictures: Record<string, Uint8Array> = {};
 	for (const { hash } of [...file.photos, ...file.pictures])
 		pictures[`pictures/${hash}`] = await readStored(db.folder, hash);
 	return zip({ 'costume.json': Buffer.from(JSON.stringify(file, null, 1)), ...pictures });
+}
+
+/** Everything that is stored about a costume, as its file has it. */
+export async function costumeFileOf(db: Executor, id: number, workshop: Workshop): Promise<CostumeFile> {
+	const [record] = await loadEntered(db, [id]);
+	if (!record) throw new Absent('costume');
+	return toCostumeFile(
+		record,
+		workshop,
+		await loadLook(db, id),
+		await loadMeasure(db, id),
+		await loadLayouts(db, id)
+	);
 }
 
 export interface ReadCostume {
@@ -52,8 +62,17 @@ export function readCostumeZip(data: Uint8Array): ReadCostume {
 			throw new Refused('A picture is missing from the file, or damaged.', 'file');
 		pictures.set(hash, data);
 	}
-	return { file: read.file, pictures };
+	return { file: { ...read.file, layouts: read.file.layouts.map(withoutOffcuts) }, pictures };
 }
+
+/** Offcuts are those of the workshop that wrote the file: a number here would mean another one. */
+const withoutOffcuts = (layout: CostumeFile['layouts'][number]): CostumeFile['layouts'][number] => ({
+	...layout,
+	plan: {
+		...layout.plan,
+		stock: { ...layout.plan.stock, sheets: layout.plan.stock.sheets.map(({ offcut: _, ...sheet }) => sheet) }
+	}
+});
 
 /** A new id for each id of the file. */
 type Ids = ReadonlyMap<number, number>;
@@ -137,9 +156,7 @@ export async function insertCostume(
 			to(faults, f.id),
 			to(faults, f.cameBackOf)
 		]);
-	const place =
-		(await all<{ id: number }>(tx, 'select id from place where for_spray order by id limit 1'))[0]?.id ??
-		null;
+	const { places, spray } = await matchPlaces(tx, file);
 	const steps = mapOf(
 		file.steps,
 		await insertMany(tx, {
@@ -156,7 +173,7 @@ export async function insertCostume(
 				"pinnedAt" timestamp, "leftOut" boolean) returning id`,
 			rows: file.steps.map((s) => ({
 				...at(s),
-				placeId: s.needsSprayPlace ? place : null,
+				placeId: s.needsSprayPlace ? spray : to(places, s.placeId),
 				coatId: to(coats, s.coatId),
 				faultId: to(faults, s.faultId)
 			}))
@@ -169,10 +186,11 @@ export async function insertCostume(
 		rows: file.steps.flatMap((s) => s.after.map((a) => ({ stepId: to(steps, s.id), afterId: to(steps, a) })))
 	});
 	await insertMany(tx, {
-		sql: `insert into work_log (step_id, started_at, ended_at, minutes, note)
-			select r."stepId", r."startedAt", r."endedAt", r.minutes, r.note
-			from jsonb_to_recordset($1) as r ("stepId" integer, "startedAt" timestamp, "endedAt" timestamp, minutes integer, note text)
-			returning id`,
+		sql: `insert into work_log (step_id, maker_id, started_at, ended_at, minutes, note)
+			select r."stepId", (select id from maker m where m.name = r.maker order by id limit 1), r."startedAt", r."endedAt",
+				r.minutes, r.note
+			from jsonb_to_recordset($1) as r ("stepId" integer, maker text, "startedAt" timestamp, "endedAt" timestamp,
+				minutes integer, note text) returning id`,
 		rows: file.logs.map((l) => ({ ...l, stepId: to(steps, l.stepId) }))
 	});
 	const materials = await matchMaterials(tx, file);
@@ -226,7 +244,87 @@ export async function insertCostume(
 			]
 		);
 	}
+	if (file.found) await insertFound(tx, costumeId!, file.found, steps);
+	for (const { plan, ...layout } of file.layouts) {
+		const material = to(materials, layout.materialId)!;
+		const stock = String(material);
+		await tx.query(
+			`insert into layout (costume_id, material_id, name, plan, kept_at, cut_at, from_stash)
+			values ($1, $2, $3, $4, $5, $6, $7)`,
+			[
+				costumeId,
+				material,
+				layout.name,
+				JSON.stringify({
+					...plan,
+					stock: { ...plan.stock, id: stock },
+					pieces: plan.pieces.map((p) => ({ ...p, stock, componentId: to(components, p.componentId) })),
+					placements: plan.placements.map((p) => ({ ...p, stock }))
+				}),
+				layout.keptAt,
+				layout.cutAt,
+				layout.fromStash
+			]
+		);
+	}
 	return costumeId!;
+}
+
+/** A maker of the same name is the same one; a step of another is done by whoever is free. */
+async function insertFound(
+	tx: Executor,
+	costumeId: number,
+	found: NonNullable<CostumeFile['found']>,
+	steps: Ids
+): Promise<void> {
+	const makers = new Map(
+		(await all<{ id: number; name: string }>(tx, 'select id, name from maker')).map((m) => [m.name, m.id])
+	);
+	const plan = found.map(({ step, makers: by }) => {
+		const known = by?.flatMap((name) => makers.get(name) ?? []);
+		return {
+			step: to(steps, step),
+			...(known?.length && known.length === by!.length ? { makers: known } : {})
+		};
+	});
+	await tx.query('insert into found_plan (costume_id, plan, found_at) values ($1, $2, $3)', [
+		costumeId,
+		JSON.stringify(plan),
+		formatLocalTime(clock())
+	]);
+}
+
+/**
+ * A place of the same name is the same place, and the spray place is the workshop's own; others are made, with the
+ * hours that the file has.
+ */
+async function matchPlaces(tx: Executor, file: CostumeFile): Promise<{ places: Ids; spray: number | null }> {
+	const known = await all<{ id: number; name: string; forSpray: boolean }>(
+		tx,
+		'select id, name, for_spray from place order by id'
+	);
+	const spray = known.find((k) => k.forSpray)?.id ?? null;
+	const places = new Map<number, number>();
+	for (const p of file.places) {
+		const same =
+			known.find((k) => k.name.toLowerCase() === p.name.toLowerCase())?.id ?? (p.forSpray ? spray : null);
+		if (same !== null) {
+			places.set(p.id, same);
+			continue;
+		}
+		const made = await one<{ id: number }>(
+			tx,
+			`insert into place (name, capacity, for_spray, daylight_only, dry_only) values ($1, $2, $3, $4, $5) returning id`,
+			[p.name, p.capacity, p.forSpray, p.daylightOnly, p.dryOnly]
+		);
+		places.set(p.id, made!.id);
+		for (const w of p.windows)
+			await tx.query(
+				'insert into working_window (place_id, days, from_minute, to_minute) values ($1, $2, $3, $4)',
+				[made!.id, w.days, w.from, w.to]
+			);
+	}
+	return { places, spray };
 }
 
 async function matchMaterials(tx: Executor, file: CostumeFile): Promise<Ids> {

@@ -3,7 +3,6 @@ import { after, before, test } from 'node:test';
 import { zipSync } from 'fflate';
 import sharp from 'sharp';
 import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../tests/support/workshop.ts';
-import { toCostumeFile } from '../../core/formats/costumeFile.ts';
 import { restoreBackup, writeBackup } from './backup.ts';
 import { coatCommands } from './commands/coat.ts';
 import { componentCommands } from './commands/component.ts';
@@ -16,9 +15,7 @@ import { pasteCommands } from './commands/paste.ts';
 import { photoCommands } from './commands/photo.ts';
 import { purchaseCommands } from './commands/purchase.ts';
 import { stepCommands } from './commands/step.ts';
-import { loadLook } from './read/look.ts';
-import { loadMeasure } from './read/measure.ts';
-import { readCostumeZip, writeCostumeZip } from './costumeFile.ts';
+import { costumeFileOf, readCostumeZip, writeCostumeZip } from './costumeFile.ts';
 import { Refused, Stale } from './db/rows.ts';
 import { lastAction, lastUndo, previewUndo, undo } from './db/undo.ts';
 import { loadRecord } from './read/costume.ts';
@@ -348,17 +345,11 @@ test('pictures: place stripped, turned upright; text, SVG and giants refused', a
 });
 
 test('costume file: out and in again is the same costume', async () => {
-	const zip = await writeCostumeZip(w.db, await record(), await loadWorkshop(w.db));
+	const zip = await writeCostumeZip(w.db, costume, await loadWorkshop(w.db));
 	const { id } = await w.run(fileCommands.importCostume, { file: new File([zip as BlobPart], 'x.zip') });
 	const workshop = await loadWorkshop(w.db);
 	const plain = async (costumeId: number) => {
-		const file = toCostumeFile(
-			await record(costumeId),
-			workshop.materials,
-			new Set([1]),
-			await loadLook(w.db, costumeId),
-			await loadMeasure(w.db, costumeId)
-		);
+		const file = await costumeFileOf(w.db, costumeId, workshop);
 		// Ids are the file's own and order rows of different components; pictures are encoded anew.
 		const bare = (rows: unknown) =>
 			JSON.stringify(rows, (key, value) =>
@@ -371,12 +362,12 @@ test('costume file: out and in again is the same costume', async () => {
 });
 
 test('costume files from elsewhere are refused with the reason, and nothing is changed', async () => {
-	const good = readCostumeZip(await writeCostumeZip(w.db, await record(), await loadWorkshop(w.db))).file;
+	const good = readCostumeZip(await writeCostumeZip(w.db, costume, await loadWorkshop(w.db))).file;
 	const pack = (file: unknown) => zipSync({ 'costume.json': Buffer.from(JSON.stringify(file)) });
 	const before = await w.db.query('select count(*) as n from costume');
 	const tryIt = (data: Uint8Array) =>
 		w.run(fileCommands.importCostume, { file: new File([data as BlobPart], 'x.zip') });
-	await assert.rejects(tryIt(pack({ ...good, version: 3 })), refused(/newer Dapper Ledger/));
+	await assert.rejects(tryIt(pack({ ...good, version: 4 })), refused(/newer Dapper Ledger/));
 	await assert.rejects(tryIt(pack({ ...good, format: 'other' })), refused(/not a costume file/));
 	await assert.rejects(tryIt(pack({ ...good, surprise: 1 })), refused(/wrong field/));
 	await assert.rejects(
@@ -387,7 +378,7 @@ test('costume files from elsewhere are refused with the reason, and nothing is c
 		tryIt(pack({ ...good, steps: [{ ...good.steps[0], componentId: 99999 }] })),
 		refused(/leads nowhere/)
 	);
-	const whole = await writeCostumeZip(w.db, await record(), await loadWorkshop(w.db));
+	const whole = await writeCostumeZip(w.db, costume, await loadWorkshop(w.db));
 	await assert.rejects(tryIt(whole.subarray(0, whole.length - 300)), refused(/damaged or cut off/));
 	await assert.rejects(tryIt(Buffer.from('hello')), refused(/./));
 	const bomb = zipSync({ 'costume.json': new Uint8Array(100 * 1024 * 1024) }, { level: 9 });

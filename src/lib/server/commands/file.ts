@@ -1,12 +1,8 @@
 import { z } from 'zod';
-import { toCostumeFile } from '$core/formats/costumeFile.ts';
 import { formatLocalTime } from '$core/units/localTime.ts';
-import { Absent, Refused } from '../db/rows.ts';
-import { insertCostume, readCostumeZip } from '../costumeFile.ts';
+import { Refused } from '../db/rows.ts';
+import { costumeFileOf, insertCostume, readCostumeZip } from '../costumeFile.ts';
 import { readStored } from '../pictures.ts';
-import { loadRecord } from '../read/costume.ts';
-import { loadLook } from '../read/look.ts';
-import { loadMeasure } from '../read/measure.ts';
 import { loadWorkshop } from '../read/workshop.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
@@ -25,18 +21,15 @@ export const fileCommands = {
 		}
 	),
 
-	/** A copy to make again: nothing done, nothing logged, nothing bought, no faults. */
+	/** A copy to make again: nothing done, cut, logged or bought, no faults, and nothing of the fittings. */
 	copyCostume: command(
 		() => z.object({ id: f.id(), name: f.name(), eventAt: f.time() }),
 		async (tx, v, { folder, now }) => {
 			if (v.eventAt <= now) throw new Refused('The event lies in the past.', 'eventAt');
-			const record = await loadRecord(tx, v.id);
-			if (!record) throw new Absent('costume');
 			const workshop = await loadWorkshop(tx);
-			const spray = new Set(workshop.places.filter((p) => p.forSpray).map((p) => p.id));
-			const [look, fit] = [await loadLook(tx, v.id), await loadMeasure(tx, v.id)];
-			const file = toCostumeFile(record, workshop.materials, spray, look, fit);
-			const kept = file.steps.filter((s) => s.faultId === null);
+			const file = await costumeFileOf(tx, v.id, workshop);
+			const fitted = new Set(file.fittings.flatMap((f) => f.points.map((p) => p.stepId)));
+			const kept = file.steps.filter((s) => s.faultId === null && !fitted.has(s.id));
 			const keptIds = new Set(kept.map((s) => s.id));
 			const pictures = new Map<string, Uint8Array>();
 			const photos = file.photos.filter((p) => p.faultId === null);
@@ -54,16 +47,20 @@ export const fileCommands = {
 					})),
 					needs: file.needs.map((n) => ({
 						...n,
+						taken: 0,
 						stepId: n.stepId !== null && keptIds.has(n.stepId) ? n.stepId : null
 					})),
 					faults: [],
 					logs: [],
 					purchases: [],
 					fittings: [],
+					wearers: file.wearers.map((w) => ({ ...w, builtOn: null })),
+					found: null,
+					layouts: file.layouts.map((l) => ({ ...l, cutAt: null, fromStash: null })),
 					photos: photos.map((p) => ({ ...p, stepId: null, fittingId: null }))
 				}
 			});
-			return { words: `Copied ${record.costume.name} to ${v.name}`, costumeId: id, result: { id } };
+			return { words: `Copied ${file.costume.name} to ${v.name}`, costumeId: id, result: { id } };
 		}
 	)
 };

@@ -608,7 +608,7 @@ test('garments wait for what lies beneath; a breakdown is copied with steps, coa
 });
 
 test('pictures, wearers and fittings travel in the costume file, and in the backup', async () => {
-	const zip = await writeCostumeZip(w.db, await record(), await loadWorkshop(w.db));
+	const zip = await writeCostumeZip(w.db, costume, await loadWorkshop(w.db));
 	const { file } = readCostumeZip(zip);
 	assert.equal(file.version, 2);
 	assert.ok(

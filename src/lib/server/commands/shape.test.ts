@@ -114,7 +114,7 @@ test('what gives no pieces is refused at its value, and nothing is stored', asyn
 
 test('shapes travel in the costume file', async () => {
 	await run(shapeCommands.addShape, { componentId: bracers, ...BAND, note: 'two halves' });
-	const zip = await writeCostumeZip(w.db, (await loadRecord(w.db, costume))!, await loadWorkshop(w.db));
+	const zip = await writeCostumeZip(w.db, costume, await loadWorkshop(w.db));
 	assert.equal(readCostumeZip(zip).file.shapes[0]!.note, 'two halves');
 	const { id } = await w.run<{ id: number }>(fileCommands.importCostume, {
 		file: new File([zip as BlobPart], 'x.zip')

@@ -13,9 +13,23 @@ import { loadMaterials } from './workshop.ts';
 
 /**
  * Everything about these costumes, in a dozen queries however many there are. Costumes in order of
- * their event.
+ * their event. Amounts that follow the pieces are what these come to.
  */
 export async function loadRecords(db: Executor, ids: readonly number[]): Promise<CostumeRecord[]> {
+	const records = await loadEntered(db, ids);
+	const following = records.some((r) =>
+		[
+			...r.steps.map((s) => s.fromPieces),
+			...r.leftOut.map((s) => s.fromPieces),
+			...r.coats.map((c) => c.fromPieces),
+			...r.needs.map((n) => n.waste !== null)
+		].includes(true)
+	);
+	return following ? withPieces(db, records) : records;
+}
+
+/** The same with all amounts as they were entered. */
+export async function loadEntered(db: Executor, ids: readonly number[]): Promise<CostumeRecord[]> {
 	const list = [ids];
 	const [costumes, components, steps, links, coats, needs, purchases, faults, logs, photos, found, fittings] =
 		await Promise.all([
@@ -104,7 +118,7 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 		]);
 	const of = <T extends { costumeId: number }>(rows: T[], id: number) =>
 		rows.filter((r) => r.costumeId === id);
-	const records = costumes.map((costume): CostumeRecord => {
+	return costumes.map((costume): CostumeRecord => {
 		const own = of(steps, costume.id).map(({ leftOut, ...s }) => ({
 			leftOut,
 			step: { ...s, after: links.filter((l) => l.stepId === s.id).map((l) => l.afterId) }
@@ -121,6 +135,7 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 			leftOut,
 			coats: of(coats, costume.id),
 			needs: of(needs, costume.id).filter((n) => !dropped.has(n.componentId)),
+			leftOutNeeds: of(needs, costume.id).filter((n) => dropped.has(n.componentId)),
 			purchases: of(purchases, costume.id),
 			faults: of(faults, costume.id),
 			logs: of(logs, costume.id),
@@ -129,8 +144,6 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 			fittings: of(fittings, costume.id)
 		};
 	});
-	const following = [...steps, ...coats].some((r) => r.fromPieces) || needs.some((n) => n.waste !== null);
-	return following ? withPieces(db, records) : records;
 }
 
 /** Amounts that follow the pieces, put in once for everything that reads the record. */

@@ -15,7 +15,7 @@ const WRITERS: Record<string, { ending: string; type: string; write: Writer }> =
 	costume: {
 		ending: 'dapper.zip',
 		type: 'application/zip',
-		write: (f, _, db) => writeCostumeZip(db, f.record, f.workshop)
+		write: (f, _, db) => writeCostumeZip(db, f.record.costume.id, f.workshop)
 	},
 	calendar: {
 		ending: 'ics',
