@@ -1,8 +1,8 @@
-import { hoursOf, waitOf, type CostumePlan } from '../costume/costumePlan.ts';
+import { hoursOf, type CostumePlan } from '../costume/costumePlan.ts';
 import type { Component } from '../costume/component.ts';
 import { stepsBefore } from '../costume/order.ts';
 import type { CostumeRecord, Maker, Place, Settings, WorkLog, Workshop } from '../costume/record.ts';
-import { minutesLeft, type Step } from '../costume/step.ts';
+import { waitOf, minutesLeft, type Step } from '../costume/step.ts';
 import { openSpans } from '../schedule/calendar.ts';
 import { DAY, type LocalMinutes } from '../units/localTime.ts';
 

@@ -2,6 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import * as make from '../../../tests/support/record.ts';
 import { todayOf } from '../bench/today.ts';
+import { checkPlan } from '../schedule/checkPlan.ts';
 import type { Span } from '../schedule/calendar.ts';
 import { coatSteps, packsForCoats } from '../finish/coatStack.ts';
 import { timeWords } from '../units/localTime.ts';
@@ -12,6 +13,8 @@ import { isRouteCoat, ROUTES, type Route } from './route.ts';
 import { costumeStage, stageOf } from './stage.ts';
 import { minutesLeft, stepMinutes } from './step.ts';
 import { tapePins } from './pins.ts';
+import { valueOf } from '../working/figure.ts';
+import { stepFigure } from '../working/figures.ts';
 import { cautionsFor } from '../safety/caution.ts';
 
 const { at, day } = make;
@@ -305,4 +308,36 @@ test('the bench: ready, drying, held, and what fits in the waiting', () => {
 	assert.ok(today.ready[0]!.slackMinutes! <= today.ready[1]!.slackMinutes!, 'most urgent first');
 	const pins = tapePins(r, planCostume(r, w, NOW, NONE), false, NOW);
 	assert.deepEqual(new Set(pins.map((p) => p.kind)), new Set(['order', 'dry', 'readyBy']));
+});
+
+test('a dab of paint takes a minute, in the hours of its maker and at its place; nothing to do takes none', () => {
+	// Dry-brushing 200 mm² at 0.05 m²/min: 0.0002 / 0.05 = 0.004 min, a minute at least.
+	const dab = { amount: 200, technique: 'dryBrush' as const };
+	const record = make.record({
+		components: [make.component(1)],
+		steps: [
+			make.step(1, 1, { ...dab, position: 0, placeId: 1 }),
+			make.step(2, 1, { position: 1, technique: 'cement', amount: 0, waitMinutes: 1440 }),
+			make.step(3, 1, { ...dab, position: 2 })
+		]
+	});
+	const workshop = make.workshop();
+	// Night: neither the maker's window nor the place is open.
+	const plan = planCostume(record, workshop, at('2031-04-28T23:30'), NONE);
+	assert.deepEqual(plan.minutes.get(1), [1, 1, 1]);
+	assert.deepEqual(plan.minutes.get(2), [0, 0, 0]);
+	const [first, nothing, last] = ['1', '2', '3'].map((id) => plan.plan.steps.find((s) => s.id === id)!);
+	const open = workshop.makers[0]!.windows;
+	const clock = first!.start % 1440;
+	assert.ok(
+		open.some((w) => clock >= w.from && clock < w.to),
+		`begun at ${clock} minutes of the day`
+	);
+	assert.equal(first!.makers.length, 1);
+	assert.equal(first!.end - first!.start, 1);
+	// Nothing is glued, so nobody waits a day for it.
+	assert.equal(nothing!.ready, first!.end);
+	assert.equal(last!.start, first!.end);
+	assert.deepEqual(checkPlan(plan.problem, plan.plan), []);
+	assert.equal(valueOf(stepFigure(record.steps[0]!, record.components[0]!, record, workshop)), 1);
 });

@@ -1,4 +1,3 @@
-import { COLD_OR_DAMP_FACTOR } from '../finish/coatProduct.ts';
 import { coatOf } from '../finish/colour.ts';
 import { ARRIVAL_CLOCK, arrivalDay, lateMinutes, orderByDay, usableFrom } from '../needs/leadTime.ts';
 import type { Family, Material, Purchase } from '../needs/material.ts';
@@ -19,7 +18,7 @@ import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { copiesOf } from './component.ts';
 import { inOrder, stepsBefore } from './order.ts';
 import type { CostumeRecord, FoundStep, Place, Settings, Workshop } from './record.ts';
-import { minutesLeft, stepMinutes, type Step } from './step.ts';
+import { minutesLeft, stepMinutes, waitOf, type Step } from './step.ts';
 import type { ThreePoints } from './technique.ts';
 
 /** What a material's arrival holds up, and when it must be ordered. */
@@ -171,12 +170,6 @@ export function minutesOf(record: CostumeRecord, workshop: Workshop): Map<number
 		})
 	);
 }
-
-/** Waits in the cold or damp are longer, for what dries: coats and glue. */
-export const waitOf = (step: Step, coldOrDamp: boolean): number =>
-	coldOrDamp && (step.coatId !== null || step.technique === 'cement' || step.technique === 'caulk')
-		? step.waitMinutes * COLD_OR_DAMP_FACTOR
-		: step.waitMinutes;
 
 interface Arrival {
 	line: ShoppingLine;

@@ -1,4 +1,5 @@
-import { waitOf, type CostumePlan } from './costumePlan.ts';
+import { waitOf } from './step.ts';
+import { type CostumePlan } from './costumePlan.ts';
 import type { CostumeRecord } from './record.ts';
 import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
 

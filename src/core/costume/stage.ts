@@ -2,7 +2,7 @@ import { isMended, type Fault } from '../mend/fault.ts';
 import type { Purchase } from '../needs/material.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import type { Component } from './component.ts';
-import type { Phase, Step } from './step.ts';
+import { waitOf, type Phase, type Step } from './step.ts';
 
 /** In the order of the work; a costume is as far as its least finished component. */
 export const STAGES = [
@@ -45,7 +45,7 @@ export function stageOf(component: Component, facts: StageFacts, now: LocalMinut
 	const faults = facts.faults.filter((f) => f.componentId === component.id);
 	if (faults.some((f) => !isMended(f, steps))) return 'broken';
 	const next = steps.find((s) => s.doneAt === null);
-	const drying = steps.some((s) => s.doneAt !== null && s.doneAt + s.waitMinutes > now && now >= s.doneAt);
+	const drying = steps.some((s) => s.doneAt !== null && s.doneAt + waitOf(s, false) > now && now >= s.doneAt);
 	if (next) return drying ? 'drying' : STAGE_OF_PHASE[next.phase];
 	if (drying) return 'drying';
 	if (facts.leftOut.some((s) => s.componentId === component.id)) return 'left out';

@@ -1,3 +1,4 @@
+import { COLD_OR_DAMP_FACTOR } from '../finish/coatProduct.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import {
 	BASE_PER_UNIT,
@@ -47,6 +48,23 @@ export interface Step {
 	version: number;
 }
 
+/** No amount and nothing to set up: there is nothing to do, and nothing dries. */
+export const isNothing = (step: Pick<Step, 'amount' | 'setUpMinutes'>): boolean =>
+	step.amount === 0 && step.setUpMinutes === 0;
+
+/** Waits in the cold or damp are longer, for what dries: coats and glue. A step of no amount makes nobody wait. */
+export function waitOf(
+	step: Pick<Step, 'amount' | 'setUpMinutes' | 'waitMinutes' | 'coatId' | 'technique'>,
+	coldOrDamp: boolean
+): number {
+	if (isNothing(step)) return 0;
+	const dries = step.coatId !== null || step.technique === 'cement' || step.technique === 'caulk';
+	return coldOrDamp && dries ? step.waitMinutes * COLD_OR_DAMP_FACTOR : step.waitMinutes;
+}
+
+/** Any work takes a minute at least: it needs hands, hours and a place. */
+export const wholeMinutes = (minutes: number): number => (minutes > 0 ? Math.max(1, Math.round(minutes)) : 0);
+
 /** Whole hands-on minutes at three points: set-up + amount × copies × rate. */
 export function stepMinutes(
 	step: Pick<Step, 'technique' | 'amount' | 'perCopy' | 'setUpMinutes'>,
@@ -56,7 +74,7 @@ export function stepMinutes(
 	const units = step.amount / BASE_PER_UNIT[TECHNIQUES[step.technique].driver];
 	const times = units * (step.perCopy ? copies : 1);
 	const [low, usual, high] = rateOf(step.technique, rates);
-	const minutes = (rate: number) => Math.round(step.setUpMinutes + times * rate);
+	const minutes = (rate: number) => wholeMinutes(step.setUpMinutes + times * rate);
 	return [minutes(low), minutes(usual), minutes(high)];
 }
 

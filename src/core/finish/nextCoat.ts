@@ -1,5 +1,4 @@
-import { waitOf } from '../costume/costumePlan.ts';
-import type { Step } from '../costume/step.ts';
+import { waitOf, type Step } from '../costume/step.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import { checkCoat } from './coatStack.ts';
 

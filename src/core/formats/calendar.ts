@@ -1,6 +1,6 @@
+import { waitOf } from '../costume/step.ts';
 import ical, { ICalEventTransparency } from 'ical-generator';
 import type { CostumePlan } from '../costume/costumePlan.ts';
-import { waitOf } from '../costume/costumePlan.ts';
 import type { CostumeRecord } from '../costume/record.ts';
 import { DAY, type LocalMinutes } from '../units/localTime.ts';
 

@@ -55,7 +55,8 @@ export class Builder {
 		this.end = new Int32Array(nodes.length);
 		this.free = new Int32Array(nodes.length);
 		this.blocks = nodes.map(() => []);
-		this.teams = nodes.map((n) => (n.minutes > 0 ? teamsOf(shop, n) : []));
+		// Also for what usually takes none: on a bad day it may.
+		this.teams = nodes.map((n) => (n.step.minutes[2] > 0 ? teamsOf(shop, n) : []));
 		this.#bound = nodes.map((n) => n.behind.find((l) => l.within !== null));
 		this.#anywhere = rules.split === 'anywhere';
 		this.#leastPart = rules.leastPart;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { ThreePoints } from '../costume/technique.ts';
 import { say } from '../messages.ts';
 import type { Parsed } from '../problem.ts';
 import {
@@ -36,6 +37,11 @@ const minutes = z
 	.refine(([low, usual, high]) => low <= usual && usual <= high, {
 		message: 'Minutes must run good ≤ usual ≤ bad.'
 	});
+
+/** Any work takes a minute at least: on its bad days it needs hands, so it has them on all. */
+const work = minutes.transform(([low, usual, high]): ThreePoints =>
+	high > 0 ? [Math.max(1, low), Math.max(1, usual), high] : [0, 0, 0]
+);
 
 const after = z.union([
 	id.transform((text) => ({ id: text })),
@@ -85,7 +91,7 @@ export const scheduleJob = z
 		steps: list(
 			z.strictObject({
 				id,
-				minutes,
+				minutes: work,
 				wait: whole.default(0),
 				after: z.array(after).default([]),
 				notBefore: time.optional(),

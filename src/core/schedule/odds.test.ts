@@ -44,6 +44,17 @@ const momentsOf = (problem: PlanProblem, shared: number, most: number) => {
 	return { mean, deviation: Math.sqrt(square - mean * mean) };
 };
 
+test('a step that usually takes none and may draw a minute is placed in every build', () => {
+	const problem = problemOf([
+		step('cut', 30),
+		step('touch up', 0, { minutes: [0, 0, 1], after: [{ id: 'cut' }] }),
+		step('pack', 10, { after: [{ id: 'touch up' }] })
+	]);
+	const odds = oddsOf(problem, { by: [100] });
+	assert.equal(odds.by[0]!.share, 1);
+	assert.ok(odds.p95! <= 41);
+});
+
 test('the normal share agrees with the table of Abramowitz & Stegun, Handbook of Mathematical Functions, 26.1', () => {
 	// P(x) at 0.5, 1, 1.5, 2, 3.
 	const table: [number, number][] = [

@@ -1,3 +1,4 @@
+import { wholeMinutes } from '../costume/step.ts';
 import { wholePacks } from '../needs/shopping.ts';
 import { orderByDay } from '../needs/leadTime.ts';
 import { scaledToWearer } from '../measure/body/bodyScale.ts';
@@ -34,8 +35,8 @@ const onPlane = (kind: 'length' | 'circle' | 'angle' | 'area') => (v: readonly n
 /** Inputs stand in the order in which the figure gives them. */
 export const FORMULAS = {
 	stepMinutes: {
-		words: 'set-up + amount × copies × minutes each',
-		compute: (v) => Math.round(at(v, 0) + at(v, 1) * at(v, 2) * at(v, 3))
+		words: 'set-up + amount × copies × minutes each, a minute at least',
+		compute: (v) => wholeMinutes(at(v, 0) + at(v, 1) * at(v, 2) * at(v, 3))
 	},
 	sum: { words: 'all of these added up', compute: sum },
 	difference: { words: 'the first less all the others', compute: (v) => at(v, 0) - sum(v.slice(1)) },

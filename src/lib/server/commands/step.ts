@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import { circleIn, stepsBefore } from '$core/costume/order.ts';
-import { PHASES, type Step } from '$core/costume/step.ts';
+import { waitOf, PHASES, type Step } from '$core/costume/step.ts';
 import { TECHNIQUE_KEYS, TECHNIQUES } from '$core/costume/technique.ts';
 import { checkCoat } from '$core/finish/coatStack.ts';
-import { waitOf } from '$core/costume/costumePlan.ts';
 import { formatLocalTime, timeWords, type LocalMinutes } from '$core/units/localTime.ts';
 import { parseArea, parseLength } from '$core/units/measure.ts';
 import { parseNumber } from '$core/units/number.ts';
