@@ -69,6 +69,38 @@ test('three layers are cut three times, glued in two joints, and shaped and pain
 	near(quantityOfPieces(three, foam, 1, 2)!.quantity, (3 * 20_000 * 2) / 500_000);
 });
 
+test('a traced or bought piece without seams does not tell that there is nothing to sew: what was entered stays', () => {
+	const bought = {
+		...shape(1, 200, 2),
+		shaper: 'traced' as const,
+		values: {},
+		drawn: [piece('front', rectangle(200, 100))]
+	};
+	const record = make.record({
+		components: [make.component(1)],
+		steps: [
+			make.step(1, 1, { technique: 'sewMachine', amount: 12_000, fromPieces: true, name: 'sew' }),
+			make.step(2, 1, { technique: 'sewMachine', amount: 3000, fromPieces: true, name: 'hem' }),
+			make.step(3, 1, { technique: 'bind', amount: 700, fromPieces: true }),
+			make.step(4, 1, { technique: 'cutCloth', amount: 5, fromPieces: true })
+		]
+	});
+	const amounts = (...shapes: StoredShape[]) =>
+		followPieces(record, from(...shapes)).steps.map((s) => s.amount);
+	// Its outline it does tell: 2 × (200 + 100) mm. Which edges no seam takes, it does not.
+	assert.deepEqual(amounts(bought), [12_000, 3000, 700, 600]);
+	// A strap of the same garment that does say its seams tells nothing of the bought pieces'.
+	const strap = {
+		...bought,
+		id: 2,
+		drawn: [piece('strap', rectangle(10, 50, [{ seam: 's' }, {}, { seam: 's' }]))]
+	};
+	assert.deepEqual(amounts(bought, strap).slice(0, 2), [12_000, 3000]);
+	assert.deepEqual(amounts(strap).slice(0, 2), [10, 10]);
+	// Drawn by a shaper, no seam is none.
+	assert.deepEqual(amounts(shape(3, 200, 2)).slice(0, 2), [0, 0]);
+});
+
 test('sheets and rolls as areas, weight by area', () => {
 	near(areaOfUnit(foam)!, 500_000);
 	near(areaOfUnit(cloth)!, 1_500_000);

@@ -4,6 +4,7 @@ import { TECHNIQUES, type TechniqueKey } from '../costume/technique.ts';
 import type { Wearer } from '../measure/body/bodyMeasure.ts';
 import type { Family, Material } from '../needs/material.ts';
 import type { Piece } from './piece.ts';
+import { ORIGINS } from './shapers.ts';
 import { driversOf, shapeFor, type Drivers, type StoredShape } from './storedShape.ts';
 
 /** Steps, coats and needs that take their amounts from a component's pieces. */
@@ -59,6 +60,17 @@ export interface CutPieces {
 	material: Material | null;
 	/** So many, one on the other, make the thickness. */
 	layers: number;
+	/** They were drawn elsewhere: where no seam, bevel or edge is marked on them, they do not tell that there is none. */
+	brought?: boolean;
+}
+
+/** What has to be marked on brought pieces before they tell it. Edges are what no seam takes. */
+const TOLD_BY: Partial<Record<DriverKey, DriverKey>> = { seam: 'seam', edge: 'seam', bevelled: 'bevelled' };
+
+/** Whether pieces say how much of it there is. An outline and an area always do. */
+function tells({ brought, pieces }: CutPieces, driver: DriverKey): boolean {
+	const by = TOLD_BY[driver];
+	return !brought || by === undefined || driversOf(pieces)[by] > 0;
 }
 
 /** How often it is done to a piece of so many layers. */
@@ -68,23 +80,27 @@ function timesOf(technique: TechniqueKey | null, layers: number): number {
 }
 
 /** Pieces whose material nobody has said count for every technique. */
-function doneTo(cuts: readonly CutPieces[], technique: TechniqueKey | null): Piece[] {
+function doneTo(cuts: readonly CutPieces[], technique: TechniqueKey | null): readonly CutPieces[] {
 	const preferences = technique === null ? [[...SOLID], [...CLOTH]] : DONE_TO[technique];
-	const all = (of: readonly CutPieces[]) =>
-		of.flatMap((c) => Array.from({ length: timesOf(technique, c.layers) }, () => c.pieces).flat());
-	if (!preferences) return all(cuts);
+	if (!preferences) return cuts;
 	for (const families of preferences) {
 		const fitting = cuts.filter((c) => c.material === null || families.includes(c.material.family));
-		if (fitting.length) return all(fitting);
+		if (fitting.length) return fitting;
 	}
 	return [];
 }
 
-/** mm, mm² or a count for one copy; null when there are no pieces that it is done to. */
+/** As often as it is done to each. */
+const piecesOf = (cuts: readonly CutPieces[], technique: TechniqueKey | null): Piece[] =>
+	cuts.flatMap((c) => Array.from({ length: timesOf(technique, c.layers) }, () => c.pieces).flat());
+
+/** mm, mm² or a count for one copy; null when there are no pieces that it is done to, or when these do not tell. */
 export function amountOfPieces(cuts: readonly CutPieces[], technique: TechniqueKey): number | null {
 	const driver = driverOf(technique);
-	const pieces = doneTo(cuts, technique);
-	return driver === null || pieces.length === 0 ? null : driversOf(pieces)[driver];
+	const done = doneTo(cuts, technique);
+	const pieces = piecesOf(done, technique);
+	if (driver === null || pieces.length === 0 || !done.every((c) => tells(c, driver))) return null;
+	return driversOf(pieces)[driver];
 }
 
 /** mm² that one unit of a material covers: a sheet, or a metre or yard of the roll. Null when its size is not known. */
@@ -126,13 +142,14 @@ export function cutsOf(
 		.flatMap((shape) => {
 			const done = shapeFor(shape, { component, components, wearers });
 			const material = materials.find((m) => m.id === shape.materialId) ?? null;
-			return done.ok ? [{ pieces: done.value.pieces, material, layers: shape.layers }] : [];
+			const brought = shape.shaper in ORIGINS;
+			return done.ok ? [{ pieces: done.value.pieces, material, layers: shape.layers, brought }] : [];
 		});
 }
 
 /**
- * The record with every amount that follows the pieces put in. Where there are no pieces, what was entered last
- * stays.
+ * The record with every amount that follows the pieces put in. Where there are no pieces, or where they do not tell,
+ * what was entered stays.
  */
 export function followPieces(record: CostumeRecord, from: PiecesFrom): CostumeRecord {
 	const follows = new Set(
@@ -150,7 +167,8 @@ export function followPieces(record: CostumeRecord, from: PiecesFrom): CostumeRe
 		})
 	);
 	const coats = record.coats.map((coat) => {
-		const pieces = coat.fromPieces ? doneTo(cuts.get(coat.componentId) ?? [], null) : [];
+		const done = coat.fromPieces ? doneTo(cuts.get(coat.componentId) ?? [], null) : [];
+		const pieces = piecesOf(done, null);
 		return pieces.length ? { ...coat, area: driversOf(pieces).area } : coat;
 	});
 	const coatArea = new Map(coats.map((c) => [c.id, c.area]));

@@ -1,11 +1,15 @@
 <script lang="ts">
 	/** Pieces that were brought in, to be kept: name, material, whether steps follow. */
+	import { page } from '$app/state';
+	import type { CostumeRecord } from '$core/costume/record.ts';
 	import type { Component } from '$core/costume/component.ts';
 	import type { Material } from '$core/needs/material.ts';
 	import type { Piece } from '$core/pattern/piece.ts';
+	import { driversOf } from '$core/pattern/storedShape.ts';
 	import type { OriginKey } from '$core/pattern/shapers.ts';
 	import Field from '../Field.svelte';
 	import Form from '../Form.svelte';
+	import ShapeEffect from '../ShapeEffect.svelte';
 	import Tick from '../Tick.svelte';
 
 	interface Props {
@@ -19,6 +23,9 @@
 	let { pieces, origin, name, component, materials, onDone }: Props = $props();
 	let materialId = $state<string | number>('');
 	let following = $state(true);
+	const currency = $derived((page.data.record as CostumeRecord).costume.currency);
+	/** Other pieces, other amounts. */
+	const outline = $derived(driversOf(pieces).outline);
 </script>
 
 <Form
@@ -41,6 +48,13 @@
 		name="follow"
 		label="Steps and materials of {component.code} follow its pieces"
 		bind:checked={following}
+	/>
+	<ShapeEffect
+		action="tryBringShape"
+		of="{pieces.length} {outline} {materialId} {following}"
+		blocked={pieces.length === 0}
+		{currency}
+		follows={following}
 	/>
 	<p class="row"><button class="button main">Keep these pieces</button></p>
 </Form>

@@ -1,4 +1,4 @@
-import { actionsOf } from '$lib/server/commands/actions.ts';
+import { actionsOf, trialsOf } from '$lib/server/commands/actions.ts';
 import { printCommands } from '$lib/server/commands/print.ts';
 import { shapeCommands } from '$lib/server/commands/shape.ts';
 import { database } from '$lib/server/database.ts';
@@ -9,7 +9,9 @@ export const load: PageServerLoad = async ({ params }) => ({
 	pictures: (await loadLook(await database(), Number(params.costume))).pictures
 });
 
-export const actions: Actions = actionsOf({
-	bringShape: shapeCommands.bringShape,
-	planPrint: printCommands.planPrint
-});
+const { bringShape } = shapeCommands;
+
+export const actions: Actions = {
+	...actionsOf({ bringShape, planPrint: printCommands.planPrint }),
+	...trialsOf({ bringShape })
+};
