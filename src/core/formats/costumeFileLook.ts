@@ -85,6 +85,8 @@ export const lookFields = {
 			name: z.string().min(1).max(120),
 			note: text,
 			builtOn: date.nullable(),
+			/** When the pieces began to follow this wearer. */
+			fittedAt: time.nullable().default(null),
 			measures: z
 				.array(
 					z.strictObject({
@@ -190,7 +192,8 @@ export function lookLinks(
 
 export function toLookFile(look: LookRecord, fit: MeasureRecord): LookFile {
 	const day = (d: number | null) => (d === null ? null : formatDate(d));
-	const worn = new Map(fit.worn.map((w) => [w.wearerId, w.builtOn]));
+	const clock = (t: number | null) => (t === null ? null : formatLocalTime(t));
+	const worn = new Map(fit.worn.map((w) => [w.wearerId, w]));
 	return {
 		pictures: look.pictures.map(
 			({ id, hash, title, angle, design, sourceNote, axisPx, scale, clickPx, scaleSigmaMm }) => ({
@@ -230,7 +233,8 @@ export function toLookFile(look: LookRecord, fit: MeasureRecord): LookFile {
 			id: w.id,
 			name: w.name,
 			note: w.note,
-			builtOn: day(worn.get(w.id) ?? null),
+			builtOn: day(worn.get(w.id)?.builtOn ?? null),
+			fittedAt: clock(worn.get(w.id)?.fittedAt ?? null),
 			measures: w.measures.map(({ measure, side, over, mm, takenOn, confirmed, note }) => ({
 				measure,
 				side,

@@ -103,6 +103,9 @@ export function amountOfPieces(cuts: readonly CutPieces[], technique: TechniqueK
 	return driversOf(pieces)[driver];
 }
 
+/** How often the area of the pieces is needed, for waste, until pieces are laid out. Common practice; a starting value, from memory. */
+export const USUAL_WASTE = 1.3;
+
 /** mm² that one unit of a material covers: a sheet, or a metre or yard of the roll. Null when its size is not known. */
 export function areaOfUnit(material: Pick<Material, 'unit' | 'widthMm' | 'lengthMm'>): number | null {
 	if (material.widthMm === null) return null;

@@ -137,8 +137,8 @@ async function matchWearer(tx: Executor, w: LookFile['wearers'][number], costume
 		[known!.id, JSON.stringify(w.measures)]
 	);
 	await tx.query(
-		'insert into costume_wearer (costume_id, wearer_id, built_on) values ($1, $2, $3) on conflict do nothing',
-		[costumeId, known!.id, w.builtOn]
+		'insert into costume_wearer (costume_id, wearer_id, built_on, fitted_at) values ($1, $2, $3, $4) on conflict do nothing',
+		[costumeId, known!.id, w.builtOn, w.fittedAt]
 	);
 	return known!.id;
 }

@@ -15,7 +15,7 @@
 		measureWords,
 		type MeasureKey
 	} from '$core/measure/body/bodyMeasure.ts';
-	import { wearersOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
+	import { fittedOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
 	import { say } from '$core/messages.ts';
 	import type { Problem } from '$core/problem.ts';
 	import { dimensionFigure, type Param, type Shaper } from '$core/pattern/shaper.ts';
@@ -39,7 +39,7 @@
 	import Form from './Form.svelte';
 	import Pieces from './Pieces.svelte';
 	import Sheet from './Sheet.svelte';
-	import ShapeEffect from './ShapeEffect.svelte';
+	import AsIf from './AsIf.svelte';
 	import Solid from './Solid.svelte';
 	import Tag from './Tag.svelte';
 	import Tick from './Tick.svelte';
@@ -75,7 +75,7 @@
 	}: Props = $props();
 	const unit = $derived(workshop.settings.lengthUnit);
 	const shaper: Shaper = $derived(shaperOf(shaperKey));
-	const wearers = $derived(wearersOf(fit));
+	const wearers = $derived(fittedOf(fit));
 	const length = (mm: number) => `${mm < 0 ? '−' : ''}${formatLength(Math.abs(mm), unit)}`;
 	const written = (param: Param, value: ShapeValue) =>
 		typeof value === 'number'
@@ -273,11 +273,12 @@
 					bind:checked={letFollow}
 				/>
 				{#if problem && !problemAt}<p class="error" role="alert">{say(problem)}</p>{/if}
-				{#if !shape || changed !== begun}<ShapeEffect
+				{#if !shape || changed !== begun}<AsIf
 						action={shape ? 'tryEditShape' : 'tryAddShape'}
 						of={changed}
 						blocked={problem !== null}
 						{currency}
+						{unit}
 						follows={letFollow}
 					/>{/if}
 				<p class="row end">

@@ -1,5 +1,6 @@
 import type { StoredShape } from '../../pattern/storedShape.ts';
 import type { Fitting, FittingPoint } from '../../fitting/fitting.ts';
+import type { LocalMinutes } from '../../units/localTime.ts';
 import type { MeasureKey, Wearer } from './bodyMeasure.ts';
 import type { Opening } from './costumeGoesOn.ts';
 import type { Direction } from './resize.ts';
@@ -20,6 +21,8 @@ export interface CostumeWearer {
 	wearerId: number;
 	/** Day number of the measures it was built for; null when it was not said. */
 	builtOn: number | null;
+	/** When the pieces began to follow this wearer; null for never. */
+	fittedAt: LocalMinutes | null;
 	version: number;
 }
 
@@ -40,3 +43,18 @@ export interface MeasureRecord {
 /** The wearers of the costume, in the order in which they were added. */
 export const wearersOf = ({ wearers, worn }: Pick<MeasureRecord, 'wearers' | 'worn'>): Wearer[] =>
 	worn.flatMap((w) => wearers.find((p) => p.id === w.wearerId) ?? []);
+
+/**
+ * The wearer whose measures the pieces follow, now or at some moment: the one chosen last until then. None without
+ * wearers; the first where nobody was chosen.
+ */
+export function fittedOf(
+	{ wearers, worn }: Pick<MeasureRecord, 'wearers' | 'worn'>,
+	at: LocalMinutes = Infinity
+): Wearer[] {
+	const chosen = worn
+		.filter((w) => w.fittedAt !== null && w.fittedAt <= at)
+		.reduce<CostumeWearer | null>((a, b) => (a === null || b.fittedAt! >= a.fittedAt! ? b : a), null);
+	const wearer = (chosen && wearers.find((w) => w.id === chosen.wearerId)) ?? wearersOf({ wearers, worn })[0];
+	return wearer ? [wearer] : [];
+}

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Material } from '$core/needs/material.ts';
-import { areaOfUnit } from '$core/pattern/followPieces.ts';
+import { areaOfUnit, USUAL_WASTE } from '$core/pattern/followPieces.ts';
 import { partsOf, quantityLaid } from '$core/layout/pieces.ts';
 import { clashesOf, layPlan, leftoversOfPlan, useOfPlan } from '$core/layout/plan.ts';
 import { formatLocalTime } from '$core/units/localTime.ts';
@@ -14,7 +14,6 @@ import * as f from './fields.ts';
 import { setNeed } from './need.ts';
 import { insertOffcut, nextOffcut } from './offcut.ts';
 import { insertStep } from './step.ts';
-import { USUAL_WASTE } from './shape.ts';
 
 /** What components take of a material by a layout: their parts of the whole. */
 const parts = z

@@ -12,6 +12,7 @@ import { readStored, smaller } from '../pictures.ts';
 import { loadRecord } from '../read/costume.ts';
 import { otherBreakdowns } from '../read/breakdowns.ts';
 import { loadLook } from '../read/look.ts';
+import { fittedOf } from '$core/measure/body/measureRecord.ts';
 import { loadMeasure } from '../read/measure.ts';
 import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
 import type { Command } from './command.ts';
@@ -607,10 +608,41 @@ test('garments wait for what lies beneath; a breakdown is copied with steps, coa
 	);
 });
 
+test('a wearer who no longer wears it is no longer named; the pieces follow who is chosen', async () => {
+	const { id } = await w.run(costumeCommands.addCostume, {
+		name: 'Handed on',
+		wearer: '',
+		eventName: '',
+		eventAt: '2099-05-16T09:00',
+		limit: '',
+		currency: 'EUR'
+	});
+	const state = async () => {
+		const measured = await loadMeasure(w.db, id);
+		return [(await loadRecord(w.db, id))!.costume.wearer, fittedOf(measured).map((x) => x.name)];
+	};
+	const first = await w.run(wearerCommands.addWearer, { name: 'Pell', note: '' }, id);
+	assert.deepEqual(await state(), ['Pell', ['Pell']]);
+	const second = await w.run(wearerCommands.addWearer, { name: 'Quin', note: '' }, id);
+	assert.deepEqual(await state(), ['Pell', ['Pell']], 'one more wearer moves nothing');
+	await w.run(wearerCommands.fitCostume, { wearerId: String(second.id) }, id);
+	assert.deepEqual(await state(), ['Quin', ['Quin']]);
+	await w.run(wearerCommands.unwearCostume, { wearerId: String(second.id) }, id);
+	assert.deepEqual(await state(), ['Pell', ['Pell']]);
+	await assert.rejects(w.run(wearerCommands.fitCostume, { wearerId: String(second.id) }, id), absent);
+	await w.run(wearerCommands.removeWearer, { id: String(first.id) }, id);
+	assert.deepEqual(await state(), ['', []]);
+	await w.undoLast();
+	assert.deepEqual(await state(), ['Pell', ['Pell']]);
+	await w.run(costumeCommands.removeCostume, { id: String(id) });
+	for (const wearerId of [first.id, second.id])
+		await w.run(wearerCommands.removeWearer, { id: String(wearerId) });
+});
+
 test('pictures, wearers and fittings travel in the costume file, and in the backup', async () => {
 	const zip = await writeCostumeZip(w.db, costume, await loadWorkshop(w.db));
 	const { file } = readCostumeZip(zip);
-	assert.equal(file.version, 2);
+	assert.equal(file.version, 3);
 	assert.ok(
 		file.pictures.length && file.callouts.length && file.openings.length && file.fittings[0]!.points.length
 	);

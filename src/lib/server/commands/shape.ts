@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { MEASURE_KEYS } from '$core/measure/body/bodyMeasure.ts';
-import { wearersOf } from '$core/measure/body/measureRecord.ts';
+import { fittedOf } from '$core/measure/body/measureRecord.ts';
 import { say } from '$core/messages.ts';
-import { areaOfUnit, driverOf } from '$core/pattern/followPieces.ts';
+import { areaOfUnit, driverOf, USUAL_WASTE } from '$core/pattern/followPieces.ts';
 import { storedPieces } from '$core/pattern/storedPiece.ts';
 import {
 	readShapeValue,
@@ -72,7 +72,7 @@ async function checked(
 	const record = await loadRecord(tx, costumeId);
 	const component = record?.components.find((c) => c.id === componentId);
 	if (!record || !component) throw new Absent('component');
-	const wearers = wearersOf(await loadMeasure(tx, costumeId));
+	const wearers = fittedOf(await loadMeasure(tx, costumeId));
 	const done = shapeFor(shape, { component, components: record.components, wearers });
 	if (!done.ok) {
 		const [key] = done.problem.path;
@@ -83,9 +83,6 @@ async function checked(
 }
 
 const plainName = (name: string, shaper: ShapeKey) => name || shaperOf(shaper).name;
-
-/** How often the area of the pieces is needed, for waste, until pieces are laid out. Common practice; a starting value, from memory. */
-export const USUAL_WASTE = 1.3;
 
 /** Steps, coats and materials of a component take their amounts from its pieces, or keep what they have now. */
 export async function setFollowing(

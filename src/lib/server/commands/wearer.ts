@@ -8,7 +8,7 @@ import {
 	type MeasureKey,
 	type MeasureSide
 } from '$core/measure/body/bodyMeasure.ts';
-import { formatDate } from '$core/units/localTime.ts';
+import { formatDate, formatLocalTime, type LocalMinutes } from '$core/units/localTime.ts';
 import { formatLength } from '$core/units/measure.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
@@ -57,26 +57,57 @@ async function loadMeasureRow(tx: Executor, id: number): Promise<MeasureRow> {
 	return row;
 }
 
-const link = (tx: Executor, costumeId: number, wearerId: number) =>
-	one<{ id: number }>(
+/** The first wearer of a costume is the one whose measures its pieces follow. */
+async function link(tx: Executor, { costumeId, now }: Context, wearerId: number) {
+	const row = await one<{ id: number }>(
 		tx,
 		`insert into costume_wearer (costume_id, wearer_id) select k.id, $2 from costume k where k.id = $1
 		on conflict do nothing returning id`,
 		[costumeId, wearerId]
 	);
+	const others = await one(tx, 'select 1 from costume_wearer where costume_id = $1 and id <> $2', [
+		costumeId,
+		row?.id ?? 0
+	]);
+	if (row && !others) await fitTo(tx, costumeId, wearerId, now);
+	return row;
+}
+
+/** From now on its pieces follow this wearer, who is named as the costume's. */
+async function fitTo(tx: Executor, costumeId: number, wearerId: number, now: LocalMinutes): Promise<void> {
+	await tx.query('update costume_wearer set fitted_at = $3 where costume_id = $1 and wearer_id = $2', [
+		costumeId,
+		wearerId,
+		formatLocalTime(now)
+	]);
+	await tx.query(
+		'update costume set wearer = (select name from wearer where id = $2) where id = $1 and wearer <> (select name from wearer where id = $2)',
+		[costumeId, wearerId]
+	);
+}
+
+/** Costumes that named this wearer name the one that their pieces follow now, or nobody. */
+async function unname(tx: Executor, name: string, costumeIds: readonly number[]): Promise<void> {
+	await tx.query(
+		`update costume k set wearer = coalesce((select w.name from costume_wearer l join wearer w on w.id = l.wearer_id
+			where l.costume_id = k.id order by l.fitted_at desc nulls last, l.id limit 1), '')
+		where k.id = any($2) and lower(k.wearer) = lower($1)`,
+		[name, costumeIds]
+	);
+}
 
 export const wearerCommands = {
 	/** A new profile, which wears this costume. */
 	addWearer: command(
 		() => z.object({ name: f.name(), note: f.note() }),
-		async (tx, v, { costumeId }) => {
+		async (tx, v, context) => {
 			await uniqueName(tx, v.name);
 			const row = await one<{ id: number }>(
 				tx,
 				'insert into wearer (name, note) values ($1, $2) returning id',
 				[v.name, v.note]
 			);
-			await link(tx, costumeId, row!.id);
+			await link(tx, context, row!.id);
 			return { words: `Began a profile for ${v.name}`, result: row };
 		}
 	),
@@ -85,6 +116,12 @@ export const wearerCommands = {
 		() => z.object({ id: f.id(), version: f.version(), name: f.name(), note: f.note() }),
 		async (tx, v) => {
 			await uniqueName(tx, v.name, v.id);
+			const before = await loadWearer(tx, v.id);
+			await tx.query(
+				`update costume k set wearer = $2 where lower(k.wearer) = lower($3)
+				and exists (select 1 from costume_wearer l where l.costume_id = k.id and l.wearer_id = $1)`,
+				[v.id, v.name, before.name]
+			);
 			const rows = await all<{ id: number }>(
 				tx,
 				'update wearer set name = $3, note = $4 where id = $1 and version = $2 returning id',
@@ -99,7 +136,17 @@ export const wearerCommands = {
 		() => z.object({ id: f.id() }),
 		async (tx, { id }) => {
 			const { name } = await loadWearer(tx, id);
+			const worn = await all<{ costumeId: number }>(
+				tx,
+				'select costume_id from costume_wearer where wearer_id = $1',
+				[id]
+			);
 			await tx.query('delete from wearer where id = $1', [id]);
+			await unname(
+				tx,
+				name,
+				worn.map((w) => w.costumeId)
+			);
 			return { words: `Removed the profile of ${name}` };
 		}
 	),
@@ -107,9 +154,9 @@ export const wearerCommands = {
 	/** One more wearer of this costume, with a profile that exists. */
 	wearCostume: command(
 		() => z.object({ wearerId: f.id() }),
-		async (tx, { wearerId }, { costumeId }) => {
+		async (tx, { wearerId }, context) => {
 			const { name } = await loadWearer(tx, wearerId);
-			const row = await link(tx, costumeId, wearerId);
+			const row = await link(tx, context, wearerId);
 			if (!row) throw new Refused(`${name} wears this costume already.`, 'wearerId');
 			return { words: `${name} wears this costume` };
 		}
@@ -124,7 +171,23 @@ export const wearerCommands = {
 				costumeId,
 				wearerId
 			]);
+			await unname(tx, name, [costumeId]);
 			return { words: `${name} no longer wears this costume` };
+		}
+	),
+
+	/** Its pieces follow this wearer's measures from now on. */
+	fitCostume: command(
+		() => z.object({ wearerId: f.id() }),
+		async (tx, { wearerId }, { costumeId, now }) => {
+			const { name } = await loadWearer(tx, wearerId);
+			const worn = await one(tx, 'select 1 from costume_wearer where costume_id = $1 and wearer_id = $2', [
+				costumeId,
+				wearerId
+			]);
+			if (!worn) throw new Absent('wearer of this costume');
+			await fitTo(tx, costumeId, wearerId, now);
+			return { words: `The pieces follow ${name}` };
 		}
 	),
 

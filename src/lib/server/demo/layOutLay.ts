@@ -2,7 +2,7 @@ import { layOut } from '$core/layout/engine.ts';
 import { layGroups, stockOfMaterial } from '$core/layout/pieces.ts';
 import { rectangle } from '$core/layout/offcut.ts';
 import { PLAIN_LAY } from '$core/layout/settings.ts';
-import { wearersOf } from '$core/measure/body/measureRecord.ts';
+import { fittedOf } from '$core/measure/body/measureRecord.ts';
 import type { Point } from '$core/pattern/outline.ts';
 import { contextOf } from '../commands/command.ts';
 import { layoutCommands } from '../commands/layout.ts';
@@ -67,7 +67,7 @@ export async function layOutKept(
 	const { groups } = layGroups(
 		record.components,
 		fit.shapes,
-		wearersOf(fit),
+		fittedOf(fit),
 		await loadMaterials(tx),
 		PLAIN_LAY
 	);

@@ -4,7 +4,7 @@ import type { Step } from '$core/costume/step.ts';
 import type { Coat } from '$core/finish/coatStack.ts';
 import type { Fault } from '$core/mend/fault.ts';
 import type { Need, Purchase } from '$core/needs/material.ts';
-import { wearersOf } from '$core/measure/body/measureRecord.ts';
+import { fittedOf } from '$core/measure/body/measureRecord.ts';
 import { followPieces } from '$core/pattern/followPieces.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
@@ -164,7 +164,7 @@ async function withPieces(db: Executor, records: readonly CostumeRecord[]): Prom
 	return records.map((record) =>
 		followPieces(record, {
 			shapes: shapes.filter((s) => s.costumeId === record.costume.id),
-			wearers: wearersOf({ wearers, worn: worn.filter((w) => w.costumeId === record.costume.id) }),
+			wearers: fittedOf({ wearers, worn: worn.filter((w) => w.costumeId === record.costume.id) }),
 			materials
 		})
 	);

@@ -1,6 +1,10 @@
 import type { Offcut } from '$core/layout/offcut.ts';
 import { useOfPlan, type KeptLayout } from '$core/layout/plan.ts';
 import type { StockUse } from '$core/layout/stock.ts';
+import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
+import type { MeasureRecord } from '$core/measure/body/measureRecord.ts';
+import { cutAt, recutNow, recutTotals, type RecutPiece, type RecutTotals } from '$core/pattern/recut.ts';
+import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 
@@ -23,3 +27,27 @@ export const lineOf = ({ plan, ...own }: KeptLayout): LayoutLine => ({
 	use: useOfPlan(plan),
 	offcuts: plan.stock.sheets.length
 });
+
+/** When layouts of a costume were cut, and what of. */
+export const cutLayouts = (
+	db: Executor,
+	costumeId: number
+): Promise<{ cutAt: LocalMinutes; componentIds: number[] }[]> =>
+	all(
+		db,
+		`select cut_at, array(select distinct (p ->> 'componentId')::integer from jsonb_array_elements(plan -> 'pieces') p)
+			as component_ids
+		from layout where costume_id = $1 and cut_at is not null`,
+		[costumeId]
+	);
+
+/** Pieces of a costume that were cut by measures that hold no longer, and what cutting them anew takes. */
+export async function loadRecut(
+	db: Executor,
+	record: CostumeRecord,
+	workshop: Workshop,
+	fit: MeasureRecord
+): Promise<{ pieces: RecutPiece[]; totals: RecutTotals }> {
+	const pieces = recutNow(record, cutAt(record, await cutLayouts(db, record.costume.id)), fit);
+	return { pieces, totals: recutTotals(pieces, workshop) };
+}

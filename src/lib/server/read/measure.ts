@@ -25,7 +25,7 @@ export const loadWorn = (
 ): Promise<(CostumeWearer & { costumeId: number })[]> =>
 	all(
 		db,
-		'select id, costume_id, wearer_id, built_on, version from costume_wearer where costume_id = any($1) order by id',
+		'select id, costume_id, wearer_id, built_on, fitted_at, version from costume_wearer where costume_id = any($1) order by id',
 		[costumeIds]
 	);
 

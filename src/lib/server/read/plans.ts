@@ -5,7 +5,10 @@ import { one } from '../db/rows.ts';
 import { standingOf, type Standing } from '$core/costume/standing.ts';
 import { tryOut } from '../db/action.ts';
 import type { Database, Executor } from '../db/open.ts';
+import { recutAfter, recutTotals, cutAt, type RecutPiece, type RecutTotals } from '$core/pattern/recut.ts';
 import { costumeIds, loadRecord, loadRecords } from './costume.ts';
+import { cutLayouts } from './layout.ts';
+import { loadMeasure } from './measure.ts';
 import { loadWorkshop } from './workshop.ts';
 
 export interface Planned {
@@ -60,20 +63,35 @@ const standing = ({ records, plans, workshop }: Planned, costumeId: number): Sta
 	return record && own ? standingOf(record, own, workshop.materials) : null;
 };
 
+/** What a change would move, before it is made. */
+export interface AsIf {
+	before: Standing;
+	after: Standing;
+	/** Pieces that are cut already and would no longer fit. */
+	recut: RecutPiece[];
+	totals: RecutTotals;
+}
+
 /** How hours, money and the plan of a costume would stand after a change, which is taken back. Null for a costume put away. */
 export async function standingAsIf(
 	db: Database,
 	costumeId: number,
 	now: LocalMinutes,
 	change: (tx: Executor) => Promise<unknown>
-): Promise<{ before: Standing; after: Standing } | null> {
+): Promise<AsIf | null> {
 	const today = await plannedWorkshop(db, now);
 	const before = standing(today, costumeId);
-	const after = await tryOut(db, async (tx) => {
+	const fit = await loadMeasure(db, costumeId);
+	const record = today.records.find((r) => r.costume.id === costumeId);
+	return tryOut(db, async (tx) => {
 		await change(tx);
-		return standing(await plan(tx, kept!.now, kept), costumeId);
+		const changed = await plan(tx, kept!.now, kept);
+		const after = standing(changed, costumeId);
+		if (!before || !after || !record) return null;
+		const cut = cutAt(record, await cutLayouts(tx, costumeId));
+		const recut = recutAfter(record, cut, fit, await loadMeasure(tx, costumeId));
+		return { before, after, recut, totals: recutTotals(recut, today.workshop) };
 	});
-	return before && after && { before, after };
 }
 
 export interface PlannedCostume {

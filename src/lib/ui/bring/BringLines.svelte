@@ -3,7 +3,7 @@
 	import { onDestroy, untrack } from 'svelte';
 	import type { Component } from '$core/costume/component.ts';
 	import type { Workshop } from '$core/costume/record.ts';
-	import { wearersOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
+	import { fittedOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
 	import { follow, numberedAlone } from '$core/pattern/storedShape.ts';
 	import { boxOf, flatten } from '$core/pattern/outline.ts';
 	import { formatLength } from '$core/units/measure.ts';
@@ -57,7 +57,7 @@
 			.sort((a, b) => b.wide * b.high - a.wide * a.high)[0]
 	);
 	/** Something of the wearer to hold the size against. */
-	const from = $derived({ component, components, wearers: wearersOf(fit) });
+	const from = $derived({ component, components, wearers: fittedOf(fit) });
 	const chest = $derived(follow('chestGirth', from));
 	const stature = $derived(follow('stature', from));
 	/** Of whom nobody has measured. A round figure, common practice. */

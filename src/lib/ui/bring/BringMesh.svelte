@@ -4,7 +4,7 @@
 	import type { Component } from '$core/costume/component.ts';
 	import type { Workshop } from '$core/costume/record.ts';
 	import { BODY_MEASURES, MEASURE_KEYS, type MeasureKey } from '$core/measure/body/bodyMeasure.ts';
-	import { wearersOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
+	import { fittedOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
 	import { factorForGirth, figuresOfMesh, scaled, triangleCount, type Mesh } from '$core/mesh/mesh.ts';
 	import { ridgesOf } from '$core/mesh/unfold.ts';
 	import { say } from '$core/messages.ts';
@@ -50,7 +50,7 @@
 	let thicknessText = $state('6 mm');
 	let mostText = $state('');
 
-	const taken = $derived(follow(measure, { component, components, wearers: wearersOf(fit) }));
+	const taken = $derived(follow(measure, { component, components, wearers: fittedOf(fit) }));
 	const easeRead = $derived(parseSignedLength(ease, unit));
 	const thickness = $derived(parseLength(thicknessText, unit));
 	const most = $derived(mostText.trim() === '' ? null : parseLength(mostText, unit));

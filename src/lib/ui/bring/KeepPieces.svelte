@@ -9,7 +9,7 @@
 	import type { OriginKey } from '$core/pattern/shapers.ts';
 	import Field from '../Field.svelte';
 	import Form from '../Form.svelte';
-	import ShapeEffect from '../ShapeEffect.svelte';
+	import AsIf from '../AsIf.svelte';
 	import Tick from '../Tick.svelte';
 
 	interface Props {
@@ -49,7 +49,7 @@
 		label="Steps and materials of {component.code} follow its pieces"
 		bind:checked={following}
 	/>
-	<ShapeEffect
+	<AsIf
 		action="tryBringShape"
 		of="{pieces.length} {outline} {materialId} {following}"
 		blocked={pieces.length === 0}

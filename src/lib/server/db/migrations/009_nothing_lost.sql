@@ -7,3 +7,8 @@ alter table action add column answer jsonb;
 alter table action add column chosen boolean not null default false;
 
 create unique index work_log_running on work_log (coalesce(maker_id, 0)) where ended_at is null;
+
+-- Whose measures the pieces of a costume follow: the wearer that was chosen last. Before, the first that was added.
+alter table costume_wearer add column fitted_at timestamp;
+update costume_wearer set fitted_at = '1970-01-01'
+where id in (select min(id) from costume_wearer group by costume_id);

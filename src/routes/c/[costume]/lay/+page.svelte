@@ -9,7 +9,7 @@
 	import { useOfPlan, type LayPlan } from '$core/layout/plan.ts';
 	import { PLAIN_LAY } from '$core/layout/settings.ts';
 	import { freshSheets, type Placement, type Unplaced } from '$core/layout/stock.ts';
-	import { wearersOf } from '$core/measure/body/measureRecord.ts';
+	import { fittedOf } from '$core/measure/body/measureRecord.ts';
 	import { say } from '$core/messages.ts';
 	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
@@ -34,13 +34,7 @@
 	const length = (mm: number) => formatLength(mm, unit);
 
 	const groupsWith = (settings: Parameters<typeof layGroups>[4]) =>
-		layGroups(
-			data.record.components,
-			data.fit.shapes,
-			wearersOf(data.fit),
-			data.workshop.materials,
-			settings
-		);
+		layGroups(data.record.components, data.fit.shapes, fittedOf(data.fit), data.workshop.materials, settings);
 	const found = $derived(groupsWith(PLAIN_LAY));
 	let chosen = $state<string | number>(page.url.searchParams.get('material') ?? '');
 	const material = $derived(

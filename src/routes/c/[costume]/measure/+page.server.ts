@@ -1,5 +1,14 @@
-import { actionsOf } from '$lib/server/commands/actions.ts';
+import { actionsOf, trialsOf } from '$lib/server/commands/actions.ts';
 import { wearerCommands } from '$lib/server/commands/wearer.ts';
-import type { Actions } from './$types';
+import { database } from '$lib/server/database.ts';
+import { loadRecut } from '$lib/server/read/layout.ts';
+import type { Actions, PageServerLoad } from './$types';
 
-export const actions: Actions = actionsOf(wearerCommands);
+export const load: PageServerLoad = async ({ parent }) => {
+	const { record, workshop, fit } = await parent();
+	return { recut: await loadRecut(await database(), record, workshop, fit) };
+};
+
+const { editMeasure, fitCostume } = wearerCommands;
+
+export const actions: Actions = { ...actionsOf(wearerCommands), ...trialsOf({ editMeasure, fitCostume }) };

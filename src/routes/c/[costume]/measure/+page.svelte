@@ -17,11 +17,13 @@
 		type MeasureKey
 	} from '$core/measure/body/bodyMeasure.ts';
 	import { BODY_WRAP } from '$core/measure/body/bodyWrap.ts';
-	import { wearersOf } from '$core/measure/body/measureRecord.ts';
+	import { fittedOf, wearersOf } from '$core/measure/body/measureRecord.ts';
 	import { sizeFor } from '$core/measure/body/sizeTable.ts';
 	import { askAbout, slipsOf } from '$core/measure/body/slips.ts';
 	import { dayWords, formatDate } from '$core/units/localTime.ts';
 	import { formatLength } from '$core/units/measure.ts';
+	import AsIf from '$lib/ui/AsIf.svelte';
+	import Recut from '$lib/ui/Recut.svelte';
 	import Act from '$lib/ui/Act.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -38,6 +40,10 @@
 	const length = (mm: number) => formatLength(mm, unit);
 	const worn = $derived(wearersOf(data.fit));
 	const wearer = $derived(worn.find((w) => String(w.id) === page.url.searchParams.get('wearer')) ?? worn[0]);
+	/** Whose measures the pieces follow. */
+	const fitted = $derived(fittedOf(data.fit)[0]);
+	const currency = $derived(data.record.costume.currency);
+	let fitting = $state(false);
 	const link = $derived(data.fit.worn.find((w) => w.wearerId === wearer?.id));
 	const others = $derived(data.fit.wearers.filter((w) => !worn.includes(w)));
 	/** The name on the costume, when no profile stands for it yet. */
@@ -118,7 +124,23 @@
 			<a href="?wearer={w.id}" aria-current={w.id === wearer.id ? 'true' : undefined}>{w.name}</a>
 		{/each}
 		<button class="button small" onclick={() => (adding = true)}><UserPlus size={14} /> Wearer</button>
+		{#if worn.length > 1 && fitted}
+			<span class="fitted"
+				>Pieces follow <b>{fitted.name}</b>
+				<button class="button small" onclick={() => (fitting = true)}>Another wearer</button></span
+			>
+		{/if}
 	</div>
+	{#if data.recut.pieces.length}
+		<Sheet title="Cut before it was measured anew">
+			<Recut
+				pieces={data.recut.pieces}
+				totals={data.recut.totals}
+				{unit}
+				base={`/c/${data.record.costume.id}`}
+			/>
+		</Sheet>
+	{/if}
 	{#if slips.length}
 		<Sheet title="Is this right?">
 			<ul class="slips">
@@ -251,6 +273,18 @@
 		<p class="begin"><button class="button main">Begin a profile</button></p>
 	</Form>
 </Dialog>
+<Dialog bind:open={fitting} title="Whose measures the pieces follow">
+	<Form command="fitCostume" label="Whose measures the pieces follow" onDone={() => (fitting = false)}>
+		<Field
+			name="wearerId"
+			label="Wearer"
+			options={worn.filter((w) => w.id !== fitted?.id).map((w) => ({ value: w.id, label: w.name }))}
+			value={worn.find((w) => w.id !== fitted?.id)?.id}
+		/>
+		<AsIf action="tryFitCostume" {currency} {unit} />
+		<p class="row begin"><button class="button main">Let the pieces follow</button></p>
+	</Form>
+</Dialog>
 {#if wearer}
 	<Dialog bind:open={editingWearer} title="Profile">
 		<Form command="editWearer" id={wearer.id} version={wearer.version} onDone={() => (editingWearer = false)}>
@@ -279,6 +313,7 @@
 				<Field name="takenOn" label="Taken on" type="date" value={formatDate(edited.takenOn)} />
 				<Field name="note" label="Note" value={edited.note} />
 			</div>
+			<AsIf action="tryEditMeasure" {currency} {unit} />
 			<p class="row begin"><button class="button main">Save</button></p>
 		</Form>
 		<Act command="removeMeasure" id={edited.id} look="quiet" onDone={() => (editing = null)}
@@ -325,6 +360,9 @@
 </Dialog>
 
 <style>
+	.fitted {
+		margin-left: auto;
+	}
 	.who {
 		display: flex;
 		gap: 8px;

@@ -2,11 +2,12 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import Printer from '@lucide/svelte/icons/printer';
 	import { inLedgerOrder } from '$core/costume/component.ts';
-	import { wearersOf } from '$core/measure/body/measureRecord.ts';
+	import { fittedOf } from '$core/measure/body/measureRecord.ts';
 	import { say } from '$core/messages.ts';
 	import { shaperOf } from '$core/pattern/shapers.ts';
 	import { driversOf, piecesOf } from '$core/pattern/storedShape.ts';
 	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
+	import Recut from '$lib/ui/Recut.svelte';
 	import Pieces from '$lib/ui/Pieces.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
@@ -16,7 +17,7 @@
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const unit = $derived(data.workshop.settings.lengthUnit);
 	const components = $derived(data.record.components);
-	const wearers = $derived(wearersOf(data.fit));
+	const wearers = $derived(fittedOf(data.fit));
 	const groups = $derived(
 		inLedgerOrder(components).flatMap(({ item: component }) => {
 			const shapes = piecesOf(
@@ -55,8 +56,8 @@
 				: ''}.
 		</p>
 		<p class="small soft">
-			Worked out from their shapes: when a wearer or a layer beneath changes, the pieces that follow it
-			change.
+			Worked out from their shapes{wearers[0] ? `, for ${wearers[0].name}` : ''}: when a measure or a layer
+			beneath changes, the pieces that follow it change.
 		</p>
 	{:else}
 		<p>
@@ -65,6 +66,11 @@
 		</p>
 	{/if}
 </Sheet>
+{#if data.recut.pieces.length}
+	<Sheet title="Cut before it was measured anew">
+		<Recut pieces={data.recut.pieces} totals={data.recut.totals} {unit} {base} />
+	</Sheet>
+{/if}
 <div class="groups">
 	{#each groups as { component, shapes } (component.id)}
 		<Sheet>

@@ -1,5 +1,7 @@
-import { actionsOf } from '$lib/server/commands/actions.ts';
+import { actionsOf, trialsOf } from '$lib/server/commands/actions.ts';
 import { wearerCommands } from '$lib/server/commands/wearer.ts';
 import type { Actions } from './$types';
 
-export const actions: Actions = actionsOf(wearerCommands);
+const { takeMeasures } = wearerCommands;
+
+export const actions: Actions = { ...actionsOf({ takeMeasures }), ...trialsOf({ takeMeasures }) };

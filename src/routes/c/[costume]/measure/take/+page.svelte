@@ -13,6 +13,7 @@
 	import { wearersOf } from '$core/measure/body/measureRecord.ts';
 	import { dayOf, formatDate } from '$core/units/localTime.ts';
 	import { formatLength } from '$core/units/measure.ts';
+	import AsIf from '$lib/ui/AsIf.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import MeasureDrawing from '$lib/ui/MeasureDrawing.svelte';
@@ -88,7 +89,12 @@
 						</div>
 					</Sheet>
 				{/each}
-				<p class="row on-mat">
+				<div class="no-print">
+					<Sheet title="As if" level={3}>
+						<AsIf action="tryTakeMeasures" currency={data.record.costume.currency} {unit} />
+					</Sheet>
+				</div>
+				<p class="row on-mat no-print">
 					<button class="button main save">Save the measures</button>
 					<a class="button" href="{base}?wearer={wearer.id}">Leave</a>
 				</p>

@@ -3,7 +3,7 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import { SvelteSet } from 'svelte/reactivity';
 	import { inLedgerOrder } from '$core/costume/component.ts';
-	import { wearersOf } from '$core/measure/body/measureRecord.ts';
+	import { fittedOf } from '$core/measure/body/measureRecord.ts';
 	import { piecesOf } from '$core/pattern/storedShape.ts';
 	import { PAPERS, tile, type PaperKey } from '$core/pattern/tile.ts';
 	import Pieces from '$lib/ui/Pieces.svelte';
@@ -13,7 +13,7 @@
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}/pattern`);
-	const wearers = $derived(wearersOf(data.fit));
+	const wearers = $derived(fittedOf(data.fit));
 	const groups = $derived(
 		inLedgerOrder(data.record.components).flatMap(({ item: component }) => {
 			const pieces = piecesOf(

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { wearersOf } from '$core/measure/body/measureRecord.ts';
+	import { fittedOf } from '$core/measure/body/measureRecord.ts';
 	import { say } from '$core/messages.ts';
 	import { piecesOf } from '$core/pattern/storedShape.ts';
 	import { shaperOf } from '$core/pattern/shapers.ts';
@@ -15,7 +15,7 @@
 		component && shape
 			? piecesOf(
 					data.fit.shapes.filter((s) => s.componentId === component.id),
-					{ component, components: data.record.components, wearers: wearersOf(data.fit) }
+					{ component, components: data.record.components, wearers: fittedOf(data.fit) }
 				).find((p) => p.shape === shape)
 			: undefined
 	);

@@ -5,7 +5,7 @@ import { patternDxf } from '$core/formats/patternDxf.ts';
 import { patternPdf } from '$core/formats/patternPdf.ts';
 import { patternSvg } from '$core/formats/patternSvg.ts';
 import { tagsPdf, type PieceTag } from '$core/formats/tagsPdf.ts';
-import { wearersOf } from '$core/measure/body/measureRecord.ts';
+import { fittedOf } from '$core/measure/body/measureRecord.ts';
 import { piecesOf } from '$core/pattern/storedShape.ts';
 import { PAPER_KEYS } from '$core/pattern/tile.ts';
 import { database } from '$lib/server/database.ts';
@@ -26,7 +26,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	const shapes = new Set(url.searchParams.getAll('shape'));
 	const pieces = new Set(url.searchParams.getAll('piece'));
 	const all = shapes.size + pieces.size === 0;
-	const wearers = wearersOf(fit);
+	const wearers = fittedOf(fit);
 	const groups = inLedgerOrder(record.components).map(({ item: component }) => ({
 		component,
 		pieces: piecesOf(

@@ -1,32 +1,50 @@
 <script lang="ts">
 	/** Inside a form: what keeping it would move in hours, money and the plan, asked of the server as it is typed. */
+	import { onMount } from 'svelte';
 	import { formatHours } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { formatMoney } from '$core/units/money.ts';
 	import type { Standing } from '$core/costume/standing.ts';
+	import type { RecutPiece, RecutTotals } from '$core/pattern/recut.ts';
+	import type { LengthUnit } from '$core/units/measure.ts';
+	import Recut from './Recut.svelte';
 	import { isDone } from './formState.ts';
 	import { send } from './send.ts';
 
 	interface Props {
 		/** `tryEditShape`. */
 		action: string;
-		/** Changes whenever the answer may. */
-		of: string;
+		unit?: LengthUnit;
+		/** Changes whenever the answer may; what is typed in the form does so anyway. */
+		of?: string;
 		/** Nothing is asked: what is typed cannot be kept. */
-		blocked: boolean;
+		blocked?: boolean;
 		currency: string;
 		/** What the amounts follow when nothing moves. */
-		follows: boolean;
+		follows?: boolean;
 	}
-	let { action, of, blocked, currency, follows }: Props = $props();
+	let { action, unit = 'mm', of = '', blocked = false, currency, follows = true }: Props = $props();
 	/** Long enough to finish a number, mm by mm. */
 	const PAUSE = 350;
 	let host: HTMLElement;
-	let found = $state.raw<{ before: Standing; after: Standing } | null>(null);
+	let found = $state.raw<{
+		before: Standing;
+		after: Standing;
+		recut: RecutPiece[];
+		totals: RecutTotals;
+	} | null>(null);
 	let asking = $state(false);
+	let turn = $state(0);
+	onMount(() => {
+		const form = host.closest('form')!;
+		const typed = () => turn++;
+		form.addEventListener('input', typed);
+		return () => form.removeEventListener('input', typed);
+	});
 
 	$effect(() => {
 		void of;
+		void turn;
 		if (blocked) return;
 		const stop = new AbortController();
 		asking = true;
@@ -92,6 +110,7 @@
 					: ': nothing follows the pieces while the tick above is off.'}
 			</p>
 		{/if}
+		{#if found.recut.length}<Recut pieces={found.recut} totals={found.totals} {unit} />{/if}
 	{:else if asking}<p class="small soft">Working out what it moves…</p>{/if}
 </div>
 

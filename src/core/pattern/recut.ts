@@ -1,0 +1,184 @@
+import type { Component } from '../costume/component.ts';
+import type { CostumeRecord, Workshop } from '../costume/record.ts';
+import { stepMinutes } from '../costume/step.ts';
+import type { TechniqueKey } from '../costume/technique.ts';
+import { fittedOf, type MeasureRecord } from '../measure/body/measureRecord.ts';
+import type { Material } from '../needs/material.ts';
+import { dayOf, type LocalMinutes } from '../units/localTime.ts';
+import { areaOfUnit, USUAL_WASTE } from './followPieces.ts';
+import { boxOf, flatten } from './outline.ts';
+import { figuresOf, type Piece } from './piece.ts';
+import { piecesOf, type ShapePieces, type StoredShape } from './storedShape.ts';
+
+/** What was cut and, since a measure or a shape changed, is no longer as large as it has to be. */
+
+/** A cut piece that is off by less is eased in. Starting value, from memory. */
+const EASED_MM = 2;
+const CUTTING: readonly TechniqueKey[] = ['cutFoam', 'cutCloth'];
+/** As near as a box of a curve has to be, mm. */
+const TOLERANCE = 0.1;
+
+export interface RecutPiece {
+	componentId: number;
+	/** Of the shape. */
+	shapeId: number;
+	code: string;
+	name: string;
+	/** For all copies, all layers of them. */
+	count: number;
+	/** Width and height as it was cut (null: it was no piece then), and as it has to be. */
+	was: Size | null;
+	now: Size;
+	materialId: number | null;
+	/** Of all of them: what is cut anew, mm² and mm. */
+	area: number;
+	length: number;
+}
+type Size = readonly [width: number, height: number];
+
+/** What is on the table: the costume's shapes for the measures that hold at some moment. */
+export type PiecesAt = Pick<MeasureRecord, 'wearers' | 'worn' | 'shapes'>;
+
+/** When each component was cut last; components of which nothing is cut are not in it. */
+export function cutAt(
+	record: CostumeRecord,
+	layouts: readonly { cutAt: LocalMinutes | null; componentIds: readonly number[] }[]
+): Map<number, LocalMinutes> {
+	const at = new Map<number, LocalMinutes>();
+	const cut = (id: number, when: LocalMinutes) => at.set(id, Math.max(at.get(id) ?? when, when));
+	for (const s of record.steps)
+		if (s.doneAt !== null && CUTTING.includes(s.technique)) cut(s.componentId, s.doneAt);
+	for (const l of layouts) if (l.cutAt !== null) for (const id of l.componentIds) cut(id, l.cutAt);
+	return at;
+}
+
+/** Pieces that were cut before a change and are another size after it. */
+export function recutAfter(
+	record: CostumeRecord,
+	cut: ReadonlyMap<number, LocalMinutes>,
+	before: PiecesAt,
+	after: PiecesAt
+): RecutPiece[] {
+	return record.components.flatMap((component) =>
+		cut.has(component.id)
+			? differing(component, of(record, component, before), of(record, component, after))
+			: []
+	);
+}
+
+/** Pieces that were cut by measures, and for a wearer, that hold no longer. */
+export function recutNow(
+	record: CostumeRecord,
+	cut: ReadonlyMap<number, LocalMinutes>,
+	fit: PiecesAt
+): RecutPiece[] {
+	return record.components.flatMap((component) => {
+		const at = cut.get(component.id);
+		if (at === undefined) return [];
+		// A shape whose measure was first taken after the cut was not cut by it.
+		const then = of(record, component, fit, at).filter((s) => s.done.ok);
+		const ids = new Set(then.map((s) => s.shape.id));
+		return differing(
+			component,
+			then,
+			of(record, component, fit).filter((s) => ids.has(s.shape.id))
+		);
+	});
+}
+
+const of = (
+	record: CostumeRecord,
+	component: Component,
+	{ shapes, wearers, worn }: PiecesAt,
+	at?: LocalMinutes
+): ShapePieces<StoredShape>[] => {
+	const fitted = fittedOf({ wearers, worn }, at);
+	const then =
+		at === undefined
+			? fitted
+			: fitted.map((w) => ({ ...w, measures: w.measures.filter((m) => m.takenOn <= dayOf(at)) }));
+	return piecesOf(
+		shapes.filter((s) => s.componentId === component.id),
+		{ component, components: record.components, wearers: then }
+	);
+};
+
+function differing(
+	component: Component,
+	before: readonly ShapePieces<StoredShape>[],
+	after: readonly ShapePieces<StoredShape>[]
+): RecutPiece[] {
+	return before.flatMap(({ shape, pieces }) => {
+		const same = after.find((a) => a.shape.id === shape.id);
+		// A shape that was taken away is cut for nothing, but nothing of it is cut again.
+		if (!same || pieces.length === 0) return [];
+		return same.pieces.flatMap((now, i): RecutPiece[] => {
+			const was = pieces[i];
+			if (was && fits(was.piece, now.piece)) return [];
+			const count = now.count * same.shape.layers;
+			const { cutArea, cutLength } = figuresOf(now.piece);
+			const copies = count / (now.piece.quantity || 1);
+			return [
+				{
+					componentId: component.id,
+					shapeId: shape.id,
+					code: now.code,
+					name: now.piece.name,
+					count,
+					was: was ? sizeOf(was.piece) : null,
+					now: sizeOf(now.piece),
+					materialId: same.shape.materialId,
+					area: cutArea * copies * now.piece.quantity,
+					length: cutLength * copies * now.piece.quantity
+				}
+			];
+		});
+	});
+}
+
+function sizeOf(piece: Piece): Size {
+	const { left, right, bottom, top } = boxOf(flatten(piece.outline, TOLERANCE).points);
+	return [right - left, top - bottom];
+}
+
+/** Within easing in width, height and round the edge. */
+function fits(was: Piece, now: Piece): boolean {
+	const [a, b] = [sizeOf(was), sizeOf(now)];
+	const round = Math.abs(figuresOf(was).cutLength - figuresOf(now).cutLength);
+	return Math.abs(a[0] - b[0]) <= EASED_MM && Math.abs(a[1] - b[1]) <= EASED_MM && round <= 4 * EASED_MM;
+}
+
+export interface RecutTotals {
+	/** Usual minutes of tracing and cutting. */
+	minutes: number;
+	/** With the usual waste; the quantity is null where the material's size is not known. */
+	materials: { material: Material; quantity: number | null }[];
+}
+
+/** What cutting anew takes. */
+export function recutTotals(
+	recut: readonly RecutPiece[],
+	workshop: Pick<Workshop, 'materials' | 'rates'>
+): RecutTotals {
+	const materialOf = (id: number | null) => workshop.materials.find((m) => m.id === id) ?? null;
+	const minutes = recut.reduce((sum, r) => {
+		const techniques: TechniqueKey[] =
+			materialOf(r.materialId)?.family === 'cloth' ? ['cutCloth'] : ['trace', 'cutFoam'];
+		const amount = { amount: r.length, perCopy: false, setUpMinutes: 0 };
+		return (
+			sum +
+			techniques.reduce((t, technique) => t + stepMinutes({ ...amount, technique }, 1, workshop.rates)[1], 0)
+		);
+	}, 0);
+	const ids = [...new Set(recut.map((r) => r.materialId))];
+	return {
+		minutes,
+		materials: ids.flatMap((id) => {
+			const material = materialOf(id);
+			if (!material) return [];
+			const area = recut.reduce((sum, r) => sum + (r.materialId === id ? r.area : 0), 0);
+			const unit = areaOfUnit(material);
+			return [{ material, quantity: unit === null ? null : (area * USUAL_WASTE) / unit }];
+		})
+	};
+}
