@@ -117,7 +117,7 @@ export function layGroups(
 	let without = 0;
 	for (const component of components) {
 		const own = shapes.filter((s) => s.componentId === component.id);
-		for (const { shape, pieces } of piecesOf(own, { component, components, wearers })) {
+		for (const { shape, pieces } of piecesOf(own, { component, components, wearers, materials })) {
 			const material = materials.find((m) => m.id === shape.materialId);
 			if (!material) {
 				without += pieces.length;

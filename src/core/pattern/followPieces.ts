@@ -143,7 +143,7 @@ export function cutsOf(
 	return shapes
 		.filter((s) => s.componentId === component.id)
 		.flatMap((shape) => {
-			const done = shapeFor(shape, { component, components, wearers });
+			const done = shapeFor(shape, { component, components, wearers, materials });
 			const material = materials.find((m) => m.id === shape.materialId) ?? null;
 			const brought = shape.shaper in ORIGINS;
 			return done.ok ? [{ pieces: done.value.pieces, material, layers: shape.layers, brought }] : [];

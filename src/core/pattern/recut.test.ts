@@ -59,7 +59,7 @@ const record = make.record({
 	steps: [make.step(1, 1, { technique: 'cutFoam', amount: 1, doneAt: at('2031-04-20T19:00') })]
 });
 const ona = wearer(1, 'Ona', [measure(1, 1, 700, '2031-04-01'), measure(2, 1, 750, '2031-04-25')]);
-const fit: PiecesAt = { wearers: [ona], worn: [worn(1, 0)], shapes: [belt] };
+const fit: PiecesAt = { wearers: [ona], worn: [worn(1, 0)], shapes: [belt], materials: [foam] };
 
 test('a waist measured anew after the belt was cut: the recut list, its minutes and its foam by hand', () => {
 	const recut = recutNow(record, cutAt(record, []), fit);

@@ -37,7 +37,7 @@ export interface RecutPiece {
 type Size = readonly [width: number, height: number];
 
 /** What is on the table: the costume's shapes for the measures that hold at some moment. */
-export type PiecesAt = Pick<MeasureRecord, 'wearers' | 'worn' | 'shapes'>;
+export type PiecesAt = Pick<MeasureRecord, 'wearers' | 'worn' | 'shapes'> & Pick<Workshop, 'materials'>;
 
 /** When each component was cut last; components of which nothing is cut are not in it. */
 export function cutAt(
@@ -89,7 +89,7 @@ export function recutNow(
 const of = (
 	record: CostumeRecord,
 	component: Component,
-	{ shapes, wearers, worn }: PiecesAt,
+	{ shapes, wearers, worn, materials }: PiecesAt,
 	at?: LocalMinutes
 ): ShapePieces<StoredShape>[] => {
 	const fitted = fittedOf({ wearers, worn }, at);
@@ -99,7 +99,7 @@ const of = (
 			: fitted.map((w) => ({ ...w, measures: w.measures.filter((m) => m.takenOn <= dayOf(at)) }));
 	return piecesOf(
 		shapes.filter((s) => s.componentId === component.id),
-		{ component, components: record.components, wearers: then }
+		{ component, components: record.components, wearers: then, materials }
 	);
 };
 

@@ -52,7 +52,8 @@ const bracer = make.component(2, {
 const fit = (wearers: Wearer[], component = bracer) => ({
 	component,
 	components: [sleeve, bracer, component],
-	wearers
+	wearers,
+	materials: [make.material(10, { thicknessMm: 10 }), make.material(2, { thicknessMm: 2 }), make.material(3)]
 });
 const SHELL: Pick<StoredShape, 'shaper' | 'values'> = {
 	shaper: 'taperedBand',
@@ -75,6 +76,25 @@ test('a value follows the larger side of a pair, over the layers beneath, by C +
 	assert.ok(values.ok);
 	near(values.value.upper!, 256 + 6 * Math.PI + 12);
 	assert.equal(values.value.height, 190);
+});
+
+test('a dome cut from 10 mm is a dome of 10 mm, whatever was typed; layers add up; without a size what is typed counts', () => {
+	const dome = { shaper: 'domeGores' as const, values: { girth: 580, gores: 6, reach: 90, thickness: 6 } };
+	const outlineOf = (shape: Parameters<typeof shapeFor>[0]) => {
+		const done = shapeFor(shape, fit([]));
+		assert.ok(done.ok);
+		return driversOf(done.value.pieces).outline;
+	};
+	const typed = (thickness: number) => outlineOf({ ...dome, values: { ...dome.values, thickness } });
+	assert.equal(outlineOf({ ...dome, materialId: 10 }), typed(10));
+	assert.notEqual(typed(10), typed(6));
+	assert.equal(outlineOf({ ...dome, materialId: 2, layers: 3 }), typed(6));
+	assert.equal(outlineOf({ ...dome, materialId: 2, layers: 4 }), typed(8));
+	assert.equal(outlineOf({ ...dome, materialId: 3 }), typed(6));
+	// By hand: the neutral line of a round of 580 mm in 10 mm is 580 + 10π = 611.4 mm.
+	const shaped = shapeFor({ ...dome, materialId: 10 }, fit([]));
+	assert.ok(shaped.ok);
+	near(shaped.value.dimensions[0]!.inputs.find((i) => i.name === 'thickness')!.value, 10);
 });
 
 test('a new wearer re-shapes what follows; two wearers take the larger; none is a problem of its value', () => {

@@ -11,6 +11,7 @@ import {
 } from '../measure/body/bodyMeasure.ts';
 import { beneathAt } from '../measure/body/costumeGoesOn.ts';
 import { girthOver } from '../measure/body/girth.ts';
+import type { Material } from '../needs/material.ts';
 import { bad, good, type Parsed } from '../problem.ts';
 import { parseLength, parseSignedLength, type LengthUnit } from '../units/measure.ts';
 import { parseNumber } from '../units/number.ts';
@@ -60,10 +61,15 @@ export interface FitFor {
 	component: Component;
 	components: readonly Component[];
 	wearers: readonly Wearer[];
+	/** What pieces may be cut from. */
+	materials: readonly Pick<Material, 'id' | 'thicknessMm'>[];
 }
 
 /** The largest over all wearers, and over both sides of what is made as a pair. */
-export function follow(key: MeasureKey, { component, components, wearers }: FitFor): Followed | null {
+export function follow(
+	key: MeasureKey,
+	{ component, components, wearers }: Omit<FitFor, 'materials'>
+): Followed | null {
 	const sides: MeasureSide[] = !definitionOf(key).sided
 		? ['none']
 		: component.side === 'left' || component.side === 'right'
@@ -102,7 +108,7 @@ export function valuesOf(
 
 /** What the pieces of a shape are made of: a shaper's values and works, or pieces drawn by hand. */
 export type ShapeSource = Pick<StoredShape, 'shaper' | 'values'> &
-	Partial<Pick<StoredShape, 'works' | 'drawn'>>;
+	Partial<Pick<StoredShape, 'works' | 'drawn' | 'materialId' | 'layers'>>;
 
 /** Shapes the pieces and works on them. What is wrong with a value leads to its name, else to its work. */
 export function shapeFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
@@ -110,6 +116,15 @@ export function shapeFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 	if (!shaped.ok || !shape.works?.length) return shaped;
 	const worked = applyWorks(shaped.value.pieces, shape.works);
 	return worked.ok ? good({ ...shaped.value, pieces: worked.value }) : worked;
+}
+
+/** Of what it is cut from, all layers of it, mm; null where nobody has said what that is, or how thick. What is typed counts then. */
+export function thicknessOf(
+	{ materialId = null, layers = 1 }: Pick<ShapeSource, 'materialId' | 'layers'>,
+	materials: FitFor['materials']
+): number | null {
+	const mm = materials.find((m) => m.id === materialId)?.thicknessMm ?? null;
+	return mm === null ? null : mm * layers;
 }
 
 /** Before anything is done to the pieces. */
@@ -120,7 +135,10 @@ export function baseFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 		return good({ pieces: shape.drawn, dimensions: [], warnings: [], solid: [] });
 	}
 	const values = valuesOf(shape.values, fit);
-	return values.ok ? runShaper(shaperOf(shape.shaper), values.value) : values;
+	if (!values.ok) return values;
+	const shaper = shaperOf(shape.shaper);
+	const thickness = 'thickness' in shaper.params ? thicknessOf(shape, fit.materials) : null;
+	return runShaper(shaper, thickness === null ? values.value : { ...values.value, thickness });
 }
 
 /** Reads one value as it was typed. With a measure to follow, what is typed is the ease, and may be less than nothing. */

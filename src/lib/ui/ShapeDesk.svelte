@@ -25,6 +25,7 @@
 		piecesOf,
 		readShapeValue,
 		shapeFor,
+		thicknessOf,
 		type ShapeValue,
 		type StoredShape
 	} from '$core/pattern/storedShape.ts';
@@ -111,8 +112,17 @@
 	const unread = $derived(shape?.drawn ? undefined : params.find((p) => !p.read.ok));
 	const works = $derived(shape?.works ?? []);
 	const drawn = $derived(shape?.drawn ?? null);
-	const source = $derived({ shaper: shaperKey, values, works, drawn });
-	const done = $derived(shapeFor(source, { component, components, wearers }));
+	// svelte-ignore state_referenced_locally
+	let materialId = $state<number | string>(shape?.materialId ?? '');
+	const cutFrom = $derived({
+		materialId: Number(materialId) || null,
+		layers: shape && Number(materialId) === shape.materialId ? shape.layers : 1
+	});
+	const fitFor = $derived({ component, components, wearers, materials: workshop.materials });
+	/** What the material says instead of what is typed. */
+	const thickness = $derived(thicknessOf(cutFrom, workshop.materials));
+	const source = $derived({ shaper: shaperKey, values, works, drawn, ...cutFrom });
+	const done = $derived(shapeFor(source, fitFor));
 	const problem: Problem | null = $derived(
 		unread && !unread.read.ok ? { ...unread.read.problem, path: [unread.key] } : done.ok ? null : done.problem
 	);
@@ -124,9 +134,7 @@
 	});
 	const shownValues = $derived(problem ? (last ?? {}) : values);
 	const shown = $derived.by(() => {
-		const whole = problem
-			? last && shapeFor({ ...source, values: last }, { component, components, wearers })
-			: done;
+		const whole = problem ? last && shapeFor({ ...source, values: last }, fitFor) : done;
 		return whole?.ok ? whole.value : null;
 	});
 	/** Numbered among the other shapes of the component. */
@@ -134,7 +142,7 @@
 		const own = { ...source, values: shownValues };
 		const all = fit.shapes.filter((s) => s.componentId === component.id);
 		const shapes = shape ? all.map((s) => (s.id === shape.id ? own : s)) : [...all, own];
-		return piecesOf(shapes, { component, components, wearers }).find((p) => p.shape === own)?.pieces ?? [];
+		return piecesOf(shapes, fitFor).find((p) => p.shape === own)?.pieces ?? [];
 	});
 	const sums = $derived(
 		(['outline', 'seam', 'bevelled', 'area', 'cutArea'] as const)
@@ -142,8 +150,6 @@
 			.filter((figure) => valueOf(figure) > 0)
 	);
 	let paper = $state('a4');
-	// svelte-ignore state_referenced_locally
-	let materialId = $state<number | string>(shape?.materialId ?? '');
 	// svelte-ignore state_referenced_locally
 	let letFollow = $state(shape ? following : true);
 	const material = $derived(workshop.materials.find((m) => m.id === Number(materialId)));
@@ -241,6 +247,11 @@
 											)}
 										/>
 										<span class="soft">{measureWords(followed.key, followed.side)}, {followed.wearer}</span>
+									{:else if key === 'thickness' && thickness !== null}<span class="soft"
+											>{length(thickness)} of {material?.name} count{cutFrom.layers > 1
+												? `, ${cutFrom.layers} layers`
+												: ''}</span
+										>
 									{:else if param.hint}<span class="soft">{param.hint}</span>{/if}
 								</span>
 							</div>

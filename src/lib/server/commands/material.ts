@@ -2,8 +2,10 @@ import { z } from 'zod';
 import { COAT_PRODUCT_KEYS } from '$core/finish/coatProduct.ts';
 import { FAMILIES, type Material } from '$core/needs/material.ts';
 import { formatNumber } from '$core/units/number.ts';
+import { areaOfUnit, USUAL_WASTE } from '$core/pattern/followPieces.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
@@ -75,6 +77,25 @@ async function nameOf(tx: Executor, id: number): Promise<string> {
 	return row.name;
 }
 
+/**
+ * Once it is known how large a material comes, what is cut from it is a need: of each component whose amounts
+ * follow its pieces, and for which nobody has said what it takes.
+ */
+async function takeFromPieces(tx: Executor, id: number): Promise<void> {
+	const material = (await loadMaterials(tx)).find((m) => m.id === id);
+	if (!material || areaOfUnit(material) === null) return;
+	await tx.query(
+		`insert into need (component_id, material_id, quantity, waste)
+		select distinct s.component_id, $1::integer, 1, $2::double precision from shape s
+		where s.material_id = $1
+			and not exists (select 1 from need n where n.component_id = s.component_id and n.material_id = $1)
+			and (exists (select 1 from step t where t.component_id = s.component_id and t.from_pieces)
+				or exists (select 1 from coat k where k.component_id = s.component_id and k.from_pieces)
+				or not exists (select 1 from step t where t.component_id = s.component_id))`,
+		[id, USUAL_WASTE]
+	);
+}
+
 export const materialCommands = {
 	addMaterial: command(
 		(context) => z.object(shape(context)),
@@ -97,6 +118,7 @@ export const materialCommands = {
 				[v.id, v.version, ...values(v)]
 			);
 			await written(tx, 'material', v.id, rows);
+			await takeFromPieces(tx, v.id);
 			return { words: `Changed material ${v.name}` };
 		}
 	),

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { COMPONENT, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
 import { readCostumeZip, writeCostumeZip } from '../costumeFile.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
 import { lastAction } from '../db/undo.ts';
@@ -14,6 +14,7 @@ import { contextOf } from './command.ts';
 import { fileCommands } from './file.ts';
 import { materialCommands } from './material.ts';
 import { stepCommands } from './step.ts';
+import { shoppingLines } from '$core/needs/shopping.ts';
 import { piece } from '$core/pattern/piece.ts';
 import { polygon } from '$core/pattern/outline.ts';
 import { rectangle } from '$core/pattern/sector.ts';
@@ -246,9 +247,11 @@ test('steps and materials follow a shape when asked, move with it, and keep thei
 	assert.equal(planned.plan.handsOnLeft[1], seen!.after.handsOnMinutes);
 	assert.equal(planned.plan.plan.finish, seen!.after.finish);
 	assert.notEqual(seen!.after.handsOnMinutes, seen!.before.handsOnMinutes);
-	assert.equal((await step()).amount, 2 * (300 + 180));
 	const near = (a: number, b: number) => assert.ok(Math.abs(a - b) < 1e-9, `${a}, not ${b}`);
-	near((await need())!.quantity, (2 * 1.3 * 300 * 180) / 500_000);
+	// What is typed for the thickness does not count beside the foam's own 6 mm.
+	const wide = 300 + Math.PI * 6;
+	near((await step()).amount, 2 * (wide + 180));
+	near((await need())!.quantity, (2 * 1.3 * wide * 180) / 500_000);
 	const { id, version } = await only();
 	await run(shapeCommands.editShape, {
 		...given,
@@ -256,8 +259,8 @@ test('steps and materials follow a shape when asked, move with it, and keep thei
 		version: String(version),
 		'value.height': '36'
 	});
-	assert.equal((await step()).amount, 2 * (300 + 360));
-	near((await need())!.quantity, (2 * 1.3 * 300 * 360) / 500_000);
+	near((await step()).amount, 2 * (wide + 360));
+	near((await need())!.quantity, (2 * 1.3 * wide * 360) / 500_000);
 	const { version: next } = await only();
 	const { follow: _f, ...alone } = given;
 	await run(shapeCommands.editShape, {
@@ -266,13 +269,58 @@ test('steps and materials follow a shape when asked, move with it, and keep thei
 		version: String(next),
 		'value.height': '10'
 	});
-	assert.equal((await step()).amount, 2 * (300 + 360), 'let go, it keeps what it had');
+	// Let go, it keeps what it had.
+	near((await step()).amount, 2 * (wide + 360));
 	assert.equal((await step()).fromPieces, false);
 	await w.undoLast();
 	await w.undoLast();
-	assert.equal((await step()).amount, 2 * (300 + 180));
+	near((await step()).amount, 2 * (wide + 180));
 	await assert.rejects(
 		run(materialCommands.removeMaterial, { id: String(materialId) }),
 		(e: unknown) => e instanceof Refused && /in use/.test(e.message)
 	);
+});
+
+test('a material whose size is told after the shape was kept counts at once, on Buy too', async () => {
+	const cap = (await run(componentCommands.addComponent, { ...COMPONENT, name: 'Cap', code: '', form: '' }))
+		.id;
+	const foam = await w.run<{ id: number }>(materialCommands.addMaterial, {
+		...MATERIAL,
+		name: 'Grey foam',
+		packPriceMinor: '20'
+	});
+	await run(shapeCommands.addShape, {
+		componentId: String(cap),
+		shaper: 'flatPanel',
+		name: '',
+		note: '',
+		materialId: String(foam.id),
+		follow: 'on',
+		'value.top': '200mm',
+		'value.bottom': '200mm',
+		'value.height': '100mm',
+		'value.corner': '0',
+		'value.allowance': '0'
+	});
+	const needs = async () => (await record()).needs.filter((n) => n.materialId === foam.id);
+	assert.deepEqual(await needs(), [], 'how much of a sheet that is, nobody can say yet');
+	const { version } = (await loadWorkshop(w.db)).materials.find((m) => m.id === foam.id)!;
+	await w.run(materialCommands.editMaterial, {
+		...MATERIAL,
+		name: 'Grey foam',
+		packPriceMinor: '20',
+		id: String(foam.id),
+		version: String(version),
+		widthMm: '500mm',
+		lengthMm: '1000mm'
+	});
+	const [need] = await needs();
+	// 200 × 100 mm × 1.3 for waste, of 500 × 1000 mm.
+	assert.ok(Math.abs(need!.quantity - (200 * 100 * 1.3) / 500_000) < 1e-12, `${need!.quantity}`);
+	const { materials } = await loadWorkshop(w.db);
+	const line = shoppingLines(await record(), materials).find((l) => l.material.id === foam.id)!;
+	assert.equal(line.short > 0, true);
+	assert.equal(line.packsShort, 1);
+	await w.undoLast();
+	assert.deepEqual(await needs(), []);
 });

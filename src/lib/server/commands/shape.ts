@@ -73,7 +73,8 @@ async function checked(
 	const component = record?.components.find((c) => c.id === componentId);
 	if (!record || !component) throw new Absent('component');
 	const wearers = fittedOf(await loadMeasure(tx, costumeId));
-	const done = shapeFor(shape, { component, components: record.components, wearers });
+	const materials = await loadMaterials(tx);
+	const done = shapeFor(shape, { component, components: record.components, wearers, materials });
 	if (!done.ok) {
 		const [key] = done.problem.path;
 		const ofValue = typeof key === 'string' && key in shaperOf(shape.shaper).params;
@@ -173,7 +174,12 @@ export const shapeCommands = {
 		(context) => z.intersection(z.object({ id: f.id(), version: f.version() }), shapeForm(context)),
 		async (tx, v, context) => {
 			const shape = await ownShape(tx, v.id, context);
-			const source = shape.drawn ? shape : { ...shape, shaper: v.shaper, values: v.values };
+			// Another material begins with one layer of it.
+			const cutFrom = {
+				materialId: v.materialId,
+				layers: v.materialId === shape.materialId ? shape.layers : 1
+			};
+			const source = shape.drawn ? shape : { ...shape, ...cutFrom, shaper: v.shaper, values: v.values };
 			const { record, component, name } = await checked(tx, shape.componentId, source, context);
 			const rows = await all<{ id: number }>(
 				tx,

@@ -48,6 +48,9 @@ export async function loadRecut(
 	workshop: Workshop,
 	fit: MeasureRecord
 ): Promise<{ pieces: RecutPiece[]; totals: RecutTotals }> {
-	const pieces = recutNow(record, cutAt(record, await cutLayouts(db, record.costume.id)), fit);
+	const pieces = recutNow(record, cutAt(record, await cutLayouts(db, record.costume.id)), {
+		...fit,
+		materials: workshop.materials
+	});
 	return { pieces, totals: recutTotals(pieces, workshop) };
 }

@@ -89,7 +89,12 @@ export async function standingAsIf(
 		const after = standing(changed, costumeId);
 		if (!before || !after || !record) return null;
 		const cut = cutAt(record, await cutLayouts(tx, costumeId));
-		const recut = recutAfter(record, cut, fit, await loadMeasure(tx, costumeId));
+		const recut = recutAfter(
+			record,
+			cut,
+			{ ...fit, materials: today.workshop.materials },
+			{ ...(await loadMeasure(tx, costumeId)), materials: changed.workshop.materials }
+		);
 		return { before, after, recut, totals: recutTotals(recut, today.workshop) };
 	});
 }

@@ -57,7 +57,7 @@
 			.sort((a, b) => b.wide * b.high - a.wide * a.high)[0]
 	);
 	/** Something of the wearer to hold the size against. */
-	const from = $derived({ component, components, wearers: fittedOf(fit) });
+	const from = $derived({ component, components, wearers: fittedOf(fit), materials: workshop.materials });
 	const chest = $derived(follow('chestGirth', from));
 	const stature = $derived(follow('stature', from));
 	/** Of whom nobody has measured. A round figure, common practice. */

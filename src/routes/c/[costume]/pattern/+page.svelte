@@ -22,7 +22,7 @@
 		inLedgerOrder(components).flatMap(({ item: component }) => {
 			const shapes = piecesOf(
 				data.fit.shapes.filter((s) => s.componentId === component.id),
-				{ component, components, wearers }
+				{ component, components, wearers, materials: data.workshop.materials }
 			);
 			return shapes.length ? [{ component, shapes }] : [];
 		})

@@ -18,7 +18,7 @@
 		inLedgerOrder(data.record.components).flatMap(({ item: component }) => {
 			const pieces = piecesOf(
 				data.fit.shapes.filter((s) => s.componentId === component.id),
-				{ component, components: data.record.components, wearers }
+				{ component, components: data.record.components, wearers, materials: data.workshop.materials }
 			).flatMap(({ shape, pieces: own }) =>
 				own.map((numbered, i) => ({
 					numbered,

@@ -15,7 +15,12 @@
 		component && shape
 			? piecesOf(
 					data.fit.shapes.filter((s) => s.componentId === component.id),
-					{ component, components: data.record.components, wearers: fittedOf(data.fit) }
+					{
+						component,
+						components: data.record.components,
+						wearers: fittedOf(data.fit),
+						materials: data.workshop.materials
+					}
 				).find((p) => p.shape === shape)
 			: undefined
 	);

@@ -31,7 +31,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 		component,
 		pieces: piecesOf(
 			fit.shapes.filter((s) => s.componentId === component.id),
-			{ component, components: record.components, wearers }
+			{ component, components: record.components, wearers, materials }
 		).flatMap(({ shape, pieces: own }) =>
 			own.flatMap((numbered, i) =>
 				all || shapes.has(String(shape.id)) || pieces.has(`${shape.id}.${i}`)
