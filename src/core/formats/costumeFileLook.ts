@@ -4,7 +4,7 @@ import { POINT_DIRECTIONS } from '../fitting/fitting.ts';
 import { MEASURE_KEYS, MEASURE_SIDES, OVERS } from '../measure/body/bodyMeasure.ts';
 import { PASSAGE_KEYS } from '../measure/body/goesOn.ts';
 import { wearersOf, type MeasureRecord } from '../measure/body/measureRecord.ts';
-import { DIRECTIONS } from '../measure/body/resize.ts';
+import { DIRECTIONS, MADE_FOR } from '../measure/body/resize.ts';
 import { referenceSchema } from '../measure/plane/job.ts';
 import { MEASURE_KINDS } from '../measure/plane/pictureMeasure.ts';
 import { shapeValue } from '../pattern/storedShape.ts';
@@ -134,6 +134,7 @@ export const lookFields = {
 			measure: z.enum(MEASURE_KEYS),
 			direction: z.enum(DIRECTIONS),
 			nominalMm: mm.positive().max(5000),
+			madeFor: z.enum(MADE_FOR).default('garment'),
 			easeMm: z.number().min(-1000).max(1000)
 		}),
 		5000

@@ -30,12 +30,11 @@ export function orderByDay(neededAt: LocalMinutes, lead: Lead): number {
 export function usableFrom(purchase: Purchase, now: LocalMinutes): LocalMinutes | null {
 	if (purchase.state === 'arrived' || purchase.state === 'used') return null;
 	const today = dayOf(now);
-	const due =
-		purchase.state === 'ordered'
-			? (purchase.dueOn ?? arrivalDay(purchase.orderedOn ?? today, purchase))
-			: arrivalDay(today, purchase);
-	const day = Math.max(due, today);
-	return day * DAY + ARRIVAL_CLOCK;
+	const ordered = purchase.state === 'ordered';
+	// A day that was promised holds before it is ordered too, until it has passed.
+	const promised = ordered || (purchase.dueOn ?? -1) >= today ? purchase.dueOn : null;
+	const due = promised ?? arrivalDay((ordered ? purchase.orderedOn : null) ?? today, purchase);
+	return Math.max(due, today) * DAY + ARRIVAL_CLOCK;
 }
 
 /** At the worst a parcel is late by half of its lead time again, a day at least. Starting value, from memory. */

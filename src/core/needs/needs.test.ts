@@ -119,6 +119,21 @@ test('a parcel that is overdue is not counted on before today', () => {
 	assert.equal(usableFrom({ ...p, state: 'arrived' }, now), null);
 });
 
+test('a day that was promised holds for what is only planned as well, until it has passed', () => {
+	const now = at('2031-05-05T15:00'); // a Monday
+	const p = make.purchase(1, 1, {
+		state: 'planned',
+		leadDays: 3,
+		leadWorkingDays: true,
+		dueOn: day('2031-05-20')
+	});
+	assert.equal(usableFrom(p, now), at('2031-05-20T12:00'));
+	// Sooner than its usual lead is a promise as well.
+	assert.equal(usableFrom({ ...p, dueOn: day('2031-05-06') }, now), at('2031-05-06T12:00'));
+	assert.equal(usableFrom({ ...p, dueOn: day('2031-05-02') }, now), at('2031-05-08T12:00'));
+	assert.equal(usableFrom({ ...p, dueOn: null }, now), at('2031-05-08T12:00'));
+});
+
 test('every kind of input of a working reads back as it is written', () => {
 	for (const [value, as] of [
 		[1250, { kind: 'money', currency: 'EUR' }],

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { printPercent } from '../measure/body/resize.ts';
 import { bad, good, type Parsed } from '../problem.ts';
 import { CORNERS, offset } from './allowance.ts';
 import { cutByLine } from './cut.ts';
@@ -16,6 +17,7 @@ import {
 	type Point
 } from './outline.ts';
 import { checkPiece, placedPiece, type Piece } from './piece.ts';
+import { resized } from './resized.ts';
 
 /**
  * What is done to pieces after they are shaped, in order, and done again when the shape changes. Pieces and
@@ -66,6 +68,13 @@ export const pieceWork = z.discriminatedUnion('kind', [
 		piece: index,
 		at: place,
 		diameter: z.number().positive().max(5000)
+	}),
+	/** Printed larger or smaller: factors of width and height. */
+	z.strictObject({
+		kind: z.literal('resize'),
+		piece: index,
+		width: z.number().min(0.2).max(5),
+		height: z.number().min(0.2).max(5)
 	}),
 	z.strictObject({ kind: z.literal('grow'), piece: index, mm: z.number().min(-500).max(500) }),
 	/** As many again, mirrored. */
@@ -222,6 +231,8 @@ function worked(pieces: readonly Piece[], work: PieceWork, n: number): Parsed<Pi
 				...piece,
 				holes: [...piece.holes, circle(placeOn(piece, work.at), work.diameter / 2, true)]
 			});
+		case 'resize':
+			return put(resized(piece, [work.width, work.height]));
 		case 'grow': {
 			const points = offset(piece.outline, work.mm);
 			if (points.length < 3) return bad('growGone', { mm: work.mm });
@@ -270,6 +281,7 @@ export function applyWorks(pieces: readonly Piece[], works: readonly PieceWork[]
 	return good(now);
 }
 
+const percent = (factor: number) => `${printPercent(factor)} %`;
 const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 
 /** What a work does, in words; `name` is that of its piece. */
@@ -292,6 +304,8 @@ export function workWords(work: PieceWork, name: string, length: (mm: number) =>
 			return `${name}: ${work.use} line`;
 		case 'hole':
 			return `${name}: hole of ${length(work.diameter)}`;
+		case 'resize':
+			return `${name}: at ${percent(work.width)} of its width, ${percent(work.height)} of its height`;
 		case 'grow':
 			return `${name}: ${work.mm < 0 ? 'smaller' : 'larger'} by ${length(Math.abs(work.mm))} all round`;
 		case 'pair':

@@ -1,3 +1,4 @@
+import type { MadeFor } from '../measure/body/resize.ts';
 import { copiesOf, type Component } from '../costume/component.ts';
 import type { WayFigures } from '../costume/ways.ts';
 import type { Odds } from '../schedule/odds.ts';
@@ -404,11 +405,12 @@ export function resizeFigure(
 	body: number,
 	ease: number,
 	nominal: number,
+	madeFor: MadeFor,
 	unit: LengthUnit
 ): Figure {
 	return {
 		title: `Print size by ${name}`,
-		formula: 'resizePercent',
+		formula: madeFor === 'body' ? 'resizeBodyPercent' : 'resizePercent',
 		as: { kind: 'number', unit: '%' },
 		inputs: [
 			length('body', body, unit, 'measured'),

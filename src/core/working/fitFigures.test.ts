@@ -58,8 +58,10 @@ test('girth over what is beneath, reach, what is missing, what a closure must co
 });
 
 test('print size of a pattern', () => {
-	const { width } = resize([{ body: 960, ease: 60, nominal: 1000, direction: 'width' }]);
-	near(told(figures.resizeFigure('bust or chest girth', 960, 60, 1000, 'cm')), width! * 100);
+	for (const madeFor of ['garment', 'body'] as const) {
+		const { width } = resize([{ body: 960, ease: 60, nominal: 1000, madeFor, direction: 'width' }]);
+		near(told(figures.resizeFigure('bust or chest girth', 960, 60, 1000, madeFor, 'cm')), width! * 100);
+	}
 });
 
 const SCALES: ReferencePicture['scale'][] = [

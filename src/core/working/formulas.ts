@@ -86,8 +86,12 @@ export const FORMULAS = {
 	},
 	closureRange: { words: 'the largest closed girth less the smallest', compute: (v) => at(v, 1) - at(v, 0) },
 	resizePercent: {
-		words: '(body + ease) ÷ what the pattern was made for × 100',
-		compute: (v) => factorOf({ body: at(v, 0), ease: at(v, 1), nominal: at(v, 2) }) * 100
+		words: '(body + ease) ÷ the finished garment that the pattern was made for × 100',
+		compute: (v) => factorOf({ body: at(v, 0), ease: at(v, 1), nominal: at(v, 2), madeFor: 'garment' }) * 100
+	},
+	resizeBodyPercent: {
+		words: '(body + ease) ÷ (the body that the pattern was made for + the same ease, which is in it) × 100',
+		compute: (v) => factorOf({ body: at(v, 0), ease: at(v, 1), nominal: at(v, 2), madeFor: 'body' }) * 100
 	},
 	scaledToWearer: {
 		words: 'length × wearer’s stature ÷ the figure’s',

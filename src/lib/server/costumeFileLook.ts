@@ -63,8 +63,8 @@ export async function insertLook(
 		);
 	for (const n of file.nominals)
 		await tx.query(
-			'insert into nominal (component_id, measure, direction, nominal_mm, ease_mm) values ($1, $2, $3, $4, $5)',
-			[to(ids.components, n.componentId), n.measure, n.direction, n.nominalMm, n.easeMm]
+			'insert into nominal (component_id, measure, direction, nominal_mm, ease_mm, made_for) values ($1, $2, $3, $4, $5, $6)',
+			[to(ids.components, n.componentId), n.measure, n.direction, n.nominalMm, n.easeMm, n.madeFor]
 		);
 	const wearers = new Map<number, number>();
 	for (const w of file.wearers) wearers.set(w.id, await matchWearer(tx, w, ids.costumeId));

@@ -398,29 +398,43 @@ test('the newest measure counts, skin before what was taken over something', () 
 });
 
 test('resize: factor is (body + ease) ÷ pattern girth, width and height apart, with a warning outside 75 to 130 %', () => {
-	assert.equal(factorOf({ body: 950, ease: 50, nominal: 1000 }), 1);
+	assert.equal(factorOf({ body: 950, ease: 50, nominal: 1000, madeFor: 'garment' }), 1);
 	const both = resize([
-		{ direction: 'width', nominal: 920, body: 780, ease: 40 },
-		{ direction: 'width', nominal: 1000, body: 900, ease: 0 },
-		{ direction: 'height', nominal: 420, body: 399, ease: 0 }
+		{ direction: 'width', madeFor: 'garment', nominal: 920, body: 780, ease: 40 },
+		{ direction: 'width', madeFor: 'garment', nominal: 1000, body: 900, ease: 0 },
+		{ direction: 'height', madeFor: 'garment', nominal: 420, body: 399, ease: 0 }
 	]);
 	assert.equal(both.width, 0.9);
 	assert.equal(both.height, 0.95);
 	assert.equal(both.same, false);
 	assert.deepEqual(both.warnings, []);
 	assert.equal(printPercent(both.width!), 90);
-	const codes = (body: number) => resize([{ direction: 'width', nominal: 1000, body, ease: 0 }]).warnings;
+	const codes = (body: number) =>
+		resize([{ direction: 'width', madeFor: 'garment', nominal: 1000, body, ease: 0 }]).warnings;
 	assert.deepEqual(
 		[codes(740), codes(750), codes(1051), codes(1300), codes(1301)],
 		[['outsideWarn'], [], ['outsideUsual'], ['outsideUsual'], ['outsideWarn']]
 	);
 	assert.deepEqual(
 		resize([
-			{ direction: 'width', nominal: 1000, body: 900, ease: 0 },
-			{ direction: 'width', nominal: 1000, body: 1000, ease: 0 }
+			{ direction: 'width', madeFor: 'garment', nominal: 1000, body: 900, ease: 0 },
+			{ direction: 'width', madeFor: 'garment', nominal: 1000, body: 1000, ease: 0 }
 		]).warnings,
 		['spread']
 	);
+});
+
+test('a bought pattern marked for a chest of 92 cm has its ease in it: it is not counted a second time', () => {
+	// A jacket for a chest of 920 with 100 of ease is 1020 when finished. For a chest of 966 it is to be 1066.
+	const marked = { body: 966, ease: 100, nominal: 920, madeFor: 'body' as const };
+	assert.equal(factorOf(marked), 1066 / 1020);
+	// Taken for the finished garment's, the same mark would print it at 115.9 %.
+	assert.equal(printPercent(factorOf({ ...marked, madeFor: 'garment' })), 115.9);
+	assert.equal(printPercent(factorOf(marked)), 104.5);
+	// The same body as it is marked for: as it is, whatever the ease.
+	assert.equal(factorOf({ ...marked, body: 920 }), 1);
+	// Ease unknown: in proportion.
+	assert.equal(factorOf({ ...marked, ease: 0 }), 966 / 920);
 });
 
 test('sizes: names and intervals of EN 13402-3, from memory', () => {

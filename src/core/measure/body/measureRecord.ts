@@ -3,7 +3,7 @@ import type { Fitting, FittingPoint } from '../../fitting/fitting.ts';
 import type { LocalMinutes } from '../../units/localTime.ts';
 import type { MeasureKey, Wearer } from './bodyMeasure.ts';
 import type { Opening } from './costumeGoesOn.ts';
-import type { Direction } from './resize.ts';
+import type { Direction, MadeFor } from './resize.ts';
 
 /** What a pattern was made for, against a measure of the wearer. */
 export interface StoredNominal {
@@ -12,6 +12,8 @@ export interface StoredNominal {
 	measure: MeasureKey;
 	direction: Direction;
 	nominalMm: number;
+	/** Whether that is the body's or the finished garment's. */
+	madeFor: MadeFor;
 	easeMm: number;
 	version: number;
 }

@@ -1,8 +1,12 @@
 /**
- * From a bought or older pattern to this wearer: factor = (body + ease) ÷ the pattern's girth, for width and
- * height apart. Common practice.
+ * From a bought or older pattern to this wearer, for width and height apart. Marked with the finished garment's
+ * girth, factor = (body + ease) ÷ that girth. Marked with the body that it fits, its ease is in it already, and
+ * factor = (body + ease) ÷ (the body it fits + ease): counted on one side only, it would be there twice. Common practice.
  */
 export type Direction = 'width' | 'height';
+/** A mark is the body's size, or the finished garment's. */
+export const MADE_FOR = ['body', 'garment'] as const;
+export type MadeFor = (typeof MADE_FOR)[number];
 export const DIRECTIONS = ['width', 'height'] as const;
 
 /** What keeps its size when a pattern is printed larger or smaller. Common practice. */
@@ -20,16 +24,18 @@ export const USUAL_PERCENT = [75, 105] as const;
 
 export interface Nominal {
 	direction: Direction;
-	/** mm that the pattern was made for, ease included or not as `ease` says. */
+	/** mm that the pattern is marked with. */
 	nominal: number;
+	/** What the mark means. */
+	madeFor: MadeFor;
 	/** Of the wearer, mm. */
 	body: number;
-	/** Added to the body, mm; negative for stretch. */
+	/** Between body and garment, mm; negative for stretch. */
 	ease: number;
 }
 
-export const factorOf = ({ body, ease, nominal }: Omit<Nominal, 'direction'>): number =>
-	(body + ease) / nominal;
+export const factorOf = ({ body, ease, nominal, madeFor }: Omit<Nominal, 'direction'>): number =>
+	(body + ease) / (madeFor === 'body' ? nominal + ease : nominal);
 
 export interface Resize {
 	width: number | null;

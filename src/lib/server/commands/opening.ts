@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { MEASURE_KEYS } from '$core/measure/body/bodyMeasure.ts';
 import { PASSAGE_KEYS, PASSAGES } from '$core/measure/body/goesOn.ts';
-import { DIRECTIONS } from '$core/measure/body/resize.ts';
+import { DIRECTIONS, MADE_FOR } from '$core/measure/body/resize.ts';
 import { sizesOf } from '$core/measure/body/sizeTable.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
@@ -97,13 +97,14 @@ export const openingCommands = {
 				measure: f.choice(MEASURE_KEYS),
 				direction: f.choice(DIRECTIONS),
 				nominalMm: f.lengthBetween(context.settings.lengthUnit, 10, 5000),
+				madeFor: f.choice(MADE_FOR).default('garment'),
 				easeMm: ease(context)
 			}),
 		async (tx, v, context) => {
 			const name = await codeOf(tx, v.componentId, context);
 			await tx.query(
-				'insert into nominal (component_id, measure, direction, nominal_mm, ease_mm) values ($1, $2, $3, $4, $5)',
-				[v.componentId, v.measure, v.direction, v.nominalMm, v.easeMm]
+				'insert into nominal (component_id, measure, direction, nominal_mm, ease_mm, made_for) values ($1, $2, $3, $4, $5, $6)',
+				[v.componentId, v.measure, v.direction, v.nominalMm, v.easeMm, v.madeFor]
 			);
 			return { words: `Added what the pattern of ${name} was made for` };
 		}
@@ -118,7 +119,7 @@ export const openingCommands = {
 			if (!size) throw new Refused(`There is no size ${v.size}.`, 'size');
 			for (const [measure, mm] of Object.entries(size.girths))
 				await tx.query(
-					`insert into nominal (component_id, measure, direction, nominal_mm) values ($1, $2, 'width', $3)`,
+					`insert into nominal (component_id, measure, direction, nominal_mm, made_for) values ($1, $2, 'width', $3, 'body')`,
 					[v.componentId, measure, mm]
 				);
 			return { words: `The pattern of ${name} is size ${v.size}` };

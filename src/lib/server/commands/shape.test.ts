@@ -15,7 +15,8 @@ import { fileCommands } from './file.ts';
 import { materialCommands } from './material.ts';
 import { stepCommands } from './step.ts';
 import { shoppingLines } from '$core/needs/shopping.ts';
-import { piece } from '$core/pattern/piece.ts';
+import { figuresOf, piece } from '$core/pattern/piece.ts';
+import { shapeFor } from '$core/pattern/storedShape.ts';
 import { polygon } from '$core/pattern/outline.ts';
 import { rectangle } from '$core/pattern/sector.ts';
 import type { PieceWork } from '$core/pattern/work.ts';
@@ -323,4 +324,33 @@ test('a material whose size is told after the shape was kept counts at once, on 
 	assert.equal(line.packsShort, 1);
 	await w.undoLast();
 	assert.deepEqual(await needs(), []);
+});
+
+test('the percentage of Resize is applied to a pattern that was brought in: once, whatever came before', async () => {
+	const vest = (await run(componentCommands.addComponent, { ...COMPONENT, name: 'Vest', code: '', form: '' }))
+		.id;
+	const { id } = await run(shapeCommands.bringShape, {
+		componentId: String(vest),
+		origin: 'imported',
+		name: 'bought vest',
+		note: '',
+		materialId: '',
+		pieces: JSON.stringify([piece('back', rectangle(400, 500)), piece('front', rectangle(300, 500))])
+	});
+	const own = async () => (await shapes()).find((s) => s.id === id)!;
+	const sizes = async () => {
+		const component = (await record()).components.find((c) => c.id === vest)!;
+		const done = shapeFor(await own(), { component, components: [component], wearers: [], materials: [] });
+		assert.ok(done.ok);
+		return done.value.pieces.map((p) => Math.round(figuresOf(p).area));
+	};
+	const resize = async (width: string, height: string) =>
+		run(shapeCommands.resizeShape, { id: String(id), version: String((await own()).version), width, height });
+	await resize('1.1', '0.9');
+	assert.deepEqual(await sizes(), [440 * 450, 330 * 450]);
+	await resize('1.05', '1');
+	assert.deepEqual(await sizes(), [420 * 500, 315 * 500], 'not resized twice');
+	await w.undoLast();
+	await w.undoLast();
+	assert.deepEqual(await sizes(), [400 * 500, 300 * 500]);
 });

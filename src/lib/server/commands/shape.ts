@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { MEASURE_KEYS } from '$core/measure/body/bodyMeasure.ts';
 import { fittedOf } from '$core/measure/body/measureRecord.ts';
+import { printPercent } from '$core/measure/body/resize.ts';
 import { say } from '$core/messages.ts';
 import { areaOfUnit, driverOf, USUAL_WASTE } from '$core/pattern/followPieces.ts';
 import { storedPieces } from '$core/pattern/storedPiece.ts';
@@ -241,6 +242,35 @@ export const shapeCommands = {
 				[...works, v.work],
 				context,
 				({ name }) => `${name}, piece ${workWords(v.work, String(v.work.piece + 1), length)}`
+			);
+		}
+	),
+
+	/**
+	 * All pieces of a shape printed larger or smaller. It takes the place of an earlier resizing, and comes before
+	 * whatever else is done to them.
+	 */
+	resizeShape: command(
+		() => z.object({ id: f.id(), version: f.version(), width: f.decimal(0.2, 5), height: f.decimal(0.2, 5) }),
+		async (tx, v, context) => {
+			const shape = await ownShape(tx, v.id, context);
+			const { shaped } = await checked(tx, shape.componentId, { ...shape, works: [] }, context);
+			const works = [
+				...shaped.pieces.map((_, piece): PieceWork => ({
+					kind: 'resize',
+					piece,
+					width: v.width,
+					height: v.height
+				})),
+				...shape.works.filter((w) => w.kind !== 'resize')
+			];
+			const percent = (factor: number) => `${printPercent(factor)} %`;
+			return keepWorks(
+				tx,
+				v,
+				works,
+				context,
+				({ name }) => `${name} at ${percent(v.width)} of its width, ${percent(v.height)} of its height`
 			);
 		}
 	),

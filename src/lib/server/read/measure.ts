@@ -57,7 +57,7 @@ export async function loadMeasure(db: Executor, costumeId: number): Promise<Meas
 		),
 		all<StoredNominal>(
 			db,
-			`select n.id, n.component_id, n.measure, n.direction, n.nominal_mm, n.ease_mm, n.version
+			`select n.id, n.component_id, n.measure, n.direction, n.nominal_mm, n.made_for, n.ease_mm, n.version
 			from nominal n join component c on c.id = n.component_id where c.costume_id = $1 order by n.id`,
 			of
 		),

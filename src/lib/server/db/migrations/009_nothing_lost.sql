@@ -12,3 +12,6 @@ create unique index work_log_running on work_log (coalesce(maker_id, 0)) where e
 alter table costume_wearer add column fitted_at timestamp;
 update costume_wearer set fitted_at = '1970-01-01'
 where id in (select min(id) from costume_wearer group by costume_id);
+
+-- What a pattern is marked with: the body it fits, or the garment when it is finished.
+alter table nominal add column made_for text not null default 'garment' check (made_for in ('body', 'garment'));

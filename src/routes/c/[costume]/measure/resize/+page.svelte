@@ -12,6 +12,8 @@
 	import { wearersOf } from '$core/measure/body/measureRecord.ts';
 	import { DIRECTIONS, NOT_SCALED, printPercent, resize, WARN_PERCENT } from '$core/measure/body/resize.ts';
 	import { sizesOf } from '$core/measure/body/sizeTable.ts';
+	import { shaperOf } from '$core/pattern/shapers.ts';
+	import type { StoredShape } from '$core/pattern/storedShape.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { resizeFigure } from '$core/working/figures.ts';
@@ -50,7 +52,15 @@
 			const known = rows.flatMap((r) =>
 				r.body === null
 					? []
-					: [{ direction: r.direction, nominal: r.nominalMm, body: r.body, ease: r.easeMm }]
+					: [
+							{
+								direction: r.direction,
+								nominal: r.nominalMm,
+								madeFor: r.madeFor,
+								body: r.body,
+								ease: r.easeMm
+							}
+						]
 			);
 			return [{ component: item, rows, result: resize(known) }];
 		})
@@ -68,6 +78,13 @@
 			'The factors lie more than 5 % apart: one print cannot serve them all. Take the largest and take in the rest.'
 	};
 	const percent = (factor: number) => `${formatNumber(printPercent(factor), 1)} %`;
+	/** Patterns that were brought in: what a shaper makes follows the wearer by itself. */
+	const broughtOf = (componentId: number) =>
+		data.fit.shapes.filter((s) => s.componentId === componentId && s.drawn !== null);
+	const resizedTo = (shape: StoredShape) => {
+		const work = shape.works.find((w) => w.kind === 'resize');
+		return work ? `${percent(work.width)} × ${percent(work.height)}` : null;
+	};
 	const signed = (mm: number) => `${mm < 0 ? '−' : '+'}${formatLength(Math.abs(mm), unit)}`;
 </script>
 
@@ -108,6 +125,20 @@
 					{/if}
 				</p>
 			</div>
+			{#each broughtOf(component.id) as shape (shape.id)}
+				{@const width = result.width ?? result.height}
+				{@const height = result.height ?? result.width}
+				{#if width !== null && height !== null}
+					<div class="apply">
+						<Act command="resizeShape" id={shape.id} version={shape.version} hidden={{ width, height }}
+							>Resize the pieces of {shape.name || shaperOf(shape.shaper).name} to {percent(width)} × {percent(
+								height
+							)}</Act
+						>
+						{#if resizedTo(shape)}<span class="small soft">now at {resizedTo(shape)}</span>{/if}
+					</div>
+				{/if}
+			{/each}
 			{#each result.warnings as w (w)}<p class="warning">{WARNING[w]}</p>{/each}
 			<div class="scroll">
 				<table>
@@ -123,7 +154,10 @@
 							<tr>
 								<td>{BODY_MEASURES[row.measure].name}</td>
 								<td>{row.direction}</td>
-								<td class="number">{formatLength(row.nominalMm, unit)}</td>
+								<td class="number"
+									>{formatLength(row.nominalMm, unit)}
+									<span class="small soft">{row.madeFor === 'body' ? 'body' : 'garment'}</span></td
+								>
 								<td class="number"
 									>{#if row.body !== null}{formatLength(row.body, unit)}{:else}<a
 											href="{base}/measure/take?wearer={wearer?.id}">measure</a
@@ -137,6 +171,7 @@
 												row.body,
 												row.easeMm,
 												row.nominalMm,
+												row.madeFor,
 												unit
 											)}
 										/>{:else}–{/if}
@@ -176,7 +211,22 @@
 			/>
 			<Field name="direction" label="Scales its" options={DIRECTIONS} value="width" />
 			<Field name="nominalMm" label="Made for" inputmode="decimal" hint="printed on it, or measured" />
-			<Field name="easeMm" label="Ease you want" value="0" hint="minus for stretch" />
+			<Field
+				name="madeFor"
+				label="The mark is of"
+				options={[
+					{ value: 'body', label: 'the body that it fits' },
+					{ value: 'garment', label: 'the finished garment' }
+				]}
+				value="body"
+				hint="bought patterns are mostly marked by body size"
+			/>
+			<Field
+				name="easeMm"
+				label="Ease"
+				value="0"
+				hint="between body and garment; minus for stretch. Marked by body size, a pattern has its own in it: 0 keeps it in proportion"
+			/>
 		</div>
 		<p class="end"><button class="button main">Add</button></p>
 	</Form>
@@ -204,6 +254,13 @@
 </Dialog>
 
 <style>
+	.apply {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 12px;
+		align-items: center;
+		margin: 4px 0;
+	}
 	section {
 		margin-top: 16px;
 	}
