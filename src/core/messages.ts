@@ -103,7 +103,9 @@ const words: Record<string, string> = {
 	'lay.tooSmall': 'Its outline encloses nothing.',
 	'lay.crosses': 'Its outline crosses itself.',
 	'lay.noStock': 'There is nothing to lay it on.',
-	'lay.tooLarge': 'It is larger than every sheet, however it may be turned.',
+	'lay.tooLarge': 'It is larger than every sheet, however it is turned.',
+	'lay.wontTurn':
+		'It would fit only across its grain: let it lie off the grain, split it, or lay it on wider stock.',
 	'lay.gapTooLarge': 'Gap and edge leave nothing of the sheet.',
 	'lay.noRoom': 'There is no room left for it on the sheets that there are.',
 	'lay.badRotation': 'No way to turn it is allowed: grain and nap contradict each other.',

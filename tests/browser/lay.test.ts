@@ -154,7 +154,7 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 
 	const a4 = spawnSync('pdftotext', ['-layout', await file('PDF, A4'), '-'], { encoding: 'utf8' }).stdout;
 	expect(a4).toContain('Plates of foam');
-	expect(a4).toMatch(/Offcut 1 of 2, 47 cm × 42 cm/);
+	expect(a4).toMatch(/Offcut 1 \(1 of 2\), 47 cm × 42 cm/);
 	expect(a4.match(/, copy \d/g)!.length).toBe(cuts - 1);
 	const svg = readFileSync(await file('SVG'), 'utf8');
 	expect(svg.match(/class="cut"/g)!.length).toBe(cuts - 1);

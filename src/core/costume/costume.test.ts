@@ -14,7 +14,7 @@ import { costumeStage, stageOf } from './stage.ts';
 import { minutesLeft, stepMinutes } from './step.ts';
 import { tapePins } from './pins.ts';
 import { valueOf } from '../working/figure.ts';
-import { stepFigure } from '../working/figures.ts';
+import { hoursLeftFigure, stepFigure } from '../working/figures.ts';
 import { cautionsFor } from '../safety/caution.ts';
 
 const { at, day } = make;
@@ -144,6 +144,9 @@ test('the stage follows from steps, waits, faults and purchases', () => {
 		'of the simpler way the rest is done'
 	);
 	assert.equal(costumeStage(['ready', 'left out']), 'ready');
+	// A part that broke while the rest is not made yet is one more thing to do; of what was whole it is broken.
+	assert.equal(costumeStage(['broken', 'to make', 'to rig']), 'to make');
+	assert.equal(costumeStage(['broken', 'ready', 'mended']), 'broken');
 	const faults = [make.fault(7, 1)];
 	const cure = make.step(3, 1, { faultId: 7 });
 	assert.equal(stage({ steps: [{ ...done, doneAt: NOW - 90 }, cure], faults }), 'broken');
@@ -340,4 +343,33 @@ test('a dab of paint takes a minute, in the hours of its maker and at its place;
 	assert.equal(last!.start, first!.end);
 	assert.deepEqual(checkPlan(plan.problem, plan.plan), []);
 	assert.equal(valueOf(stepFigure(record.steps[0]!, record.components[0]!, record, workshop)), 1);
+});
+
+test('hands-on left opens to what it says, also with steps that cannot be placed or are begun', () => {
+	const record = make.record({
+		components: [make.component(1), make.component(2)],
+		steps: [
+			make.step(1, 1, { technique: 'cutFoam', amount: 60_000 }),
+			// Needs a second pair of hands at a place that nobody has: never placed.
+			make.step(2, 2, { technique: 'cutFoam', amount: 30_000, placeId: 99 }),
+			make.step(3, 2, { technique: 'spray', amount: 1_000_000, doneAt: NOW - 500 })
+		],
+		logs: [
+			{
+				id: 1,
+				stepId: 1,
+				makerId: 1,
+				startedAt: NOW - 90,
+				endedAt: NOW - 60,
+				minutes: 30,
+				note: '',
+				version: 1
+			}
+		]
+	});
+	const plan = planCostume(record, make.workshop(), NOW, NONE);
+	assert.ok(plan.plan.impossible.length > 0, 'one is not placed');
+	// 60 m at 0.6 m/min less half an hour, and 30 m: 70 + 50 minutes.
+	assert.equal(plan.handsOnLeft[1], 120);
+	assert.equal(valueOf(hoursLeftFigure(record, plan)), 120);
 });

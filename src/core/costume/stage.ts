@@ -61,9 +61,13 @@ function stageWithoutSteps(component: Component, purchases: readonly Purchase[])
 	return mine.some((p) => p.state === 'ordered') ? 'on its way' : 'ready';
 }
 
-/** The costume's stage: its least finished component's. Null without components. */
+/**
+ * The costume's stage: its least finished component's. Broken is what was whole: while something is still to be made,
+ * a broken part is one more thing to do. Null without components.
+ */
 export function costumeStage(stages: readonly Stage[]): Stage | null {
-	return stages.reduce<Stage | null>(
+	const making = stages.filter((s) => s !== 'broken' && STAGES.indexOf(s) < STAGES.indexOf('mended'));
+	return (making.length ? making : stages).reduce<Stage | null>(
 		(least, s) => (least === null || STAGES.indexOf(s) < STAGES.indexOf(least) ? s : least),
 		null
 	);

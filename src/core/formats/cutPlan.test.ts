@@ -160,7 +160,7 @@ test('what a cutter is told: copy, turned over, fold and layers; the head says h
 	assert.equal(cutWords(folded), 'A-01 1/4 plate, copy 1, mirrored, one layer only');
 	const { notes, sheet } = planWords(PLAN, 't', 2, 'cm');
 	assert.equal(notes[0], 'At least 0.3 cm between pieces, 0.5 cm to the border.');
-	assert.equal(sheet(cutSheets(PLAN)[0]!), 'Offcut 1 of 2, 30 cm × 25 cm, 1 piece');
+	assert.equal(sheet(cutSheets(PLAN)[0]!), 'Offcut 1 (1 of 2), 30 cm × 25 cm, 1 piece');
 	const cloth = planWords(
 		{
 			...PLAN,

@@ -1,11 +1,11 @@
-import type { CutSheet, LayPlan } from '../layout/plan.ts';
+import type { LayPlan } from '../layout/plan.ts';
 import { formatLength, type LengthUnit } from '../units/measure.ts';
 import { formatNumber } from '../units/number.ts';
 import type { PlanWords } from './layoutPdf.ts';
 
 /** What stands at the head of a printed cut plan. */
 export function planWords(plan: LayPlan, title: string, sheets: number, unit: LengthUnit): PlanWords {
-	const { settings, stock } = plan;
+	const { settings } = plan;
 	const length = (mm: number) => formatLength(mm, unit);
 	const of = [
 		`At least ${length(settings.gap)} between pieces, ${length(settings.edge)} to the border`,
@@ -15,7 +15,6 @@ export function planWords(plan: LayPlan, title: string, sheets: number, unit: Le
 			`washed first: shrinks ${formatNumber(settings.shrinkLength)} % in length, ${formatNumber(settings.shrinkWidth)} % in width`,
 		settings.repeat > 0 && `print repeats every ${length(settings.repeat)}: match it at the seams`
 	].filter((w) => w !== false);
-	const isRoll = (sheet: CutSheet) => stock.roll !== null && sheet.number > stock.sheets.length;
 	return {
 		title,
 		notes: [
@@ -23,7 +22,7 @@ export function planWords(plan: LayPlan, title: string, sheets: number, unit: Le
 			'Solid lines are cut, dashed ones are what is left of use. Check grain, nap and size before you cut.'
 		],
 		sheet: (sheet) =>
-			`${sheet.offcut !== null ? 'Offcut' : isRoll(sheet) ? 'Roll' : 'Sheet'} ${sheet.number} of ${sheets}, ` +
+			`${sheet.name}${sheets > 1 ? ` (${sheet.number} of ${sheets})` : ''}, ` +
 			`${length(sheet.form.width)} × ${length(sheet.form.height)}, ${sheet.pieces.length} ${sheet.pieces.length === 1 ? 'piece' : 'pieces'}`
 	};
 }

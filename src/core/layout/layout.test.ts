@@ -8,7 +8,7 @@ import { runJob } from '../jobs.ts';
 import { circle, flatten, goesRound, type Point } from '../pattern/outline.ts';
 import { layOut } from './engine.ts';
 import { depthAt, shapeOf } from './shape.ts';
-import type { Layout, LayoutTask, LayPiece, Stock } from './stock.ts';
+import { nameOfSheet, type Layout, type LayoutTask, type LayPiece, type Stock } from './stock.ts';
 
 const SHEETS: Stock = { id: 'S', sheets: [], more: { width: 600, height: 600 }, roll: null };
 const ROLL: Stock = { id: 'S', sheets: [], more: null, roll: 700 };
@@ -374,4 +374,24 @@ test('the job: its documented form, reasons in words, bad input named', () => {
 		const refused = runJob({ ...job, ...change }, () => 0);
 		assert.ok(!refused.ok && refused.words.startsWith(`${field}:`), JSON.stringify(refused));
 	}
+});
+
+test('a piece that would fit only across its grain is told so, not that it is larger than every sheet', () => {
+	const wide = task([rectanglePiece('skirt', 900, 500, { rotations: [0, 180] })], {
+		stock: [{ id: 'S', sheets: [{ width: 600, height: 1000 }], more: null, roll: null }]
+	});
+	assert.deepEqual(
+		sound(wide, 5).unplaced.map((u) => u.why),
+		['wontTurn']
+	);
+	const free = { ...wide, pieces: wide.pieces.map((p) => ({ ...p, rotations: 'any' as const })) };
+	assert.equal(sound(free, 20).unplaced.length, 0);
+});
+
+test('offcuts and new sheets are counted apart: the first sheet after an offcut is Sheet 1', () => {
+	const forms = [{ offcut: 7 }, {}, { offcut: 3 }, {}];
+	assert.deepEqual(
+		forms.map((_, i) => nameOfSheet(forms, i)),
+		['Offcut 1', 'Sheet 1', 'Offcut 2', 'Sheet 2']
+	);
 });

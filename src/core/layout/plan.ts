@@ -9,6 +9,7 @@ import { laySettings, type LaySettings } from './settings.ts';
 import {
 	formsOf,
 	laidPaths,
+	nameOfSheet,
 	useOf,
 	type Placement,
 	type SheetForm,
@@ -114,6 +115,8 @@ export interface CutSheet {
 	/** From 1. */
 	number: number;
 	form: SheetForm;
+	/** `Offcut 1`, `Sheet 1`, `Roll`. */
+	name: string;
 	/** The offcut that it is; null for a new sheet or the roll. */
 	offcut: number | null;
 	/** In the order in which they are cut. */
@@ -136,12 +139,13 @@ export const useOfPlan = (plan: LayPlan): StockUse => useOf(plan.stock, plan.pie
 export function cutSheets(plan: LayPlan): CutSheet[] {
 	const byId = new Map(plan.pieces.map((p) => [p.id, p]));
 	let order = 0;
-	return formsOf(plan.stock, useOfPlan(plan)).map((own, i) => {
+	return formsOf(plan.stock, useOfPlan(plan)).map((own, i, forms) => {
 		const laid = plan.placements
 			.filter((p) => p.sheet === i + 1)
 			.map((at) => ({ at, piece: byId.get(at.piece)!, paths: laidPaths(byId.get(at.piece)!, at) }));
 		return {
 			number: i + 1,
+			name: plan.stock.roll !== null && i === plan.stock.sheets.length ? 'Roll' : nameOfSheet(forms, i),
 			form: own,
 			offcut: plan.stock.sheets[i]?.offcut ?? null,
 			pieces: cutOrder(laid).map((k) => ({ order: ++order, ...laid[k]! })),

@@ -25,6 +25,13 @@ export interface Stock {
 	roll: number | null;
 }
 
+/** What a sheet is called: offcuts and new sheets are counted apart. `forms` in the order of the plan. */
+export function nameOfSheet(forms: readonly Pick<SheetForm, 'offcut'>[], i: number): string {
+	const offcut = forms[i]!.offcut !== undefined;
+	const number = forms.slice(0, i + 1).filter((f) => (f.offcut !== undefined) === offcut).length;
+	return `${offcut ? 'Offcut' : 'Sheet'} ${number}`;
+}
+
 export interface LayPiece {
 	id: string;
 	stock: string;
@@ -65,7 +72,7 @@ export interface LayoutTask {
 }
 
 export type WhyNot =
-	'tooSmall' | 'crosses' | 'noStock' | 'tooLarge' | 'gapTooLarge' | 'noRoom' | 'badRotation';
+	'tooSmall' | 'crosses' | 'noStock' | 'tooLarge' | 'wontTurn' | 'gapTooLarge' | 'noRoom' | 'badRotation';
 export interface Unplaced {
 	piece: string;
 	copy: number;

@@ -137,7 +137,9 @@ export class StockLayout {
 					t.right - t.left <= s.width - 2 * this.inset + 1e-6 &&
 					t.high - t.low <= s.height - 2 * this.inset + 1e-6
 			);
-		return ways.some(fits) ? null : 'tooLarge';
+		if (ways.some(fits)) return null;
+		const turned = turns !== null && flatTurns(outline).some((a) => fits(turn(shape, a)));
+		return turned ? 'wontTurn' : 'tooLarge';
 	}
 
 	private get smallest(): number {

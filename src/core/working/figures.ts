@@ -4,7 +4,7 @@ import type { WayFigures } from '../costume/ways.ts';
 import type { Odds } from '../schedule/odds.ts';
 import type { CostumePlan, OrderBy } from '../costume/costumePlan.ts';
 import type { Costume, CostumeRecord, Workshop } from '../costume/record.ts';
-import type { Step } from '../costume/step.ts';
+import { minutesLeft, type Step } from '../costume/step.ts';
 import { BASE_PER_UNIT, rateOf, TECHNIQUES } from '../costume/technique.ts';
 import { COAT_PRODUCTS } from '../finish/coatProduct.ts';
 import type { Coat, PackNeed } from '../finish/coatStack.ts';
@@ -91,11 +91,13 @@ export function needFigure(
 
 export function hoursLeftFigure(record: CostumeRecord, plan: CostumePlan): Figure {
 	const names = new Map(record.components.map((c) => [c.id, `${c.code} ${c.name}`]));
-	const planned = new Map(plan.plan.steps.map((s) => [Number(s.id), s]));
+	const logged = new Map<number, number>();
+	for (const l of record.logs) logged.set(l.stepId, (logged.get(l.stepId) ?? 0) + l.minutes);
 	const sums = new Map<number, number>();
 	for (const step of record.steps) {
-		const p = planned.get(step.id);
-		const left = p ? p.blocks.reduce((sum, [from, to]) => sum + to - from, 0) : 0;
+		if (step.doneAt !== null) continue;
+		// As the plan counts it: also what it cannot place, and set-up that it may save.
+		const left = minutesLeft(plan.minutes.get(step.id)!, logged.get(step.id) ?? 0)[1];
 		if (left) sums.set(step.componentId, (sums.get(step.componentId) ?? 0) + left);
 	}
 	return {

@@ -207,6 +207,8 @@ export const BODY_MEASURES = {
 
 export type MeasureKey = keyof typeof BODY_MEASURES;
 export const MEASURE_KEYS = Object.keys(BODY_MEASURES) as [MeasureKey, ...MeasureKey[]];
+/** What a tape is laid round, the head over the ears among them. */
+export const GIRTH_KEYS = MEASURE_KEYS.filter((key) => BODY_MEASURES[key].girth);
 export const definitionOf = (key: MeasureKey): MeasureDefinition => BODY_MEASURES[key];
 
 /** `wrist girth, left`. */

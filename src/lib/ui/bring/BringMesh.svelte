@@ -3,7 +3,7 @@
 	import { onDestroy } from 'svelte';
 	import type { Component } from '$core/costume/component.ts';
 	import type { Workshop } from '$core/costume/record.ts';
-	import { BODY_MEASURES, MEASURE_KEYS, type MeasureKey } from '$core/measure/body/bodyMeasure.ts';
+	import { BODY_MEASURES, GIRTH_KEYS, type MeasureKey } from '$core/measure/body/bodyMeasure.ts';
 	import { fittedOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
 	import { factorForGirth, figuresOfMesh, scaled, triangleCount, type Mesh } from '$core/mesh/mesh.ts';
 	import { ridgesOf } from '$core/mesh/unfold.ts';
@@ -130,7 +130,7 @@
 				<Field
 					name="measure"
 					label="Girth"
-					options={MEASURE_KEYS.filter((k) => /Girth$/.test(k)).map((k) => ({
+					options={GIRTH_KEYS.map((k) => ({
 						value: k,
 						label: BODY_MEASURES[k].name
 					}))}

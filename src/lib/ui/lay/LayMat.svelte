@@ -14,7 +14,7 @@
 	import { ByHand, nextTurn, turnedTo } from '$core/layout/byHand.ts';
 	import type { CostumePiece } from '$core/layout/pieces.ts';
 	import type { LaySettings } from '$core/layout/settings.ts';
-	import { formsOf, laidPaths, type Placement, type Stock } from '$core/layout/stock.ts';
+	import { formsOf, laidPaths, nameOfSheet, type Placement, type Stock } from '$core/layout/stock.ts';
 	import { boxOf, type Point } from '$core/pattern/outline.ts';
 
 	interface Props {
@@ -53,7 +53,7 @@
 	let drag = $state.raw<Drag | null>(null);
 
 	const sheets = $derived(
-		formsOf(stock, use).map((form, i) => {
+		formsOf(stock, use).map((form, i, forms) => {
 			const own = placements
 				.filter((p) => p.sheet === i + 1)
 				.map((kept) => {
@@ -76,7 +76,7 @@
 				form,
 				isRoll,
 				lies: lies(form),
-				name: isRoll ? 'The roll' : form.offcut ? `Offcut ${i + 1}` : `Sheet ${i + 1}`,
+				name: isRoll ? 'The roll' : nameOfSheet(forms, i),
 				own
 			};
 		})

@@ -21,7 +21,8 @@
 </script>
 
 <ul class="by">
-	{#each marks as mark (mark.at)}
+	<!-- By the first of them it is the answer above. -->
+	{#each marks.slice(1) as mark (mark.at)}
 		{@const figure = oddsFigure(odds, mark.at)}
 		<li>
 			<b><Working {figure} text="{Math.round(valueOf(figure))} of 100" /></b>

@@ -87,7 +87,7 @@
 			>
 				<Icon size={18} aria-hidden="true" />
 				<span>{station.name}</span>
-				{#if station.path === 'mend' && open > 0 && data.stage === 'broken'}<i
+				{#if station.path === 'mend' && open > 0 && Object.values(data.stages).includes('broken')}<i
 						class="dot"
 						title="Something is broken"
 					></i>{/if}

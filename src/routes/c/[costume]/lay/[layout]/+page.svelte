@@ -89,7 +89,7 @@
 								<tr onmouseenter={() => (marked = place.order)} onmouseleave={() => (marked = null)}>
 									<td class="number">{place.order}</td>
 									<td>{cutWords(place)}</td>
-									<td class="small soft">{sheet.offcut !== null ? 'offcut' : 'sheet'} {sheet.number}</td>
+									<td class="small soft">{sheet.name}</td>
 								</tr>
 							{/each}
 						{/each}

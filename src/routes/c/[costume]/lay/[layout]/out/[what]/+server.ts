@@ -48,7 +48,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 				code: place.piece.code,
 				name: place.piece.name,
 				count: 1,
-				side: `no. ${place.order}, sheet ${sheet.number}${place.at.mirrored ? ', mirrored' : ''}`,
+				side: `no. ${place.order}, ${sheet.name.toLowerCase()}${place.at.mirrored ? ', mirrored' : ''}`,
 				material: material.name,
 				address: `${url.origin}/c/${costumeId}/lay/${layout.id}`
 			}))
