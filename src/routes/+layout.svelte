@@ -33,9 +33,13 @@
 		else if (isFailure(answer)) announce(answer.message, { bad: true, undoable: false });
 	}
 
+	/** Letters belong to what has the focus: a field, or a picture with keys of its own. */
 	const typing = (target: EventTarget | null) =>
-		target instanceof HTMLElement &&
-		(target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+		target instanceof Element &&
+		((target instanceof HTMLElement && target.isContentEditable) ||
+			/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+	const ownKeys = (target: EventTarget | null) =>
+		target instanceof Element && target.closest('[role=application]') !== null;
 
 	function onkeydown(event: KeyboardEvent) {
 		const undoing = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z';
@@ -49,6 +53,7 @@
 			event.metaKey ||
 			event.altKey ||
 			typing(event.target) ||
+			(/^[a-z]$/i.test(event.key) && ownKeys(event.target)) ||
 			document.querySelector('dialog[open]')
 		)
 			return;

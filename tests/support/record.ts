@@ -207,6 +207,7 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 			techniques: null,
 			windows: [{ id: 1, days: [1, 2, 3, 4, 5], from: 18 * 60, to: 21 * 60 }],
 			off: [],
+			away: [],
 			version: 1
 		},
 		{
@@ -216,6 +217,7 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 			techniques: null,
 			windows: [{ id: 2, days: [3], from: 19 * 60, to: 21 * 60 }],
 			off: [],
+			away: [],
 			version: 1
 		}
 	],

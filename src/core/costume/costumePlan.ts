@@ -311,7 +311,12 @@ function problemOf(
 		deadline,
 		split: record.costume.split,
 		leastPart: 30,
-		makers: workshop.makers.map((m) => ({ id: makerKey(m.id), windows: m.windows, off: m.off })),
+		makers: workshop.makers.map((m) => ({
+			id: makerKey(m.id),
+			windows: m.windows,
+			off: m.off,
+			away: m.away
+		})),
 		places: workshop.places.map((p) => ({
 			id: placeKey(p.id),
 			capacity: p.capacity,

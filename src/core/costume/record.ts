@@ -99,6 +99,8 @@ export interface Maker {
 	windows: (Window & { id: number })[];
 	/** Days off, as whole days since 1970-01-01. */
 	off: number[];
+	/** Parts of days off, local minutes from, to. */
+	away: (readonly [LocalMinutes, LocalMinutes])[];
 	version: number;
 }
 

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { COMPONENT_COLUMNS, readPastedRows } from './pastedRows.ts';
+import { COMPONENT_COLUMNS, MATERIAL_COLUMNS, readPastedRows } from './pastedRows.ts';
 
 test('rows from a spreadsheet: tabs or commas, columns in any order, empty cells left out', () => {
 	const tabs = readPastedRows(
@@ -15,4 +15,21 @@ test('rows from a spreadsheet: tabs or commas, columns in any order, empty cells
 	const commas = readPastedRows('name,note\n"Cape, long","said ""no"""', COMPONENT_COLUMNS);
 	assert.deepEqual(commas.rows, [{ name: 'Cape, long', note: 'said "no"' }]);
 	assert.deepEqual(readPastedRows('', COMPONENT_COLUMNS), { rows: [], unknown: [] });
+});
+
+test('other words for what may stand in a column are taken; what nobody knows stays as it was typed', () => {
+	const { rows } = readPastedRows(
+		'material,family,width,length,thick\nCalico,Fabrics,1.5 m,10m,\nMat,EVA foam,50cm,1m,6mm\nOdd,cloth hall,,,',
+		MATERIAL_COLUMNS
+	);
+	assert.deepEqual(
+		rows.map((r) => [r.family, r.widthMm, r.lengthMm, r.thicknessMm]),
+		[
+			['cloth', '1.5 m', '10m', undefined],
+			['foam', '50cm', '1m', '6mm'],
+			['cloth hall', undefined, undefined, undefined]
+		]
+	);
+	const [row] = readPastedRows('name,kind,side\nBracer,Armour,both', COMPONENT_COLUMNS).rows;
+	assert.deepEqual([row!.kind, row!.side], ['armor', 'pair']);
 });

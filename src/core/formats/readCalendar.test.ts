@@ -2,8 +2,8 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import ical from 'ical-generator';
 import { day } from '../../../tests/support/record.ts';
-import { formatDate } from '../units/localTime.ts';
-import { readBusyDays } from './readCalendar.ts';
+import { formatDate, formatLocalTime } from '../units/localTime.ts';
+import { readBusy } from './readCalendar.ts';
 
 const calendar = (...events: string[][]) =>
 	[
@@ -20,9 +20,9 @@ const calendar = (...events: string[][]) =>
 		'END:VCALENDAR'
 	].join('\r\n');
 const busy = (text: string) => {
-	const read = readBusyDays(text, day('2031-05-01'), day('2031-06-30'));
+	const read = readBusy(text, day('2031-05-01'), day('2031-06-30'));
 	assert.ok(read.ok);
-	return read.value.map((d) => `${formatDate(d.day)} ${d.words}`);
+	return read.value.days.map((d) => `${formatDate(d.day)} ${d.words}`);
 };
 
 test('whole days and what goes over them; the last day of a whole-day event is not part of it (RFC 5545, 3.6.1)', () => {
@@ -41,6 +41,36 @@ test('whole days and what goes over them; the last day of a whole-day event is n
 			'2031-05-20 one day',
 			'2031-06-02 journey',
 			'2031-06-03 journey'
+		]
+	);
+});
+
+test('an appointment is part of a day off, and so are the ends of a journey; none is dropped', () => {
+	const read = readBusy(
+		calendar(
+			['SUMMARY:dentist', 'DTSTART:20310521T090000', 'DTEND:20310521T100000'],
+			['SUMMARY:journey', 'DTSTART:20310601T180000', 'DTEND:20310604T090000'],
+			['SUMMARY:choir', 'DTSTART:20310506T193000', 'DURATION:PT2H', 'RRULE:FREQ=WEEKLY;COUNT=3'],
+			['SUMMARY:at home', 'DTSTART:20310522T080000', 'DTEND:20310522T090000', 'TRANSP:TRANSPARENT'],
+			['SUMMARY:no time', 'DTSTART:20310523T080000', 'DTEND:20310523T080000'],
+			['SUMMARY:over midnight', 'DTSTART:20310610T230000', 'DTEND:20310611T013000'],
+			['SUMMARY:off', 'DTSTART;VALUE=DATE:20310513']
+		),
+		day('2031-05-01'),
+		day('2031-06-30')
+	);
+	assert.ok(read.ok);
+	assert.deepEqual(
+		read.value.parts.map((p) => `${formatLocalTime(p.from)} ${formatLocalTime(p.to).slice(11)} ${p.words}`),
+		[
+			'2031-05-06T19:30 21:30 choir',
+			// The choir of the 13th falls on a whole day off.
+			'2031-05-20T19:30 21:30 choir',
+			'2031-05-21T09:00 10:00 dentist',
+			'2031-06-01T18:00 00:00 journey',
+			'2031-06-04T00:00 09:00 journey',
+			'2031-06-10T23:00 00:00 over midnight',
+			'2031-06-11T00:00 01:30 over midnight'
 		]
 	);
 });
@@ -65,14 +95,14 @@ test('free, cancelled and past days do not count; what repeats does, but for its
 });
 
 test('a file that repeats without end is cut; one that is no calendar is told', () => {
-	const endless = readBusyDays(
+	const endless = readBusy(
 		calendar(['SUMMARY:tick', 'DTSTART:20000101T000000', 'DURATION:PT1S', 'RRULE:FREQ=SECONDLY']),
 		day('2031-05-01'),
 		day('2031-06-30')
 	);
-	assert.deepEqual(endless, { ok: true, value: [] });
+	assert.deepEqual(endless, { ok: true, value: { days: [], parts: [] } });
 	for (const text of ['', 'BEGIN:VCARD\r\nEND:VCARD', '<html></html>', 'BEGIN:VCALENDAR\r\nBEGIN:VEVENT']) {
-		const read = readBusyDays(text, 0, 1);
+		const read = readBusy(text, 0, 1);
 		assert.equal(read.ok ? '' : read.problem.code, 'notCalendar', text);
 	}
 });

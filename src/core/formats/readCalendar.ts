@@ -1,5 +1,6 @@
 import ICAL from 'ical.js';
 import type { Parsed } from '../problem.ts';
+import { DAY, dayOf as dayOfMinutes, type LocalMinutes } from '../units/localTime.ts';
 
 /** Recurring events are followed for so many turns at most: a hostile file may repeat every second. */
 const MOST_TURNS = 4000;
@@ -12,12 +13,24 @@ export interface BusyDay {
 	words: string;
 }
 
+/** Part of a day: local minutes. */
+export interface BusyPart {
+	from: LocalMinutes;
+	to: LocalMinutes;
+	words: string;
+}
+
 /**
- * The days that an iCalendar file (RFC 5545) marks as busy from morning to night: events of whole days, and those
- * that go on over a whole day. What is marked as free or cancelled does not count. Days from ≤ day ≤ to, each
- * once, in order. Times are read as they stand: a day is a day wherever it was written.
+ * What an iCalendar file (RFC 5545) marks as busy. From morning to night: events of whole days, and those that go on
+ * over a whole day, each day once. The rest in parts of days: appointments, and the ends of journeys. What is marked
+ * as free or cancelled does not count. Days from ≤ day ≤ to, in order. Times are read as they stand: a day is a day
+ * wherever it was written.
  */
-export function readBusyDays(text: string, from: number, to: number): Parsed<BusyDay[]> {
+export function readBusy(
+	text: string,
+	from: number,
+	to: number
+): Parsed<{ days: BusyDay[]; parts: BusyPart[] }> {
 	let events: ICAL.Component[];
 	try {
 		const read = ICAL.parse(text) as unknown[];
@@ -29,6 +42,7 @@ export function readBusyDays(text: string, from: number, to: number): Parsed<Bus
 		return { ok: false, problem: { code: 'notCalendar', path: [], values: {} } };
 	}
 	const days = new Map<number, string>();
+	const parts = new Map<string, BusyPart>();
 	for (const component of events) {
 		const event = new ICAL.Event(component);
 		const free = String(component.getFirstPropertyValue('transp') ?? '').toUpperCase() === 'TRANSPARENT';
@@ -39,9 +53,40 @@ export function readBusyDays(text: string, from: number, to: number): Parsed<Bus
 			const [first, last] = wholeDays(start, seconds);
 			for (let day = Math.max(from, first); day <= Math.min(to, last); day++)
 				if (!days.has(day)) days.set(day, event.summary ?? '');
+			for (const [begin, end] of partsOf(start, seconds, [first, last]))
+				if (dayOfMinutes(begin) >= from && dayOfMinutes(begin) <= to)
+					parts.set(`${begin} ${end}`, { from: begin, to: end, words: event.summary ?? '' });
 		}
 	}
-	return { ok: true, value: [...days].sort((a, b) => a[0] - b[0]).map(([day, words]) => ({ day, words })) };
+	return {
+		ok: true,
+		value: {
+			days: [...days].sort((a, b) => a[0] - b[0]).map(([day, words]) => ({ day, words })),
+			parts: [...parts.values()]
+				.filter((p) => !days.has(dayOfMinutes(p.from)))
+				.sort((a, b) => a.from - b.from || a.to - b.to)
+		}
+	};
+}
+
+/** What it covers of days that it does not cover whole, by the minute outwards. */
+function partsOf(
+	start: ICAL.Time,
+	seconds: number,
+	[first, last]: readonly [number, number]
+): [number, number][] {
+	if (start.isDate || seconds <= 0) return [];
+	const begin = dayOf(start) * DAY + start.hour * 60 + start.minute;
+	const end = begin + Math.ceil((start.second + seconds) / 60);
+	const out: [number, number][] = [];
+	for (let day = dayOf(start); day * DAY < end; day++) {
+		if (day >= first && day <= last) {
+			day = last;
+			continue;
+		}
+		out.push([Math.max(begin, day * DAY), Math.min(end, (day + 1) * DAY)]);
+	}
+	return out;
 }
 
 const dayOf = (time: ICAL.Time): number =>

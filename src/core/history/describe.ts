@@ -28,6 +28,7 @@ const TABLE_WORDS: Record<string, string> = {
 	setting: 'settings',
 	working_window: 'hours',
 	day_off: 'day off',
+	away: 'time away',
 	step_after: 'link between steps',
 	work_log: 'log',
 	reference_picture: 'reference picture',

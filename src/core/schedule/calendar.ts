@@ -15,6 +15,8 @@ export interface Hours {
 	windows: readonly Window[];
 	/** Days off, as whole days since 1970-01-01. */
 	off?: readonly number[];
+	/** Parts of days off. */
+	away?: readonly Span[];
 	/** Open only while this sun is up. */
 	sun?: Sun;
 }
@@ -43,7 +45,19 @@ export function openSpans(hours: Hours, from: LocalMinutes, to: LocalMinutes): S
 			else spans.push(clipped);
 		}
 	}
-	return spans;
+	return hours.away?.length ? without(spans, hours.away) : spans;
+}
+
+/** What of sorted, merged spans lies in none of these. */
+function without(spans: readonly Span[], taken: readonly Span[]): Span[] {
+	let left = [...spans];
+	for (const [from, to] of taken)
+		left = left.flatMap(([a, b]): Span[] =>
+			b <= from || a >= to
+				? [[a, b]]
+				: [...(a < from ? [[a, from] as const] : []), ...(b > to ? [[to, b] as const] : [])]
+		);
+	return left;
 }
 
 /** What is open in both. Both sorted and merged. */

@@ -127,6 +127,7 @@ function use(usedBy: Map<string, number>, key: string, capacity: number, wrong: 
 function isOpen(hours: Hours, at: LocalMinutes): boolean {
 	const day = dayOf(at);
 	if (hours.off?.includes(day)) return false;
+	if (hours.away?.some(([from, to]) => from <= at && at < to)) return false;
 	const light = hours.sun && daylightOf(day, hours.sun);
 	if (light && (clockOf(at) < light.from || clockOf(at) >= light.to)) return false;
 	return hours.windows.some(

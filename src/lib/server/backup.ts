@@ -27,6 +27,7 @@ const TABLES = [
 	'place',
 	'working_window',
 	'day_off',
+	'away',
 	'rate',
 	'costume',
 	'component',

@@ -53,6 +53,7 @@ const OF_WORKSHOP = [
 	'place',
 	'working_window',
 	'day_off',
+	'away',
 	'rate',
 	'material',
 	'offcut'

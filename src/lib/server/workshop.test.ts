@@ -427,6 +427,14 @@ test('pasted rows: all come with their parts and routes, or none with the row an
 		paste('name,layer\nBelt,2\nSash,minus'),
 		refused(/Row 3, layer: “minus” is not a number/)
 	);
+	await assert.rejects(
+		w.run(pasteCommands.pasteMaterials, { rows: 'material,family\nCalico,cloth hall' }),
+		refused(/Row 2, family: “cloth hall” is none of foam, cloth, hair/)
+	);
+	await assert.rejects(
+		paste('name,zones\nBelt,"waist, elbow-ish"'),
+		refused(/Row 2, zones: “elbow-ish” is none of /)
+	);
 	await assert.rejects(paste('name,colour\nBelt,red'), refused(/No column is called “colour”/));
 	await assert.rejects(paste('name,part of\nPeak,Hat'), refused(/no component “Hat”/));
 	assert.equal((await record(id)).components.length, 2);

@@ -166,6 +166,8 @@
 	.can .dot,
 	.can .tag {
 		pointer-events: auto;
+		/* What is dragged does not move or zoom the page. */
+		touch-action: none;
 		cursor: pointer;
 	}
 	.chosen .line {
@@ -200,6 +202,8 @@
 	}
 	.corner {
 		pointer-events: auto;
+		/* What is dragged does not move or zoom the page. */
+		touch-action: none;
 		cursor: crosshair;
 		fill: #fff;
 		stroke: #10241f;

@@ -69,11 +69,16 @@
 	<label for={id} class:visually-hidden={hideLabel}>{label}</label>
 	<div class="input">
 		{#if options}
-			<select {...shared} bind:value onchange={changed}>
+			<select
+				{...shared}
+				bind:value={() => (value === null ? '' : String(value)), (text) => (value = text)}
+				onchange={changed}
+			>
 				{#if none !== undefined}<option value="">{none}</option>{/if}
+				<!-- As text: a number chosen beforehand and the text of a choice are the same one. -->
 				{#each options as option (typeof option === 'string' ? option : option.value)}
 					{#if typeof option === 'string'}<option value={option}>{option}</option>
-					{:else}<option value={option.value}>{option.label}</option>{/if}
+					{:else}<option value={String(option.value)}>{option.label}</option>{/if}
 				{/each}
 			</select>
 		{:else if type === 'area'}

@@ -106,7 +106,8 @@
 					const p = image.viewportToImageCoordinates(viewer.viewport.getCenter(true));
 					onpoint([p.x, p.y], onto?.scale ?? 1);
 				} else if (/^(Backspace|Escape)$/.test(key)) onkey?.(key);
-				else return;
+				// What lies over the picture is not turned over with it.
+				else if (!/^f$/i.test(key)) return;
 				event.preventDefaultAction = true;
 			});
 			// Its own element takes the keys; it says what it is.

@@ -5,7 +5,15 @@
 	import { sunOf } from '$core/costume/costumePlan.ts';
 	import type { Maker, Place } from '$core/costume/record.ts';
 	import { rateOf, TECHNIQUES, type TechniqueKey } from '$core/costume/technique.ts';
-	import { dayOf, dayWords, formatClock, weekdayName, weekdaysWords } from '$core/units/localTime.ts';
+	import {
+		clockOf,
+		DAY,
+		dayOf,
+		dayWords,
+		formatClock,
+		weekdayName,
+		weekdaysWords
+	} from '$core/units/localTime.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { page } from '$app/state';
 	import { daylightOf, sunWords } from '$core/schedule/daylight.ts';
@@ -25,6 +33,7 @@
 	/** Weekdays in the order the maker's week has. */
 	const weekdays = $derived(Array.from({ length: 7 }, (_, i) => ((data.settings.weekStart - 1 + i) % 7) + 1));
 	const today = $derived(dayOf(data.now));
+	const awayOf = (maker: Maker) => maker.away.filter(([, to]) => to > data.now);
 	const sun = $derived(sunOf(data.settings));
 	const light = $derived(daylightOf(today, sun));
 	const refused = $derived.by(() => {
@@ -96,6 +105,26 @@
 			</li>
 		{:else}<li class="soft">none ahead</li>{/each}
 	</ul>
+	{#if maker && awayOf(of as Maker).length}
+		<details>
+			<summary class="small">{awayOf(of as Maker).length} parts of days</summary>
+			<ul class="windows">
+				{#each awayOf(of as Maker) as [from, to] (`${from} ${to}`)}
+					<li>
+						{dayWords(dayOf(from))}
+						{formatClock(clockOf(from))}–{formatClock(to - dayOf(from) * DAY)}
+						<Act
+							command="removeAway"
+							hidden={{ makerId: of.id, from, to }}
+							look="quiet"
+							label="{of.name} works on {dayWords(dayOf(from))} at {formatClock(clockOf(from))}"
+							><X size={14} /></Act
+						>
+					</li>
+				{/each}
+			</ul>
+		</details>
+	{/if}
 	<Form
 		command="addDayOff"
 		hidden={whose}
@@ -104,6 +133,10 @@
 		label={maker ? `Day off for ${of.name}` : `Day on which ${of.name} is closed`}
 	>
 		<Field name="day" label={maker ? 'Day off' : 'Closed on'} type="date" />
+		{#if maker}
+			<Field name="from" label="only from" type="time" />
+			<Field name="to" label="to" type="time" />
+		{/if}
 		<button class="button small"><Plus size={14} /> {maker ? 'Day off' : 'Closed'}</button>
 	</Form>
 {/snippet}

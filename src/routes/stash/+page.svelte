@@ -33,7 +33,7 @@
 	);
 	const shown = $derived(sorted(found, by, (m, key) => m[key as keyof Material] as string | number));
 	const EXAMPLE =
-		'material\tfamily\tunit\tpack\tprice\tsupplier\tlead\nFoam 6 mm\tfoam\tsheet\t1\t13.90\tfoam shop\t4';
+		'material\tfamily\tunit\tpack\tprice\tthickness\twidth\tlength\tsupplier\tlead\nFoam 6 mm\tfoam\tsheet\t1\t13.90\t6mm\t50cm\t1m\tfoam shop\t4\nCalico\tcloth\tm\t1\t4.20\t\t1.5m\t\tby the mill\t3';
 	let adding = $state(false);
 	let pasting = $state(false);
 	let editing = $state<number | null>(null);

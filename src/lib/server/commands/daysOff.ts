@@ -1,7 +1,15 @@
 import { z } from 'zod';
-import { readBusyDays } from '$core/formats/readCalendar.ts';
+import { readBusy } from '$core/formats/readCalendar.ts';
 import { say } from '$core/messages.ts';
-import { dayOf, dayWords, formatDate } from '$core/units/localTime.ts';
+import {
+	clockOf,
+	DAY,
+	dayOf,
+	dayWords,
+	formatClock,
+	formatDate,
+	formatLocalTime
+} from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, Refused } from '../db/rows.ts';
 import { command } from './command.ts';
@@ -15,9 +23,26 @@ const AHEAD = 400;
 export const daysOffCommands = {
 	/** A day off of a maker, or one on which a place is closed. */
 	addDayOff: command(
-		() => z.object({ makerId: f.idOrNull(), placeId: f.idOrNull(), day: f.date() }),
-		async (tx, { makerId, placeId, day }) => {
+		() =>
+			z.object({
+				makerId: f.idOrNull(),
+				placeId: f.idOrNull(),
+				day: f.date(),
+				/** Part of it only; of makers. */
+				from: f.orNull(f.clock()),
+				to: f.orNull(f.clock())
+			}),
+		async (tx, { makerId, placeId, day, from, to }) => {
 			const words = await whose(tx, makerId, placeId);
+			if (makerId !== null && (from !== null || to !== null)) {
+				const span = [day * DAY + (from ?? 0), day * DAY + (to ?? DAY)] as const;
+				if (span[1] <= span[0]) throw new Refused('Must end after it begins.', 'to');
+				await tx.query(
+					'insert into away (maker_id, from_at, to_at) values ($1, $2, $3) on conflict do nothing',
+					[makerId, ...span.map(formatLocalTime)]
+				);
+				return { words: `${words.off} on ${partWords(span)}` };
+			}
 			await tx.query(
 				'insert into day_off (maker_id, place_id, day) values ($1, $2, $3) on conflict do nothing',
 				[makerId, placeId, formatDate(day)]
@@ -39,6 +64,19 @@ export const daysOffCommands = {
 		}
 	),
 
+	removeAway: command(
+		() => z.object({ makerId: f.id(), from: f.whole(-1e9, 1e9), to: f.whole(-1e9, 1e9) }),
+		async (tx, { makerId, from, to }) => {
+			const name = await makerName(tx, makerId);
+			await tx.query('delete from away where maker_id = $1 and from_at = $2 and to_at = $3', [
+				makerId,
+				formatLocalTime(from),
+				formatLocalTime(to)
+			]);
+			return { words: `${name} works on ${partWords([from, to])} after all` };
+		}
+	),
+
 	/** Closes what needs dry weather for today. */
 	tooWet: command(
 		() => z.object({}),
@@ -54,7 +92,7 @@ export const daysOffCommands = {
 		}
 	),
 
-	/** Days that a calendar marks as busy from morning to night become days off. */
+	/** Days that a calendar marks as busy from morning to night become days off, appointments parts of days off. */
 	importDaysOff: command(
 		() =>
 			z.object({ makerId: f.id(), file: z.instanceof(File, { error: 'Choose a calendar file (.ics).' }) }),
@@ -63,23 +101,43 @@ export const daysOffCommands = {
 			if (file.size === 0) throw new Refused('Choose a calendar file (.ics).', 'file');
 			if (file.size > MOST_FILE) throw new Refused('The file is larger than 5 MB.', 'file');
 			const today = dayOf(now);
-			const read = readBusyDays(await file.text(), today, today + AHEAD);
+			const read = readBusy(await file.text(), today, today + AHEAD);
 			if (!read.ok) throw new Refused(say(read.problem), 'file');
 			const added = await all<{ id: number }>(
 				tx,
 				`insert into day_off (maker_id, day) select $1, day from unnest($2::date[]) as day
 				on conflict (maker_id, day) do nothing returning id`,
-				[makerId, read.value.map((d) => formatDate(d.day))]
+				[makerId, read.value.days.map((d) => formatDate(d.day))]
 			);
-			if (added.length === 0)
-				throw new Refused(
-					'It holds no day off ahead that is not there already: only events of whole days count.',
-					'file'
-				);
-			return { words: `Read ${added.length} ${added.length === 1 ? 'day' : 'days'} off for ${name}` };
+			const parts = await all<{ id: number }>(
+				tx,
+				`insert into away (maker_id, from_at, to_at, words)
+				select $1, r."from", r."to", r.words from jsonb_to_recordset($2) as r ("from" timestamp, "to" timestamp, words text)
+				on conflict do nothing returning id`,
+				[
+					makerId,
+					JSON.stringify(
+						read.value.parts.map((p) => ({
+							from: formatLocalTime(p.from),
+							to: formatLocalTime(p.to),
+							words: p.words.slice(0, 200)
+						}))
+					)
+				]
+			);
+			if (added.length + parts.length === 0)
+				throw new Refused('It holds nothing ahead that is not there already.', 'file');
+			const counted = [
+				added.length && `${added.length} ${added.length === 1 ? 'day' : 'days'} off`,
+				parts.length && `${parts.length} ${parts.length === 1 ? 'part of a day' : 'parts of days'} off`
+			].filter(Boolean);
+			return { words: `Read ${counted.join(' and ')} for ${name}` };
 		}
 	)
 };
+
+const partWords = ([from, to]: readonly [number, number]) =>
+	`${dayWords(dayOf(from))} from ${formatClock(clockOf(from))} to ${formatClock(to - dayOf(from) * DAY)}`;
 
 async function whose(tx: Executor, makerId: number | null, placeId: number | null) {
 	if ((makerId === null) === (placeId === null)) throw new Absent('maker');

@@ -37,12 +37,27 @@ function checked<T>(
 		throw new Refused('The first row names the columns; nothing stands below it.', 'rows');
 	if (rows.length > MOST_ROWS) throw new Refused(`At most ${MOST_ROWS} rows at once.`, 'rows');
 	return rows.map((row, i) => {
-		const parsed = schema.safeParse(prepare({ ...usual, ...row }));
+		const prepared = prepare({ ...usual, ...row });
+		const parsed = schema.safeParse(prepared);
 		if (parsed.success) return parsed.data;
 		const issue = parsed.error.issues[0]!;
-		throw new Refused(`Row ${i + 2}, ${issue.path.join(' ')}: ${issue.message}`, 'rows');
+		const [key, ...deeper] = issue.path;
+		const typed = deeper.reduce<unknown>(
+			(v, k) => (v as Record<PropertyKey, unknown>)?.[k],
+			prepared[String(key)]
+		);
+		// A choice says what was typed and what may be; anything else says so itself.
+		const why =
+			issue.code === 'invalid_value'
+				? `“${String(typed)}” is none of ${issue.values.map(String).join(', ')}.`
+				: issue.message;
+		throw new Refused(`Row ${i + 2}, ${nameOf(columns, String(key))}: ${why}`, 'rows');
 	});
 }
+
+/** A column by the head that is shown for it. */
+const nameOf = (columns: readonly PastedColumn[], key: string): string =>
+	/[A-Z]/.test(key) ? (columns.find((c) => c.key === key)?.heads[0] ?? key) : key;
 
 const zonesOf = (text: string | undefined) =>
 	(text ?? '')

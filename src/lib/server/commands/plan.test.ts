@@ -309,10 +309,58 @@ test('days off from a calendar: new ones only, and what is none is told at the f
 	assert.equal((await loadWorkshop(w.db)).makers[0]!.off.length, 2);
 	await assert.rejects(
 		w.run(daysOffCommands.importDaysOff, { makerId: String(makers[0]!.id), file: file(ics) }),
-		(e: unknown) => e instanceof Refused && e.field === 'file' && /no day off ahead/.test(e.message)
+		(e: unknown) => e instanceof Refused && e.field === 'file' && /nothing ahead/.test(e.message)
 	);
 	await assert.rejects(
 		w.run(daysOffCommands.importDaysOff, { makerId: String(makers[0]!.id), file: file('GIF89a') }),
 		refused(/not a calendar/)
 	);
+});
+
+test('an appointment in the calendar takes its hours out of the plan, and can be taken back', async () => {
+	const me = async () => (await loadWorkshop(w.db)).makers[0]!;
+	const maker = await me();
+	const first = (await plan()).plan.steps.find((s) => s.makers.includes(`maker ${maker.id}`))!;
+	const at = (minutes: number) => formatLocalTime(minutes).replaceAll(/[-:]/g, '') + '00';
+	const ics = `BEGIN:VCALENDAR\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nUID:9\r\nSUMMARY:choir\r\nDTSTART:${at(first.start)}\r\nDTEND:${at(first.start + 90)}\r\nEND:VEVENT\r\nEND:VCALENDAR`;
+	await w.run(daysOffCommands.importDaysOff, { makerId: String(maker.id), file: new File([ics], 'a.ics') });
+	assert.deepEqual((await me()).away, [[first.start, first.start + 90]]);
+	const made = await plan();
+	assert.deepEqual(checkPlan(made.problem, made.plan), []);
+	const working = made.plan.steps
+		.filter((s) => s.makers.includes(`maker ${maker.id}`))
+		.flatMap((s) => s.blocks);
+	assert.ok(
+		working.every(([from, to]) => to <= first.start || from >= first.start + 90),
+		'nobody works during the appointment'
+	);
+	await w.run(daysOffCommands.removeAway, {
+		makerId: String(maker.id),
+		from: String(first.start),
+		to: String(first.start + 90)
+	});
+	assert.deepEqual((await me()).away, []);
+	// By hand: only an evening of a day.
+	await w.run(daysOffCommands.addDayOff, {
+		makerId: String(maker.id),
+		placeId: '',
+		day: '2031-05-20',
+		from: '18:00',
+		to: ''
+	});
+	assert.deepEqual(
+		(await me()).away.map(([from, to]) => [formatLocalTime(from), formatLocalTime(to)]),
+		[['2031-05-20T18:00', '2031-05-21T00:00']]
+	);
+	await assert.rejects(
+		w.run(daysOffCommands.addDayOff, {
+			makerId: String(maker.id),
+			placeId: '',
+			day: '2031-05-20',
+			from: '18:00',
+			to: '17:00'
+		}),
+		refused(/end after it begins/)
+	);
+	await w.undoLast();
 });

@@ -64,9 +64,9 @@ export async function loadObservations(db: Executor): Promise<Observation[]> {
 }
 
 export async function loadWorkshop(db: Executor): Promise<Workshop> {
-	const [settings, makers, places, windows, off, rates, materials, observations] = await Promise.all([
+	const [settings, makers, places, windows, off, away, rates, materials, observations] = await Promise.all([
 		loadSettings(db),
-		all<Omit<Maker, 'windows' | 'off'>>(
+		all<Omit<Maker, 'windows' | 'off' | 'away'>>(
 			db,
 			'select id, name, helps_only, techniques, version from maker order by position, id'
 		),
@@ -81,6 +81,10 @@ export async function loadWorkshop(db: Executor): Promise<Workshop> {
 		all<{ makerId: number | null; placeId: number | null; day: number }>(
 			db,
 			'select maker_id, place_id, day from day_off order by day'
+		),
+		all<{ makerId: number; fromAt: number; toAt: number }>(
+			db,
+			'select maker_id, from_at, to_at from away order by from_at, to_at'
 		),
 		all<{ technique: TechniqueKey; goodMinutes: number; usualMinutes: number; badMinutes: number }>(
 			db,
@@ -99,7 +103,8 @@ export async function loadWorkshop(db: Executor): Promise<Workshop> {
 		makers: makers.map((m): Maker => ({
 			...m,
 			windows: windows.filter((w) => w.makerId === m.id).map(shown),
-			off: off.filter((o) => o.makerId === m.id).map((o) => o.day)
+			off: off.filter((o) => o.makerId === m.id).map((o) => o.day),
+			away: away.filter((a) => a.makerId === m.id).map((a) => [a.fromAt, a.toAt] as const)
 		})),
 		places: places.map((p): Place => ({
 			...p,

@@ -49,6 +49,7 @@
 	let side = $state('none');
 	let label = $state('');
 	let editing = $state(false);
+	let desk: HTMLElement;
 	let beside = $state('');
 	const at = $derived(Number(page.url.searchParams.get('at')) || null);
 	// In two steps: data loaded anew renews page.url, and must not undo what was chosen since.
@@ -119,7 +120,7 @@
 <svelte:head><title>{titleOf(picture)} · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
 
 <Views label="Look" views={lookViews(base)} />
-<div class="desk" class:two={other}>
+<div class="desk" class:two={other} bind:this={desk}>
 	<div class="views">
 		<div class="bar on-mat" role="toolbar" aria-label="What a click does">
 			{#each TOOLS as t (t.key)}
@@ -148,6 +149,47 @@
 				>
 			{/if}
 		</div>
+		{#if tool === 'point' || tool === 'outline'}
+			<div class="placing">
+				<Sheet title={tool === 'point' ? 'Point at a component' : 'Outline a component'} level={3}>
+					<Form
+						command="addCallout"
+						label="New callout"
+						hidden={{ pictureId: picture.id, shape: tool, points: JSON.stringify(draft) }}
+						onDone={() => (draft = [])}
+					>
+						<div class="across">
+							<Field
+								name="componentId"
+								label="Component"
+								{options}
+								none="not known yet: a region to claim"
+								bind:value={componentId}
+							/>
+							<Field name="side" label="Side" options={CALLOUT_SIDES} bind:value={side} />
+							{#if componentId === ''}<Field name="label" label="What is it?" bind:value={label} />
+							{:else}<input type="hidden" name="label" value="" />{/if}
+						</div>
+						<p class="small soft how">
+							{#if tool === 'point'}Click where it is. By keyboard: move the picture under the cross, then
+								Enter.
+							{:else}Click round it; click the first point again, or Finish. Backspace takes a point back.{/if}
+						</p>
+						<div class="row">
+							<button
+								class="button main small"
+								disabled={draft.length < (tool === 'outline' ? 3 : 1)}
+								{@attach (node) => void (placing = node.closest('form') ?? undefined)}
+								>{tool === 'outline' ? `Finish outline (${draft.length} points)` : 'Place'}</button
+							>
+							{#if draft.length}<button type="button" class="button quiet small" onclick={() => (draft = [])}
+									>Clear</button
+								>{/if}
+						</div>
+					</Form>
+				</Sheet>
+			</div>
+		{/if}
 		<div class="pair">
 			<PictureView {picture} label={titleOf(picture)} onpoint={tool === 'look' ? undefined : put} onkey={key}>
 				{#snippet over(onto: Onto)}
@@ -196,45 +238,7 @@
 	</div>
 
 	<div class="side">
-		{#if tool === 'point' || tool === 'outline'}
-			<Sheet title={tool === 'point' ? 'Point at a component' : 'Outline a component'} level={3}>
-				<Form
-					command="addCallout"
-					label="New callout"
-					hidden={{ pictureId: picture.id, shape: tool, points: JSON.stringify(draft) }}
-					onDone={() => (draft = [])}
-				>
-					<div class="stack">
-						<Field
-							name="componentId"
-							label="Component"
-							{options}
-							none="not known yet: a region to claim"
-							bind:value={componentId}
-						/>
-						<Field name="side" label="Side" options={CALLOUT_SIDES} bind:value={side} />
-						{#if componentId === ''}<Field name="label" label="What is it?" bind:value={label} />
-						{:else}<input type="hidden" name="label" value="" />{/if}
-					</div>
-					<p class="small soft how">
-						{#if tool === 'point'}Click where it is. By keyboard: move the picture under the cross, then
-							Enter.
-						{:else}Click round it; click the first point again, or Finish. Backspace takes a point back.{/if}
-					</p>
-					<div class="row">
-						<button
-							class="button main small"
-							disabled={draft.length < (tool === 'outline' ? 3 : 1)}
-							{@attach (node) => void (placing = node.closest('form') ?? undefined)}
-							>{tool === 'outline' ? `Finish outline (${draft.length} points)` : 'Place'}</button
-						>
-						{#if draft.length}<button type="button" class="button quiet small" onclick={() => (draft = [])}
-								>Clear</button
-							>{/if}
-					</div>
-				</Form>
-			</Sheet>
-		{:else if tool === 'axis'}
+		{#if tool === 'axis'}
 			<Sheet title="The body’s middle line" level={3}>
 				<p class="small">Click on it. Callouts are mirrored about this line.</p>
 			</Sheet>
@@ -316,6 +320,8 @@
 								componentId = String(component.id);
 								side = component.side === 'left' || component.side === 'right' ? component.side : 'none';
 								if (tool !== 'outline') tool = 'point';
+								// Chosen below, placed above: the picture comes into sight.
+								desk.scrollIntoView({ block: 'start' });
 							}}><Tag {component} /></button
 						>
 					{/each}
@@ -440,6 +446,14 @@
 	}
 	.swatch.dashed {
 		border-style: dashed;
+	}
+	.placing {
+		margin-bottom: 8px;
+	}
+	.across {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
+		gap: 8px 12px;
 	}
 	.stack {
 		display: grid;
