@@ -252,6 +252,7 @@ export const picture = (id: number, extra: Partial<ReferencePicture> = {}): Refe
 	bytes: 1,
 	title: '',
 	angle: 'front',
+	purpose: 'look',
 	design: 'own',
 	sourceNote: '',
 	axisPx: null,

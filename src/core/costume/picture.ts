@@ -12,6 +12,12 @@ export type Angle = (typeof ANGLES)[number];
 export type CalloutSide = (typeof CALLOUT_SIDES)[number];
 
 /** A picture to work from. */
+export const PURPOSES = ['look', 'trace'] as const;
+
+/** The pictures that the breakdown is made from. */
+export const referencesOf = (pictures: readonly ReferencePicture[]): ReferencePicture[] =>
+	pictures.filter((p) => p.purpose === 'look');
+
 export interface ReferencePicture {
 	id: number;
 	costumeId: number;
@@ -26,6 +32,8 @@ export interface ReferencePicture {
 	/** Followed faithfully, or only a start for an own design. */
 	design: (typeof DESIGNS)[number];
 	sourceNote: string;
+	/** It shows how the costume looks, or pieces on a mat that are traced: only the first is broken down. */
+	purpose: (typeof PURPOSES)[number];
 	/** The body's middle line, px from the left; null for the middle of the picture. */
 	axisPx: number | null;
 	scale: Reference | null;

@@ -1,5 +1,12 @@
 import { z } from 'zod';
-import { ANGLES, CALLOUT_SHAPES, CALLOUT_SIDES, DESIGNS, type LookRecord } from '../costume/picture.ts';
+import {
+	ANGLES,
+	CALLOUT_SHAPES,
+	CALLOUT_SIDES,
+	DESIGNS,
+	PURPOSES,
+	type LookRecord
+} from '../costume/picture.ts';
 import { POINT_DIRECTIONS } from '../fitting/fitting.ts';
 import { MEASURE_KEYS, MEASURE_SIDES, OVERS } from '../measure/body/bodyMeasure.ts';
 import { PASSAGE_KEYS } from '../measure/body/goesOn.ts';
@@ -37,6 +44,7 @@ export const lookFields = {
 			angle: z.enum(ANGLES),
 			design: z.enum(DESIGNS),
 			sourceNote: line,
+			purpose: z.enum(PURPOSES).default('look'),
 			axisPx: z.number().min(0).nullable(),
 			scale: referenceSchema.nullable(),
 			clickPx: z.number().min(0.1).max(100),
@@ -197,13 +205,14 @@ export function toLookFile(look: LookRecord, fit: MeasureRecord): LookFile {
 	const worn = new Map(fit.worn.map((w) => [w.wearerId, w]));
 	return {
 		pictures: look.pictures.map(
-			({ id, hash, title, angle, design, sourceNote, axisPx, scale, clickPx, scaleSigmaMm }) => ({
+			({ id, hash, title, angle, design, sourceNote, purpose, axisPx, scale, clickPx, scaleSigmaMm }) => ({
 				id,
 				hash,
 				title,
 				angle,
 				design,
 				sourceNote,
+				purpose,
 				axisPx,
 				scale: scale as LookFile['pictures'][number]['scale'],
 				clickPx,

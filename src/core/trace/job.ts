@@ -25,7 +25,7 @@ export const traceJob = z
 		tolerance: z.number().min(0.05).max(20).default(0.4),
 		look: z.enum(LOOKS).default('laid'),
 		gap: z.number().min(0).max(20).default(0),
-		innerLines: z.boolean().default(false)
+		innerLines: z.boolean().default(true)
 	})
 	.superRefine(({ picture, reference, mmPerPx }, ctx) => {
 		const flat = (reference.width * reference.height) / mmPerPx ** 2;

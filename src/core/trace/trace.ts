@@ -21,7 +21,7 @@ export interface TraceOptions {
 	look?: Look;
 	/** Of drawn lines: gaps up to this are closed, mm, so that dashes become a line. */
 	gap?: number;
-	/** Of drawn lines: a closed line in a piece is a line on it, not a hole. */
+	/** Of drawn lines: a closed line in a piece is a line on it, unless this is false: then it is a hole. */
 	innerLines?: boolean;
 }
 
@@ -294,7 +294,7 @@ function resampled(points: readonly Point[], spacing: number): Point[] {
  * @param grey the flat view, to scale
  */
 export function* trace(grey: Grey, options: TraceOptions): Generator<number, Parsed<Traced>> {
-	const { mmPerPx, look = 'laid', gap = 0, innerLines = false } = options;
+	const { mmPerPx, look = 'laid', gap = 0, innerLines = true } = options;
 	const soft = look === 'laid' ? blurred(blurred(grey, 1), 1) : grey;
 	yield 0.15;
 	const light = matLight(soft);
@@ -327,9 +327,11 @@ export function* trace(grey: Grey, options: TraceOptions): Generator<number, Par
 		return { use: 'detail' as const, points: [...points, points[0]!] };
 	};
 	return good({
-		pieces: innerLines
-			? found.pieces.map((p) => ({ ...p, holes: [], lines: [...p.lines, ...p.holes.map(flat)] }))
-			: found.pieces,
+		// What lies on a mat shows the mat through its holes; what is drawn on a piece is a line until it is said to be cut.
+		pieces:
+			look === 'drawn' && innerLines
+				? found.pieces.map((p) => ({ ...p, holes: [], lines: [...p.lines, ...p.holes.map(flat)] }))
+				: found.pieces,
 		specks: specks + found.specks,
 		contrast: high - low,
 		softness: wide * mmPerPx,

@@ -84,8 +84,8 @@ async function insertPictures(
 		const row = await one<{ id: number }>(
 			tx,
 			`insert into reference_picture (costume_id, position, hash, mime, width, height, bytes, title, angle, design,
-				source_note, axis_px, scale, click_px, scale_sigma_mm)
-			values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15) returning id`,
+				source_note, axis_px, scale, click_px, scale_sigma_mm, purpose)
+			values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16) returning id`,
 			[
 				costumeId,
 				position,
@@ -101,7 +101,8 @@ async function insertPictures(
 				p.axisPx,
 				p.scale === null ? null : JSON.stringify(p.scale),
 				p.clickPx,
-				p.scaleSigmaMm
+				p.scaleSigmaMm,
+				p.purpose
 			]
 		);
 		made.set(p.id, row!.id);

@@ -9,9 +9,11 @@
 
 	interface Props {
 		at?: string;
+		/** How the costume looks, or pieces to trace. */
+		purpose?: 'look' | 'trace';
 		onDone?: (result: unknown) => void;
 	}
-	let { at = '', onDone }: Props = $props();
+	let { at = '', purpose = 'look', onDone }: Props = $props();
 	const MOST_MB = 20;
 	const uid = $props.id();
 	let open = $state(false);
@@ -65,7 +67,7 @@
 />
 
 <button class="button main small" data-add onclick={() => (open = true)}
-	><ImagePlus size={14} /> Picture</button
+	><ImagePlus size={14} /> {purpose === 'trace' ? 'Photo to trace' : 'Picture'}</button
 >
 {#if over}<div class="drop" aria-hidden="true">Let go to add the picture</div>{/if}
 <Dialog
@@ -79,11 +81,12 @@
 			}
 		}
 	}
-	title="New reference picture"
+	title={purpose === 'trace' ? 'New photo to trace' : 'New reference picture'}
 >
 	<Form
 		command="addReference"
 		{at}
+		hidden={purpose === 'trace' ? { purpose, angle: 'detail', design: 'own' } : { purpose }}
 		upload
 		label="New reference picture"
 		onDone={(result) => {
@@ -107,16 +110,18 @@
 		<FormError name="photo" {own} />
 		<div class="fields">
 			<Field name="title" label="Title" hint="e.g. sketch, front" />
-			<Field name="angle" label="Seen from" options={ANGLES} value="front" />
-			<Field
-				name="design"
-				label="Design"
-				options={[
-					{ value: 'faithful', label: 'followed faithfully' },
-					{ value: 'own', label: 'a start for an own design' }
-				]}
-				value="faithful"
-			/>
+			{#if purpose === 'look'}
+				<Field name="angle" label="Seen from" options={ANGLES} value="front" />
+				<Field
+					name="design"
+					label="Design"
+					options={[
+						{ value: 'faithful', label: 'followed faithfully' },
+						{ value: 'own', label: 'a start for an own design' }
+					]}
+					value="faithful"
+				/>
+			{/if}
 			<Field name="sourceNote" label="Source" hint="where it is from, whose it is" />
 		</div>
 		<p class="end"><button class="button main" disabled={own !== ''}>Add picture</button></p>

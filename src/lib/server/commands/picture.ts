@@ -5,6 +5,7 @@ import {
 	CALLOUT_SHAPES,
 	CALLOUT_SIDES,
 	DESIGNS,
+	PURPOSES,
 	mirrored,
 	type Callout,
 	type ReferencePicture
@@ -30,7 +31,8 @@ const about = {
 	title: f.text(120),
 	angle: f.choice(ANGLES),
 	design: f.choice(DESIGNS),
-	sourceNote: f.text(500)
+	sourceNote: f.text(500),
+	purpose: f.choice(PURPOSES).default('look')
 };
 
 /** A file may come by choosing, dropping, pasting or from the camera. */
@@ -124,11 +126,23 @@ export const pictureCommands = {
 			const p = await storePicture(folder, new Uint8Array(await v.photo.arrayBuffer()));
 			const row = await one<{ id: number }>(
 				tx,
-				`insert into reference_picture (costume_id, position, hash, mime, width, height, bytes, title, angle, design, source_note)
+				`insert into reference_picture (costume_id, position, hash, mime, width, height, bytes, title, angle, design, source_note, purpose)
 				select k.id, (select coalesce(max(position) + 1, 0) from reference_picture where costume_id = k.id),
-					$2, $3, $4, $5, $6, $7, $8, $9, $10
+					$2, $3, $4, $5, $6, $7, $8, $9, $10, $11
 				from costume k where k.id = $1 returning id`,
-				[costumeId, p.hash, p.mime, p.width, p.height, p.bytes, v.title, v.angle, v.design, v.sourceNote]
+				[
+					costumeId,
+					p.hash,
+					p.mime,
+					p.width,
+					p.height,
+					p.bytes,
+					v.title,
+					v.angle,
+					v.design,
+					v.sourceNote,
+					v.purpose
+				]
 			);
 			if (!row) throw new Absent('costume');
 			return { words: `Added reference picture ${nameOf(v)}`, result: row };
@@ -141,9 +155,9 @@ export const pictureCommands = {
 			await loadPicture(tx, v.id, context);
 			const rows = await all<{ id: number }>(
 				tx,
-				`update reference_picture set title = $3, angle = $4, design = $5, source_note = $6
+				`update reference_picture set title = $3, angle = $4, design = $5, source_note = $6, purpose = $7
 				where id = $1 and version = $2 returning id`,
-				[v.id, v.version, v.title, v.angle, v.design, v.sourceNote]
+				[v.id, v.version, v.title, v.angle, v.design, v.sourceNote, v.purpose]
 			);
 			await written(tx, 'reference_picture', v.id, rows);
 			return { words: `Changed reference picture ${nameOf(v)}` };

@@ -23,7 +23,7 @@ export async function loadLook(db: Executor, costumeId: number): Promise<LookRec
 		all<ReferencePicture>(
 			db,
 			`select id, costume_id, position, hash, mime, width, height, bytes, title, angle, design, source_note,
-				axis_px, scale, click_px, scale_sigma_mm, version
+				purpose, axis_px, scale, click_px, scale_sigma_mm, version
 			from reference_picture where costume_id = $1 order by position, id`,
 			of
 		),

@@ -1,5 +1,7 @@
 <script lang="ts">
 	/** Pieces that lie on a mat with four known corners, traced from a photo. */
+	import { goto } from '$app/navigation';
+	import AddPicture from '../AddPicture.svelte';
 	import type { Component } from '$core/costume/component.ts';
 	import type { ReferencePicture } from '$core/costume/picture.ts';
 	import type { Workshop } from '$core/costume/record.ts';
@@ -38,12 +40,18 @@
 </script>
 
 <Sheet title="Trace a photo">
+	{#snippet tools()}
+		<AddPicture
+			at="{base}/look/pictures"
+			purpose="trace"
+			onDone={(made) => goto(`${base}/measure/pictures/${(made as { id: number }).id}`)}
+		/>
+	{/snippet}
 	{#if !picture}
 		<p class="small soft">
 			Lay tape, paper or cloth pieces on a plain mat or sheet whose corners you know, all four in view, and
-			take a photo. Add it under <a href="{base}/look/pictures">Pictures</a>, give it its scale by the four
-			corners in
-			<a href="{base}/measure/pictures">Measure</a>; then it can be traced here.
+			take a photo. Add it here, and give it its scale by the four corners; then it can be traced. It does not
+			become a picture of the breakdown.
 		</p>
 	{:else}
 		<div class="fields">

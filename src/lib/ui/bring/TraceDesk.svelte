@@ -38,7 +38,8 @@
 	let look = $state<Look>(first);
 	let speckText = $state('15 mm');
 	let gapText = $state('0 mm');
-	let innerLines = $state(false);
+	/** A line on a piece is a line; only who says so cuts it out. */
+	let holes = $state(false);
 	const speck = $derived(parseLength(speckText, unit));
 	const gap = $derived(parseLength(gapText, unit));
 	/** Finer than chalk, coarser than a camera's noise, mm. */
@@ -61,7 +62,13 @@
 		if (!speck.ok || !gap.ok) return;
 		result = null;
 		let view: FlatView | undefined;
-		const options = { look, speck: speck.value ** 2, tolerance: TOLERANCE, gap: gap.value, innerLines };
+		const options = {
+			look,
+			speck: speck.value ** 2,
+			tolerance: TOLERANCE,
+			gap: gap.value,
+			innerLines: !holes
+		};
 		const done = await task.start(
 			() => new Worker(new URL('../../../workers/trace.worker.ts', import.meta.url), { type: 'module' }),
 			async (signal) => {
@@ -156,11 +163,7 @@
 	{/if}
 </div>
 {#if look === 'drawn'}
-	<Tick
-		name="innerLines"
-		label="Closed lines in a piece are lines on it, not holes"
-		bind:checked={innerLines}
-	/>
+	<Tick name="holes" label="Closed lines in a piece are cut out" bind:checked={holes} />
 {/if}
 <TaskBar {task} label="Trace" going="Tracing" onstart={trace} disabled={!speck.ok || !gap.ok} />
 {#if result}

@@ -29,3 +29,6 @@ create table away (
 );
 create trigger record_change after insert or update or delete on away for each row execute function record_change();
 create trigger count_version before update on away for each row execute function count_version();
+
+-- What a picture is for: how the costume looks, or pieces on a mat that are traced.
+alter table reference_picture add column purpose text not null default 'look' check (purpose in ('look', 'trace'));

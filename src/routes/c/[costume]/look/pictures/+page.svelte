@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { unplaced } from '$core/costume/picture.ts';
+	import { referencesOf, unplaced } from '$core/costume/picture.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import AddPicture from '$lib/ui/AddPicture.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -10,7 +10,10 @@
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
-	const { pictures, callouts } = $derived(data.look);
+	const pictures = $derived(referencesOf(data.look.pictures));
+	/** Of pieces on a mat: they are traced under Pattern, and not broken down. */
+	const traced = $derived(data.look.pictures.filter((p) => p.purpose === 'trace'));
+	const callouts = $derived(data.look.callouts.filter((c) => pictures.some((p) => p.id === c.pictureId)));
 	const open = $derived(unplaced(data.record.components, callouts));
 	const placedOn = (id: number) =>
 		new Set(callouts.filter((c) => c.pictureId === id && c.componentId !== null).map((c) => c.componentId))
@@ -57,6 +60,14 @@
 		</p>
 	{/if}
 </Sheet>
+{#if traced.length}
+	<p class="on-mat small">
+		To trace pieces from, not broken down:
+		{#each traced as picture, i (picture.id)}{i ? ', ' : ''}<a href="{base}/look/pictures/{picture.id}"
+				>{picture.title || `Picture ${picture.position + 1}`}</a
+			>{/each}
+	</p>
+{/if}
 {#if data.record.components.length}
 	<Sheet title="On no picture yet">
 		{#if open.components.length}

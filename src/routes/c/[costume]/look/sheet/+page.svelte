@@ -3,7 +3,7 @@
 	import { page } from '$app/state';
 	import { goto } from '$app/navigation';
 	import { amountWords, inLedgerOrder } from '$core/costume/component.ts';
-	import { anchorOf, calloutNumbers } from '$core/costume/picture.ts';
+	import { anchorOf, calloutNumbers, referencesOf } from '$core/costume/picture.ts';
 	import { dayOf, dayWords } from '$core/units/localTime.ts';
 	import { formatHours } from '$core/units/duration.ts';
 	import { valueOf } from '$core/working/figure.ts';
@@ -18,7 +18,7 @@
 	const base = $derived(`/c/${costume.id}`);
 	const picture = $derived(
 		data.look.pictures.find((p) => String(p.id) === page.url.searchParams.get('picture')) ??
-			data.look.pictures[0]
+			referencesOf(data.look.pictures)[0]
 	);
 	const callouts = $derived(
 		data.look.callouts.filter((c) => c.pictureId === picture?.id && c.componentId !== null)
@@ -45,14 +45,14 @@
 <Views label="Look" views={lookViews(base)} />
 <Sheet>
 	<header class="no-print">
-		{#if data.look.pictures.length > 1}
+		{#if referencesOf(data.look.pictures).length > 1}
 			<label
 				>Picture
 				<select
 					value={String(picture?.id)}
 					onchange={(e) => goto(`?picture=${e.currentTarget.value}`, { noScroll: true, replaceState: true })}
 				>
-					{#each data.look.pictures as p (p.id)}<option value={String(p.id)}
+					{#each referencesOf(data.look.pictures) as p (p.id)}<option value={String(p.id)}
 							>{p.title || `Picture, ${p.angle}`}</option
 						>{/each}
 				</select></label

@@ -10,7 +10,14 @@
 	import { page } from '$app/state';
 	import { tick } from 'svelte';
 	import { inLedgerOrder, type Component } from '$core/costume/component.ts';
-	import { ANGLES, axisOf, CALLOUT_SIDES, unplaced, type Callout } from '$core/costume/picture.ts';
+	import {
+		ANGLES,
+		axisOf,
+		CALLOUT_SIDES,
+		referencesOf,
+		unplaced,
+		type Callout
+	} from '$core/costume/picture.ts';
 	import type { Point } from '$core/measure/plane/homography.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -29,7 +36,7 @@
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const picture = $derived(data.look.pictures.find((p) => p.id === data.pictureId)!);
-	const others = $derived(data.look.pictures.filter((p) => p.id !== picture.id));
+	const others = $derived(referencesOf(data.look.pictures).filter((p) => p.id !== picture.id));
 	const callouts = $derived(data.look.callouts.filter((c) => c.pictureId === picture.id));
 	const open = $derived(unplaced(data.record.components, data.look.callouts));
 	/** As far as a click may miss the first point, in pixels of the view. */
@@ -355,6 +362,15 @@
 				value={picture.design}
 			/>
 			<Field name="sourceNote" label="Source" value={picture.sourceNote} />
+			<Field
+				name="purpose"
+				label="Is for"
+				options={[
+					{ value: 'look', label: 'the breakdown' },
+					{ value: 'trace', label: 'tracing pieces' }
+				]}
+				value={picture.purpose}
+			/>
 		</div>
 		<p class="row how"><button class="button main">Save</button></p>
 	</Form>
