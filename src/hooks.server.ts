@@ -1,4 +1,4 @@
-import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { automaticBackup } from '$lib/server/backup.ts';
 import { clock } from '$lib/server/clock.ts';
 import { closeDatabase, database } from '$lib/server/database.ts';
@@ -23,6 +23,9 @@ export const init: ServerInit = async () => {
 
 export const handle: Handle = async ({ event, resolve }) => {
 	event.locals.now = clock();
+	// `?/constructor` is no action, though every object has one.
+	const action = [...event.url.searchParams.keys()].find((key) => key.startsWith('/'))?.slice(1);
+	if (action !== undefined && action in Object.prototype) error(404, 'There is no such thing to do.');
 	const response = await resolve(event);
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'same-origin');

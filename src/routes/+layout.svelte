@@ -278,8 +278,10 @@
 		.keys {
 			display: none !important;
 		}
+		/* At the top: below lie the rail and what a thumb presses next. */
 		.toast-place {
-			bottom: 80px;
+			top: 8px;
+			bottom: auto;
 			width: calc(100vw - 24px);
 		}
 		.toast {

@@ -54,6 +54,22 @@ test('what is not there is not there: pages, costumes, components, pictures, fil
 		'/c/1e3/plan',
 		'/c/-1/buy',
 		'/c/1/look/99999',
+		// Beyond what the tables count, words for numbers, and what every object has.
+		'/c/2147483648/look',
+		'/c/99999999999999999999/plan',
+		'/c/constructor/look',
+		'/c/1/look/2147483648',
+		'/c/1/look/__proto__',
+		'/c/1/look/pictures/2147483648',
+		'/c/1/measure/pictures/toString',
+		'/c/1/pattern/2147483648',
+		'/c/1/pattern/3/2147483648',
+		'/c/1/lay/2147483648',
+		'/c/1/lay/constructor',
+		'/c/1/out/constructor',
+		'/c/1/out/__proto__',
+		'/c/2147483648/out/steps',
+		'/c/1/look/%00',
 		'/c/1/look/abc',
 		'/c/1/lathe',
 		'/c/1/out/secrets',
@@ -81,9 +97,63 @@ test('an unknown thing to do, or a half request, is answered and harms nothing',
 		const answer = await (await request.post(path, { form, headers })).json();
 		expect(answer.type, path).toBe('failure');
 	}
+	for (const name of ['constructor', 'toString', '__proto__'])
+		expect((await request.post(`/?/${name}`, { form: { id: '1' }, headers })).status(), name).toBe(404);
 	const gone = await (await request.post('/?/removeCostume', { form: { id: '424242' }, headers })).json();
 	expect(gone.type).toBe('error');
 	expect((await request.get('/c/1/look')).status()).toBe(200);
+});
+
+test('broken forms, links to nothing and NULs are told, at their field where there is one; nothing answers 500', async ({
+	request
+}) => {
+	const headers = { origin: DEMO.address, 'x-sveltekit-action': 'true', accept: 'application/json' };
+	const broken = await request.post('/?/addCostume', {
+		headers: { ...headers, 'content-type': 'multipart/form-data; boundary=x' },
+		data: '--x\r\nContent-Disp'
+	});
+	expect(await broken.text()).toContain('did not arrive whole');
+	const told = async (path: string, form: Record<string, string>) => {
+		const answer = await (await request.post(path, { form, headers })).json();
+		return { ...answer, text: JSON.stringify(answer) };
+	};
+	// A maker, a material, a step that is not there (any more).
+	const log = { stepId: '1', minutes: '5', endedAt: '2031-04-01T10:00', note: '' };
+	const maker = await told('/c/1/bench?/logWork', { ...log, makerId: '424242' });
+	expect(maker.status).toBe(422);
+	expect(maker.text).toContain('makerId');
+	expect(maker.text).toContain('not there any more');
+	for (const [path, form] of [
+		['/c/1/bench?/startTimer', { stepId: '1', makerId: '424242' }],
+		['/c/1/look?/addComponent', { name: 'x', kind: 'armor', layer: '1', count: '1', parentId: '424242' }],
+		['/history?/undo', { id: '2147483648' }],
+		['/stash?/addOffcut', { materialId: '1', outline: '[]', flaws: '[]', name: 'x' }],
+		['/stash?/addOffcut', { materialId: '1', outline: '[["\\u0000"]]', name: '\u0000' }],
+		['/c/1/measure?/takeMeasures', { wearerId: '2147483648', takenOn: '2031-04-01', over: 'skin' }]
+	] as const) {
+		const answer = await told(path, form);
+		expect(answer.type, path).toBe('failure');
+		expect(answer.status, path).toBeLessThan(500);
+	}
+	// A NUL in a name is left out, and the rest of the name is kept.
+	const named = await told('/makers?/addMaker', { name: 'Nu\u0000l' });
+	expect(named.text).toContain('Added maker Nul');
+	await request.post('/history?/undoLast', { form: {}, headers });
+});
+
+test('a form sent twice, by a second tap or after a lost answer, makes one thing', async ({ request }) => {
+	const headers = { origin: DEMO.address, 'x-sveltekit-action': 'true', accept: 'application/json' };
+	const form = { name: 'Tapped twice', eventAt: '2099-05-16T09:00', limit: '', currency: 'EUR' };
+	const send = (formKey: string) => request.post('/?/addCostume', { form: { ...form, formKey }, headers });
+	const [one, two] = await Promise.all([send('aaaaaaaaaaaaaaaa'), send('aaaaaaaaaaaaaaaa')]);
+	expect(await two.text()).toBe(await one.text());
+	const count = async () =>
+		(await (await request.get('/')).text()).split('aria-label="Tapped twice"').length - 1;
+	expect(await count()).toBe(1);
+	await send('bbbbbbbbbbbbbbbb');
+	expect(await count()).toBe(2);
+	for (const _ of [1, 2]) await request.post('/history?/undoLast', { form: {}, headers });
+	expect(await count()).toBe(0);
 });
 
 test('numbers at the edge of what the tables hold are refused at the field, not by the database', async ({

@@ -18,6 +18,7 @@ export const WORKSHOP = at(4397, false);
 export const BRING = at(4398, true);
 export const LAY = at(4399, true);
 export const PLAN = at(4400, true);
+export const WAYS = at(4401, true);
 
 /** So many days after the day of a server, as a date field takes it. */
 export const inDays = (server: typeof DEMO, days: number): string =>

@@ -20,7 +20,7 @@ export interface Offcut {
 const MOST = 20_000;
 const ring = z
 	.array(z.tuple([z.number().min(-MOST).max(MOST), z.number().min(-MOST).max(MOST)]))
-	.min(3, 'An outline has at least 3 corners.')
+	.min(3, { error: 'An outline has at least 3 corners.', abort: true })
 	.max(2000);
 export const offcutOutline = ring
 	.refine((points) => !crossesItself(points), { error: 'The outline crosses itself.', abort: true })

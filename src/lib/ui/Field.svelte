@@ -65,7 +65,7 @@
 	const changed = (event: Event) => onchange?.((event.currentTarget as HTMLInputElement).value);
 </script>
 
-<div class="field" class:wide>
+<div class="field" class:wide class:long={type === 'datetime-local'}>
 	<label for={id} class:visually-hidden={hideLabel}>{label}</label>
 	<div class="input">
 		{#if options}
@@ -116,6 +116,12 @@
 	}
 	.wide {
 		grid-column: 1 / -1;
+	}
+	/* A date with its time needs the whole of a phone’s width. */
+	@media (max-width: 700px) {
+		.long {
+			grid-column: 1 / -1;
+		}
 	}
 	label {
 		font-size: var(--s13);

@@ -98,7 +98,7 @@
 				onkeydown={(e) => onkey(e, c)}
 				data-component={c.id}
 			>
-				<span class="handle" use:dragHandle aria-label="Move {c.code} {c.name}"
+				<span class="handle" data-handle use:dragHandle aria-label="Move {c.code} {c.name}"
 					><GripVertical size={16} /></span
 				>
 				<span class="name" style:--depth={depth}><Tag component={c} href="{base}/look/{c.id}" /></span>
@@ -200,6 +200,8 @@
 		width: 7px;
 		height: 12px;
 		border: 1px solid var(--ink-soft);
+		/* On paper too it says something by its fill. */
+		print-color-adjust: exact;
 	}
 	.need i.on {
 		background: var(--brass);

@@ -76,7 +76,7 @@
 			<div class="row">
 				<Tick name="anyway" label="It went on anyway" />
 			</div>
-			<div class="row">
+			<div class="row ends">
 				<button class="button main" name="finish" value="on"><Check size={16} /> Done, finished</button>
 				<button class="button" data-stop={own ? '' : undefined}
 					><Square size={16} /> Stop, not finished</button
@@ -111,6 +111,14 @@
 		max-width: 560px;
 	}
 	@media (max-width: 700px) {
+		/* Above the rail, wherever the page is scrolled to. */
+		.ends {
+			position: sticky;
+			bottom: 66px;
+			background: var(--sheet);
+			padding: 6px 0;
+			z-index: 2;
+		}
 		.now {
 			padding: 12px;
 		}

@@ -14,9 +14,16 @@
 			.filter((v) => here === v.href || here.startsWith(`${v.href}/`))
 			.reduce((best, v) => (v.href.length > best.length ? v.href : best), '')
 	);
+	/** On a phone the flags run out of sight: the lit one is brought back. */
+	let nav: HTMLElement;
+	$effect(() => {
+		void current;
+		const lit = nav.querySelector<HTMLElement>('[aria-current]');
+		if (lit) nav.scrollLeft = lit.offsetLeft - (nav.clientWidth - lit.offsetWidth) / 2;
+	});
 </script>
 
-<nav aria-label={label} class="on-mat no-print">
+<nav bind:this={nav} aria-label={label} class="on-mat no-print">
 	{#each views as view (view.href)}
 		<a href={view.href} aria-current={view.href === current ? 'page' : undefined}>
 			{view.name}{#if view.count}<span class="count">{view.count}</span>{/if}
@@ -26,6 +33,7 @@
 
 <style>
 	nav {
+		position: relative;
 		display: flex;
 		gap: 4px;
 		overflow-x: auto;

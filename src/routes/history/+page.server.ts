@@ -1,6 +1,7 @@
 import { fail } from '@sveltejs/kit';
-import { z } from 'zod';
 import { describeChange } from '$core/history/describe.ts';
+import * as f from '$lib/server/commands/fields.ts';
+import { readForm } from '$lib/server/commands/formValues.ts';
 import { database } from '$lib/server/database.ts';
 import { Absent, Refused } from '$lib/server/db/rows.ts';
 import { changesOf, lastAction, lastUndo, listActions, previewUndo, undo } from '$lib/server/db/undo.ts';
@@ -58,11 +59,7 @@ async function takeBack(id: number | null, nothing: string, chosen = false) {
 
 export const actions: Actions = {
 	undo: async ({ request }) => {
-		const id = z.coerce
-			.number()
-			.int()
-			.positive()
-			.safeParse((await request.formData()).get('id'));
+		const id = f.id().safeParse((await readForm(request)).get('id'));
 		return takeBack(id.success ? id.data : null, 'There is no such action.', true);
 	},
 	undoLast: async () => takeBack((await lastAction(await database()))?.id ?? null, 'Nothing to undo.'),

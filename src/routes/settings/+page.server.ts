@@ -1,6 +1,7 @@
 import { isAbsolute, relative } from 'node:path';
 import { fail } from '@sveltejs/kit';
 import { actionsOf } from '$lib/server/commands/actions.ts';
+import { readForm } from '$lib/server/commands/formValues.ts';
 import { workshopCommands } from '$lib/server/commands/workshop.ts';
 import { listBackups, readBackup, restoreBackup } from '$lib/server/backup.ts';
 import { database } from '$lib/server/database.ts';
@@ -21,7 +22,7 @@ export const actions: Actions = {
 	...actionsOf(workshopCommands),
 	restoreBackup: async ({ request }) => {
 		const db = await database();
-		const form = await request.formData();
+		const form = await readForm(request);
 		const [kept, file] = [form.get('kept'), form.get('file')];
 		try {
 			if (typeof kept === 'string' && kept) await restoreBackup(db, await readBackup(db, kept));

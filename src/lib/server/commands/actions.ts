@@ -5,7 +5,7 @@ import type { Database } from '../db/open.ts';
 import { standingAsIf } from '../read/plans.ts';
 import { contextOf, runCommand, type Command, type Context } from './command.ts';
 import type { FormDone, FormFailure } from '$lib/answer.ts';
-import { formValues, type Value, type Values } from './formValues.ts';
+import { formValues, readForm, type Value, type Values } from './formValues.ts';
 
 /** The form actions of a page, one for each command. Outcomes are sorted here and nowhere else. */
 export function actionsOf(commands: Record<string, Command>): Record<string, Action> {
@@ -34,7 +34,7 @@ export function trialsOf(commands: Record<string, Command>): Record<string, Acti
 type Run = (db: Database, input: never, context: Context) => Promise<{ words: string; result: unknown }>;
 
 async function answer(name: string, cmd: Command, event: RequestEvent, run?: Run) {
-	const { formKey, ...values } = formValues(await event.request.formData());
+	const { formKey, ...values } = formValues(await readForm(event.request));
 	const db = await database();
 	const context = { ...(await contextOf(db, db.folder, event.params)), formKey: keyOf(formKey) };
 	const failure = (status: number, message: string, more: Partial<FormFailure> = {}) =>
@@ -68,9 +68,17 @@ async function answer(name: string, cmd: Command, event: RequestEvent, run?: Run
 		if (problem instanceof Absent) error(404, problem.message);
 		const missing = missingLink(problem);
 		if (missing) return failure(422, missing.words, missing.errors);
+		if (isOutside(problem)) {
+			console.error(`${name}: the tables took no such value`, problem);
+			return failure(422, 'Something here is more than can be kept. Make it shorter, smaller or plainer.');
+		}
 		throw problem;
 	}
 }
+
+/** A value that the tables do not hold (class 22), or that a check of theirs refused: the edge let it through. */
+const isOutside = (problem: unknown): boolean =>
+	/^(22|23514)/.test(String((problem as { code?: unknown }).code ?? ''));
 
 /** What the database found to be missing: a row that a field names, removed meanwhile or never there. */
 function missingLink(problem: unknown): { words: string; errors: Pick<FormFailure, 'errors'> } | null {

@@ -101,7 +101,8 @@ export const json = <T extends z.ZodType>(schema: T, message: string, most = 50_
 		.max(most, 'Too much at once.')
 		.transform((text, ctx) => {
 			try {
-				return JSON.parse(text) as unknown;
+				// A text that PostgreSQL keeps has no NUL, however it is written.
+				return JSON.parse(text.replaceAll('\\u0000', '')) as unknown;
 			} catch {
 				ctx.addIssue({ code: 'custom', message });
 				return z.NEVER;

@@ -1,13 +1,23 @@
+import { error } from '@sveltejs/kit';
+
 export type Value = string | string[] | File;
 export type Values = Record<string, Value>;
 
-/** A form as an object. Names that end in `[]` are lists, also with one entry. */
+/** What a form sent. One that came broken is told so: nothing of it is believed. */
+export const readForm = (request: Request): Promise<FormData> =>
+	request.formData().catch(() => error(400, 'The form did not arrive whole. Send it again.'));
+
+/** A form as an object. Names that end in `[]` are lists, also with one entry; no name reaches what objects are made of. */
 export function formValues(form: FormData): Values {
-	const values: Values = {};
-	for (const [name, value] of form)
+	const values = new Map<string, Value>();
+	for (const [name, sent] of form) {
+		// PostgreSQL keeps no NUL in a text.
+		const value = typeof sent === 'string' ? sent.replaceAll('\0', '') : sent;
 		if (name.endsWith('[]')) {
 			const key = name.slice(0, -2);
-			values[key] = [...((values[key] as string[] | undefined) ?? []), String(value)];
-		} else values[name] = value;
-	return values;
+			values.set(key, [...((values.get(key) as string[] | undefined) ?? []), String(value)]);
+		} else values.set(name, value);
+	}
+	values.delete('__proto__');
+	return Object.fromEntries(values);
 }

@@ -72,7 +72,8 @@
 	svg {
 		display: block;
 		width: 100%;
-		max-height: 460px;
+		/* The whole of it is in sight below the tape and the head of its sheet. */
+		max-height: clamp(280px, 100vh - 390px, 460px);
 		background: var(--mat-deep);
 	}
 	.sheet {

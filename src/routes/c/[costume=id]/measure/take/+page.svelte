@@ -73,7 +73,12 @@
 						<div class="list">
 							{#each inRegion(zones) as key (key)}
 								{@const m = BODY_MEASURES[key]}
-								<div class="measure" role="group" aria-label={m.name} onfocusin={() => (focused = key)}>
+								<div
+									class="measure together"
+									role="group"
+									aria-label={m.name}
+									onfocusin={() => (focused = key)}
+								>
 									<div>
 										<b>{m.name}</b>
 										<p class="small soft">{m.how}</p>

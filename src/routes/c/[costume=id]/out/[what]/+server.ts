@@ -28,7 +28,7 @@ const WRITERS: Record<string, { ending: string; type: string; write: Writer }> =
 };
 
 export const GET: RequestHandler = async ({ params, locals }) => {
-	const writer = WRITERS[params.what];
+	const writer = Object.hasOwn(WRITERS, params.what) ? WRITERS[params.what] : undefined;
 	const db = await database();
 	const found = writer && (await plannedCostume(db, Number(params.costume) || 0, locals.now));
 	if (!writer || !found) error(404, 'There is nothing to write out here.');

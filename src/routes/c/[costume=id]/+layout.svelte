@@ -249,6 +249,10 @@
 			display: block;
 			padding: 0;
 		}
+		/* What has a head of its own begins the page. */
+		.costume:has(:global([data-own-head])) .head {
+			display: none;
+		}
 		.head,
 		.days,
 		.title p,

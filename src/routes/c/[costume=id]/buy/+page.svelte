@@ -60,42 +60,48 @@
 
 <svelte:head><title>Buy · {costume.name} · Dapper Ledger</title></svelte:head>
 
-<Sheet>
-	<div class="answer">
-		<div>
-			<p class="big" class:bad={data.spend.leftMinor !== null && data.spend.leftMinor < 0}>
-				Will cost <Working figure={spend} text={formatMoney(valueOf(spend), currency)} />
-			</p>
-			{#if costume.limitMinor !== null && data.spend.leftMinor !== null}
-				<p>
-					<b class:bad={data.spend.leftMinor < 0}
-						><Working
-							figure={limitFigure(costume, data.spend)}
-							text={formatMoney(Math.abs(data.spend.leftMinor), currency)}
-						/></b
-					>
-					{data.spend.leftMinor >= 0 ? 'under' : 'over'}
-					the limit of {formatMoney(costume.limitMinor, currency)}
+<div class="no-print">
+	<Sheet>
+		<div class="answer">
+			<div>
+				<p class="big" class:bad={data.spend.leftMinor !== null && data.spend.leftMinor < 0}>
+					Will cost <Working figure={spend} text={formatMoney(valueOf(spend), currency)} />
 				</p>
-			{:else}<p class="soft">No limit set.</p>{/if}
+				{#if costume.limitMinor !== null && data.spend.leftMinor !== null}
+					<p>
+						<b class:bad={data.spend.leftMinor < 0}
+							><Working
+								figure={limitFigure(costume, data.spend)}
+								text={formatMoney(Math.abs(data.spend.leftMinor), currency)}
+							/></b
+						>
+						{data.spend.leftMinor >= 0 ? 'under' : 'over'}
+						the limit of {formatMoney(costume.limitMinor, currency)}
+					</p>
+				{:else}<p class="soft">No limit set.</p>{/if}
+			</div>
+			<dl>
+				<dt>Paid</dt>
+				<dd class="figure">{formatMoney(data.spend.paidMinor, currency)}</dd>
+				<dt>Ordered</dt>
+				<dd class="figure">{formatMoney(data.spend.orderedMinor, currency)}</dd>
+				<dt>Planned</dt>
+				<dd class="figure">{formatMoney(data.spend.plannedMinor, currency)}</dd>
+				<dt>Still short</dt>
+				<dd class="figure">{formatMoney(data.spend.notListedMinor, currency)}</dd>
+			</dl>
+			<div class="row no-print">
+				<button class="button small" onclick={() => window.print()}
+					><Printer size={14} /> Shopping list</button
+				>
+				<a class="button small" href="{base}/out/materials" download
+					><FileDown size={14} /> Materials as CSV</a
+				>
+				<a class="button small" href="{base}/out/money" download><FileDown size={14} /> Money as CSV</a>
+			</div>
 		</div>
-		<dl>
-			<dt>Paid</dt>
-			<dd class="figure">{formatMoney(data.spend.paidMinor, currency)}</dd>
-			<dt>Ordered</dt>
-			<dd class="figure">{formatMoney(data.spend.orderedMinor, currency)}</dd>
-			<dt>Planned</dt>
-			<dd class="figure">{formatMoney(data.spend.plannedMinor, currency)}</dd>
-			<dt>Still short</dt>
-			<dd class="figure">{formatMoney(data.spend.notListedMinor, currency)}</dd>
-		</dl>
-		<div class="row no-print">
-			<button class="button small" onclick={() => window.print()}><Printer size={14} /> Shopping list</button>
-			<a class="button small" href="{base}/out/materials" download><FileDown size={14} /> Materials as CSV</a>
-			<a class="button small" href="{base}/out/money" download><FileDown size={14} /> Money as CSV</a>
-		</div>
-	</div>
-</Sheet>
+	</Sheet>
+</div>
 
 <Sheet title="Shopping list">
 	{#snippet tools()}
@@ -109,16 +115,19 @@
 			<table>
 				<thead>
 					<tr
-						><th>What</th><th class="number">Packs</th><th class="number">Cost</th><th>Supplier</th><th
-							>Order by</th
-						><th>There</th><th>State</th><th></th></tr
+						><th class="box"><span class="visually-hidden">In the basket</span></th><th>What</th><th
+							class="number">Packs</th
+						><th class="number">Cost</th><th>Supplier</th><th>Order by</th><th>There</th><th>State</th><th
+							class="no-print"
+						></th></tr
 					>
 				</thead>
 				<tbody>
 					{#each sorted as p (p.id)}
 						{@const m = material(p.materialId)}
 						{@const order = orderOf.get(p.materialId)}
-						<tr class:past={p.state === 'used'}>
+						<tr class:past={p.state === 'used'} class:here={p.state === 'arrived' || p.state === 'used'}>
+							<td class="box"><span></span></td>
 							<td>
 								<Weave weave={WEAVE_OF_FAMILY[m.family] ?? 'plain'} />
 								<b>{m.name}</b>
@@ -181,91 +190,95 @@
 	{/if}
 </Sheet>
 
-<Sheet title="Needed">
-	{#snippet tools()}<button class="button small" onclick={() => (addingMaterial = true)}
-			><Plus size={14} /> Material</button
-		>{/snippet}
-	{#if data.coatsMissing.length}
-		<p class="missing">
-			No material stands for {data.coatsMissing.map((p) => COAT_PRODUCTS[p].name).join(', ')} yet, so the coats
-			ask for nothing. Add
-			{data.coatsMissing.length === 1 ? 'it' : 'them'} with price and pack.
-		</p>
-	{/if}
-	{#if data.lines.length}
-		<div class="scroll">
-			<table>
-				<thead>
-					<tr
-						><th>Material</th><th>For</th><th class="number">Needed</th><th class="number">Stash</th><th
-							class="number">Bought</th
-						><th class="number">Packs short</th><th class="number">Over</th></tr
-					>
-				</thead>
-				<tbody>
-					{#each data.lines as line (line.material.id)}
-						<tr class:short={line.packsShort > 0}>
-							<td><Weave weave={WEAVE_OF_FAMILY[line.material.family] ?? 'plain'} /> {line.material.name}</td>
-							<td class="small soft"
-								>{[
-									...new Set(
-										line.usages.map((u) => data.record.components.find((c) => c.id === u.componentId)?.code)
-									)
-								].join(', ')}</td
-							>
-							<td class="number"
-								>{formatNumber(line.needed, 2)}
-								{line.material.unit}{#if line.taken > 0}<span class="small soft"
-										>, {formatNumber(line.taken, 2)} cut</span
-									>{/if}</td
-							>
-							<td class="number">{formatNumber(line.stash, 2)}</td>
-							<td class="number">{formatNumber(line.bought, 2)}</td>
-							<td class="number"><Working figure={packsFigure(line)} text={String(line.packsShort)} /></td>
-							<td class="number soft">{formatNumber(line.over, 2)}</td>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
-		</div>
-	{:else}
-		<p class="soft">
-			No component says what it takes yet. Open one under Look and add its materials; coats of paint are
-			counted by themselves.
-		</p>
-		{#if !data.record.components.length}<p class="end">
-				<a class="button main" href="{base}/look">Break the look into components</a>
-			</p>{/if}
-	{/if}
-</Sheet>
+<div class="no-print rest">
+	<Sheet title="Needed">
+		{#snippet tools()}<button class="button small" onclick={() => (addingMaterial = true)}
+				><Plus size={14} /> Material</button
+			>{/snippet}
+		{#if data.coatsMissing.length}
+			<p class="missing">
+				No material stands for {data.coatsMissing.map((p) => COAT_PRODUCTS[p].name).join(', ')} yet, so the coats
+				ask for nothing. Add
+				{data.coatsMissing.length === 1 ? 'it' : 'them'} with price and pack.
+			</p>
+		{/if}
+		{#if data.lines.length}
+			<div class="scroll">
+				<table>
+					<thead>
+						<tr
+							><th>Material</th><th>For</th><th class="number">Needed</th><th class="number">Stash</th><th
+								class="number">Bought</th
+							><th class="number">Packs short</th><th class="number">Over</th></tr
+						>
+					</thead>
+					<tbody>
+						{#each data.lines as line (line.material.id)}
+							<tr class:short={line.packsShort > 0}>
+								<td
+									><Weave weave={WEAVE_OF_FAMILY[line.material.family] ?? 'plain'} /> {line.material.name}</td
+								>
+								<td class="small soft"
+									>{[
+										...new Set(
+											line.usages.map((u) => data.record.components.find((c) => c.id === u.componentId)?.code)
+										)
+									].join(', ')}</td
+								>
+								<td class="number"
+									>{formatNumber(line.needed, 2)}
+									{line.material.unit}{#if line.taken > 0}<span class="small soft"
+											>, {formatNumber(line.taken, 2)} cut</span
+										>{/if}</td
+								>
+								<td class="number">{formatNumber(line.stash, 2)}</td>
+								<td class="number">{formatNumber(line.bought, 2)}</td>
+								<td class="number"><Working figure={packsFigure(line)} text={String(line.packsShort)} /></td>
+								<td class="number soft">{formatNumber(line.over, 2)}</td>
+							</tr>
+						{/each}
+					</tbody>
+				</table>
+			</div>
+		{:else}
+			<p class="soft">
+				No component says what it takes yet. Open one under Look and add its materials; coats of paint are
+				counted by themselves.
+			</p>
+			{#if !data.record.components.length}<p class="end">
+					<a class="button main" href="{base}/look">Break the look into components</a>
+				</p>{/if}
+		{/if}
+	</Sheet>
 
-<Sheet title="Money by component">
-	<table>
-		<thead><tr><th>Component</th><th class="number">Its share of what was bought</th></tr></thead>
-		<tbody>
-			{#each data.record.components.filter((c) => data.spend.byComponent.get(c.id)) as c (c.id)}
-				<tr
-					><td>{c.code} {c.name}</td><td class="number"
-						><Working figure={componentMoneyFigure(c, costume, data.spend, data.workshop)} /></td
+	<Sheet title="Money by component">
+		<table>
+			<thead><tr><th>Component</th><th class="number">Its share of what was bought</th></tr></thead>
+			<tbody>
+				{#each data.record.components.filter((c) => data.spend.byComponent.get(c.id)) as c (c.id)}
+					<tr
+						><td>{c.code} {c.name}</td><td class="number"
+							><Working figure={componentMoneyFigure(c, costume, data.spend, data.workshop)} /></td
+						></tr
+					>
+				{/each}
+				{#if data.spend.byComponent.get(null)}<tr
+						><td class="soft">for no component</td><td class="number"
+							>{formatMoney(data.spend.byComponent.get(null)!, currency)}</td
+						></tr
+					>{/if}
+				<tr class="sum"
+					><td>Planned, ordered and paid</td><td class="number"
+						>{formatMoney(
+							data.spend.plannedMinor + data.spend.orderedMinor + data.spend.paidMinor,
+							currency
+						)}</td
 					></tr
 				>
-			{/each}
-			{#if data.spend.byComponent.get(null)}<tr
-					><td class="soft">for no component</td><td class="number"
-						>{formatMoney(data.spend.byComponent.get(null)!, currency)}</td
-					></tr
-				>{/if}
-			<tr class="sum"
-				><td>Planned, ordered and paid</td><td class="number"
-					>{formatMoney(
-						data.spend.plannedMinor + data.spend.orderedMinor + data.spend.paidMinor,
-						currency
-					)}</td
-				></tr
-			>
-		</tbody>
-	</table>
-</Sheet>
+			</tbody>
+		</table>
+	</Sheet>
+</div>
 
 <Dialog bind:open={adding} title="Put on the list">
 	{#if data.workshop.materials.length}
@@ -365,6 +378,29 @@
 </EditDialog>
 
 <style>
+	.rest {
+		display: grid;
+		gap: 16px;
+	}
+	.box {
+		display: none;
+	}
+	@media print {
+		/* What is still to be bought or waited for, with a box to tick. */
+		.here {
+			display: none;
+		}
+		.box {
+			display: table-cell;
+			width: 6mm;
+		}
+		.box span {
+			display: block;
+			width: 4mm;
+			height: 4mm;
+			border: 0.3mm solid black;
+		}
+	}
 	.answer {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) auto;

@@ -60,7 +60,7 @@
 		{/if}
 		<button class="button main small" onclick={() => window.print()}><Printer size={14} /> Print</button>
 	</header>
-	<div class="page">
+	<div class="page" data-own-head>
 		<div class="title">
 			<h2>{costume.name}</h2>
 			<p>
@@ -201,9 +201,13 @@
 		}
 	}
 	@media print {
-		@page {
+		/* Named, so that no other sheet is turned by it. */
+		@page breakdown {
 			size: A4 landscape;
 			margin: 10mm;
+		}
+		.page {
+			page: breakdown;
 		}
 		.body {
 			grid-template-columns: 2fr 3fr;
