@@ -42,6 +42,9 @@ test('a faceted helmet of our own: read, scaled to the head, unfolded with numbe
 	await file.setInputFiles({ name: 'our helmet.obj', mimeType: 'model/obj', buffer: Buffer.from(obj) });
 	await expect(page.getByText('Triangles').locator('..')).toContainText('140');
 	await page.getByLabel('Scaled by').selectOption({ label: 'a girth of the wearer' });
+	// The tape over the ears is a girth as well.
+	await page.getByLabel('Girth', { exact: true }).selectOption({ label: 'head girth over ears' });
+	await expect(page.getByText(/head girth over ears of Ona/)).toBeVisible();
 	await page.getByLabel('Girth', { exact: true }).selectOption({ label: 'head girth' });
 	// What the working beneath says is what the page goes by.
 	await expect(page.getByText(/head girth of Ona\s+[\d.]+ cm and 3 cm: [\d.]+ cm, scaled by/)).toBeVisible();
@@ -87,6 +90,8 @@ test('drawings in and out: an SVG without a unit is asked about, a DXF keeps its
 	await expect(page.getByText('1.2 cm × 0.9 cm')).toBeVisible();
 	await page.getByLabel('One unit of the drawing is').selectOption('cm');
 	await expect(page.getByText('12 cm × 9 cm')).toBeVisible();
+	// What keeping them would move is told before.
+	await expect(page.getByText(/If you keep this|Keeping this moves no hours/)).toBeVisible();
 	await page.getByRole('button', { name: 'Keep these pieces' }).click();
 	await toast(page, 'Brought crest to G-03 Wave embroidery');
 	await page.waitForURL(/pattern\/\d+$/);
