@@ -61,7 +61,7 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 	await expect(page.getByText('1 sheet and 1 offcut', { exact: true })).toBeVisible();
 
 	// The piece nearest to the free end, dragged there, is laid against the border, and stays when the rest is laid again.
-	const sheet = page.getByRole('group', { name: 'Sheet 2' });
+	const sheet = page.getByRole('group', { name: 'Sheet 1' });
 	await sheet.evaluate((node) => node.scrollIntoView({ block: 'center' }));
 	const all = (await sheet.boundingBox())!;
 	const boxes = await Promise.all(

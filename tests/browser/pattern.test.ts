@@ -75,11 +75,13 @@ test('a bracer from the wearer’s girths: worked out, kept, printed at 1:1, and
 	await page.getByRole('button', { name: 'Save the measures' }).click();
 	await toast(page, 'Took 1 measure of Ona');
 	await page.goto(address, { waitUntil: 'networkidle' });
-	expect(await shown(page, 'Upper edge of a panel')).toBeCloseTo((27.6 + 1.2) / 2, 1);
+	// It is cut from 6 mm, whatever was typed: the neutral line is 0.6π farther round.
+	const thick = 0.6 * Math.PI;
+	expect(await shown(page, 'Upper edge of a panel')).toBeCloseTo((27.6 + 1.2 + thick) / 2, 1);
 
 	// And everything can be taken back.
 	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
-	await expect.poll(() => shown(page, 'Upper edge of a panel')).toBeCloseTo((25.6 + 1.2) / 2, 1);
+	await expect.poll(() => shown(page, 'Upper edge of a panel')).toBeCloseTo((25.6 + 1.2 + thick) / 2, 1);
 	await page.getByRole('button', { name: 'Remove' }).click();
 	await page.waitForURL(/\/pattern$/);
 	await expect(page.getByRole('link', { name: /second shell/ })).toHaveCount(0);

@@ -23,6 +23,8 @@ test('too late: odds are shown, a proposed thing is left out, odds rise, and it 
 	const before = await oddsOf(page);
 	expect(before).toBeLessThan(85);
 	await expect(sheet(page, 'Odds')).toContainText('Half of the builds are ready');
+	// What the answer says is not said a second time beneath it.
+	await expect(sheet(page, 'Odds').getByText(`${before} of 100`, { exact: true })).toHaveCount(0);
 	await expect(sheet(page, 'Odds')).toContainText('more hopeful than that');
 	await expect(sheet(page, 'Odds').getByRole('listitem').filter({ hasText: 'of 100' }).first()).toBeVisible();
 	await expect(page.locator('.tape-box')).toContainText(`${before} of 100 builds are ready by`);

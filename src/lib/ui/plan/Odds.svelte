@@ -16,6 +16,7 @@
 		words: (id: string) => string;
 	}
 	let { odds, finish, marks, words }: Props = $props();
+	const of100 = (at: LocalMinutes) => Math.round(valueOf(oddsFigure(odds, at)));
 	const hope = $derived(hopeFigure(odds, finish));
 	const deciding = $derived([...odds.steps, ...odds.parcels].sort((a, b) => b.share - a.share).slice(0, 8));
 </script>
@@ -25,8 +26,11 @@
 	{#each marks.slice(1) as mark (mark.at)}
 		{@const figure = oddsFigure(odds, mark.at)}
 		<li>
-			<b><Working {figure} text="{Math.round(valueOf(figure))} of 100" /></b>
-			<span>{mark.words} {timeWords(mark.at)}</span>
+			{#if of100(mark.at) === of100(marks[0]!.at)}<span
+					><Working {figure} text="As many" /> {mark.words} {timeWords(mark.at)}</span
+				>
+			{:else}<b><Working {figure} text="{of100(mark.at)} of 100" /></b>
+				<span>{mark.words} {timeWords(mark.at)}</span>{/if}
 		</li>
 	{/each}
 </ul>

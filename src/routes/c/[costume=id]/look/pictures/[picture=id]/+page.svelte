@@ -128,6 +128,47 @@
 
 <Views label="Look" views={lookViews(base)} />
 <div class="desk" class:two={other} bind:this={desk}>
+	{#if tool === 'point' || tool === 'outline'}
+		<div class="placing">
+			<Sheet title={tool === 'point' ? 'Point at a component' : 'Outline a component'} level={3}>
+				<Form
+					command="addCallout"
+					label="New callout"
+					hidden={{ pictureId: picture.id, shape: tool, points: JSON.stringify(draft) }}
+					onDone={() => (draft = [])}
+				>
+					<div class="across">
+						<Field
+							name="componentId"
+							label="Component"
+							{options}
+							none="not known yet: a region to claim"
+							bind:value={componentId}
+						/>
+						<Field name="side" label="Side" options={CALLOUT_SIDES} bind:value={side} />
+						{#if componentId === ''}<Field name="label" label="What is it?" bind:value={label} />
+						{:else}<input type="hidden" name="label" value="" />{/if}
+					</div>
+					<p class="small soft how">
+						{#if tool === 'point'}Click where it is. By keyboard: move the picture under the cross, then
+							Enter.
+						{:else}Click round it; click the first point again, or Finish. Backspace takes a point back.{/if}
+					</p>
+					<div class="row">
+						<button
+							class="button main small"
+							disabled={draft.length < (tool === 'outline' ? 3 : 1)}
+							{@attach (node) => void (placing = node.closest('form') ?? undefined)}
+							>{tool === 'outline' ? `Finish outline (${draft.length} points)` : 'Place'}</button
+						>
+						{#if draft.length}<button type="button" class="button quiet small" onclick={() => (draft = [])}
+								>Clear</button
+							>{/if}
+					</div>
+				</Form>
+			</Sheet>
+		</div>
+	{/if}
 	<div class="views">
 		<div class="bar on-mat" role="toolbar" aria-label="What a click does">
 			{#each TOOLS as t (t.key)}
@@ -156,47 +197,6 @@
 				>
 			{/if}
 		</div>
-		{#if tool === 'point' || tool === 'outline'}
-			<div class="placing">
-				<Sheet title={tool === 'point' ? 'Point at a component' : 'Outline a component'} level={3}>
-					<Form
-						command="addCallout"
-						label="New callout"
-						hidden={{ pictureId: picture.id, shape: tool, points: JSON.stringify(draft) }}
-						onDone={() => (draft = [])}
-					>
-						<div class="across">
-							<Field
-								name="componentId"
-								label="Component"
-								{options}
-								none="not known yet: a region to claim"
-								bind:value={componentId}
-							/>
-							<Field name="side" label="Side" options={CALLOUT_SIDES} bind:value={side} />
-							{#if componentId === ''}<Field name="label" label="What is it?" bind:value={label} />
-							{:else}<input type="hidden" name="label" value="" />{/if}
-						</div>
-						<p class="small soft how">
-							{#if tool === 'point'}Click where it is. By keyboard: move the picture under the cross, then
-								Enter.
-							{:else}Click round it; click the first point again, or Finish. Backspace takes a point back.{/if}
-						</p>
-						<div class="row">
-							<button
-								class="button main small"
-								disabled={draft.length < (tool === 'outline' ? 3 : 1)}
-								{@attach (node) => void (placing = node.closest('form') ?? undefined)}
-								>{tool === 'outline' ? `Finish outline (${draft.length} points)` : 'Place'}</button
-							>
-							{#if draft.length}<button type="button" class="button quiet small" onclick={() => (draft = [])}
-									>Clear</button
-								>{/if}
-						</div>
-					</Form>
-				</Sheet>
-			</div>
-		{/if}
 		<div class="pair">
 			<PictureView {picture} label={titleOf(picture)} onpoint={tool === 'look' ? undefined : put} onkey={key}>
 				{#snippet over(onto: Onto)}
@@ -323,11 +323,12 @@
 						<button
 							class="pick"
 							title="Place {component.code} on this picture"
-							onclick={() => {
+							onclick={async () => {
 								componentId = String(component.id);
 								side = component.side === 'left' || component.side === 'right' ? component.side : 'none';
 								if (tool !== 'outline') tool = 'point';
-								// Chosen below, placed above: the picture comes into sight.
+								// Chosen below, placed above: both come into sight.
+								await tick();
 								desk.scrollIntoView({ block: 'start' });
 							}}><Tag {component} /></button
 						>
@@ -388,11 +389,14 @@
 <style>
 	.desk {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 300px;
-		gap: 16px;
+		grid-template:
+			'views placing' auto
+			'views side' 1fr / minmax(0, 1fr) 300px;
+		gap: 12px 16px;
 		align-items: start;
 	}
 	.side {
+		grid-area: side;
 		display: grid;
 		gap: 12px;
 	}
@@ -464,7 +468,11 @@
 		border-style: dashed;
 	}
 	.placing {
-		margin-bottom: 8px;
+		grid-area: placing;
+	}
+	.views {
+		grid-area: views;
+		min-width: 0;
 	}
 	.across {
 		display: grid;
@@ -509,9 +517,13 @@
 		cursor: pointer;
 		max-width: 100%;
 	}
+	/* The component stands above the picture that it is placed on. */
 	@media (max-width: 1000px) {
 		.desk {
-			grid-template-columns: minmax(0, 1fr);
+			grid-template:
+				'placing' auto
+				'views' auto
+				'side' auto / minmax(0, 1fr);
 		}
 	}
 	@media (max-width: 700px) {
