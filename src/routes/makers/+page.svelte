@@ -393,7 +393,8 @@
 	:global(form.hours .field),
 	:global(form.name .field) {
 		flex: 1;
-		min-width: 96px;
+		/* A date or a time with its picker. */
+		min-width: 132px;
 	}
 	fieldset {
 		border: 0;

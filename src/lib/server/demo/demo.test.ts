@@ -12,14 +12,10 @@ import { plannedWorkshop } from '../read/plans.ts';
 import { layOutDemo } from './layOut.ts';
 
 const HOURS: Record<string, string> = {
-	'at three in the night': '2031-04-28T03:00',
-	'at noon': '2031-04-28T12:00',
-	'in the evening': '2031-04-28T19:30',
+	'at three in the night to a Saturday': '2031-05-03T03:00',
+	'at noon on the last day of the year': '2031-12-31T12:00',
+	'on the evening of the last of February': '2031-02-28T19:30',
 	'just before midnight': '2031-04-28T23:50',
-	'on a Saturday': '2031-05-03T11:00',
-	'on the last day of the year': '2031-12-31T22:00',
-	'before a leap day': '2032-02-28T18:00',
-	'on the last of February': '2031-02-28T23:55',
 	'as the clocks go forward': '2031-03-30T01:58',
 	'as the clocks go back': '2031-10-26T02:58'
 };

@@ -362,6 +362,7 @@
 <style>
 	.fitted {
 		margin-left: auto;
+		color: var(--on-mat);
 	}
 	.who {
 		display: flex;
