@@ -60,6 +60,12 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 	await laidOut(page);
 	await expect(page.getByText('1 sheet and 1 offcut', { exact: true })).toBeVisible();
 
+	// Every sheet is in sight whole, on a screen of 1280 × 800.
+	for (const one of await page.locator('svg[data-sheet]').all()) {
+		const box = (await one.boundingBox())!;
+		expect(box.y + box.height).toBeLessThanOrEqual(800);
+	}
+
 	// The piece nearest to the free end, dragged there, is laid against the border, and stays when the rest is laid again.
 	const sheet = page.getByRole('group', { name: 'Sheet 1' });
 	await sheet.evaluate((node) => node.scrollIntoView({ block: 'center' }));

@@ -179,6 +179,11 @@ test('a phone beside the machine, by touch: Stop is under the thumb, notes stay,
 	const lit = (await page.getByRole('navigation', { name: 'Look' }).locator('[aria-current]').boundingBox())!;
 	expect(lit.x).toBeGreaterThanOrEqual(0);
 	expect(lit.x + lit.width).toBeLessThanOrEqual(390);
+	// A callout that is dragged does not drag or zoom the page with it.
+	await open(page, '/c/1/look/pictures/1');
+	const callout = page.locator('.callout path.line').first();
+	await expect(callout).toBeAttached();
+	expect(await callout.evaluate((e) => getComputedStyle(e).touchAction)).toBe('none');
 	await context.close();
 });
 

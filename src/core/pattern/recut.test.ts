@@ -62,7 +62,7 @@ const ona = wearer(1, 'Ona', [measure(1, 1, 700, '2031-04-01'), measure(2, 1, 75
 const fit: PiecesAt = { wearers: [ona], worn: [worn(1, 0)], shapes: [belt], materials: [foam] };
 
 test('a waist measured anew after the belt was cut: the recut list, its minutes and its foam by hand', () => {
-	const recut = recutNow(record, cutAt(record, []), fit);
+	const recut = recutNow(record, cutAt(record, [], [foam]), fit);
 	assert.equal(recut.length, 1);
 	assert.deepEqual(
 		[recut[0]!.was, recut[0]!.now],
@@ -81,18 +81,30 @@ test('a waist measured anew after the belt was cut: the recut list, its minutes 
 
 test('nothing is on the list that was cut since, was never cut, follows nothing, or is off by an easing', () => {
 	const again = { ...record, steps: [{ ...record.steps[0]!, doneAt: at('2031-04-26T19:00') }] };
-	assert.deepEqual(recutNow(again, cutAt(again, []), fit), []);
+	assert.deepEqual(recutNow(again, cutAt(again, [], [foam]), fit), []);
 	const uncut = { ...record, steps: [{ ...record.steps[0]!, doneAt: null }] };
-	assert.equal(cutAt(uncut, []).size, 0);
+	assert.equal(cutAt(uncut, [], [foam])(1, 1), undefined);
+	// The foam is cut, its cover of cloth is not: nothing of the cover is cut again.
+	const cloth = make.material(2, { family: 'cloth', unit: 'm', widthMm: 1500 });
+	const cover = { ...belt, id: 6, materialId: 2 };
+	const both = { ...fit, shapes: [belt, cover], materials: [foam, cloth] };
+	assert.deepEqual(
+		recutNow(record, cutAt(record, [], both.materials), both).map((p) => p.shapeId),
+		[5]
+	);
 	const fixed = { ...belt, values: { top: 700, bottom: 700, height: 100, corner: 0, allowance: 0 } };
-	assert.deepEqual(recutNow(record, cutAt(record, []), { ...fit, shapes: [fixed] }), []);
+	assert.deepEqual(recutNow(record, cutAt(record, [], [foam]), { ...fit, shapes: [fixed] }), []);
 	const eased = wearer(1, 'Ona', [measure(1, 1, 700, '2031-04-01'), measure(2, 1, 702, '2031-04-25')]);
-	assert.deepEqual(recutNow(record, cutAt(record, []), { ...fit, wearers: [eased] }), []);
+	assert.deepEqual(recutNow(record, cutAt(record, [], [foam]), { ...fit, wearers: [eased] }), []);
 	// First measured after it was cut: nobody knows what it was cut by.
 	const late = wearer(1, 'Ona', [measure(2, 1, 750, '2031-04-25')]);
-	assert.deepEqual(recutNow(record, cutAt(record, []), { ...fit, wearers: [late] }), []);
+	assert.deepEqual(recutNow(record, cutAt(record, [], [foam]), { ...fit, wearers: [late] }), []);
 	// A layout that was cut counts like a step.
-	const byLayout = cutAt(uncut, [{ cutAt: at('2031-04-21T10:00'), componentIds: [1] }]);
+	const byLayout = cutAt(
+		uncut,
+		[{ cutAt: at('2031-04-21T10:00'), materialId: 1, componentIds: [1] }],
+		[foam]
+	);
 	assert.equal(recutNow(uncut, byLayout, fit).length, 1);
 });
 
@@ -100,7 +112,7 @@ test('a second wearer changes no piece until the pieces follow them, and then sa
 	const reka = wearer(2, 'Reka', [measure(3, 2, 820, '2031-04-10')]);
 	const both = { ...fit, wearers: [ona, reka], worn: [worn(1, 0), worn(2, null)] };
 	assert.deepEqual(fittedOf(both), [ona]);
-	const cut = cutAt(record, []);
+	const cut = cutAt(record, [], [foam]);
 	assert.deepEqual(recutAfter(record, cut, fit, both), []);
 	const follows = { ...both, worn: [worn(1, 0), worn(2, at('2031-04-28T18:00'))] };
 	assert.deepEqual(fittedOf(follows), [reka]);

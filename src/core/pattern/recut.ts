@@ -14,7 +14,8 @@ import { piecesOf, type ShapePieces, type StoredShape } from './storedShape.ts';
 
 /** A cut piece that is off by less is eased in. Starting value, from memory. */
 const EASED_MM = 2;
-const CUTTING: readonly TechniqueKey[] = ['cutFoam', 'cutCloth'];
+/** What each way of cutting is done to. */
+const CUTS: Partial<Record<TechniqueKey, 'solid' | 'cloth'>> = { cutFoam: 'solid', cutCloth: 'cloth' };
 /** As near as a box of a curve has to be, mm. */
 const TOLERANCE = 0.1;
 
@@ -39,50 +40,58 @@ type Size = readonly [width: number, height: number];
 /** What is on the table: the costume's shapes for the measures that hold at some moment. */
 export type PiecesAt = Pick<MeasureRecord, 'wearers' | 'worn' | 'shapes'> & Pick<Workshop, 'materials'>;
 
-/** When each component was cut last; components of which nothing is cut are not in it. */
+/** When what a component is made of was cut last, of one material; nothing when it was not cut. */
+export type CutAt = (componentId: number, materialId: number | null) => LocalMinutes | undefined;
+
+/** By steps that are done, cloth and what is solid apart, and by layouts that were cut of the very material. */
 export function cutAt(
 	record: CostumeRecord,
-	layouts: readonly { cutAt: LocalMinutes | null; componentIds: readonly number[] }[]
-): Map<number, LocalMinutes> {
-	const at = new Map<number, LocalMinutes>();
-	const cut = (id: number, when: LocalMinutes) => at.set(id, Math.max(at.get(id) ?? when, when));
+	layouts: readonly { cutAt: LocalMinutes | null; materialId: number; componentIds: readonly number[] }[],
+	materials: readonly Pick<Material, 'id' | 'family'>[]
+): CutAt {
+	const times = new Map<string, LocalMinutes>();
+	const cut = (key: string, at: LocalMinutes) => times.set(key, Math.max(times.get(key) ?? at, at));
 	for (const s of record.steps)
-		if (s.doneAt !== null && CUTTING.includes(s.technique)) cut(s.componentId, s.doneAt);
-	for (const l of layouts) if (l.cutAt !== null) for (const id of l.componentIds) cut(id, l.cutAt);
-	return at;
+		if (s.doneAt !== null && s.technique in CUTS) cut(`${s.componentId} ${CUTS[s.technique]}`, s.doneAt);
+	for (const l of layouts)
+		if (l.cutAt !== null) for (const id of l.componentIds) cut(`${id} of ${l.materialId}`, l.cutAt);
+	return (componentId, materialId) => {
+		const family = materials.find((m) => m.id === materialId)?.family;
+		// What it is cut from may not be said: then either kind of cutting was of it.
+		const kinds = family === undefined ? ['cloth', 'solid'] : [family === 'cloth' ? 'cloth' : 'solid'];
+		const found = [`of ${materialId}`, ...kinds].flatMap((k) => times.get(`${componentId} ${k}`) ?? []);
+		return found.length ? Math.max(...found) : undefined;
+	};
 }
 
 /** Pieces that were cut before a change and are another size after it. */
 export function recutAfter(
 	record: CostumeRecord,
-	cut: ReadonlyMap<number, LocalMinutes>,
+	cut: CutAt,
 	before: PiecesAt,
 	after: PiecesAt
 ): RecutPiece[] {
 	return record.components.flatMap((component) =>
-		cut.has(component.id)
-			? differing(component, of(record, component, before), of(record, component, after))
-			: []
+		differing(
+			component,
+			of(record, component, before).filter((s) => cut(component.id, s.shape.materialId) !== undefined),
+			of(record, component, after)
+		)
 	);
 }
 
 /** Pieces that were cut by measures, and for a wearer, that hold no longer. */
-export function recutNow(
-	record: CostumeRecord,
-	cut: ReadonlyMap<number, LocalMinutes>,
-	fit: PiecesAt
-): RecutPiece[] {
+export function recutNow(record: CostumeRecord, cut: CutAt, fit: PiecesAt): RecutPiece[] {
 	return record.components.flatMap((component) => {
-		const at = cut.get(component.id);
-		if (at === undefined) return [];
-		// A shape whose measure was first taken after the cut was not cut by it.
-		const then = of(record, component, fit, at).filter((s) => s.done.ok);
-		const ids = new Set(then.map((s) => s.shape.id));
-		return differing(
-			component,
-			then,
-			of(record, component, fit).filter((s) => ids.has(s.shape.id))
-		);
+		const now = of(record, component, fit);
+		const then = now.flatMap(({ shape }) => {
+			const at = cut(component.id, shape.materialId);
+			if (at === undefined) return [];
+			const was = of(record, component, fit, at).find((s) => s.shape.id === shape.id)!;
+			// A shape whose measure was first taken after the cut was not cut by it.
+			return was.done.ok ? [was] : [];
+		});
+		return differing(component, then, now);
 	});
 }
 
@@ -117,7 +126,6 @@ function differing(
 			if (was && fits(was.piece, now.piece)) return [];
 			const count = now.count * same.shape.layers;
 			const { cutArea, cutLength } = figuresOf(now.piece);
-			const copies = count / (now.piece.quantity || 1);
 			return [
 				{
 					componentId: component.id,
@@ -128,8 +136,8 @@ function differing(
 					was: was ? sizeOf(was.piece) : null,
 					now: sizeOf(now.piece),
 					materialId: same.shape.materialId,
-					area: cutArea * copies * now.piece.quantity,
-					length: cutLength * copies * now.piece.quantity
+					area: cutArea * count,
+					length: cutLength * count
 				}
 			];
 		});

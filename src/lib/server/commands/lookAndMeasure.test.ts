@@ -12,6 +12,7 @@ import { readStored, smaller } from '../pictures.ts';
 import { loadRecord } from '../read/costume.ts';
 import { otherBreakdowns } from '../read/breakdowns.ts';
 import { loadLook } from '../read/look.ts';
+import { referencesOf } from '$core/costume/picture.ts';
 import { fittedOf } from '$core/measure/body/measureRecord.ts';
 import { loadMeasure } from '../read/measure.ts';
 import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
@@ -84,6 +85,20 @@ before(async () => {
 	);
 });
 after(() => w.close());
+
+test('a photo for tracing does not become the breakdown’s reference; it may be made one', async () => {
+	const { id } = await run(
+		pictureCommands.addReference,
+		picture({ purpose: 'trace', title: 'card on the mat' })
+	);
+	const references = async () => referencesOf((await look()).pictures).map((p) => p.id);
+	assert.equal((await references()).includes(id), false);
+	const { version, title, angle, design, sourceNote } = (await look()).pictures.find((p) => p.id === id)!;
+	const about = { id: String(id), version: String(version), title, angle, design, sourceNote };
+	await run(pictureCommands.editReference, { ...about, purpose: 'look' });
+	assert.equal((await references()).includes(id), true);
+	await run(pictureCommands.removeReference, { id: String(id) });
+});
 
 test('pictures: kept upright whatever the camera says, HEIC and damaged ones refused with advice', async () => {
 	const raw = await sharp({ create: { width: 400, height: 200, channels: 3, background: '#246' } })

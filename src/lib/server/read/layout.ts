@@ -32,10 +32,10 @@ export const lineOf = ({ plan, ...own }: KeptLayout): LayoutLine => ({
 export const cutLayouts = (
 	db: Executor,
 	costumeId: number
-): Promise<{ cutAt: LocalMinutes; componentIds: number[] }[]> =>
+): Promise<{ cutAt: LocalMinutes; materialId: number; componentIds: number[] }[]> =>
 	all(
 		db,
-		`select cut_at, array(select distinct (p ->> 'componentId')::integer from jsonb_array_elements(plan -> 'pieces') p)
+		`select cut_at, material_id, array(select distinct (p ->> 'componentId')::integer from jsonb_array_elements(plan -> 'pieces') p)
 			as component_ids
 		from layout where costume_id = $1 and cut_at is not null`,
 		[costumeId]
@@ -48,9 +48,13 @@ export async function loadRecut(
 	workshop: Workshop,
 	fit: MeasureRecord
 ): Promise<{ pieces: RecutPiece[]; totals: RecutTotals }> {
-	const pieces = recutNow(record, cutAt(record, await cutLayouts(db, record.costume.id)), {
-		...fit,
-		materials: workshop.materials
-	});
+	const pieces = recutNow(
+		record,
+		cutAt(record, await cutLayouts(db, record.costume.id), workshop.materials),
+		{
+			...fit,
+			materials: workshop.materials
+		}
+	);
 	return { pieces, totals: recutTotals(pieces, workshop) };
 }

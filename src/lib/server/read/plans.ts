@@ -88,7 +88,7 @@ export async function standingAsIf(
 		const changed = await plan(tx, kept!.now, kept);
 		const after = standing(changed, costumeId);
 		if (!before || !after || !record) return null;
-		const cut = cutAt(record, await cutLayouts(tx, costumeId));
+		const cut = cutAt(record, await cutLayouts(tx, costumeId), today.workshop.materials);
 		const recut = recutAfter(
 			record,
 			cut,
