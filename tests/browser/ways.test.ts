@@ -97,6 +97,9 @@ test('a shop with two makers at once: each has a timer, and Stop stops one’s o
 	await expect(mine.getByRole('timer')).toBeVisible();
 	const myStep = await mine.getByRole('heading').innerText();
 	await mine.getByLabel('Note: how it was made').fill('mix two to one');
+	// Left at once, by its address: the note is the timer’s all the same.
+	await open(me, '/makers');
+	await open(me, '/c/1/bench');
 
 	const helper = await maker(browser, 'Helper');
 	const next = helper.getByRole('region', { name: 'Do now' });

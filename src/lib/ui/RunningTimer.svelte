@@ -52,6 +52,10 @@
 	onDestroy(() => sendNote(true));
 </script>
 
+<!-- A phone that is put away, or a page that is left by its address, is told no other way. -->
+<svelte:window onpagehide={() => sendNote(true)} />
+<svelte:document onvisibilitychange={() => document.hidden && sendNote(true)} />
+
 <section class="now" aria-label={maker ? `Running: ${maker}` : 'Running'}>
 	<p class="small">
 		{maker ? `${maker} is at the bench` : 'At the bench'} since {formatClock(clockOf(log.startedAt))}
