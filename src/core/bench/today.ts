@@ -2,7 +2,7 @@ import { hoursOf, type CostumePlan } from '../costume/costumePlan.ts';
 import type { Component } from '../costume/component.ts';
 import { stepsBefore } from '../costume/order.ts';
 import type { CostumeRecord, Maker, Place, Settings, WorkLog, Workshop } from '../costume/record.ts';
-import { waitOf, minutesLeft, type Step } from '../costume/step.ts';
+import { loggedByStep, waitOf, minutesLeft, type Step } from '../costume/step.ts';
 import { openSpans } from '../schedule/calendar.ts';
 import { DAY, type LocalMinutes } from '../units/localTime.ts';
 
@@ -86,7 +86,7 @@ export function todayOf(
 					bought: order.purchase !== null
 				});
 
-	const logged = (id: number) => record.logs.reduce((sum, l) => sum + (l.stepId === id ? l.minutes : 0), 0);
+	const logged = loggedByStep(record.logs);
 	const running = record.logs.filter((l) => l.endedAt === null).sort((a, b) => a.id - b.id);
 	const begun = new Set(running.map((l) => l.stepId));
 	const open = record.steps.filter(
@@ -104,7 +104,7 @@ export function todayOf(
 		.filter((s) => !heldBy.has(s.id))
 		.map((step): ReadyStep => {
 			const place = step.placeId === null ? undefined : places.get(step.placeId);
-			const minutes = minutesLeft(plan.minutes.get(step.id)!, logged(step.id))[1];
+			const minutes = minutesLeft(plan.minutes.get(step.id)!, logged.get(step.id) ?? 0)[1];
 			return {
 				step,
 				component: components.get(step.componentId)!,

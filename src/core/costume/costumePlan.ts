@@ -18,7 +18,7 @@ import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { copiesOf } from './component.ts';
 import { inOrder, stepsBefore } from './order.ts';
 import type { CostumeRecord, FoundStep, Place, Settings, Workshop } from './record.ts';
-import { minutesLeft, stepMinutes, waitOf, type Step } from './step.ts';
+import { loggedByStep, minutesLeft, stepMinutes, waitOf, type Step } from './step.ts';
 import type { ThreePoints } from './technique.ts';
 
 /** What a material's arrival holds up, and when it must be ordered. */
@@ -250,8 +250,7 @@ function problemOf(
 ): PlanProblem {
 	const before = stepsBefore(record.components, record.steps);
 	const byId = new Map(record.steps.map((s) => [s.id, s]));
-	const logged = new Map<number, number>();
-	for (const l of record.logs) logged.set(l.stepId, (logged.get(l.stepId) ?? 0) + l.minutes);
+	const logged = loggedByStep(record.logs);
 	const parcels = arrivals.flatMap((a): Parcel[] =>
 		a.usableFrom === null
 			? []

@@ -49,7 +49,7 @@ export interface Step {
 }
 
 /** No amount and nothing to set up: there is nothing to do, and nothing dries. */
-export const isNothing = (step: Pick<Step, 'amount' | 'setUpMinutes'>): boolean =>
+const isNothing = (step: Pick<Step, 'amount' | 'setUpMinutes'>): boolean =>
 	step.amount === 0 && step.setUpMinutes === 0;
 
 /** Waits in the cold or damp are longer, for what dries: coats and glue. A step of no amount makes nobody wait. */
@@ -76,6 +76,13 @@ export function stepMinutes(
 	const [low, usual, high] = rateOf(step.technique, rates);
 	const minutes = (rate: number) => wholeMinutes(step.setUpMinutes + times * rate);
 	return [minutes(low), minutes(usual), minutes(high)];
+}
+
+/** Minutes logged on each step so far; none is no entry. */
+export function loggedByStep(logs: readonly { stepId: number; minutes: number }[]): Map<number, number> {
+	const logged = new Map<number, number>();
+	for (const l of logs) logged.set(l.stepId, (logged.get(l.stepId) ?? 0) + l.minutes);
+	return logged;
 }
 
 /**

@@ -4,7 +4,7 @@ import type { WayFigures } from '../costume/ways.ts';
 import type { Odds } from '../schedule/odds.ts';
 import type { CostumePlan, OrderBy } from '../costume/costumePlan.ts';
 import type { Costume, CostumeRecord, Workshop } from '../costume/record.ts';
-import { minutesLeft, type Step } from '../costume/step.ts';
+import { loggedByStep, minutesLeft, type Step } from '../costume/step.ts';
 import { BASE_PER_UNIT, rateOf, TECHNIQUES } from '../costume/technique.ts';
 import { COAT_PRODUCTS } from '../finish/coatProduct.ts';
 import type { Coat, PackNeed } from '../finish/coatStack.ts';
@@ -91,8 +91,7 @@ export function needFigure(
 
 export function hoursLeftFigure(record: CostumeRecord, plan: CostumePlan): Figure {
 	const names = new Map(record.components.map((c) => [c.id, `${c.code} ${c.name}`]));
-	const logged = new Map<number, number>();
-	for (const l of record.logs) logged.set(l.stepId, (logged.get(l.stepId) ?? 0) + l.minutes);
+	const logged = loggedByStep(record.logs);
 	const sums = new Map<number, number>();
 	for (const step of record.steps) {
 		if (step.doneAt !== null) continue;
