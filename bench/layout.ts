@@ -1,7 +1,7 @@
 import { MaxRectsPacker } from 'maxrects-packer';
 import potpack from 'potpack';
-import { layOut } from '../src/core/layout/engine.ts';
-import type { LayoutTask } from '../src/core/layout/stock.ts';
+import { layOut } from '../src/core/engines/layout/engine.ts';
+import type { LayoutTask } from '../src/core/engines/layout/stock.ts';
 import { curvedPieces, faultsOf, rectanglePiece } from '../tests/support/layouts.ts';
 import { random } from '../tests/support/outlines.ts';
 

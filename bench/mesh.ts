@@ -1,5 +1,5 @@
-import { unfold } from '../src/core/mesh/unfold.ts';
-import { triangleCount } from '../src/core/mesh/mesh.ts';
+import { unfold } from '../src/core/engines/mesh/unfold.ts';
+import { triangleCount } from '../src/core/engines/mesh/mesh.ts';
 import { bumpy } from '../tests/support/meshes.ts';
 import { median, ms, timed } from './print.ts';
 

@@ -1,9 +1,11 @@
-import { cutLine } from '../src/core/pattern/allowance.ts';
-import { polygon, type Outline, type Point } from '../src/core/pattern/outline.ts';
-import { tile } from '../src/core/pattern/tile.ts';
+import { cutLine } from '../src/core/engines/pattern/allowance.ts';
+import { polygon } from '../src/core/engines/pattern/outline.ts';
+import type { Outline } from '../src/core/facts/piece.ts';
+import type { Point } from '../src/core/units/point.ts';
+import { tile } from '../src/core/engines/pattern/tile.ts';
 import { patternPdf } from '../src/core/formats/patternPdf.ts';
-import { runShaper } from '../src/core/pattern/shaper.ts';
-import { SHAPER_KEYS, SHAPERS } from '../src/core/pattern/shapers.ts';
+import { runShaper } from '../src/core/engines/pattern/shaper.ts';
+import { SHAPER_KEYS, SHAPERS } from '../src/core/engines/shapers/shapers.ts';
 import { median, ms, timed } from './print.ts';
 
 /** A wavy outline of so many points, with an allowance all round. */

@@ -1,5 +1,6 @@
-import { calibrate, measure, type MeasureKind } from '../src/core/measure/plane/pictureMeasure.ts';
-import type { Point } from '../src/core/measure/plane/homography.ts';
+import { calibrate, measure } from '../src/core/engines/plane/pictureMeasure.ts';
+import type { MeasureKind } from '../src/core/facts/picture.ts';
+import type { Point } from '../src/core/units/point.ts';
 import { seen, type TestCamera } from '../tests/support/camera.ts';
 import { median, ms, timed } from './print.ts';
 

@@ -1,8 +1,9 @@
-import { checkPlan } from '../src/core/schedule/checkPlan.ts';
-import { simulate } from '../src/core/schedule/odds.ts';
-import { planByRule } from '../src/core/schedule/plan.ts';
-import type { PlanProblem, Split } from '../src/core/schedule/problem.ts';
-import { searchPlan } from '../src/core/schedule/search.ts';
+import { checkPlan } from '../src/core/engines/schedule/checkPlan.ts';
+import { simulate } from '../src/core/engines/schedule/odds.ts';
+import { planByRule } from '../src/core/engines/schedule/plan.ts';
+import type { PlanProblem } from '../src/core/engines/schedule/problem.ts';
+import type { Split } from '../src/core/facts/calendar.ts';
+import { searchPlan } from '../src/core/engines/schedule/search.ts';
 import { JOB_SHOPS, jobShop } from '../tests/support/jobShops.ts';
 import { randomProblem } from '../tests/support/planCases.ts';
 import { median, ms, timed } from './print.ts';

@@ -1,9 +1,9 @@
-import { homographyOf } from '../src/core/measure/plane/homography.ts';
-import { rectify, withinReference } from '../src/core/measure/plane/rectify.ts';
-import { flatten } from '../src/core/pattern/outline.ts';
+import { homographyOf } from '../src/core/engines/plane/homography.ts';
+import { rectify, withinReference } from '../src/core/engines/plane/rectify.ts';
+import { flatten } from '../src/core/engines/pattern/outline.ts';
 import { readSvg } from '../src/core/formats/readSvg.ts';
-import { greyOf } from '../src/core/trace/contour.ts';
-import { trace } from '../src/core/trace/trace.ts';
+import { greyOf } from '../src/core/engines/trace/contour.ts';
+import { trace } from '../src/core/engines/trace/trace.ts';
 import { slantPhotoOf, strayOf, twelvePieces } from '../tests/support/photo.ts';
 import { median, ms, timed } from './print.ts';
 

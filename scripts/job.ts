@@ -3,7 +3,7 @@
  * Result as JSON on standard output; bad input is one line on standard error and exit 2.
  */
 import { readFileSync } from 'node:fs';
-import { runJob } from '../src/core/jobs.ts';
+import { runJob } from '../src/core/formats/jobs.ts';
 
 function fail(words: string): never {
 	process.stderr.write(`${words}\n`);

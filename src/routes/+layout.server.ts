@@ -2,13 +2,14 @@ import { database } from '$lib/server/database.ts';
 import { lastAction, lastUndo } from '$lib/server/db/undo.ts';
 import { all } from '$lib/server/db/rows.ts';
 import { runningLogs } from '$lib/server/commands/log.ts';
-import { loadSettings } from '$lib/server/read/workshop.ts';
+import { loadHandbook, loadSettings } from '$lib/server/read/workshop.ts';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ locals }) => {
 	const db = await database();
-	const [settings, last, redo, running, places] = await Promise.all([
+	const [settings, handbook, last, redo, running, places] = await Promise.all([
 		loadSettings(db),
+		loadHandbook(db),
 		lastAction(db),
 		lastUndo(db),
 		runningLogs(db),
@@ -19,6 +20,8 @@ export const load: LayoutServerLoad = async ({ locals }) => {
 	]);
 	return {
 		settings,
+		/** The maker's own rows. */
+		handbook,
 		now: locals.now,
 		undoWords: last?.words ?? null,
 		redoWords: redo?.words ?? null,

@@ -8,7 +8,8 @@
 	import Keyboard from '@lucide/svelte/icons/keyboard';
 	import { onMount, type Snippet } from 'svelte';
 	import { isDone, isFailure, scripts } from '$lib/ui/formState.ts';
-	import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
+	import type { CostumeRecord } from '$core/facts/costume.ts';
+	import type { Workshop } from '$core/facts/workshop.ts';
 	import type { Findable } from '$lib/find.ts';
 	import { lookViews, measureViews } from '$lib/lookViews.ts';
 	import { ROOMS, STATIONS } from '$lib/stations.ts';

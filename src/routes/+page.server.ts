@@ -1,9 +1,11 @@
-import { costumeStage, stageOf } from '$core/costume/stage.ts';
-import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
-import type { CostumePlan } from '$core/costume/costumePlan.ts';
-import { todayOf } from '$core/bench/today.ts';
-import { spendOf } from '$core/needs/spend.ts';
-import { daysLeftFigure, hoursLeftFigure, spendFigure } from '$core/working/figures.ts';
+import { costumeStage, stageOf } from '$core/answers/stage.ts';
+import type { CostumeRecord } from '$core/facts/costume.ts';
+import type { Workshop } from '$core/facts/workshop.ts';
+import type { CostumePlan } from '$core/answers/plan.ts';
+import { todayOf } from '$core/answers/today.ts';
+import { spendOf } from '$core/answers/spend.ts';
+import { daysLeftFigure, hoursLeftFigure } from '$core/explain/plan.ts';
+import { spendFigure } from '$core/explain/money.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { costumeCommands } from '$lib/server/commands/costume.ts';
@@ -14,12 +16,12 @@ import { plannedWorkshop } from '$lib/server/read/plans.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 function card(record: CostumeRecord, plan: CostumePlan, workshop: Workshop, now: LocalMinutes) {
-	const spend = spendOf(record, workshop.materials);
+	const spend = spendOf(record, workshop);
 	const today = todayOf(record, workshop, plan, now);
 	const next = today.ready[0];
 	return {
 		costume: record.costume,
-		stage: costumeStage(record.components.map((c) => stageOf(c, record, now))),
+		stage: costumeStage(record.components.map((c) => stageOf(c, record, workshop, now))),
 		outlook: plan.outlook,
 		spareMinutes: plan.spareMinutes,
 		finish: plan.plan.finish,

@@ -8,7 +8,7 @@
 	import { DAY, dayOf, dayWords, formatLocalTime } from '$core/units/localTime.ts';
 	import { formatMoney, moneyDigits, CURRENCIES } from '$core/units/money.ts';
 	import { formatDuration, formatHours } from '$core/units/duration.ts';
-	import { valueOf } from '$core/working/figure.ts';
+	import { valueOf } from '$core/explain/figure.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Field from '$lib/ui/Field.svelte';

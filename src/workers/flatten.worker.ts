@@ -1,4 +1,4 @@
-import { rectify } from '../core/measure/plane/rectify.ts';
+import { rectify } from '../core/engines/plane/rectify.ts';
 import { pictureOf, pixelsOf } from './pixels.ts';
 import type { FlattenRequest, FromWorker } from './protocol.ts';
 

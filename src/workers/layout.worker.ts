@@ -1,4 +1,4 @@
-import { layOut } from '../core/layout/engine.ts';
+import { layOut } from '../core/engines/layout/engine.ts';
 import type { FromWorker, LayoutRequest } from './protocol.ts';
 
 /** Pieces laid out, off the page: the best so far is told whenever there is a better one. */

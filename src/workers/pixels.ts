@@ -1,4 +1,4 @@
-import type { Pixels } from '../core/measure/plane/rectify.ts';
+import type { Pixels } from '../core/engines/plane/rectify.ts';
 
 /** The pixels of a stored picture, decoded off the page. */
 export async function pixelsOf(picture: Blob) {

@@ -1,7 +1,7 @@
-import { planByOrder } from '../core/schedule/plan.ts';
-import { simulate } from '../core/schedule/odds.ts';
-import type { Plan } from '../core/schedule/problem.ts';
-import { searchPlan } from '../core/schedule/search.ts';
+import { planByOrder } from '../core/engines/schedule/plan.ts';
+import { simulate } from '../core/engines/schedule/odds.ts';
+import type { Plan } from '../core/engines/schedule/problem.ts';
+import { searchPlan } from '../core/engines/schedule/search.ts';
 import type { FromWorker, PlanRequest } from './protocol.ts';
 
 /** A sooner plan looked for and builds of it simulated, off the page; the best so far is told as it is found. */

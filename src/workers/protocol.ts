@@ -1,15 +1,15 @@
-import type { Layout, LayoutTask } from '../core/layout/stock.ts';
-import type { FlatView } from '../core/measure/plane/rectify.ts';
+import type { Layout, LayoutTask } from '../core/engines/layout/stock.ts';
+import type { FlatView } from '../core/engines/plane/rectify.ts';
 import type { SvgRead } from '../core/formats/readSvg.ts';
-import type { Traced, TraceOptions } from '../core/trace/trace.ts';
-import type { Mesh } from '../core/mesh/mesh.ts';
-import type { Piece } from '../core/pattern/piece.ts';
-import type { Problem } from '../core/problem.ts';
-import type { Odds } from '../core/schedule/odds.ts';
-import type { Plan, PlanOrder, PlanProblem } from '../core/schedule/problem.ts';
-import type { Triage, TriageTask } from '../core/schedule/triage.ts';
+import type { Traced, TraceOptions } from '../core/engines/trace/trace.ts';
+import type { Mesh } from '../core/engines/mesh/mesh.ts';
+import type { Piece } from '../core/facts/piece.ts';
+import type { Problem } from '../core/units/problem.ts';
+import type { Odds } from '../core/engines/schedule/odds.ts';
+import type { Plan, PlanOrder, PlanProblem } from '../core/engines/schedule/problem.ts';
+import type { Triage, TriageTask } from '../core/engines/schedule/triage.ts';
 import type { LocalMinutes } from '../core/units/localTime.ts';
-import type { Homography } from '../core/measure/plane/homography.ts';
+import type { Homography } from '../core/engines/plane/homography.ts';
 
 /** Everything that pages and workers say to each other. */
 export interface FlattenRequest {

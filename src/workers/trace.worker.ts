@@ -1,6 +1,6 @@
-import { rectify } from '../core/measure/plane/rectify.ts';
-import { greyOf } from '../core/trace/contour.ts';
-import { trace } from '../core/trace/trace.ts';
+import { rectify } from '../core/engines/plane/rectify.ts';
+import { greyOf } from '../core/engines/trace/contour.ts';
+import { trace } from '../core/engines/trace/trace.ts';
 import { pictureOf, pixelsOf } from './pixels.ts';
 import type { FromWorker, TraceRequest } from './protocol.ts';
 

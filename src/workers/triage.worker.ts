@@ -1,4 +1,4 @@
-import { triage } from '../core/schedule/triage.ts';
+import { triage } from '../core/engines/schedule/triage.ts';
 import type { FromWorker, TriageRequest } from './protocol.ts';
 
 /** What to leave out or add, weighed off the page. */

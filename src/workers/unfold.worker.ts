@@ -1,4 +1,4 @@
-import { unfold } from '../core/mesh/unfold.ts';
+import { unfold } from '../core/engines/mesh/unfold.ts';
 import type { FromWorker, UnfoldRequest } from './protocol.ts';
 
 /** A faceted shape unfolded, off the page. */

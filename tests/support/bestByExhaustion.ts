@@ -1,4 +1,4 @@
-import type { PlanProblem, PlanStep } from '../../src/core/schedule/problem.ts';
+import type { PlanProblem, PlanStep } from '../../src/core/engines/schedule/problem.ts';
 
 const SLOT = 15;
 

@@ -1,4 +1,4 @@
-import type { Point } from '../../src/core/measure/plane/homography.ts';
+import type { Point } from '../../src/core/units/point.ts';
 
 /**
  * A pinhole camera of our own that looks at a plane lying at z = 0, for pictures of which the truth is known.

@@ -1,4 +1,4 @@
-import type { PlanProblem } from '../../src/core/schedule/problem.ts';
+import type { PlanProblem } from '../../src/core/engines/schedule/problem.ts';
 import { ALWAYS, step } from './planCases.ts';
 
 /**

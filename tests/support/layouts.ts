@@ -1,6 +1,8 @@
 import { createRequire } from 'node:module';
-import type { Layout, LayoutTask, LayPiece, Placement } from '../../src/core/layout/stock.ts';
-import { flatten, type Point } from '../../src/core/pattern/outline.ts';
+import type { Layout, LayoutTask } from '../../src/core/engines/layout/stock.ts';
+import type { LayPiece, Placement } from '../../src/core/facts/layout.ts';
+import { flatten } from '../../src/core/engines/pattern/outline.ts';
+import type { Point } from '../../src/core/units/point.ts';
 import { blob, random } from './outlines.ts';
 
 /** Layouts held against a geometry library of the registry; nothing of the engine's own code looks here. */

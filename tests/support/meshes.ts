@@ -1,4 +1,4 @@
-import type { Mesh } from '../../src/core/mesh/mesh.ts';
+import type { Mesh } from '../../src/core/engines/mesh/mesh.ts';
 
 /** A mesh from points and faces of any number of corners, each as a fan. */
 export function meshOf(points: readonly (readonly number[])[], faces: readonly (readonly number[])[]): Mesh {

@@ -1,4 +1,6 @@
-import { polygon, type Outline, type Point } from '../../src/core/pattern/outline.ts';
+import { polygon } from '../../src/core/engines/pattern/outline.ts';
+import type { Outline } from '../../src/core/facts/piece.ts';
+import type { Point } from '../../src/core/units/point.ts';
 
 /** Repeatable numbers from 0 to 1: the seed is printed by the name of the failing case. */
 export function random(seed: number): () => number {

@@ -1,7 +1,9 @@
-import { homographyOf, project } from '../../src/core/measure/plane/homography.ts';
-import type { Pixels } from '../../src/core/measure/plane/rectify.ts';
-import { circle, flatten, placedOutline, type Outline, type Point } from '../../src/core/pattern/outline.ts';
-import type { Grey } from '../../src/core/trace/contour.ts';
+import { homographyOf, project } from '../../src/core/engines/plane/homography.ts';
+import type { Pixels } from '../../src/core/engines/plane/rectify.ts';
+import { circle, flatten, placedOutline } from '../../src/core/engines/pattern/outline.ts';
+import type { Outline } from '../../src/core/facts/piece.ts';
+import type { Point } from '../../src/core/units/point.ts';
+import type { Grey } from '../../src/core/engines/trace/contour.ts';
 import { blob, random } from './outlines.ts';
 
 /**

@@ -1,6 +1,7 @@
-import { seeded } from '../../src/core/random.ts';
-import type { Span } from '../../src/core/schedule/calendar.ts';
-import type { PlanProblem, PlanStep, Split } from '../../src/core/schedule/problem.ts';
+import { seeded } from '../../src/core/units/random.ts';
+import type { Span } from '../../src/core/engines/schedule/calendar.ts';
+import type { PlanProblem, PlanStep } from '../../src/core/engines/schedule/problem.ts';
+import type { Split } from '../../src/core/facts/calendar.ts';
 
 export { seeded };
 

@@ -1,11 +1,12 @@
-import type { Component } from '../../src/core/costume/component.ts';
-import type { LookRecord, ReferencePicture } from '../../src/core/costume/picture.ts';
-import type { MeasureRecord } from '../../src/core/measure/body/measureRecord.ts';
-import type { CostumeRecord, Workshop } from '../../src/core/costume/record.ts';
-import type { Step } from '../../src/core/costume/step.ts';
-import type { Coat } from '../../src/core/finish/coatStack.ts';
-import type { Fault } from '../../src/core/mend/fault.ts';
-import type { Material, Need, Purchase } from '../../src/core/needs/material.ts';
+import type { Component } from '../../src/core/facts/component.ts';
+import type { LookRecord, ReferencePicture } from '../../src/core/facts/picture.ts';
+import type { MeasureRecord } from '../../src/core/facts/measureRecord.ts';
+import type { CostumeRecord } from '../../src/core/facts/costume.ts';
+import type { Workshop } from '../../src/core/facts/workshop.ts';
+import type { Step } from '../../src/core/facts/step.ts';
+import type { Coat } from '../../src/core/facts/coat.ts';
+import type { Fault } from '../../src/core/facts/fault.ts';
+import type { Material, Need, Purchase } from '../../src/core/facts/material.ts';
 import { parseDate, parseLocalTime } from '../../src/core/units/localTime.ts';
 
 /** Small records for tests of the core: everything has a plain value, and a test says what matters. */
@@ -88,6 +89,7 @@ export const fault = (id: number, componentId: number): Fault => ({
 	id,
 	componentId,
 	symptom: 'seam opens',
+	known: 'seamOpens',
 	cause: '',
 	cure: '',
 	occasion: 'event',
@@ -238,6 +240,7 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 	ownRates: {},
 	learned: [],
 	materials: [],
+	handbook: [],
 	...extra
 });
 

@@ -1,7 +1,7 @@
-import { draftByRule } from '../../src/core/schedule/plan.ts';
-import type { PlanProblem } from '../../src/core/schedule/problem.ts';
-import { Refuter } from '../../src/core/schedule/refute.ts';
-import { makeShop } from '../../src/core/schedule/shop.ts';
+import { draftByRule } from '../../src/core/engines/schedule/plan.ts';
+import type { PlanProblem } from '../../src/core/engines/schedule/problem.ts';
+import { Refuter } from '../../src/core/engines/schedule/refute.ts';
+import { makeShop } from '../../src/core/engines/schedule/shop.ts';
 import { DAY } from '../../src/core/units/localTime.ts';
 
 /** What comes of so many assumptions at most. */

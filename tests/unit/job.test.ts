@@ -1,8 +1,8 @@
 import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
 import { test } from 'node:test';
-import { runJob } from '../../src/core/jobs.ts';
-import { SHAPER_KEYS } from '../../src/core/pattern/shapers.ts';
+import { runJob } from '../../src/core/formats/jobs.ts';
+import { SHAPER_KEYS } from '../../src/core/engines/shapers/shapers.ts';
 import { SLANT_RIM, SLANT_SHEET } from '../support/camera.ts';
 
 const EXAMPLE = {

@@ -9,13 +9,20 @@ import jsQRModule from 'jsqr';
 import sharp from 'sharp';
 import { chartPdf } from '../../src/core/formats/chartPdf.ts';
 import { tagsPdf } from '../../src/core/formats/tagsPdf.ts';
-import { placement } from '../../src/core/pattern/placement.ts';
+import { placement } from '../../src/core/engines/pattern/placement.ts';
 import { CHECK_SQUARE, patternPdf } from '../../src/core/formats/patternPdf.ts';
 import { patternSvg } from '../../src/core/formats/patternSvg.ts';
-import { boxOf, flatten, outlineLength } from '../../src/core/pattern/outline.ts';
-import { runShaper } from '../../src/core/pattern/shaper.ts';
-import { SHAPERS, type ShaperKey } from '../../src/core/pattern/shapers.ts';
-import { MARGIN, OVERLAP, PAPER_KEYS, PAPERS, tile, type PaperKey } from '../../src/core/pattern/tile.ts';
+import { boxOf, flatten, outlineLength } from '../../src/core/engines/pattern/outline.ts';
+import { runShaper } from '../../src/core/engines/pattern/shaper.ts';
+import { SHAPERS, type ShaperKey } from '../../src/core/engines/shapers/shapers.ts';
+import {
+	MARGIN,
+	OVERLAP,
+	PAPER_KEYS,
+	PAPERS,
+	tile,
+	type PaperKey
+} from '../../src/core/engines/pattern/tile.ts';
 
 /** Prints are opened by poppler (Debian), which has no part in making them. */
 const folder = mkdtempSync(join(tmpdir(), 'dapper-print-'));

@@ -1,7 +1,7 @@
-import { waitOf } from '../costume/step.ts';
+import { waitOf, type Drying } from '../answers/wait.ts';
 import ical, { ICalEventTransparency } from 'ical-generator';
-import type { CostumePlan } from '../costume/costumePlan.ts';
-import type { CostumeRecord } from '../costume/record.ts';
+import type { CostumePlan } from '../answers/plan.ts';
+import type { CostumeRecord } from '../facts/costume.ts';
 import { DAY, type LocalMinutes } from '../units/localTime.ts';
 
 /** Minutes of the event that a calendar shows: nobody has said how long it lasts. */
@@ -14,7 +14,12 @@ const FITTING_MINUTES = 60;
  * the rehearsal and the event. All times are floating: local wherever they are read, as in the plan. The same thing keeps
  * its UID, so that reading the file again updates instead of doubling.
  */
-export function toCalendar(record: CostumeRecord, plan: CostumePlan, now: LocalMinutes): string {
+export function toCalendar(
+	record: CostumeRecord,
+	plan: CostumePlan,
+	workshop: Drying,
+	now: LocalMinutes
+): string {
 	const { costume } = record;
 	const calendar = ical({
 		name: costume.name,
@@ -88,7 +93,7 @@ export function toCalendar(record: CostumeRecord, plan: CostumePlan, now: LocalM
 			add(`dry-${step.id}`, planned.ready, planned.ready, `${code} ${step.name}: waiting ends`);
 	}
 	for (const step of record.steps) {
-		const until = step.doneAt === null ? 0 : step.doneAt + waitOf(step, false);
+		const until = step.doneAt === null ? 0 : step.doneAt + waitOf(step, workshop);
 		if (until > now)
 			add(
 				`dry-${step.id}`,

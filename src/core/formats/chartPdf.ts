@@ -6,12 +6,13 @@ import {
 	type PDFFont,
 	type PDFPage
 } from 'pdf-lib';
-import { labelPoint } from '../pattern/labelPoint.ts';
-import { boxOf, flatten, type Point } from '../pattern/outline.ts';
-import { notchPlace } from '../pattern/piece.ts';
-import { placement, type Placement } from '../pattern/placement.ts';
-import type { NumberedPiece } from '../pattern/storedShape.ts';
-import { MARGIN, PAPERS, type PaperKey } from '../pattern/tile.ts';
+import { labelPoint } from '../engines/pattern/labelPoint.ts';
+import { boxOf, flatten } from '../engines/pattern/outline.ts';
+import type { Point } from '../units/point.ts';
+import { notchPlace } from '../engines/pattern/piece.ts';
+import { placement, type Placement } from '../engines/pattern/placement.ts';
+import type { NumberedPiece } from '../engines/pattern/numbered.ts';
+import { MARGIN, PAPERS, type PaperKey } from '../engines/pattern/tile.ts';
 import { BLACK, drawLine, GREY, plain, PT } from './pdf.ts';
 
 export interface ChartGroup {

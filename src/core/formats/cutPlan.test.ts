@@ -2,17 +2,18 @@ import assert from 'node:assert/strict';
 import { createRequire } from 'node:module';
 import { test } from 'node:test';
 import { PDFDocument } from 'pdf-lib';
-import { leftoversOfPlan, cutSheets, type LayPlan } from '../layout/plan.ts';
-import type { CostumePiece } from '../layout/pieces.ts';
-import { PLAIN_LAY } from '../layout/settings.ts';
-import { areaOf } from '../layout/shape.ts';
-import type { Point } from '../pattern/outline.ts';
+import { leftoversOfPlan, cutSheets } from '../engines/layout/cutSheets.ts';
+import type { LayPlan } from '../facts/layout.ts';
+import type { CostumePiece } from '../facts/layout.ts';
+import { PLAIN_LAY } from '../facts/layout.ts';
+import { areaOf } from '../engines/layout/shape.ts';
+import type { Point } from '../units/point.ts';
 import { layoutDxf } from './layoutDxf.ts';
 import { layoutPdf } from './layoutPdf.ts';
 import { cutWords, layoutSvg } from './layoutSvg.ts';
 import { planWords } from './planWords.ts';
 import { readSvg } from './readSvg.ts';
-import { figuresOf } from '../pattern/piece.ts';
+import { figuresOf } from '../engines/pattern/piece.ts';
 
 const { parseString } = createRequire(import.meta.url)('dxf') as {
 	parseString: (text: string) => {

@@ -1,10 +1,11 @@
+import { STANDARD } from '../trade/catalogue.ts';
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import ICAL from 'ical.js';
 import Papa from 'papaparse';
 import * as make from '../../../tests/support/record.ts';
-import { planCostume } from '../costume/costumePlan.ts';
-import { describeChange } from '../history/describe.ts';
+import { planCostume } from '../answers/plan.ts';
+import { describeChange } from '../answers/describe.ts';
 import { formatLocalTime } from '../units/localTime.ts';
 import { toCalendar } from './calendar.ts';
 import { moneyTable, stepsTable } from './tables.ts';
@@ -25,7 +26,7 @@ const workshop = make.workshop({ materials: [make.material(1, { name: 'Foam, 6 m
 const plan = planCostume(record, workshop, NOW, new Map());
 
 test('calendar out (RFC 5545), read back by ical.js: times, all-day order-by, blocks and ends of waits', () => {
-	const text = toCalendar(record, plan, NOW);
+	const text = toCalendar(record, plan, workshop, NOW);
 	const events = new ICAL.Component(ICAL.parse(text))
 		.getAllSubcomponents('vevent')
 		.map((v) => new ICAL.Event(v));
@@ -53,14 +54,14 @@ test('calendar out (RFC 5545), read back by ical.js: times, all-day order-by, bl
 	for (const line of text.split('\r\n'))
 		assert.ok(Buffer.byteLength(line) <= 75, `folded at 75 octets: ${line}`);
 	assert.deepEqual(
-		toCalendar(record, plan, NOW).match(/UID:.*/g),
+		toCalendar(record, plan, workshop, NOW).match(/UID:.*/g),
 		text.match(/UID:.*/g),
 		'the same thing keeps its UID'
 	);
 });
 
 test('tables (RFC 4180) read back whole; a formula from a name stays text', () => {
-	const rows = Papa.parse<Record<string, string>>(stepsTable(record, plan), { header: true }).data;
+	const rows = Papa.parse<Record<string, string>>(stepsTable(record, plan, STANDARD), { header: true }).data;
 	assert.equal(rows.length, 3);
 	assert.equal(rows[1]!.step, 'cut; bevel, "join"');
 	assert.equal(rows[1]!.usual_minutes, '300');

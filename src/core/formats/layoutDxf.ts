@@ -1,6 +1,7 @@
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
-import type { CutSheet } from '../layout/plan.ts';
-import { boxOf, type Point } from '../pattern/outline.ts';
+import type { CutSheet } from '../engines/layout/cutSheets.ts';
+import { boxOf } from '../engines/pattern/outline.ts';
+import type { Point } from '../units/point.ts';
 import { cutWords, sheetLefts } from './layoutSvg.ts';
 import { DXF_LAYERS } from './patternDxf.ts';
 

@@ -7,12 +7,13 @@ import {
 	type PDFFont,
 	type PDFPage
 } from 'pdf-lib';
-import type { CutSheet } from '../layout/plan.ts';
-import type { Leftover } from '../layout/leftovers.ts';
-import { rectangle } from '../layout/offcut.ts';
-import { labelPoint } from '../pattern/labelPoint.ts';
-import { boxOf, type Point } from '../pattern/outline.ts';
-import { MARGIN, PAPERS } from '../pattern/tile.ts';
+import type { CutSheet } from '../engines/layout/cutSheets.ts';
+import type { Leftover } from '../engines/layout/leftovers.ts';
+import { rectangle } from '../engines/layout/offcut.ts';
+import { labelPoint } from '../engines/pattern/labelPoint.ts';
+import { boxOf } from '../engines/pattern/outline.ts';
+import type { Point } from '../units/point.ts';
+import { MARGIN, PAPERS } from '../engines/pattern/tile.ts';
 import { cutWords } from './layoutSvg.ts';
 import { BLACK, drawLine, GREY, plain, PT, type Pen } from './pdf.ts';
 import { CHECK_SQUARE } from './patternPdf.ts';

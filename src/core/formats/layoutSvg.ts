@@ -1,5 +1,5 @@
-import type { CutPlace, CutSheet } from '../layout/plan.ts';
-import type { Point } from '../pattern/outline.ts';
+import type { CutPlace, CutSheet } from '../engines/layout/cutSheets.ts';
+import type { Point } from '../units/point.ts';
 import { escaped, r, svgPath } from './patternSvg.ts';
 
 /** Between sheets, mm. */

@@ -7,10 +7,12 @@ import {
 	Units,
 	type LWPolylineVertex
 } from '@tarikjabiri/dxf';
-import { boxOf, flattenEdge, edgesOf, type Outline, type Point } from '../pattern/outline.ts';
-import { notchPlace } from '../pattern/piece.ts';
-import type { NumberedPiece } from '../pattern/storedShape.ts';
-import { layInRows } from '../pattern/tile.ts';
+import { boxOf, flattenEdge, edgesOf } from '../engines/pattern/outline.ts';
+import type { Outline } from '../facts/piece.ts';
+import type { Point } from '../units/point.ts';
+import { notchPlace } from '../engines/pattern/piece.ts';
+import type { NumberedPiece } from '../engines/pattern/numbered.ts';
+import { layInRows } from '../engines/pattern/tile.ts';
 
 /** Layers of pattern files by ASTM D6673, from memory: what cutters and pattern programs look for. */
 export const DXF_LAYERS = {

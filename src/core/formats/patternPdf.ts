@@ -11,11 +11,12 @@ import {
 	type PDFOperator,
 	type PDFPage
 } from 'pdf-lib';
-import { labelPoint } from '../pattern/labelPoint.ts';
-import { boxOf, flatten, touches, type Point } from '../pattern/outline.ts';
-import { notchPlace } from '../pattern/piece.ts';
-import { MARGIN, tile, type LaidPiece, type PaperKey, type Tiling } from '../pattern/tile.ts';
-import type { NumberedPiece } from '../pattern/storedShape.ts';
+import { labelPoint } from '../engines/pattern/labelPoint.ts';
+import { boxOf, flatten, touches } from '../engines/pattern/outline.ts';
+import type { Point } from '../units/point.ts';
+import { notchPlace } from '../engines/pattern/piece.ts';
+import { MARGIN, tile, type LaidPiece, type PaperKey, type Tiling } from '../engines/pattern/tile.ts';
+import type { NumberedPiece } from '../engines/pattern/numbered.ts';
 import { BLACK, drawLine, GREY, plain, PT, type Pen } from './pdf.ts';
 
 /** Side of the square by which a print is checked, mm. */

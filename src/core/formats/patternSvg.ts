@@ -1,7 +1,8 @@
-import { cutLine } from '../pattern/allowance.ts';
-import { boxOf, flatten, type Point } from '../pattern/outline.ts';
-import { layInRows } from '../pattern/tile.ts';
-import type { NumberedPiece } from '../pattern/storedShape.ts';
+import { cutLine } from '../engines/pattern/allowance.ts';
+import { boxOf, flatten } from '../engines/pattern/outline.ts';
+import type { Point } from '../units/point.ts';
+import { layInRows } from '../engines/pattern/tile.ts';
+import type { NumberedPiece } from '../engines/pattern/numbered.ts';
 
 export const r = (value: number) => String(Math.round(value * 1000) / 1000);
 

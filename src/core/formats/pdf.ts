@@ -8,7 +8,7 @@ import {
 	stroke,
 	type PDFOperator
 } from 'pdf-lib';
-import type { Point } from '../pattern/outline.ts';
+import type { Point } from '../units/point.ts';
 
 /** What all printed sheets share. */
 

@@ -1,4 +1,4 @@
-import type { LayPlan } from '../layout/plan.ts';
+import type { LayPlan } from '../facts/layout.ts';
 import { formatLength, type LengthUnit } from '../units/measure.ts';
 import { formatNumber } from '../units/number.ts';
 import type { PlanWords } from './layoutPdf.ts';

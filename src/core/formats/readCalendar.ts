@@ -1,5 +1,5 @@
 import ICAL from 'ical.js';
-import type { Parsed } from '../problem.ts';
+import type { Parsed } from '../units/problem.ts';
 import { DAY, dayOf as dayOfMinutes, type LocalMinutes } from '../units/localTime.ts';
 
 /** Recurring events are followed for so many turns at most: a hostile file may repeat every second. */

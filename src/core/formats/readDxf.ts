@@ -9,10 +9,11 @@ import DxfParser, {
 	type IPolylineEntity,
 	type ISplineEntity
 } from 'dxf-parser';
-import type { InnerLine } from '../pattern/piece.ts';
-import type { Edge, Point } from '../pattern/outline.ts';
-import { bad, good, type Parsed } from '../problem.ts';
-import { piecesFromWays, type FromWays, type Way } from './loops.ts';
+import type { InnerLine } from '../facts/piece.ts';
+import type { Edge } from '../facts/piece.ts';
+import type { Point } from '../units/point.ts';
+import { bad, good, type Parsed } from '../units/problem.ts';
+import { piecesFromWays, type FromWays, type Way } from '../engines/pattern/loops.ts';
 
 /** $INSUNITS of a DXF file (the published DXF reference): mm of one unit. */
 const UNITS: Record<number, number> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 };

@@ -1,9 +1,10 @@
 import { XMLParser } from 'fast-xml-parser';
 import svgpath from 'svgpath';
-import type { InnerLine } from '../pattern/piece.ts';
-import type { Edge, Point } from '../pattern/outline.ts';
-import { bad, good, type Parsed } from '../problem.ts';
-import { piecesFromWays, type FromWays, type Way } from './loops.ts';
+import type { InnerLine } from '../facts/piece.ts';
+import type { Edge } from '../facts/piece.ts';
+import type { Point } from '../units/point.ts';
+import { bad, good, type Parsed } from '../units/problem.ts';
+import { piecesFromWays, type FromWays, type Way } from '../engines/pattern/loops.ts';
 
 /** SVG 1.1 (W3C Recommendation, 2011): one user unit is 1/96 in. */
 const MM_PER_UNIT: Record<string, number> = {

@@ -1,12 +1,14 @@
 import Papa from 'papaparse';
-import { copiesOf, inLedgerOrder } from '../costume/component.ts';
-import { inOrder } from '../costume/order.ts';
-import type { CostumePlan } from '../costume/costumePlan.ts';
-import type { CostumeRecord, Workshop } from '../costume/record.ts';
-import { BASE_PER_UNIT, TECHNIQUES } from '../costume/technique.ts';
-import { purchaseCost } from '../needs/material.ts';
-import { shoppingLines } from '../needs/shopping.ts';
-import { spendOf } from '../needs/spend.ts';
+import { copiesOf, inLedgerOrder } from '../facts/component.ts';
+import { inOrder } from '../facts/order.ts';
+import type { CostumePlan } from '../answers/plan.ts';
+import type { CostumeRecord } from '../facts/costume.ts';
+import type { Workshop } from '../facts/workshop.ts';
+import { techniqueOf, type Catalogue } from '../trade/catalogue.ts';
+import { BASE_PER_UNIT } from '../trade/technique.ts';
+import { purchaseCost } from '../facts/material.ts';
+import { shoppingLines } from '../answers/shopping.ts';
+import { spendOf } from '../answers/spend.ts';
 import { formatDate, formatLocalTime } from '../units/localTime.ts';
 import { minorDigits } from '../units/money.ts';
 
@@ -20,20 +22,20 @@ const csv = (rows: Record<string, unknown>[]): string =>
 const plainMoney = (minor: number, currency: string) =>
 	(minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency));
 
-export function stepsTable(record: CostumeRecord, plan: CostumePlan): string {
+export function stepsTable(record: CostumeRecord, plan: CostumePlan, trade: Catalogue): string {
 	const byId = new Map(record.components.map((c) => [c.id, c]));
 	const planned = new Map(plan.plan.steps.map((s) => [s.id, s]));
 	return csv(
 		inLedgerOrder(record.components).flatMap(({ item: c }) =>
 			inOrder(record.steps, c.id).map((s) => {
-				const { driver, of } = TECHNIQUES[s.technique];
+				const { driver, of, name } = techniqueOf(trade, s.technique);
 				const p = planned.get(String(s.id));
 				const [low, usual, high] = plan.minutes.get(s.id)!;
 				return {
 					code: c.code,
 					component: c.name,
 					step: s.name,
-					technique: TECHNIQUES[s.technique].name,
+					technique: name,
 					phase: s.phase,
 					amount: s.amount / BASE_PER_UNIT[driver],
 					unit: { length: 'm', area: 'm2', count: of }[driver],
@@ -55,7 +57,7 @@ export function stepsTable(record: CostumeRecord, plan: CostumePlan): string {
 
 export function materialsTable(record: CostumeRecord, workshop: Workshop): string {
 	return csv(
-		shoppingLines(record, workshop.materials).map((l) => ({
+		shoppingLines(record, workshop).map((l) => ({
 			material: l.material.name,
 			family: l.material.family,
 			unit: l.material.unit,
@@ -76,7 +78,7 @@ export function materialsTable(record: CostumeRecord, workshop: Workshop): strin
 export function moneyTable(record: CostumeRecord, workshop: Workshop): string {
 	const { currency } = record.costume;
 	const names = new Map(workshop.materials.map((m) => [m.id, m.name]));
-	const spend = spendOf(record, workshop.materials);
+	const spend = spendOf(record, workshop);
 	const day = (d: number | null) => (d === null ? '' : formatDate(d));
 	return csv([
 		...record.purchases.map((p) => ({

@@ -1,5 +1,5 @@
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
-import { MARGIN, PAPERS, type PaperKey } from '../pattern/tile.ts';
+import { MARGIN, PAPERS, type PaperKey } from '../engines/pattern/tile.ts';
 import { qrModules, QUIET_ZONE } from './qr.ts';
 import { plain, PT } from './pdf.ts';
 

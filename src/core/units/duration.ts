@@ -1,5 +1,8 @@
-import { bad, good, type Parsed } from '../problem.ts';
+import { bad, good, type Parsed } from './problem.ts';
 import { parseNumber } from './number.ts';
+
+/** Any work takes a minute at least: it needs hands, hours and a place. */
+export const wholeMinutes = (minutes: number): number => (minutes > 0 ? Math.max(1, Math.round(minutes)) : 0);
 
 const MINUTES_PER = { m: 1, min: 1, h: 60, hr: 60, d: 1440, day: 1440, days: 1440, w: 10080 } as const;
 /** A hundred days. */

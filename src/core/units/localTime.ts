@@ -1,4 +1,4 @@
-import { bad, good, type Parsed } from '../problem.ts';
+import { bad, good, type Parsed } from './problem.ts';
 
 /**
  * Local wall-clock time without a zone, as minutes since 1970-01-01T00:00 of that wall clock.

@@ -1,4 +1,4 @@
-import { bad, good, type Parsed } from '../problem.ts';
+import { bad, good, type Parsed } from './problem.ts';
 
 /** Money is integer minor units everywhere. Digits after the point per currency: ISO 4217 (from memory). */
 const NO_MINOR = new Set(['JPY', 'KRW', 'ISK', 'CLP', 'VND']);

@@ -1,4 +1,4 @@
-import { bad, good, type Parsed } from '../problem.ts';
+import { bad, good, type Parsed } from './problem.ts';
 
 const FRACTIONS: Record<string, number> = {
 	'½': 1 / 2,

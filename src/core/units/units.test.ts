@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { say } from '../messages.ts';
-import type { Parsed } from '../problem.ts';
+import { say } from './messages.ts';
+import type { Parsed } from './problem.ts';
 import { formatDuration, formatWait, parseDuration } from './duration.ts';
 import {
 	dayOf,

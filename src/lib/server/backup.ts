@@ -23,6 +23,7 @@ const KEPT = 7;
 const TABLES = [
 	'action',
 	'setting',
+	'handbook_row',
 	'maker',
 	'place',
 	'working_window',
@@ -121,6 +122,8 @@ export async function restoreBackup(db: Database, data: Uint8Array): Promise<voi
 			for (const table of [...TABLES].reverse()) await tx.query('select empty_table($1)', [table]);
 			for (const table of TABLES)
 				await tx.query('select fill_table($1, $2)', [table, JSON.stringify(read.data.tables[table] ?? [])]);
+			if (read.data.schema < 10) await tx.query('select bring_up_to_10()');
+			await tx.query('delete from revision');
 		});
 		db.beginEra();
 		await rm(markerOf(db.folder), { force: true });

@@ -55,6 +55,8 @@ const OF_WORKSHOP = [
 	'day_off',
 	'away',
 	'rate',
+	'handbook_row',
+	'revision',
 	'material',
 	'offcut'
 ];

@@ -1,7 +1,9 @@
 import { createHash } from 'node:crypto';
-import { readCostumeFile, toCostumeFile, type CostumeFile } from '$core/formats/costumeFile.ts';
+import { adoptHandbook } from '$core/formats/costumeFile/adopt.ts';
+import { toCostumeFile, type CostumeFile } from '$core/formats/costumeFile/costumeFile.ts';
+import { readCostumeFile } from '$core/formats/costumeFile/read.ts';
 import { formatLocalTime } from '$core/units/localTime.ts';
-import type { Workshop } from '$core/costume/record.ts';
+import type { Workshop } from '$core/facts/workshop.ts';
 import { insertLook } from './costumeFileLook.ts';
 import type { Database, Executor } from './db/open.ts';
 import { clock } from './clock.ts';
@@ -9,6 +11,7 @@ import { loadEntered } from './read/costume.ts';
 import { loadLayouts } from './read/layout.ts';
 import { loadLook } from './read/look.ts';
 import { loadMeasure } from './read/measure.ts';
+import { loadHandbook } from './read/workshop.ts';
 import { Absent, all, one, Refused } from './db/rows.ts';
 import { readStored, storePicture } from './pictures.ts';
 import { unzip, zip } from './zip.ts';
@@ -28,13 +31,13 @@ export async function writeCostumeZip(db: Database, id: number, workshop: Worksh
 export async function costumeFileOf(db: Executor, id: number, workshop: Workshop): Promise<CostumeFile> {
 	const [record] = await loadEntered(db, [id]);
 	if (!record) throw new Absent('costume');
-	return toCostumeFile(
+	return toCostumeFile({
 		record,
 		workshop,
-		await loadLook(db, id),
-		await loadMeasure(db, id),
-		await loadLayouts(db, id)
-	);
+		look: await loadLook(db, id),
+		fit: await loadMeasure(db, id),
+		layouts: await loadLayouts(db, id)
+	});
 }
 
 export interface ReadCostume {
@@ -97,8 +100,15 @@ const to = (ids: Ids, id: number | null) => (id === null ? null : ids.get(id)!);
 export async function insertCostume(
 	tx: Executor,
 	folder: string,
-	{ file, pictures }: ReadCostume
+	{ file: read, pictures }: ReadCostume
 ): Promise<number> {
+	const { rows, file } = adoptHandbook(read, await loadHandbook(tx));
+	for (const row of rows)
+		await tx.query('insert into handbook_row (table_name, key, content) values ($1, $2, $3)', [
+			row.tableName,
+			row.key,
+			JSON.stringify(row.content)
+		]);
 	const [costumeId] = await insertMany(tx, {
 		sql: `insert into costume (name, wearer, event_name, event_at, buffer_days, limit_minor, currency, stash_at_cost, split,
 				target_odds, rehearsal_at, note)
@@ -144,9 +154,9 @@ export async function insertCostume(
 	const faults = mapOf(
 		file.faults,
 		await insertMany(tx, {
-			sql: `insert into fault (component_id, symptom, cause, cure, occasion, happened_at, minutes_lost)
-			select r."componentId", r.symptom, r.cause, r.cure, r.occasion, r."happenedAt", r."minutesLost"
-			from jsonb_to_recordset($1) as r ("componentId" integer, symptom text, cause text, cure text, occasion text,
+			sql: `insert into fault (component_id, symptom, known, cause, cure, occasion, happened_at, minutes_lost)
+			select r."componentId", r.symptom, r.known, r.cause, r.cure, r.occasion, r."happenedAt", r."minutesLost"
+			from jsonb_to_recordset($1) as r ("componentId" integer, symptom text, known text, cause text, cure text, occasion text,
 				"happenedAt" timestamp, "minutesLost" integer) returning id`,
 			rows: file.faults.map(at)
 		})

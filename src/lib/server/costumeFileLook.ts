@@ -1,4 +1,4 @@
-import type { LookFile } from '$core/formats/costumeFileLook.ts';
+import type { CostumeFile } from '$core/formats/costumeFile/costumeFile.ts';
 import type { Executor } from './db/open.ts';
 import { one } from './db/rows.ts';
 import { storePicture } from './pictures.ts';
@@ -18,7 +18,7 @@ export interface FileIds {
 export async function insertLook(
 	tx: Executor,
 	folder: string,
-	file: LookFile,
+	file: CostumeFile,
 	pictures: ReadonlyMap<string, Uint8Array>,
 	ids: FileIds
 ): Promise<Ids> {
@@ -74,7 +74,7 @@ export async function insertLook(
 async function insertPictures(
 	tx: Executor,
 	folder: string,
-	file: LookFile,
+	file: CostumeFile,
 	pictures: ReadonlyMap<string, Uint8Array>,
 	{ costumeId, components }: FileIds
 ): Promise<void> {
@@ -121,7 +121,11 @@ async function insertPictures(
 }
 
 /** A wearer of the same name is the same person: only measures that are not known yet are added. */
-async function matchWearer(tx: Executor, w: LookFile['wearers'][number], costumeId: number): Promise<number> {
+async function matchWearer(
+	tx: Executor,
+	w: CostumeFile['wearers'][number],
+	costumeId: number
+): Promise<number> {
 	const known =
 		(await one<{ id: number }>(tx, 'select id from wearer where lower(name) = lower($1)', [w.name])) ??
 		(await one<{ id: number }>(tx, 'insert into wearer (name, note) values ($1, $2) returning id', [
@@ -146,7 +150,7 @@ async function matchWearer(tx: Executor, w: LookFile['wearers'][number], costume
 
 async function insertFittings(
 	tx: Executor,
-	file: LookFile,
+	file: CostumeFile,
 	wearers: Ids,
 	{ costumeId, components, steps }: FileIds
 ): Promise<Ids> {

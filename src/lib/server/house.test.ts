@@ -7,10 +7,10 @@ import { after, before, test } from 'node:test';
 import { zipSync } from 'fflate';
 import sharp from 'sharp';
 import { testWorkshop, type TestWorkshop } from '../../../tests/support/workshop.ts';
-import { planWorkshop } from '../../core/costume/costumePlan.ts';
+import { planWorkshop } from '../../core/answers/plan.ts';
 import { formatLocalTime } from '../../core/units/localTime.ts';
-import { stageOf } from '../../core/costume/stage.ts';
-import { inOrder } from '../../core/costume/order.ts';
+import { stageOf } from '../../core/answers/stage.ts';
+import { inOrder } from '../../core/facts/order.ts';
 import { automaticBackup, listBackups, readBackup, restoreBackup, writeBackup } from './backup.ts';
 import { clock } from './clock.ts';
 import { costumeCommands } from './commands/costume.ts';
@@ -47,7 +47,7 @@ test('the demo: three costumes, as large as promised, one thing drying, one parc
 	assert.ok(count((r) => r.steps) >= 90, `${count((r) => r.steps)} steps`);
 	assert.ok(count((r) => r.logs) >= 40, `${count((r) => r.logs)} logged sessions`);
 	assert.ok(workshop.materials.length >= 25, `${workshop.materials.length} materials`);
-	const stages = records.flatMap((r) => r.components.map((c) => stageOf(c, r, NOW)));
+	const stages = records.flatMap((r) => r.components.map((c) => stageOf(c, r, workshop, NOW)));
 	for (const stage of ['drying', 'broken', 'mended', 'ready', 'to pattern', 'to make'] as const)
 		assert.ok(stages.includes(stage), `something is ${stage}`);
 	assert.ok(

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** A reference picture by choosing, dropping, pasting, or from the camera of a phone. */
 	import ImagePlus from '@lucide/svelte/icons/image-plus';
-	import { ANGLES } from '$core/costume/picture.ts';
+	import { ANGLES } from '$core/facts/picture.ts';
 	import Dialog from './Dialog.svelte';
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';

@@ -4,8 +4,8 @@
 	import { formatHours } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { formatMoney } from '$core/units/money.ts';
-	import type { Standing } from '$core/costume/standing.ts';
-	import type { RecutPiece, RecutTotals } from '$core/pattern/recut.ts';
+	import type { Standing } from '$core/answers/standing.ts';
+	import type { RecutPiece, RecutTotals } from '$core/answers/recut.ts';
 	import type { LengthUnit } from '$core/units/measure.ts';
 	import Recut from './Recut.svelte';
 	import { isDone } from './formState.ts';

@@ -3,9 +3,9 @@
 	 * Time as a line a day. Hands-on work stands on it as long as its minutes; waiting hangs below as
 	 * long as its hours. Empty line above a drip is time to use.
 	 */
-	import { benchDays, dripRows } from '$core/schedule/benchDays.ts';
-	import type { Span } from '$core/schedule/calendar.ts';
-	import type { PlannedStep } from '$core/schedule/problem.ts';
+	import { benchDays, dripRows } from '$core/engines/schedule/benchDays.ts';
+	import type { Span } from '$core/engines/schedule/calendar.ts';
+	import type { PlannedStep } from '$core/engines/schedule/problem.ts';
 	import { formatDuration, formatWait } from '$core/units/duration.ts';
 	import { DAY, dayOf, dayWords, formatClock, timeWords, weekdayOf } from '$core/units/localTime.ts';
 

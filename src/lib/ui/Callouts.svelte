@@ -1,8 +1,9 @@
 <script lang="ts">
 	/** Callouts over a picture: outlines and points in the colour of what they stand for, each with its tag. */
-	import type { Component } from '$core/costume/component.ts';
-	import { anchorOf, type Callout } from '$core/costume/picture.ts';
-	import type { Point } from '$core/measure/plane/homography.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import { anchorOf } from '$core/answers/callouts.ts';
+	import type { Callout } from '$core/facts/picture.ts';
+	import type { Point } from '$core/units/point.ts';
 	import type { Onto } from './PictureView.svelte';
 	import type { Shade } from './calloutColours.ts';
 	import { spread } from './tagPlaces.ts';

@@ -1,21 +1,23 @@
 <script lang="ts">
 	/** Cautions for what is about to be done: short, with what to wear first. */
+	import { handbook } from './handbook.ts';
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-	import { CAUTIONS, CAUTION_CLOSING, type CautionKey } from '$core/safety/caution.ts';
+	import { CAUTION_CLOSING, type CautionKey } from '$core/trade/caution.ts';
 
 	interface Props {
 		keys: readonly CautionKey[];
 	}
 	let { keys }: Props = $props();
-	const wear = $derived([...new Set(keys.flatMap((k) => CAUTIONS[k].wear.split(', ').filter(Boolean)))]);
+	const cautions = $derived(keys.flatMap((k) => handbook().caution[k] ?? []));
+	const wear = $derived([...new Set(cautions.flatMap((c) => c.wear.split(', ').filter(Boolean)))]);
 </script>
 
-{#if keys.length}
+{#if cautions.length}
 	<div class="caution" role="note">
 		<TriangleAlert size={18} aria-hidden="true" />
 		<div>
 			{#if wear.length}<p><b>Wear: {wear.join(', ')}.</b></p>{/if}
-			<p>{keys.map((k) => CAUTIONS[k].do).join(' ')}</p>
+			<p>{cautions.map((c) => c.do).join(' ')}</p>
 			<p class="small">{CAUTION_CLOSING}</p>
 		</div>
 	</div>

@@ -1,14 +1,17 @@
 <script lang="ts">
 	/** A component's coat stack: what goes on, how often, how long between, how much of it. */
+	import { coatProductOf } from '$core/trade/catalogue.ts';
+	import type { CoatProductKey } from '$core/facts/coat.ts';
+	import { handbook } from './handbook.ts';
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
-	import type { Component } from '$core/costume/component.ts';
-	import type { CostumeRecord, Settings } from '$core/costume/record.ts';
-	import { COAT_PRODUCTS, type CoatProductKey } from '$core/finish/coatProduct.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import type { CostumeRecord } from '$core/facts/costume.ts';
+	import type { Settings } from '$core/facts/workshop.ts';
 	import { formatArea } from '$core/units/measure.ts';
 	import { formatWait } from '$core/units/duration.ts';
-	import { coatFigure } from '$core/working/figures.ts';
-	import { valueOf } from '$core/working/figure.ts';
+	import { coatFigure } from '$core/explain/coating.ts';
+	import { valueOf } from '$core/explain/figure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Act from './Act.svelte';
 	import Dialog from './Dialog.svelte';
@@ -31,8 +34,9 @@
 	let editing = $state<number | null>(null);
 	const edited = $derived(coats.find((c) => c.id === editing));
 	let product = $state<CoatProductKey>('fillerPrimer');
-	const chosen = $derived(COAT_PRODUCTS[product]);
-	const options = Object.entries(COAT_PRODUCTS).map(([value, p]) => ({ value, label: p.name }));
+	const trade = $derived(handbook());
+	const chosen = $derived(coatProductOf(trade, product));
+	const options = $derived(Object.entries(trade.coatProduct).map(([value, p]) => ({ value, label: p.name })));
 </script>
 
 {#if coats.length}
@@ -49,7 +53,7 @@
 			</thead>
 			<tbody>
 				{#each coats as coat (coat.id)}
-					{@const p = COAT_PRODUCTS[coat.product]}
+					{@const p = coatProductOf(trade, coat.product)}
 					<tr>
 						<td>
 							{p.name}
@@ -74,8 +78,8 @@
 						<td class="number">{formatWait(coat.handlingMinutes)}</td>
 						<td class="number"
 							><Working
-								figure={coatFigure(coat, component, record)}
-								text={formatNumber(valueOf(coatFigure(coat, component, record)), 2)}
+								figure={coatFigure(coat, component, record, trade)}
+								text={formatNumber(valueOf(coatFigure(coat, component, record, trade)), 2)}
 							/></td
 						>
 						<td class="number">
@@ -148,7 +152,7 @@
 			label="Coats"
 		>
 			<div class="fields">
-				<p class="wide"><b>{COAT_PRODUCTS[edited.product].name}</b></p>
+				<p class="wide"><b>{coatProductOf(trade, edited.product).name}</b></p>
 				<Field name="coats" label="Coats" value={edited.coats} inputmode="numeric" />
 				<Field
 					name="area"

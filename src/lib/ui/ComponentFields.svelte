@@ -1,9 +1,9 @@
 <script lang="ts">
 	/** The fields of a component, for adding and for editing. */
-	import { FLEXES, KINDS, SEEN_FROM, SIDES, SOURCES, type Component } from '$core/costume/component.ts';
-	import { ZONES, zoneWords, type Zone } from '$core/costume/zone.ts';
+	import { FLEXES, KINDS, SEEN_FROM, SIDES, SOURCES, type Component } from '$core/facts/component.ts';
+	import { ZONES, zoneWords, type Zone } from '$core/facts/zone.ts';
 	import { page } from '$app/state';
-	import type { Workshop } from '$core/costume/record.ts';
+	import type { Workshop } from '$core/facts/workshop.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import Field from './Field.svelte';
 

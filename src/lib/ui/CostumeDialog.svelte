@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** What a costume is: its event, days kept before it, limit, and how its steps may be split. */
-	import type { Costume } from '$core/costume/record.ts';
+	import type { Costume } from '$core/facts/costume.ts';
 	import { formatLocalTime } from '$core/units/localTime.ts';
 	import { moneyDigits } from '$core/units/money.ts';
 	import Dialog from './Dialog.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Points being clicked on a picture, before they are anything. */
-	import type { Point } from '$core/measure/plane/homography.ts';
+	import type { Point } from '$core/units/point.ts';
 	import type { Onto } from './PictureView.svelte';
 
 	interface Props {

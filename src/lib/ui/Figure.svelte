@@ -3,9 +3,9 @@
 	 * The body form, front and back. Layers are outlines offset from the skin outwards, stitched as far
 	 * as the making has got; a zone's fill is the weave of what is outermost. Zones choose components.
 	 */
-	import type { Component } from '$core/costume/component.ts';
-	import { weaveOf } from '$core/costume/weave.ts';
-	import { zoneWords, type Zone } from '$core/costume/zone.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import { weaveOf } from '$core/trade/weave.ts';
+	import { zoneWords, type Zone } from '$core/facts/zone.ts';
 	import { MIDDLE, SIDE, VIEW_BOX } from './bodyShapes.ts';
 
 	interface Props {

@@ -1,8 +1,8 @@
 <script lang="ts">
 	/** The fields of a fitting round. */
-	import { inLedgerOrder, type Component } from '$core/costume/component.ts';
-	import type { Fitting } from '$core/fitting/fitting.ts';
-	import type { Wearer } from '$core/measure/body/bodyMeasure.ts';
+	import { inLedgerOrder, type Component } from '$core/facts/component.ts';
+	import type { Fitting } from '$core/facts/fitting.ts';
+	import type { Wearer } from '$core/facts/bodyMeasure.ts';
 	import { formatLocalTime, type LocalMinutes } from '$core/units/localTime.ts';
 	import Field from './Field.svelte';
 

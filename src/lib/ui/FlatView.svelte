@@ -2,10 +2,10 @@
 	/** A calibrated picture laid flat: seen square on, to scale, with a ruler. Worked out in a worker. */
 	import Download from '@lucide/svelte/icons/download';
 	import { onDestroy, untrack } from 'svelte';
-	import type { ReferencePicture } from '$core/costume/picture.ts';
-	import { say } from '$core/messages.ts';
-	import type { Plane } from '$core/measure/plane/pictureMeasure.ts';
-	import { flatViewOf } from '$core/measure/plane/rectify.ts';
+	import type { ReferencePicture } from '$core/facts/picture.ts';
+	import { say } from '$core/units/messages.ts';
+	import type { Plane } from '$core/engines/plane/pictureMeasure.ts';
+	import { flatViewOf } from '$core/engines/plane/rectify.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { run } from '../../workers/run.ts';

@@ -1,5 +1,5 @@
 <script lang="ts" module>
-	import type { Component } from '$core/costume/component.ts';
+	import type { Component } from '$core/facts/component.ts';
 
 	export interface Branch {
 		id: number;
@@ -21,10 +21,10 @@
 	 */
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
 	import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
-	import type { Stage } from '$core/costume/stage.ts';
-	import { zoneWords } from '$core/costume/zone.ts';
+	import type { Stage } from '$core/answers/stage.ts';
+	import { zoneWords } from '$core/facts/zone.ts';
 	import { formatDuration } from '$core/units/duration.ts';
-	import { valueOf, type Figure } from '$core/working/figure.ts';
+	import { valueOf, type Figure } from '$core/explain/figure.ts';
 	import Tag from './Tag.svelte';
 	import Working from './Working.svelte';
 	import Self from './Ledger.svelte';

@@ -1,7 +1,9 @@
 <script lang="ts">
 	/** The fields of a material, for adding and for editing. */
-	import { COAT_PRODUCTS, type CoatProductKey } from '$core/finish/coatProduct.ts';
-	import { FAMILIES, type Material } from '$core/needs/material.ts';
+	import { coatProductOf } from '$core/trade/catalogue.ts';
+	import type { CoatProductKey } from '$core/facts/coat.ts';
+	import { handbook } from './handbook.ts';
+	import { FAMILIES, type Material } from '$core/facts/material.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { moneyDigits } from '$core/units/money.ts';
@@ -17,7 +19,7 @@
 	}
 	let { material, currency, unit, coat }: Props = $props();
 	const size = (mm: number | null | undefined) => (mm == null ? '' : formatLength(mm, unit));
-	const product = $derived(coat ? COAT_PRODUCTS[coat] : null);
+	const product = $derived(coat ? coatProductOf(handbook(), coat) : null);
 	const price = $derived(
 		material ? moneyDigits(material.packPriceMinor, currency).replace(/\u2009/g, '') : ''
 	);
@@ -68,7 +70,7 @@
 	<Field
 		name="coatProduct"
 		label="Is the coat product"
-		options={Object.entries(COAT_PRODUCTS).map(([value, p]) => ({ value, label: p.name }))}
+		options={Object.entries(handbook().coatProduct).map(([value, p]) => ({ value, label: p.name }))}
 		none="none"
 		value={material?.coatProduct ?? coat ?? ''}
 	/>

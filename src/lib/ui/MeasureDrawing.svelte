@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** How a measure is taken: the body form with its tape. */
-	import { BODY_MEASURES, type MeasureKey } from '$core/measure/body/bodyMeasure.ts';
+	import { BODY_MEASURES, type MeasureKey } from '$core/facts/bodyMeasure.ts';
 	import { MIDDLE, SIDE, VIEW_BOX } from './bodyShapes.ts';
 	import { MEASURE_LINES } from './measureLines.ts';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** The fields of a closed round of a component. */
-	import type { Opening } from '$core/measure/body/costumeGoesOn.ts';
-	import { PASSAGES } from '$core/measure/body/goesOn.ts';
+	import type { Opening } from '$core/facts/opening.ts';
+	import { PASSAGES } from '$core/facts/opening.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Field from './Field.svelte';

@@ -2,7 +2,7 @@
 	/** Photos of a component, step or fault, and a way to add one: from the camera on a phone. */
 	import Camera from '@lucide/svelte/icons/camera';
 	import X from '@lucide/svelte/icons/x';
-	import type { Photo } from '$core/costume/record.ts';
+	import type { Photo } from '$core/facts/costume.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import Act from './Act.svelte';
 	import Form from './Form.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts" module>
-	import type { Point } from '$core/measure/plane/homography.ts';
+	import type { Point } from '$core/units/point.ts';
 
 	/** Where a point of the picture lies in the view, now: an affine map that follows zoom, pan and turn. */
 	export interface Onto {

@@ -1,12 +1,13 @@
 <script lang="ts">
 	/** Pieces on the cutting mat, to scale: cut lines, sewing lines, holes, folds, grain. One square is 10 mm. */
 	import { svgPath } from '$core/formats/patternSvg.ts';
-	import { labelPoint } from '$core/pattern/labelPoint.ts';
-	import { boxOf, flatten, type Point } from '$core/pattern/outline.ts';
-	import { notchPlace } from '$core/pattern/piece.ts';
-	import type { NumberedPiece } from '$core/pattern/storedShape.ts';
-	import { placement } from '$core/pattern/placement.ts';
-	import { layInRows } from '$core/pattern/tile.ts';
+	import { labelPoint } from '$core/engines/pattern/labelPoint.ts';
+	import { boxOf, flatten } from '$core/engines/pattern/outline.ts';
+	import type { Point } from '$core/units/point.ts';
+	import { notchPlace } from '$core/engines/pattern/piece.ts';
+	import type { NumberedPiece } from '$core/engines/pattern/numbered.ts';
+	import { placement } from '$core/engines/pattern/placement.ts';
+	import { layInRows } from '$core/engines/pattern/tile.ts';
 
 	interface Props {
 		pieces: readonly NumberedPiece[];

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Pieces that are cut and no longer as large as they have to be, and what cutting them anew takes. */
-	import type { RecutPiece, RecutTotals } from '$core/pattern/recut.ts';
+	import type { RecutPiece, RecutTotals } from '$core/answers/recut.ts';
 	import { formatDuration } from '$core/units/duration.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';

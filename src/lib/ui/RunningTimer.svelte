@@ -1,12 +1,13 @@
 <script lang="ts">
 	/** A timer that runs: what it is at, since when, and its note, which is kept as it is typed. */
+	import { handbook } from './handbook.ts';
 	import Check from '@lucide/svelte/icons/check';
 	import Square from '@lucide/svelte/icons/square';
 	import { onDestroy } from 'svelte';
-	import type { Component } from '$core/costume/component.ts';
-	import type { Photo, WorkLog } from '$core/costume/record.ts';
-	import type { Step } from '$core/costume/step.ts';
-	import { cautionsFor } from '$core/safety/caution.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import type { Photo, WorkLog } from '$core/facts/costume.ts';
+	import type { Step } from '$core/facts/step.ts';
+	import { cautionsFor } from '$core/trade/catalogue.ts';
 	import { formatDuration } from '$core/units/duration.ts';
 	import { clockOf, formatClock, passedBetween, type LocalMinutes } from '$core/units/localTime.ts';
 	import Caution from './Caution.svelte';
@@ -63,7 +64,7 @@
 	<p class="clock figure" role="timer" aria-label="{elapsed} minutes">{formatDuration(elapsed)}</p>
 	<h2>{step.name}</h2>
 	<p><Tag {component} {href} /></p>
-	<Caution keys={cautionsFor(step.technique)} />
+	<Caution keys={cautionsFor(handbook(), step.technique)} />
 	<div oninput={noted} onfocusout={() => sendNote()}>
 		<Form
 			command="stopTimer"

@@ -1,9 +1,10 @@
 <script lang="ts">
 	/** A first list of materials for a component, worked out from its steps and form, to confirm line by line. */
-	import type { Component } from '$core/costume/component.ts';
-	import type { CostumeRecord } from '$core/costume/record.ts';
-	import type { Material } from '$core/needs/material.ts';
-	import { shoppingSeed } from '$core/needs/seed.ts';
+	import { handbook } from './handbook.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import type { CostumeRecord } from '$core/facts/costume.ts';
+	import type { Material } from '$core/facts/material.ts';
+	import { shoppingSeed } from '$core/answers/seed.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Dialog from './Dialog.svelte';
 	import Form from './Form.svelte';
@@ -17,7 +18,7 @@
 		materials: readonly Material[];
 	}
 	let { open = $bindable(), component, record, materials }: Props = $props();
-	const lines = $derived(open ? shoppingSeed(component, record, materials) : []);
+	const lines = $derived(open ? shoppingSeed(component, record, materials, handbook()) : []);
 	const fitting = (family: string, unit: string) =>
 		materials.filter((m) => m.family === family && m.unit === unit);
 </script>

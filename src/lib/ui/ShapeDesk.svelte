@@ -4,37 +4,27 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import Download from '@lucide/svelte/icons/download';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
-	import type { Version } from '$core/history/describe.ts';
+	import type { Version } from '$core/answers/describe.ts';
 	import { timeWords } from '$core/units/localTime.ts';
-	import type { Component } from '$core/costume/component.ts';
-	import type { Workshop } from '$core/costume/record.ts';
-	import { areaOfUnit } from '$core/pattern/followPieces.ts';
-	import {
-		BODY_MEASURES,
-		MEASURE_KEYS,
-		measureWords,
-		type MeasureKey
-	} from '$core/measure/body/bodyMeasure.ts';
-	import { fittedOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
-	import { say } from '$core/messages.ts';
-	import type { Problem } from '$core/problem.ts';
-	import { dimensionFigure, type Param, type Shaper } from '$core/pattern/shaper.ts';
-	import { ORIGINS, shaperOf, type ShapeKey } from '$core/pattern/shapers.ts';
-	import {
-		follow,
-		piecesOf,
-		readShapeValue,
-		shapeFor,
-		thicknessOf,
-		type ShapeValue,
-		type StoredShape
-	} from '$core/pattern/storedShape.ts';
-	import { PAPERS } from '$core/pattern/tile.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import type { Workshop } from '$core/facts/workshop.ts';
+	import { areaOfUnit } from '$core/facts/material.ts';
+	import { BODY_MEASURES, MEASURE_KEYS, measureWords, type MeasureKey } from '$core/facts/bodyMeasure.ts';
+	import { fittedOf, type MeasureRecord } from '$core/facts/measureRecord.ts';
+	import { say } from '$core/units/messages.ts';
+	import type { Problem } from '$core/units/problem.ts';
+	import { dimensionFigure } from '$core/explain/pieces.ts';
+	import type { Param, Shaper } from '$core/engines/pattern/shaper.ts';
+	import { ORIGINS, shaperOf } from '$core/engines/shapers/shapers.ts';
+	import type { ShapeKey } from '$core/facts/shape.ts';
+	import { follow, piecesOf, readShapeValue, shapeFor, thicknessOf } from '$core/answers/shapePieces.ts';
+	import type { ShapeValue, StoredShape } from '$core/facts/shape.ts';
+	import { PAPERS } from '$core/engines/pattern/tile.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { valueOf } from '$core/working/figure.ts';
-	import { girthFigure } from '$core/working/figures.ts';
-	import { piecesFigure } from '$core/working/pieceFigures.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import { girthFigure } from '$core/explain/fit.ts';
+	import { piecesFigure } from '$core/explain/pieces.ts';
 	import Act from './Act.svelte';
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';

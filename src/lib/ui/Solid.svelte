@@ -1,9 +1,9 @@
 <script lang="ts">
 	/** The assembled thing in lines. Without a label it only goes with words beside it. */
 	import { svgPath } from '$core/formats/patternSvg.ts';
-	import { boxOf } from '$core/pattern/outline.ts';
-	import type { Point3 } from '$core/pattern/shaper.ts';
-	import { projected } from '$core/pattern/solid.ts';
+	import { boxOf } from '$core/engines/pattern/outline.ts';
+	import type { Point3 } from '$core/engines/pattern/shaper.ts';
+	import { projected } from '$core/engines/pattern/solid.ts';
 
 	let { lines, label }: { lines: readonly (readonly Point3[])[]; label: string } = $props();
 	const flat = $derived(projected(lines));

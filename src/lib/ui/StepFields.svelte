@@ -1,9 +1,10 @@
 <script lang="ts">
 	/** The fields of a step. The amount is typed as what the technique counts. */
-	import { PHASES, type Step } from '$core/costume/step.ts';
-	import { TECHNIQUES, type TechniqueKey } from '$core/costume/technique.ts';
-	import { driverOf } from '$core/pattern/followPieces.ts';
-	import type { Workshop } from '$core/costume/record.ts';
+	import { techniqueOf } from '$core/trade/catalogue.ts';
+	import type { TechniqueKey } from '$core/facts/step.ts';
+	import { handbook } from './handbook.ts';
+	import { PHASES, type Step } from '$core/facts/step.ts';
+	import type { Workshop } from '$core/facts/workshop.ts';
 	import { formatWait } from '$core/units/duration.ts';
 	import { amountText } from './amounts.ts';
 	import Field from './Field.svelte';
@@ -16,9 +17,10 @@
 	let { step, workshop }: Props = $props();
 	// svelte-ignore state_referenced_locally
 	let technique = $state<TechniqueKey>(step?.technique ?? 'other');
-	const counts = $derived(TECHNIQUES[technique]);
+	const trade = $derived(handbook());
+	const counts = $derived(techniqueOf(trade, technique));
 	const examples = { length: 'e.g. 1.2 m, 40cm, 2 yd', area: 'e.g. 0.15 m2, 30cm x 40cm', count: 'a number' };
-	const options = Object.entries(TECHNIQUES).map(([value, t]) => ({ value, label: t.name }));
+	const options = $derived(Object.entries(trade.technique).map(([value, t]) => ({ value, label: t.name })));
 </script>
 
 <div class="fields">
@@ -28,7 +30,7 @@
 	<Field
 		name="amount"
 		label="Amount ({counts.of})"
-		value={step ? amountText(step, workshop.settings) : '1'}
+		value={step ? amountText(step, workshop) : '1'}
 		hint={step?.fromPieces
 			? 'from its pieces; what is typed serves until there are some'
 			: examples[counts.driver]}
@@ -53,7 +55,7 @@
 		value={step?.placeId ?? ''}
 	/>
 	<div class="ticks">
-		{#if driverOf(technique)}<Tick
+		{#if counts.follows}<Tick
 				name="fromPieces"
 				label="Follows its pieces"
 				checked={step?.fromPieces ?? false}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** A component as a paper tag: the same everywhere, and the one that prints to pin on. */
-	import { amountWords, type Component } from '$core/costume/component.ts';
-	import { weaveOf } from '$core/costume/weave.ts';
+	import { amountWords, type Component } from '$core/facts/component.ts';
+	import { weaveOf } from '$core/trade/weave.ts';
 	import Weave from './Weave.svelte';
 
 	interface Props {

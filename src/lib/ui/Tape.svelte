@@ -3,11 +3,11 @@
 	 * The measuring tape from today to the event: a division a day, numbered by the days left; ticks
 	 * for working windows; pins; and the forecast as a chalk smear from likely to bad finish.
 	 */
-	import type { CostumePlan } from '$core/costume/costumePlan.ts';
-	import type { Costume } from '$core/costume/record.ts';
-	import type { Odds } from '$core/schedule/odds.ts';
-	import type { Span } from '$core/schedule/calendar.ts';
-	import type { Pin } from '$core/costume/pins.ts';
+	import type { CostumePlan } from '$core/answers/plan.ts';
+	import type { Costume } from '$core/facts/costume.ts';
+	import type { Odds } from '$core/engines/schedule/odds.ts';
+	import type { Span } from '$core/engines/schedule/calendar.ts';
+	import type { Pin } from '$core/answers/pins.ts';
 	import { DAY, dayOf, dayWords, timeWords, weekdayOf } from '$core/units/localTime.ts';
 	import { isTroubled, oddsWords, OUTLOOK_WORDS, spareWords } from './words.ts';
 

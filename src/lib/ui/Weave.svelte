@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The mark of a material family: a swatch of its weave. */
-	import type { Weave } from '$core/costume/weave.ts';
+	import type { Weave } from '$core/trade/weave.ts';
 
 	interface Props {
 		weave: Weave;

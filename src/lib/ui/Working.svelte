@@ -1,9 +1,9 @@
 <script lang="ts">
 	/** A figure that can be opened: inputs, formula, source, and what it would be with one input changed. */
-	import { say } from '$core/messages.ts';
-	import { valueOf, withInput, type Figure } from '$core/working/figure.ts';
-	import { FORMULAS } from '$core/working/formulas.ts';
-	import { readAs, write } from '$core/working/write.ts';
+	import { say } from '$core/units/messages.ts';
+	import { valueOf, withInput, type Figure } from '$core/explain/figure.ts';
+	import { FORMULAS } from '$core/explain/formulas.ts';
+	import { readAs, write } from '$core/units/write.ts';
 	import Dialog from './Dialog.svelte';
 
 	interface Props {

@@ -1,6 +1,6 @@
-import type { Component } from '$core/costume/component.ts';
-import type { Stage } from '$core/costume/stage.ts';
-import { weaveOf, type Weave } from '$core/costume/weave.ts';
+import type { Component } from '$core/facts/component.ts';
+import type { Stage } from '$core/answers/stage.ts';
+import { weaveOf, type Weave } from '$core/trade/weave.ts';
 
 /** What the colours of callouts stand for. The tag beside each says the same in words. */
 export const COLOUR_BY = [

@@ -1,5 +1,5 @@
-import type { PlanProblem } from '$core/schedule/problem.ts';
-import type { Alternative, Triage } from '$core/schedule/triage.ts';
+import type { PlanProblem } from '$core/engines/schedule/problem.ts';
+import type { Alternative, Triage } from '$core/engines/schedule/triage.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { PlanResult } from '../../workers/protocol.ts';
 import { Task } from './task.svelte.ts';

@@ -1,4 +1,4 @@
-import type { MeasureKey } from '$core/measure/body/bodyMeasure.ts';
+import type { MeasureKey } from '$core/facts/bodyMeasure.ts';
 
 /**
  * Where each measure runs on the body form of bodyShapes.ts, our own drawing: a girth is drawn as a band at its

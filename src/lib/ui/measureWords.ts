@@ -1,7 +1,8 @@
-import type { As } from '$core/working/figure.ts';
-import { write } from '$core/working/write.ts';
-import { say } from '$core/messages.ts';
-import type { MeasureKind, MeasureWarning } from '$core/measure/plane/pictureMeasure.ts';
+import type { As } from '$core/units/figure.ts';
+import { write } from '$core/units/write.ts';
+import { say } from '$core/units/messages.ts';
+import type { MeasureKind } from '$core/facts/picture.ts';
+import type { MeasureWarning } from '$core/engines/plane/pictureMeasure.ts';
 import type { LengthUnit } from '$core/units/measure.ts';
 import { formatNumber } from '$core/units/number.ts';
 

@@ -1,4 +1,4 @@
-import { say } from '$core/messages.ts';
+import { say } from '$core/units/messages.ts';
 import type { Outcome, Request, Results } from '../../workers/protocol.ts';
 import { run } from '../../workers/run.ts';
 

@@ -1,5 +1,5 @@
-import type { Costume } from '$core/costume/record.ts';
-import type { Outlook } from '$core/costume/costumePlan.ts';
+import type { Costume } from '$core/facts/costume.ts';
+import type { Outlook } from '$core/answers/plan.ts';
 import { formatHours, formatWait } from '$core/units/duration.ts';
 
 /** The odds in words, until simulated builds give them a number. */

@@ -1,4 +1,5 @@
-import { estimateErrors } from '$core/learn/rates.ts';
+import { catalogueOf } from '$core/trade/catalogue.ts';
+import { estimateErrors } from '$core/answers/rates.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { daysOffCommands } from '$lib/server/commands/daysOff.ts';
 import { workshopCommands } from '$lib/server/commands/workshop.ts';
@@ -12,7 +13,14 @@ const MOST_JUDGED = 200;
 export const load: PageServerLoad = async () => {
 	const db = await database();
 	const [workshop, observations] = await Promise.all([loadWorkshop(db), loadObservations(db)]);
-	return { workshop, errors: estimateErrors(observations.slice(-MOST_JUDGED), workshop.ownRates) };
+	return {
+		workshop,
+		errors: estimateErrors(
+			catalogueOf(workshop.handbook),
+			observations.slice(-MOST_JUDGED),
+			workshop.ownRates
+		)
+	};
 };
 
 export const actions: Actions = actionsOf({ ...workshopCommands, ...daysOffCommands });

@@ -1,10 +1,11 @@
 <script lang="ts">
+	import { handbook } from '$lib/ui/handbook.ts';
 	import Plus from '@lucide/svelte/icons/plus';
 	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
 	import X from '@lucide/svelte/icons/x';
-	import { sunOf } from '$core/costume/costumePlan.ts';
-	import type { Maker, Place } from '$core/costume/record.ts';
-	import { rateOf, TECHNIQUES, type TechniqueKey } from '$core/costume/technique.ts';
+	import { sunOf } from '$core/answers/planProblem.ts';
+	import type { Maker, Place } from '$core/facts/workshop.ts';
+	import { rateOf } from '$core/trade/rates.ts';
 	import {
 		clockOf,
 		DAY,
@@ -16,8 +17,8 @@
 	} from '$core/units/localTime.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { page } from '$app/state';
-	import { daylightOf, sunWords } from '$core/schedule/daylight.ts';
-	import { typicalError } from '$core/learn/rates.ts';
+	import { daylightOf, sunWords } from '$core/engines/schedule/daylight.ts';
+	import { typicalError } from '$core/answers/rates.ts';
 	import AccuracyChart from '$lib/ui/plan/AccuracyChart.svelte';
 	import { isFailure, type Answer } from '$lib/ui/formState.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -41,7 +42,8 @@
 		return isFailure(answer) && /^remove/.test(answer.command) ? answer.message : null;
 	});
 	const unit = { length: 'a metre', area: 'a m²', count: 'each' };
-	const techniques = Object.entries(TECHNIQUES) as [TechniqueKey, (typeof TECHNIQUES)[TechniqueKey]][];
+	const trade = $derived(handbook());
+	const techniques = $derived(Object.entries(trade.technique));
 
 	const errors = $derived(data.errors);
 	/** The last estimates, by which the present is judged. */
@@ -285,7 +287,7 @@
 				>
 				<tbody>
 					{#each techniques as [key, technique] (key)}
-						{@const rate = rateOf(key, workshop.ownRates)}
+						{@const rate = rateOf(trade, key, workshop.ownRates)}
 						{@const own = workshop.ownRates[key] !== undefined}
 						{@const learned = workshop.learned.find((l) => l.technique === key)}
 						<tr>

@@ -1,19 +1,18 @@
-import { isAbsolute, relative } from 'node:path';
 import { fail } from '@sveltejs/kit';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { readForm } from '$lib/server/commands/formValues.ts';
 import { workshopCommands } from '$lib/server/commands/workshop.ts';
 import { listBackups, readBackup, restoreBackup } from '$lib/server/backup.ts';
 import { database } from '$lib/server/database.ts';
+import { shownFolder } from '$lib/server/dataFolder.ts';
 import { Refused } from '$lib/server/db/rows.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async () => {
 	const db = await database();
-	const inside = relative(process.cwd(), db.folder);
 	return {
 		backups: await listBackups(db),
-		folder: inside.startsWith('..') || isAbsolute(inside) ? db.folder : inside
+		folder: shownFolder(db.folder)
 	};
 };
 

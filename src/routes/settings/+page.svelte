@@ -1,7 +1,8 @@
 <script lang="ts">
 	import FileDown from '@lucide/svelte/icons/file-down';
-	import { sunOf } from '$core/costume/costumePlan.ts';
-	import { daylightOf, SUMMER_TIME_KEYS, SUMMER_TIMES } from '$core/schedule/daylight.ts';
+	import { sunOf } from '$core/answers/planProblem.ts';
+	import { daylightOf } from '$core/engines/schedule/daylight.ts';
+	import { SUMMER_TIME_KEYS, SUMMER_TIMES } from '$core/facts/calendar.ts';
 	import { dayOf, formatClock, weekdayName } from '$core/units/localTime.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';

@@ -2,7 +2,7 @@
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
-	import { WEAVE_OF_FAMILY } from '$core/costume/weave.ts';
+	import { WEAVE_OF_FAMILY } from '$core/trade/weave.ts';
 	import { formatMoney } from '$core/units/money.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -16,7 +16,7 @@
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import SortHead from '$lib/ui/SortHead.svelte';
 	import { sorted, type Sorting } from '$lib/sort.ts';
-	import type { Material } from '$core/needs/material.ts';
+	import type { Material } from '$core/facts/material.ts';
 	import Weave from '$lib/ui/Weave.svelte';
 	import { page } from '$app/state';
 	import { isFailure, type Answer } from '$lib/ui/formState.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { COAT_PRODUCT_KEYS, COAT_PRODUCTS } from '$core/finish/coatProduct.ts';
-import type { Coat } from '$core/finish/coatStack.ts';
+import { coatProductOf } from '$core/trade/catalogue.ts';
+import type { Coat } from '$core/facts/coat.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
 import { renewCoatSteps } from './coatSteps.ts';
@@ -29,7 +29,8 @@ async function loadCoat(tx: Executor, id: number, { costumeId }: Context): Promi
 
 export const coatCommands = {
 	addCoat: command(
-		(context) => z.object({ componentId: f.id(), product: f.choice(COAT_PRODUCT_KEYS), ...shape(context) }),
+		(context) =>
+			z.object({ componentId: f.id(), product: f.keyOf(context.trade.coatProduct), ...shape(context) }),
 		async (tx, v, context) => {
 			const component = await one<{ code: string; next: number }>(
 				tx,
@@ -38,7 +39,7 @@ export const coatCommands = {
 				[v.componentId, context.costumeId]
 			);
 			if (!component) throw new Absent('component');
-			const product = COAT_PRODUCTS[v.product];
+			const product = coatProductOf(context.trade, v.product);
 			const row = await one<{ id: number }>(
 				tx,
 				`insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes, from_pieces)
@@ -54,7 +55,7 @@ export const coatCommands = {
 					v.fromPieces
 				]
 			);
-			await renewCoatSteps(tx, await loadCoat(tx, row!.id, context));
+			await renewCoatSteps(tx, await loadCoat(tx, row!.id, context), context.trade);
 			return { words: `Added ${v.coats} × ${product.name} to ${component.code}`, result: row! };
 		}
 	),
@@ -63,7 +64,7 @@ export const coatCommands = {
 		(context) => z.object({ id: f.id(), version: f.version(), ...shape(context) }),
 		async (tx, v, context) => {
 			const old = await loadCoat(tx, v.id, context);
-			const product = COAT_PRODUCTS[old.product];
+			const product = coatProductOf(context.trade, old.product);
 			const done = await all(tx, 'select 1 from step where coat_id = $1 and done_at is not null', [v.id]);
 			if (v.coats < done.length) throw new Refused(`${done.length} coats are already on.`, 'coats');
 			const rows = await all<{ id: number }>(
@@ -81,7 +82,7 @@ export const coatCommands = {
 				]
 			);
 			await written(tx, 'coat', v.id, rows);
-			await renewCoatSteps(tx, await loadCoat(tx, v.id, context));
+			await renewCoatSteps(tx, await loadCoat(tx, v.id, context), context.trade);
 			return { words: `Changed ${product.name} of ${old.code}` };
 		}
 	),
@@ -93,7 +94,7 @@ export const coatCommands = {
 			// Coats already on stay in the log as plain steps; the rest goes with the entry.
 			await tx.query('delete from step where coat_id = $1 and done_at is null', [id]);
 			await tx.query('delete from coat where id = $1', [id]);
-			return { words: `Removed ${COAT_PRODUCTS[old.product].name} from ${old.code}` };
+			return { words: `Removed ${coatProductOf(context.trade, old.product).name} from ${old.code}` };
 		}
 	)
 };

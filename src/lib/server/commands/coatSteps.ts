@@ -1,12 +1,20 @@
-import { coatSteps, type Coat } from '$core/finish/coatStack.ts';
+import { coatSteps } from '$core/answers/coatStack.ts';
+import type { Coat } from '$core/facts/coat.ts';
+import type { Catalogue } from '$core/trade/catalogue.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 import { insertStep, sprayPlace } from './step.ts';
 
 /** Inserts the coats of a stack entry as steps from `position` on; returns the next free position. */
-export async function insertCoatSteps(tx: Executor, coat: Coat, position: number, from = 0): Promise<number> {
+export async function insertCoatSteps(
+	tx: Executor,
+	coat: Coat,
+	trade: Catalogue,
+	position: number,
+	from = 0
+): Promise<number> {
 	const place = await sprayPlace(tx);
-	for (const { needsSprayPlace, ...step } of coatSteps(coat).slice(from))
+	for (const { needsSprayPlace, ...step } of coatSteps(coat, trade).slice(from))
 		await insertStep(tx, {
 			...step,
 			componentId: coat.componentId,
@@ -32,7 +40,7 @@ interface Row {
  * Makes the undone coat steps anew after the stack entry changed. Coats already on stay as they were
  * logged; the new ones stand where the old ones stood, or before rigging.
  */
-export async function renewCoatSteps(tx: Executor, coat: Coat): Promise<void> {
+export async function renewCoatSteps(tx: Executor, coat: Coat, trade: Catalogue): Promise<void> {
 	const steps = await all<Row>(
 		tx,
 		'select id, coat_id, phase, done_at from step where component_id = $1 order by position, id',
@@ -50,7 +58,7 @@ export async function renewCoatSteps(tx: Executor, coat: Coat): Promise<void> {
 		where s.id = o.id and s.position <> o.position`,
 		[order.map((o) => o.id), order.map((o) => o.position)]
 	);
-	await insertCoatSteps(tx, coat, at, done);
+	await insertCoatSteps(tx, coat, trade, at, done);
 }
 
 function placeFor(steps: readonly Row[], rest: readonly Row[], coatId: number): number {

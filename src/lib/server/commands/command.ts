@@ -1,14 +1,19 @@
 import type { z } from 'zod';
-import type { Settings } from '$core/costume/record.ts';
+import type { HandbookRow } from '$core/facts/handbook.ts';
+import type { Settings } from '$core/facts/workshop.ts';
+import { catalogueOf, type Catalogue } from '$core/trade/catalogue.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import { clock } from '../clock.ts';
 import { act, type ActionInfo } from '../db/action.ts';
 import type { Database, Executor } from '../db/open.ts';
-import { costumeCurrency, loadSettings } from '../read/workshop.ts';
+import { costumeCurrency, loadHandbook, loadSettings } from '../read/workshop.ts';
 
 /** What a command may ask about its surroundings. */
 export interface Context {
 	settings: Settings;
+	/** The handbook, with the maker's own rows. */
+	trade: Catalogue;
+	handbook: readonly HandbookRow[];
 	/** The currency of the costume at hand, else the workshop's. */
 	currency: string;
 	/** The costume in the page's address; 0 outside of one. */
@@ -40,10 +45,13 @@ export async function contextOf(
 	params: { costume?: string }
 ): Promise<Context> {
 	const settings = await loadSettings(db);
+	const handbook = await loadHandbook(db);
 	const costumeId = Number(params.costume ?? 0);
 	const currency = costumeId ? await costumeCurrency(db, costumeId) : null;
 	return {
 		settings,
+		handbook,
+		trade: catalogueOf(handbook),
 		currency: currency ?? settings.currency,
 		costumeId,
 		now: clock(),

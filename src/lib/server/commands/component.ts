@@ -6,11 +6,12 @@ import {
 	SEEN_FROM,
 	SIDES,
 	SOURCES,
-	type Component
-} from '$core/costume/component.ts';
-import { isRouteCoat, ROUTE_KEYS, ROUTES, type Route, type RouteKey } from '$core/costume/route.ts';
-import { ZONES } from '$core/costume/zone.ts';
-import { COAT_PRODUCTS } from '$core/finish/coatProduct.ts';
+	type Component,
+	type RouteKey
+} from '$core/facts/component.ts';
+import { coatProductOf, type Catalogue } from '$core/trade/catalogue.ts';
+import { isRouteCoat } from '$core/trade/route.ts';
+import { ZONES } from '$core/facts/zone.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
 import { insertCoatSteps } from './coatSteps.ts';
@@ -82,7 +83,8 @@ const columns = (v: Shape, code: string) => [
 export async function insertComponent(
 	tx: Executor,
 	costumeId: number,
-	v: ComponentInput
+	v: ComponentInput,
+	trade: Catalogue
 ): Promise<{ id: number; code: string }> {
 	const known = await siblings(tx, costumeId);
 	if (v.parentId !== null && !known.some((c) => c.id === v.parentId)) throw new Absent('component');
@@ -95,13 +97,19 @@ export async function insertComponent(
 		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18) returning id`,
 		[costumeId, v.parentId, position, v.route, ...columns(v, code)]
 	);
-	if (v.route) await insertRoute(tx, row!.id, v.route);
+	if (v.route) await insertRoute(tx, row!.id, v.route, trade);
 	return { id: row!.id, code };
 }
 
 /** The usual steps of a route and the coats of its stack, in the route's order. */
-export async function insertRoute(tx: Executor, componentId: number, key: RouteKey): Promise<void> {
-	const route: Route = ROUTES[key];
+export async function insertRoute(
+	tx: Executor,
+	componentId: number,
+	key: RouteKey,
+	trade: Catalogue
+): Promise<void> {
+	const route = trade.route[key];
+	if (!route) throw new Absent('route');
 	const place = await sprayPlace(tx);
 	let position = (await one<{ next: number }>(
 		tx,
@@ -124,7 +132,7 @@ export async function insertRoute(tx: Executor, componentId: number, key: RouteK
 			});
 			continue;
 		}
-		const product = COAT_PRODUCTS[entry.product];
+		const product = coatProductOf(trade, entry.product);
 		const coat = {
 			componentId,
 			position: coats++,
@@ -140,7 +148,12 @@ export async function insertRoute(tx: Executor, componentId: number, key: RouteK
 			values ($1, $2, $3, $4, $5, $6, $7) returning id`,
 			Object.values(coat)
 		);
-		position = await insertCoatSteps(tx, { ...coat, fromPieces: false, id: row!.id, version: 1 }, position);
+		position = await insertCoatSteps(
+			tx,
+			{ ...coat, fromPieces: false, id: row!.id, version: 1 },
+			trade,
+			position
+		);
 	}
 }
 
@@ -156,9 +169,10 @@ async function load(tx: Executor, id: number, { costumeId }: Context) {
 
 export const componentCommands = {
 	addComponent: command(
-		(context) => z.object({ ...shape(context), route: f.choiceOrNull(ROUTE_KEYS), parentId: f.idOrNull() }),
-		async (tx, v, { costumeId }) => {
-			const result = await insertComponent(tx, costumeId, v);
+		(context) =>
+			z.object({ ...shape(context), route: f.keyOrNull(context.trade.route), parentId: f.idOrNull() }),
+		async (tx, v, { costumeId, trade }) => {
+			const result = await insertComponent(tx, costumeId, v, trade);
 			const steps = await all(tx, 'select 1 from step where component_id = $1', [result.id]);
 			const tail = steps.length ? ` with ${steps.length} steps` : '';
 			return { words: `Added ${result.code} ${v.name}${tail}`, result };
@@ -227,12 +241,12 @@ export const componentCommands = {
 
 	/** The usual steps of a route, for a component that has none yet or needs another's as well. */
 	addRoute: command(
-		() => z.object({ id: f.id(), route: f.choice(ROUTE_KEYS) }),
+		({ trade }) => z.object({ id: f.id(), route: f.keyOf(trade.route) }),
 		async (tx, v, context) => {
 			const me = await load(tx, v.id, context);
-			await insertRoute(tx, v.id, v.route);
+			await insertRoute(tx, v.id, v.route, context.trade);
 			await tx.query('update component set route = $2 where id = $1', [v.id, v.route]);
-			return { words: `Added the steps of ${ROUTES[v.route].name} to ${me.code} ${me.name}` };
+			return { words: `Added the steps of ${context.trade.route[v.route]!.name} to ${me.code} ${me.name}` };
 		}
 	)
 };

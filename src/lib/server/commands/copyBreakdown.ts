@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { inLedgerOrder, type Component } from '$core/costume/component.ts';
-import { inOrder } from '$core/costume/order.ts';
-import type { CostumeRecord } from '$core/costume/record.ts';
+import { inLedgerOrder, type Component } from '$core/facts/component.ts';
+import { inOrder } from '$core/facts/order.ts';
+import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
 import { loadRecord } from '../read/costume.ts';
@@ -70,7 +70,7 @@ export const copyCommands = {
 	/** Components of another costume with their steps, coats and needs; nothing done, bought or logged. */
 	copyBreakdown: command(
 		() => z.object({ fromId: f.id(), componentIds: f.ids() }),
-		async (tx, v, { costumeId }) => {
+		async (tx, v, { costumeId, trade }) => {
 			const record = v.fromId === costumeId ? null : await loadRecord(tx, v.fromId);
 			if (!record) throw new Absent('costume');
 			const chosen = inLedgerOrder(record.components)
@@ -85,12 +85,17 @@ export const copyCommands = {
 			const ids = new Map<number, number>();
 			const steps = new Map<number, number>();
 			for (const c of chosen) {
-				const made = await insertComponent(tx, costumeId, {
-					...c,
-					code: taken.has(c.code) ? '' : c.code,
-					parentId: c.parentId === null ? null : (ids.get(c.parentId) ?? null),
-					route: null
-				});
+				const made = await insertComponent(
+					tx,
+					costumeId,
+					{
+						...c,
+						code: taken.has(c.code) ? '' : c.code,
+						parentId: c.parentId === null ? null : (ids.get(c.parentId) ?? null),
+						route: null
+					},
+					trade
+				);
 				ids.set(c.id, made.id);
 				await tx.query('update component set route = $2 where id = $1', [made.id, c.route]);
 				for (const [from, to] of await copyInside(tx, record, c, made.id)) steps.set(from, to);

@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { cureSteps, OCCASIONS } from '$core/mend/fault.ts';
+import { knownFaultOf } from '$core/trade/catalogue.ts';
+import { cureSteps, keyOfSymptom } from '$core/trade/knownFault.ts';
+import { OCCASIONS } from '$core/facts/fault.ts';
 import { formatLocalTime } from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
@@ -43,10 +45,11 @@ export const faultCommands = {
 			if (v.happenedAt > context.now) throw new Refused('That time has not come yet.', 'happenedAt');
 			if (v.cameBackOf !== null && (await faultOf(tx, v.cameBackOf, context)).componentId !== v.componentId)
 				throw new Refused('That fault was on another component.', 'cameBackOf');
+			const known = keyOfSymptom(context.trade.knownFault, v.symptom);
 			const row = await one<{ id: number }>(
 				tx,
-				`insert into fault (component_id, symptom, cause, cure, occasion, happened_at, minutes_lost, came_back_of)
-				values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
+				`insert into fault (component_id, symptom, cause, cure, occasion, happened_at, minutes_lost, came_back_of, known)
+				values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
 				[
 					v.componentId,
 					v.symptom,
@@ -55,11 +58,12 @@ export const faultCommands = {
 					v.occasion,
 					formatLocalTime(v.happenedAt),
 					v.minutesLost,
-					v.cameBackOf
+					v.cameBackOf,
+					known
 				]
 			);
 			let position = component.next;
-			for (const step of cureSteps(v.symptom, v.cure))
+			for (const step of cureSteps(knownFaultOf(context.trade, known), v.cure))
 				await insertStep(tx, {
 					...step,
 					componentId: v.componentId,
@@ -81,7 +85,8 @@ export const faultCommands = {
 			const old = await faultOf(tx, v.id, context);
 			const rows = await all<{ id: number }>(
 				tx,
-				`update fault set symptom = $3, cause = $4, cure = $5, occasion = $6, happened_at = $7, minutes_lost = $8, came_back_of = $9
+				`update fault set symptom = $3, cause = $4, cure = $5, occasion = $6, happened_at = $7, minutes_lost = $8, came_back_of = $9,
+					known = $10
 				where id = $1 and version = $2 returning id`,
 				[
 					v.id,
@@ -92,7 +97,8 @@ export const faultCommands = {
 					v.occasion,
 					formatLocalTime(v.happenedAt),
 					v.minutesLost,
-					v.cameBackOf
+					v.cameBackOf,
+					keyOfSymptom(context.trade.knownFault, v.symptom)
 				]
 			);
 			await written(tx, 'fault', v.id, rows);

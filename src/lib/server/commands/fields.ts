@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { say } from '$core/messages.ts';
-import type { Parsed } from '$core/problem.ts';
+import { say } from '$core/units/messages.ts';
+import type { Parsed } from '$core/units/problem.ts';
 import { parseDuration } from '$core/units/duration.ts';
 import { parseClock, parseDate, parseLocalTime } from '$core/units/localTime.ts';
 import { formatLength, parseArea, parseLength, type LengthUnit } from '$core/units/measure.ts';
@@ -87,6 +87,13 @@ export const choice = <const T extends readonly [string, ...string[]]>(options: 
 export const choiceOrNull = <const T extends readonly [string, ...string[]]>(options: T) =>
 	orNull(choice(options));
 
+/** A key of a table of the handbook. */
+export const keyOf = (rows: Readonly<Record<string, unknown>>) =>
+	z
+		.string({ error: 'Choose one of these.' })
+		.refine((key) => Object.hasOwn(rows, key), 'Choose one of these.');
+export const keyOrNull = (rows: Readonly<Record<string, unknown>>) => orNull(keyOf(rows));
+
 /** A checkbox: sent only when ticked. */
 export const ticked = () =>
 	z
@@ -123,5 +130,6 @@ export const points = (least: number, most = 500) =>
 /** Ids of several rows: ticked boxes. */
 export const ids = () => z.array(id()).default([]);
 
+export const severalKeys = (rows: Readonly<Record<string, unknown>>) => z.array(keyOf(rows)).default([]);
 export const several = <const T extends readonly [string, ...string[]]>(options: T) =>
 	z.array(choice(options)).default([]);

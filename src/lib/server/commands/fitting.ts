@@ -1,13 +1,7 @@
 import { z } from 'zod';
-import type { Component } from '$core/costume/component.ts';
-import { TECHNIQUE_KEYS } from '$core/costume/technique.ts';
-import {
-	CLEARS,
-	POINT_DIRECTIONS,
-	pointWords,
-	usualStepFor,
-	type FittingPoint
-} from '$core/fitting/fitting.ts';
+import type { Component } from '$core/facts/component.ts';
+import { CLEARS, usualStepFor } from '$core/trade/fittingCheck.ts';
+import { POINT_DIRECTIONS, pointWords, type FittingPoint } from '$core/facts/fitting.ts';
 import { formatLocalTime, dayOf, dayWords } from '$core/units/localTime.ts';
 import { formatLength } from '$core/units/measure.ts';
 import type { Executor } from '../db/open.ts';
@@ -196,7 +190,7 @@ export const fittingCommands = {
 
 	/** An open point becomes a step of its component, before the next fitting. */
 	pointToStep: command(
-		() => z.object({ id: f.id(), technique: f.choiceOrNull(TECHNIQUE_KEYS) }),
+		({ trade }) => z.object({ id: f.id(), technique: f.keyOrNull(trade.technique) }),
 		async (tx, v, context) => {
 			const row = await loadPoint(tx, v.id, context);
 			if (row.stepId !== null) throw new Refused('This point is a step already.');

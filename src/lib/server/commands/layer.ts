@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { orderSlips } from '$core/costume/layers.ts';
-import { circleIn, stepsBefore } from '$core/costume/order.ts';
-import { planWorkshop } from '$core/costume/costumePlan.ts';
+import { orderSlips } from '$core/answers/layers.ts';
+import { circleIn, stepsBefore } from '$core/facts/order.ts';
+import { planWorkshop } from '$core/answers/plan.ts';
 import { Absent, Refused } from '../db/rows.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadWorkshop } from '../read/workshop.ts';

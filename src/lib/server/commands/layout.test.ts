@@ -1,10 +1,10 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
-import { rectangle } from '$core/layout/offcut.ts';
-import type { LayPlan } from '$core/layout/plan.ts';
-import { PLAIN_LAY } from '$core/layout/settings.ts';
-import { shoppingLines } from '$core/needs/shopping.ts';
+import { rectangle } from '$core/engines/layout/offcut.ts';
+import type { LayPlan } from '$core/facts/layout.ts';
+import { PLAIN_LAY } from '$core/facts/layout.ts';
+import { shoppingLines } from '$core/answers/shopping.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadLayouts, loadOffcuts } from '../read/layout.ts';
 import { loadShapes } from '../read/measure.ts';
@@ -33,7 +33,9 @@ const foamOf = (name: string, thicknessMm: string, more: Record<string, string> 
 	material({ name, thicknessMm: `${thicknessMm} mm`, widthMm: '500 mm', lengthMm: '400 mm', ...more });
 const stashOf = async (id: number) => (await loadMaterials(w.db)).find((m) => m.id === id)!.stash;
 const line = async (id: number) =>
-	shoppingLines(await record(), await loadMaterials(w.db)).find((l) => l.material.id === id)!;
+	shoppingLines(await record(), { materials: await loadMaterials(w.db), handbook: [] }).find(
+		(l) => l.material.id === id
+	)!;
 
 /** Two sheets, or an offcut and a sheet: a large plate on the first, a small one on the second. */
 function plan(materialId: number, sheets: LayPlan['stock']['sheets'] = []): LayPlan {

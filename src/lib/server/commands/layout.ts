@@ -1,8 +1,10 @@
 import { z } from 'zod';
-import type { Material } from '$core/needs/material.ts';
-import { areaOfUnit, USUAL_WASTE } from '$core/pattern/followPieces.ts';
-import { partsOf, quantityLaid } from '$core/layout/pieces.ts';
-import { clashesOf, layPlan, leftoversOfPlan, useOfPlan } from '$core/layout/plan.ts';
+import type { Material } from '$core/facts/material.ts';
+import { areaOfUnit } from '$core/facts/material.ts';
+import { USUAL_WASTE } from '$core/trade/driver.ts';
+import { partsOf, quantityLaid } from '$core/answers/layPieces.ts';
+import { clashesOf, leftoversOfPlan, useOfPlan } from '$core/engines/layout/cutSheets.ts';
+import { layPlan } from '$core/facts/layout.ts';
 import { formatLocalTime } from '$core/units/localTime.ts';
 import { formatNumber } from '$core/units/number.ts';
 import type { Executor } from '../db/open.ts';

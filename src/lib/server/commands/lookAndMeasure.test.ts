@@ -1,10 +1,11 @@
+import { STANDARD } from '$core/trade/catalogue.ts';
 import assert from 'node:assert/strict';
 import { createHash } from 'node:crypto';
 import { after, before, test } from 'node:test';
 import sharp from 'sharp';
 import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
-import { wearersOf } from '../../../core/measure/body/measureRecord.ts';
-import { zoneStacks } from '../../../core/costume/layers.ts';
+import { wearersOf } from '../../../core/facts/measureRecord.ts';
+import { zoneStacks } from '../../../core/answers/layers.ts';
 import { restoreBackup, writeBackup } from '../backup.ts';
 import { readCostumeZip, writeCostumeZip } from '../costumeFile.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
@@ -12,8 +13,8 @@ import { readStored, smaller } from '../pictures.ts';
 import { loadRecord } from '../read/costume.ts';
 import { otherBreakdowns } from '../read/breakdowns.ts';
 import { loadLook } from '../read/look.ts';
-import { referencesOf } from '$core/costume/picture.ts';
-import { fittedOf } from '$core/measure/body/measureRecord.ts';
+import { referencesOf } from '$core/facts/picture.ts';
+import { fittedOf } from '$core/facts/measureRecord.ts';
 import { loadMeasure } from '../read/measure.ts';
 import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
 import type { Command } from './command.ts';
@@ -497,9 +498,9 @@ test('a fitting: what was on, what is clear, a punch list whose points become st
 test('the shopping seed is confirmed line by line; make, buy or alter keeps its reason and lays out its steps', async () => {
 	await run(materialCommands.addMaterial, MATERIAL);
 	const foam = (await loadMaterials(w.db)).find((m) => m.name === MATERIAL.name)!;
-	const { shoppingSeed } = await import('../../../core/needs/seed.ts');
+	const { shoppingSeed } = await import('../../../core/answers/seed.ts');
 	const r = await record();
-	const seed = shoppingSeed(r.components[0]!, r, await loadMaterials(w.db));
+	const seed = shoppingSeed(r.components[0]!, r, await loadMaterials(w.db), STANDARD);
 	const answer = {
 		id: String(bracers),
 		lines: ['0', '2'],

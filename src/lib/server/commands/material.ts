@@ -1,15 +1,15 @@
 import { z } from 'zod';
-import { COAT_PRODUCT_KEYS } from '$core/finish/coatProduct.ts';
-import { FAMILIES, type Material } from '$core/needs/material.ts';
+import { FAMILIES, type Material } from '$core/facts/material.ts';
 import { formatNumber } from '$core/units/number.ts';
-import { areaOfUnit, USUAL_WASTE } from '$core/pattern/followPieces.ts';
+import { areaOfUnit } from '$core/facts/material.ts';
+import { USUAL_WASTE } from '$core/trade/driver.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
 import { loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
-const shape = ({ currency, settings }: Context) => ({
+const shape = ({ currency, settings, trade }: Context) => ({
 	name: f.name(),
 	family: f.choice(FAMILIES),
 	unit: f.name(20),
@@ -20,7 +20,7 @@ const shape = ({ currency, settings }: Context) => ({
 	leadWorkingDays: f.ticked(),
 	stash: f.decimal(0, 1_000_000),
 	stashNote: f.text(),
-	coatProduct: f.choiceOrNull(COAT_PRODUCT_KEYS),
+	coatProduct: f.keyOrNull(trade.coatProduct),
 	thicknessMm: f.lengthOrNull(settings.lengthUnit, 0.05, 200),
 	widthMm: f.lengthOrNull(settings.lengthUnit, 5, 10_000),
 	lengthMm: f.lengthOrNull(settings.lengthUnit, 5, 100_000),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { offcutFlaws, offcutOutline } from '$core/layout/offcut.ts';
+import { offcutFlaws, offcutOutline } from '$core/engines/layout/offcut.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, written } from '../db/rows.ts';
 import { command } from './command.ts';

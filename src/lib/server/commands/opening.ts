@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { MEASURE_KEYS } from '$core/measure/body/bodyMeasure.ts';
-import { PASSAGE_KEYS, PASSAGES } from '$core/measure/body/goesOn.ts';
-import { DIRECTIONS, MADE_FOR } from '$core/measure/body/resize.ts';
-import { sizesOf } from '$core/measure/body/sizeTable.ts';
+import { MEASURE_KEYS } from '$core/facts/bodyMeasure.ts';
+import { PASSAGE_KEYS, PASSAGES } from '$core/facts/opening.ts';
+import { DIRECTIONS, MADE_FOR } from '$core/facts/measureRecord.ts';
+import { sizesOf } from '$core/trade/sizeTable.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
 import { command, type Context } from './command.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { ROUTES } from '$core/costume/route.ts';
-import { ZONES, zoneWords } from '$core/costume/zone.ts';
+import type { Catalogue } from '$core/trade/catalogue.ts';
+import { ZONES, zoneWords } from '$core/facts/zone.ts';
 import {
 	COMPONENT_COLUMNS,
 	MATERIAL_COLUMNS,
@@ -66,8 +66,8 @@ const zonesOf = (text: string | undefined) =>
 		.filter(Boolean)
 		.map((t) => ZONES.find((z) => z === t || zoneWords(z) === t) ?? t);
 
-const routeOf = (text: string | undefined) =>
-	Object.entries(ROUTES).find(([key, r]) => key === text || r.name === text?.toLowerCase())?.[0] ??
+const routeOf = (text: string | undefined, trade: Catalogue) =>
+	Object.entries(trade.route).find(([key, r]) => key === text || r.name === text?.toLowerCase())?.[0] ??
 	text ??
 	'';
 
@@ -91,7 +91,7 @@ export const pasteCommands = {
 			usual,
 			({ partOf = '', ...row }) => {
 				parents.push(partOf);
-				return { ...row, zones: zonesOf(row.zones), route: routeOf(row.route), parentId: '' };
+				return { ...row, zones: zonesOf(row.zones), route: routeOf(row.route, context.trade), parentId: '' };
 			},
 			componentCommands.addComponent.input(context)
 		);
@@ -109,7 +109,7 @@ export const pasteCommands = {
 			const parentId = of ? known.get(of) : null;
 			if (parentId === undefined)
 				throw new Refused(`Row ${i + 2}, part of: no component “${parents[i]}” stands above it.`, 'rows');
-			const made = await insertComponent(tx, context.costumeId, { ...row, parentId });
+			const made = await insertComponent(tx, context.costumeId, { ...row, parentId }, context.trade);
 			known.set(made.code.toLowerCase(), made.id);
 			known.set(row.name.toLowerCase(), made.id);
 		}

@@ -1,26 +1,19 @@
 import { z } from 'zod';
 import {
 	ANGLES,
-	axisOf,
 	CALLOUT_SHAPES,
 	CALLOUT_SIDES,
 	DESIGNS,
 	PURPOSES,
-	mirrored,
 	type Callout,
 	type ReferencePicture
-} from '$core/costume/picture.ts';
-import { say } from '$core/messages.ts';
-import type { Point } from '$core/measure/plane/homography.ts';
-import { referenceSchema } from '$core/measure/plane/job.ts';
-import {
-	calibrate,
-	LEAST_POINTS,
-	measure,
-	MEASURE_KINDS,
-	onPicture,
-	type MeasureKind
-} from '$core/measure/plane/pictureMeasure.ts';
+} from '$core/facts/picture.ts';
+import { axisOf, mirrored } from '$core/answers/callouts.ts';
+import { say } from '$core/units/messages.ts';
+import type { Point } from '$core/units/point.ts';
+import { referenceSchema } from '$core/engines/plane/job.ts';
+import { calibrate, LEAST_POINTS, measure, onPicture } from '$core/engines/plane/pictureMeasure.ts';
+import { MEASURE_KINDS, type MeasureKind } from '$core/facts/picture.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
 import { storePicture } from '../pictures.ts';

@@ -1,10 +1,13 @@
+import { STANDARD } from '$core/trade/catalogue.ts';
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
-import { alternativesOf } from '$core/costume/alternatives.ts';
-import { foundOf, planWorkshop, redoChance } from '$core/costume/costumePlan.ts';
-import { checkPlan } from '$core/schedule/checkPlan.ts';
-import { searchPlan } from '$core/schedule/search.ts';
+import { alternativesOf } from '$core/answers/alternatives.ts';
+import { foundOf } from '$core/answers/planProblem.ts';
+import { planWorkshop } from '$core/answers/plan.ts';
+import { redoChance } from '$core/answers/redo.ts';
+import { checkPlan } from '$core/engines/schedule/checkPlan.ts';
+import { searchPlan } from '$core/engines/schedule/search.ts';
 import { DAY, dayOf, formatLocalTime } from '$core/units/localTime.ts';
 import { clock } from '../clock.ts';
 import { Refused } from '../db/rows.ts';
@@ -279,12 +282,14 @@ test('how often work is done again: the starting value, and more with each fault
 	}).catch(() => null);
 	const r = await record();
 	const coat = r.steps.find((s) => s.coatId !== null)!;
-	const start = redoChance(coat, { ...r, faults: [] });
+	const start = redoChance(coat, { ...r, faults: [] }, STANDARD);
 	assert.ok(Math.abs(start - 0.04) < 1e-9, String(start));
 	const sticky = {
 		id: 1,
 		componentId: plate,
-		symptom: 'sticky paint',
+		// The key links it to coats, whatever the maker calls it.
+		symptom: 'still tacky after a week',
+		known: 'stickyPaint',
 		cause: '',
 		cure: '',
 		occasion: 'event' as const,
@@ -293,8 +298,8 @@ test('how often work is done again: the starting value, and more with each fault
 		cameBackOf: null,
 		version: 1
 	};
-	assert.ok(redoChance(coat, { ...r, faults: [sticky] }) > start, 'a fault makes it likelier');
-	assert.equal(redoChance({ ...coat, coatId: null, technique: 'draft' }, r), 0);
+	assert.ok(redoChance(coat, { ...r, faults: [sticky] }, STANDARD) > start, 'a fault makes it likelier');
+	assert.equal(redoChance({ ...coat, coatId: null, technique: 'draft' }, r, STANDARD), 0);
 });
 
 test('days off from a calendar: new ones only, and what is none is told at the field', async () => {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { copiesOf } from '$core/costume/component.ts';
+import { copiesOf } from '$core/facts/component.ts';
 import { Absent, one, Refused } from '../db/rows.ts';
 import { loadRecord } from '../read/costume.ts';
 import { command } from './command.ts';

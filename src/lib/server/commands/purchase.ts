@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { PURCHASE_STATES, type Material, type PurchaseState } from '$core/needs/material.ts';
-import { say } from '$core/messages.ts';
-import { areaOfUnit } from '$core/pattern/followPieces.ts';
-import { arrivalDay } from '$core/needs/leadTime.ts';
-import { shoppingLines } from '$core/needs/shopping.ts';
+import { PURCHASE_STATES, type Material, type PurchaseState } from '$core/facts/material.ts';
+import { say } from '$core/units/messages.ts';
+import { areaOfUnit } from '$core/facts/material.ts';
+import { arrivalDay } from '$core/answers/leadTime.ts';
+import { shoppingLines } from '$core/answers/shopping.ts';
 import { dayOf, formatDate } from '$core/units/localTime.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadMaterials } from '../read/workshop.ts';
@@ -164,10 +164,10 @@ export const purchaseCommands = {
 	/** Everything that is short goes on the list in whole packs, at once. */
 	planShort: command(
 		() => z.object({ materialId: f.idOrNull() }),
-		async (tx, v, { costumeId }) => {
+		async (tx, v, { costumeId, handbook }) => {
 			const record = await loadRecord(tx, costumeId);
 			if (!record) throw new Absent('costume');
-			const short = shoppingLines(record, await loadMaterials(tx)).filter(
+			const short = shoppingLines(record, { materials: await loadMaterials(tx), handbook }).filter(
 				(l) => l.packsShort > 0 && (v.materialId === null || l.material.id === v.materialId)
 			);
 			if (short.length === 0) throw new Refused('Nothing is short.');

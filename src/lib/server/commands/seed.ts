@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { shoppingSeed } from '$core/needs/seed.ts';
+import { shoppingSeed } from '$core/answers/seed.ts';
 import { Absent, Refused } from '../db/rows.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadMaterials } from '../read/workshop.ts';
@@ -29,12 +29,12 @@ export const seedCommands = {
 								message: 'What is ticked needs more than nothing.'
 							});
 				}),
-		async (tx, v, { costumeId }) => {
+		async (tx, v, { costumeId, trade }) => {
 			const record = await loadRecord(tx, costumeId);
 			const component = record?.components.find((c) => c.id === v.id);
 			if (!record || !component) throw new Absent('component');
 			const materials = await loadMaterials(tx);
-			const seed = shoppingSeed(component, record, materials);
+			const seed = shoppingSeed(component, record, materials, trade);
 			if (seed.length !== v.names.length || seed.some((l, i) => l.name !== v.names[i]))
 				throw new Refused('The steps were changed meanwhile: look at the list again.', 'quantity');
 			if (v.lines.length === 0) throw new Refused('Tick what it takes.', 'quantity');

@@ -14,12 +14,12 @@ import { contextOf } from './command.ts';
 import { fileCommands } from './file.ts';
 import { materialCommands } from './material.ts';
 import { stepCommands } from './step.ts';
-import { shoppingLines } from '$core/needs/shopping.ts';
-import { figuresOf, piece } from '$core/pattern/piece.ts';
-import { shapeFor } from '$core/pattern/storedShape.ts';
-import { polygon } from '$core/pattern/outline.ts';
-import { rectangle } from '$core/pattern/sector.ts';
-import type { PieceWork } from '$core/pattern/work.ts';
+import { shoppingLines } from '$core/answers/shopping.ts';
+import { figuresOf, piece } from '$core/engines/pattern/piece.ts';
+import { shapeFor } from '$core/answers/shapePieces.ts';
+import { polygon } from '$core/engines/pattern/outline.ts';
+import { rectangle } from '$core/engines/pattern/sector.ts';
+import type { PieceWork } from '$core/facts/pieceWork.ts';
 import { plannedCostume, standingAsIf } from '../read/plans.ts';
 import { shapeCommands } from './shape.ts';
 
@@ -319,7 +319,9 @@ test('a material whose size is told after the shape was kept counts at once, on 
 	// 200 × 100 mm × 1.3 for waste, of 500 × 1000 mm.
 	assert.ok(Math.abs(need!.quantity - (200 * 100 * 1.3) / 500_000) < 1e-12, `${need!.quantity}`);
 	const { materials } = await loadWorkshop(w.db);
-	const line = shoppingLines(await record(), materials).find((l) => l.material.id === foam.id)!;
+	const line = shoppingLines(await record(), { materials: materials, handbook: [] }).find(
+		(l) => l.material.id === foam.id
+	)!;
 	assert.equal(line.short > 0, true);
 	assert.equal(line.packsShort, 1);
 	await w.undoLast();

@@ -1,23 +1,21 @@
 import { z } from 'zod';
-import { MEASURE_KEYS } from '$core/measure/body/bodyMeasure.ts';
-import { fittedOf } from '$core/measure/body/measureRecord.ts';
-import { printPercent } from '$core/measure/body/resize.ts';
-import { say } from '$core/messages.ts';
-import { areaOfUnit, driverOf, USUAL_WASTE } from '$core/pattern/followPieces.ts';
-import { storedPieces } from '$core/pattern/storedPiece.ts';
-import {
-	readShapeValue,
-	shapeFor,
-	type ShapeSource,
-	type ShapeValue,
-	type StoredShape
-} from '$core/pattern/storedShape.ts';
-import { ORIGIN_KEYS, SHAPE_KEYS, shaperOf, type ShapeKey } from '$core/pattern/shapers.ts';
-import type { Shaped, Shaper } from '$core/pattern/shaper.ts';
-import { MOST_WORKS, pieceWork, workWords, type PieceWork } from '$core/pattern/work.ts';
+import { MEASURE_KEYS } from '$core/facts/bodyMeasure.ts';
+import { fittedOf } from '$core/facts/measureRecord.ts';
+import { printPercent } from '$core/engines/body/resize.ts';
+import { say } from '$core/units/messages.ts';
+import { areaOfUnit } from '$core/facts/material.ts';
+import { USUAL_WASTE } from '$core/trade/driver.ts';
+import { techniqueOf, type Catalogue } from '$core/trade/catalogue.ts';
+import { storedPieces } from '$core/facts/storedPiece.ts';
+import { readShapeValue, shapeFor, type ShapeSource } from '$core/answers/shapePieces.ts';
+import type { ShapeKey, ShapeValue, StoredShape } from '$core/facts/shape.ts';
+import { ORIGIN_KEYS, SHAPE_KEYS, shaperOf } from '$core/engines/shapers/shapers.ts';
+import type { Shaped, Shaper } from '$core/engines/pattern/shaper.ts';
+import { MOST_WORKS, pieceWork, type PieceWork } from '$core/facts/pieceWork.ts';
+import { workWords } from '$core/engines/pattern/work.ts';
 import { formatLength } from '$core/units/measure.ts';
-import type { Component } from '$core/costume/component.ts';
-import type { CostumeRecord } from '$core/costume/record.ts';
+import type { Component } from '$core/facts/component.ts';
+import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
 import { loadRecord } from '../read/costume.ts';
@@ -91,10 +89,12 @@ export async function setFollowing(
 	tx: Executor,
 	record: CostumeRecord,
 	component: Component,
-	on: boolean
+	on: boolean,
+	trade: Catalogue
 ): Promise<void> {
 	const steps = record.steps.filter(
-		(s) => s.componentId === component.id && s.coatId === null && driverOf(s.technique) !== null
+		(s) =>
+			s.componentId === component.id && s.coatId === null && techniqueOf(trade, s.technique).follows !== null
 	);
 	for (const s of steps)
 		if (s.fromPieces !== on)
@@ -166,7 +166,7 @@ export const shapeCommands = {
 				returning id`,
 				[v.componentId, v.shaper, v.name, JSON.stringify(v.values), v.materialId, v.note]
 			);
-			if (v.follow) await setFollowing(tx, record, component, true);
+			if (v.follow) await setFollowing(tx, record, component, true, context.trade);
 			return { words: `Shaped ${plainName(v.name, v.shaper)} of ${name}`, result };
 		}
 	),
@@ -198,7 +198,7 @@ export const shapeCommands = {
 				]
 			);
 			await written(tx, 'shape', v.id, rows);
-			await setFollowing(tx, record, component, v.follow);
+			await setFollowing(tx, record, component, v.follow, context.trade);
 			return { words: `Reshaped ${plainName(v.name, v.shaper)} of ${name}` };
 		}
 	),
@@ -225,7 +225,7 @@ export const shapeCommands = {
 				returning id`,
 				[v.componentId, v.origin, v.name, JSON.stringify(v.pieces), v.materialId, v.note]
 			);
-			if (v.follow) await setFollowing(tx, record, component, true);
+			if (v.follow) await setFollowing(tx, record, component, true, context.trade);
 			return { words: `Brought ${plainName(v.name, v.origin)} to ${name}`, result };
 		}
 	),

@@ -1,13 +1,13 @@
 import { z } from 'zod';
-import { circleIn, stepsBefore } from '$core/costume/order.ts';
-import { waitOf, PHASES, type Step } from '$core/costume/step.ts';
-import { TECHNIQUE_KEYS, TECHNIQUES } from '$core/costume/technique.ts';
-import { checkCoat } from '$core/finish/coatStack.ts';
+import { circleIn, stepsBefore } from '$core/facts/order.ts';
+import { waitOf } from '$core/answers/wait.ts';
+import { PHASES, type Step, type TechniqueKey } from '$core/facts/step.ts';
+import { techniqueOf } from '$core/trade/catalogue.ts';
+import { checkCoat } from '$core/answers/coatStack.ts';
 import { formatLocalTime, timeWords, type LocalMinutes } from '$core/units/localTime.ts';
 import { parseArea, parseLength } from '$core/units/measure.ts';
 import { parseNumber } from '$core/units/number.ts';
-import { driverOf } from '$core/pattern/followPieces.ts';
-import { say } from '$core/messages.ts';
+import { say } from '$core/units/messages.ts';
 import { loadRecord } from '../read/costume.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
@@ -72,9 +72,9 @@ export async function sprayPlace(tx: Executor): Promise<number | null> {
 	);
 }
 
-const shape = {
+const shape = ({ trade }: Context) => ({
 	name: f.name(),
-	technique: f.choice(TECHNIQUE_KEYS),
+	technique: f.keyOf(trade.technique),
 	phase: f.choice(PHASES),
 	amount: z.string({ error: 'Needs a value.' }),
 	fromPieces: f.ticked(),
@@ -84,14 +84,12 @@ const shape = {
 	oneSitting: f.ticked(),
 	needsHelper: f.ticked(),
 	placeId: f.idOrNull()
-};
+});
 
 /** The amount is a length, an area or a count, as the technique says. */
-function withAmount<T extends { technique: (typeof TECHNIQUE_KEYS)[number]; amount: string }>({
-	settings
-}: Context) {
+function withAmount<T extends { technique: TechniqueKey; amount: string }>({ settings, trade }: Context) {
 	return (v: T, ctx: z.RefinementCtx): Omit<T, 'amount'> & { amount: number } => {
-		const { driver } = TECHNIQUES[v.technique];
+		const { driver } = techniqueOf(trade, v.technique);
 		const unit = driver === 'length' ? settings.clothUnit : settings.lengthUnit;
 		const parsed =
 			driver === 'length'
@@ -172,7 +170,7 @@ export async function coatWarning(
 		.filter((s) => s.componentId === step.componentId && s.position < step.position && s.doneAt !== null)
 		.sort((a, b) => b.position - a.position)[0];
 	if (!before) return null;
-	const warning = checkCoat(before.doneAt!, waitOf(before, context.settings.coldOrDamp), step, at);
+	const warning = checkCoat(before.doneAt!, waitOf(before, context), step, at);
 	if (!warning) return null;
 	return warning.code === 'coatTooEarly'
 		? `Too early: “${before.name}” needs until ${timeWords(warning.from)}. A coat over one that is not dry stays sticky beneath.`
@@ -189,8 +187,10 @@ export async function setDone(tx: Executor, id: number, at: LocalMinutes | null)
 export const stepCommands = {
 	addStep: command(
 		(context) =>
-			z.object({ componentId: f.id(), faultId: f.idOrNull(), ...shape }).transform(withAmount(context)),
-		async (tx, v, { costumeId }) => {
+			z
+				.object({ componentId: f.id(), faultId: f.idOrNull(), ...shape(context) })
+				.transform(withAmount(context)),
+		async (tx, v, { costumeId, trade }) => {
 			const component = await one<{ code: string }>(
 				tx,
 				'select code from component where id = $1 and costume_id = $2',
@@ -198,14 +198,15 @@ export const stepCommands = {
 			);
 			if (!component) throw new Absent('component');
 			const position = (await stepIds(tx, v.componentId)).length;
-			const fromPieces = v.fromPieces && driverOf(v.technique) !== null;
+			const fromPieces = v.fromPieces && techniqueOf(trade, v.technique).follows !== null;
 			const id = await insertStep(tx, { ...v, fromPieces, position });
 			return { words: `Added step ${v.name} to ${component.code}`, result: { id } };
 		}
 	),
 
 	editStep: command(
-		(context) => z.object({ id: f.id(), version: f.version(), ...shape }).transform(withAmount(context)),
+		(context) =>
+			z.object({ id: f.id(), version: f.version(), ...shape(context) }).transform(withAmount(context)),
 		async (tx, v, context) => {
 			const { code } = await loadStep(tx, v.id, context);
 			const rows = await all<{ id: number }>(
@@ -226,7 +227,7 @@ export const stepCommands = {
 					v.oneSitting,
 					v.needsHelper,
 					v.placeId,
-					v.fromPieces && driverOf(v.technique) !== null
+					v.fromPieces && techniqueOf(context.trade, v.technique).follows !== null
 				]
 			);
 			await written(tx, 'step', v.id, rows);

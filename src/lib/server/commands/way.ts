@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { routeFor, WAYS, type Way } from '$core/costume/ways.ts';
-import type { Component } from '$core/costume/component.ts';
+import { routeFor, WAYS, type Way } from '$core/answers/ways.ts';
+import type { Component } from '$core/facts/component.ts';
 import { formatLocalTime } from '$core/units/localTime.ts';
+import type { Catalogue } from '$core/trade/catalogue.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, one } from '../db/rows.ts';
 import { command, type Context } from './command.ts';
@@ -22,7 +23,8 @@ async function layOutWay(
 	tx: Executor,
 	way: Way,
 	component: Pick<Component, 'id' | 'name' | 'kind' | 'route'>,
-	offer: { priceMinor: number; leadDays: number } | null
+	offer: { priceMinor: number; leadDays: number } | null,
+	trade: Catalogue
 ): Promise<void> {
 	const { id } = component;
 	await tx.query(
@@ -36,7 +38,7 @@ async function layOutWay(
 	);
 	if (way !== 'make') await tx.query('delete from need where component_id = $1', [id]);
 	const route = routeFor(way, component);
-	if (route) await insertRoute(tx, id, route);
+	if (route) await insertRoute(tx, id, route, trade);
 	else {
 		const { next } = (await one<{ next: number }>(
 			tx,
@@ -88,7 +90,7 @@ export const wayCommands = {
 				layOut: f.ticked(),
 				...offer(context)
 			}),
-		async (tx, v, { costumeId, now }) => {
+		async (tx, v, { costumeId, now, trade }) => {
 			const component = await one<Pick<Component, 'id' | 'code' | 'name' | 'kind' | 'route' | 'source'>>(
 				tx,
 				'select id, code, name, kind, route, source from component where id = $1 and costume_id = $2',
@@ -118,7 +120,8 @@ export const wayCommands = {
 						? null
 						: v.source === 'buy'
 							? { priceMinor: v.buyPriceMinor, leadDays: v.buyLeadDays }
-							: { priceMinor: v.alterPriceMinor, leadDays: v.alterLeadDays }
+							: { priceMinor: v.alterPriceMinor, leadDays: v.alterLeadDays },
+					trade
 				);
 			await tx.query('update component set source = $2 where id = $1', [v.id, v.source]);
 			return {

@@ -7,7 +7,7 @@ import {
 	OVERS,
 	type MeasureKey,
 	type MeasureSide
-} from '$core/measure/body/bodyMeasure.ts';
+} from '$core/facts/bodyMeasure.ts';
 import { formatDate, formatLocalTime, type LocalMinutes } from '$core/units/localTime.ts';
 import { formatLength } from '$core/units/measure.ts';
 import type { Executor } from '../db/open.ts';

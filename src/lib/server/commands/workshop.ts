@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { SUMMER_TIME_KEYS } from '$core/schedule/daylight.ts';
-import { TECHNIQUE_KEYS, TECHNIQUES } from '$core/costume/technique.ts';
+import { SUMMER_TIME_KEYS } from '$core/facts/calendar.ts';
+import { techniqueOf } from '$core/trade/catalogue.ts';
 import { CURRENCIES } from '$core/units/money.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
@@ -99,10 +99,10 @@ export const workshopCommands = {
 
 	/** What a maker does; everything when all or nothing is ticked. */
 	setSkills: command(
-		() => z.object({ id: f.id(), techniques: f.several(TECHNIQUE_KEYS) }),
-		async (tx, { id, techniques }) => {
+		({ trade }) => z.object({ id: f.id(), techniques: f.severalKeys(trade.technique) }),
+		async (tx, { id, techniques }, { trade }) => {
 			const name = await makerName(tx, id);
-			const all = techniques.length === 0 || techniques.length === TECHNIQUE_KEYS.length;
+			const all = techniques.length === 0 || techniques.length === Object.keys(trade.technique).length;
 			await tx.query('update maker set techniques = $2 where id = $1', [id, all ? null : techniques]);
 			return { words: all ? `${name} does everything` : `Changed what ${name} does` };
 		}
@@ -209,10 +209,10 @@ export const workshopCommands = {
 	),
 
 	setRate: command(
-		() =>
+		({ trade }) =>
 			z
 				.object({
-					technique: f.choice(TECHNIQUE_KEYS),
+					technique: f.keyOf(trade.technique),
 					goodMinutes: f.decimal(0, 10_000),
 					usualMinutes: f.decimal(0, 10_000),
 					badMinutes: f.decimal(0, 10_000)
@@ -225,21 +225,21 @@ export const workshopCommands = {
 					path: ['badMinutes'],
 					message: 'Bad is at least usual.'
 				}),
-		async (tx, v) => {
+		async (tx, v, { trade }) => {
 			await tx.query(
 				`insert into rate (technique, good_minutes, usual_minutes, bad_minutes) values ($1, $2, $3, $4)
 				on conflict (technique) do update set good_minutes = $2, usual_minutes = $3, bad_minutes = $4`,
 				[v.technique, v.goodMinutes, v.usualMinutes, v.badMinutes]
 			);
-			return { words: `Set the rate for ${TECHNIQUES[v.technique].name}` };
+			return { words: `Set the rate for ${techniqueOf(trade, v.technique).name}` };
 		}
 	),
 
 	resetRate: command(
-		() => z.object({ technique: f.choice(TECHNIQUE_KEYS) }),
-		async (tx, v) => {
+		({ trade }) => z.object({ technique: f.keyOf(trade.technique) }),
+		async (tx, v, { trade }) => {
 			await tx.query('delete from rate where technique = $1', [v.technique]);
-			return { words: `Put the rate for ${TECHNIQUES[v.technique].name} back to its starting value` };
+			return { words: `Put the rate for ${techniqueOf(trade, v.technique).name} back to its starting value` };
 		}
 	)
 };

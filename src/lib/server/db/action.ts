@@ -36,12 +36,17 @@ export async function act<T>(
 		const touched = await tx.query('select 1 from change where action_id = $1 limit 1', [id]);
 		// An action that changed nothing leaves no trace: undo must always take something back.
 		if (touched.rows.length === 0) await tx.query('delete from action where id = $1', [id]);
-		else
+		else {
 			await tx.query(
-				`update action set words = $2, costume_id = $3, undoes = $4, chosen = $5, form_key = $6, answer = $7
+				`update action set words = $2, costume_id = $3, undoes = $4, chosen = $5, form_key = $6, answer = $7,
+					way = case when cardinality($4::integer[]) = 0 or $5 then 'do'
+						when (select way from action where id = $4[1]) = 'back' then 'forth' else 'back' end
 				where id = $1`,
 				[id, words, costumeId, undoes, chosen, formKey, formKey && JSON.stringify(result ?? null)]
 			);
+			for (const undone of undoes) await tx.query('select set_stands($1, false)', [undone]);
+			await tx.query('select touch_revisions($1)', [id]);
+		}
 		return result;
 	});
 }

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseDate, parseLocalTime } from '$core/units/localTime.ts';
-import type { Parsed } from '$core/problem.ts';
+import type { Parsed } from '$core/units/problem.ts';
 import { lockFolder, type FolderLock } from './lock.ts';
 import { migrate } from './migrate.ts';
 

@@ -70,7 +70,8 @@ export async function written<T extends { id: number }>(
 		| 'fitting'
 		| 'fitting_point'
 		| 'offcut'
-		| 'layout',
+		| 'layout'
+		| 'handbook_row',
 	id: number,
 	rows: T[]
 ): Promise<T> {

@@ -1,6 +1,6 @@
 import { act, tryOut } from './action.ts';
 import type { Database, Executor } from './open.ts';
-import { Absent, all, Refused } from './rows.ts';
+import { Absent, all, one, Refused } from './rows.ts';
 
 export interface ActionRow {
 	id: number;
@@ -11,6 +11,10 @@ export interface ActionRow {
 	undoes: number[];
 	/** An undoing that was chosen from History: it is taken back like anything else that was done. */
 	chosen: boolean;
+	/** No action that stands has taken it back. */
+	stands: boolean;
+	/** Something that a maker did or chose to take back, or a step back or forth along what was done last. */
+	way: 'do' | 'back' | 'forth';
 }
 
 export interface ChangeRow {
@@ -30,78 +34,53 @@ export interface UndoPreview {
 	changes: ChangeRow[];
 }
 
-/** An action stands while no action that takes it back stands. */
-function standing(actions: readonly ActionRow[]): Set<number> {
-	const takenBackBy = new Map<number, number[]>();
-	for (const a of actions)
-		for (const id of a.undoes) takenBackBy.set(id, [...(takenBackBy.get(id) ?? []), a.id]);
-	const memo = new Map<number, boolean>();
-	const stands = (id: number): boolean => {
-		if (!memo.has(id)) memo.set(id, !(takenBackBy.get(id) ?? []).some(stands));
-		return memo.get(id)!;
-	};
-	return new Set(actions.filter((a) => stands(a.id)).map((a) => a.id));
-}
-
-const actionsFrom = (db: Executor, id: number) =>
-	all<ActionRow>(
+/** The newest doing that stands: what undo takes back. */
+export const lastAction = (db: Executor): Promise<ActionRow | null> =>
+	one<ActionRow>(
 		db,
-		'select id, at, words, costume_id, undoes, chosen from action where id >= $1 order by id',
-		[id]
+		`select id, at, words, costume_id, undoes, chosen, stands, way from action
+		where way = 'do' and stands order by id desc limit 1`
 	);
 
-/** Something that a maker did or chose to take back, and not a step back or forth along what was done last. */
-const isDoing = (a: ActionRow): boolean => a.undoes.length === 0 || a.chosen;
-
-/** The newest doing that stands: what undo takes back. */
-export async function lastAction(db: Executor): Promise<ActionRow | null> {
-	const actions = await actionsFrom(db, 0);
-	const stands = standing(actions);
-	return actions.findLast((a) => isDoing(a) && stands.has(a.id)) ?? null;
-}
-
-/** Whether an action is a step back (and not forth again, which takes such a step back). */
-function isUndoing(action: ActionRow, byId: ReadonlyMap<number, ActionRow>): boolean {
-	const target = byId.get(action.undoes[0] ?? -1);
-	return target !== undefined && !isDoing(action) && !isUndoing(target, byId);
-}
-
 /** The newest undoing that stands: what redo takes back. None once something new was done. */
-export async function lastUndo(db: Executor): Promise<ActionRow | null> {
-	const actions = await actionsFrom(db, 0);
-	const stands = standing(actions);
-	const byId = new Map(actions.map((a) => [a.id, a]));
-	const newest = actions.findLastIndex(isDoing);
-	return actions.slice(newest + 1).findLast((a) => stands.has(a.id) && isUndoing(a, byId)) ?? null;
-}
+export const lastUndo = (db: Executor): Promise<ActionRow | null> =>
+	one<ActionRow>(
+		db,
+		`select id, at, words, costume_id, undoes, chosen, stands, way from action
+		where way = 'back' and stands and id > (select coalesce(max(id), 0) from action where way = 'do')
+		order by id desc limit 1`
+	);
 
 /**
  * The action and the later standing ones that wrote over the same rows, newest first: taking back
- * the first without the others would lose what they wrote.
+ * the first without the others would lose what they wrote. An undoing and what it took back cancel out: neither left
+ * anything on the rows.
  */
 async function withLater(db: Executor, id: number): Promise<ActionRow[]> {
-	const actions = await actionsFrom(db, id);
-	const action = actions.find((a) => a.id === id);
-	if (!action) throw new Absent('action');
-	const stands = standing(actions);
-	if (!stands.has(id)) throw new Refused('This is already undone.');
-	const changes = await all<{ actionId: number; tableName: string; rowId: number }>(
+	const action = await one<ActionRow>(
 		db,
-		'select action_id, table_name, row_id from change where action_id >= $1 order by id',
+		'select id, at, words, costume_id, undoes, chosen, stands, way from action where id = $1',
 		[id]
 	);
-	// An undoing and what it took back cancel out: neither left anything on the rows.
-	const counts = (a: ActionRow) => stands.has(a.id) && (a.id === id || a.undoes.every((u) => u < id));
-	const candidates = actions.filter(counts);
-	const chosen = new Set([id]);
-	const rows = new Set<string>();
-	for (const candidate of candidates) {
-		const mine = changes.filter((c) => c.actionId === candidate.id).map((c) => `${c.tableName} ${c.rowId}`);
-		if (candidate.id !== id && !mine.some((r) => rows.has(r))) continue;
-		chosen.add(candidate.id);
-		for (const r of mine) rows.add(r);
-	}
-	return candidates.filter((a) => chosen.has(a.id)).reverse();
+	if (!action) throw new Absent('action');
+	if (!action.stands) throw new Refused('This is already undone.');
+	const later = await all<ActionRow>(
+		db,
+		`with recursive taken (id) as (
+			select $1::integer
+			union
+			select other.action_id from taken
+				join change mine on mine.action_id = taken.id
+				join change other on other.table_name = mine.table_name and other.row_id = mine.row_id
+					and other.id > mine.id and other.action_id > taken.id
+				join action a on a.id = other.action_id
+			where a.stands and not exists (select 1 from unnest(a.undoes) as u (id) where u.id >= $1)
+		)
+		select id, at, words, costume_id, undoes, chosen, stands, way from action
+		where id in (select id from taken) and id <> $1 order by id desc`,
+		[id]
+	);
+	return [...later, action];
 }
 
 async function takeBack(tx: Executor, actions: readonly ActionRow[]): Promise<void> {
@@ -165,19 +144,16 @@ export const changesOf = (db: Executor, actionId: number): Promise<ChangeRow[]> 
 		[actionId]
 	);
 
-export async function listActions(
+export const listActions = (
 	db: Executor,
 	costumeId: number | null,
 	before: number | null,
 	limit: number
-): Promise<(ActionRow & { stands: boolean })[]> {
-	const stands = standing(await actionsFrom(db, 0));
-	const rows = await all<ActionRow>(
+): Promise<ActionRow[]> =>
+	all<ActionRow>(
 		db,
-		`select id, at, words, costume_id, undoes, chosen from action
+		`select id, at, words, costume_id, undoes, chosen, stands, way from action
 		where ($1::integer is null or costume_id = $1) and ($2::integer is null or id < $2)
 		order by id desc limit $3`,
 		[costumeId, before, limit]
 	);
-	return rows.map((a) => ({ ...a, stands: stands.has(a.id) }));
-}

@@ -1,7 +1,7 @@
 import data from './costumes.json' with { type: 'json' };
 import type { ComponentInput } from '../commands/component.ts';
-import type { CoatProductKey } from '$core/finish/coatProduct.ts';
-import type { Family } from '$core/needs/material.ts';
+import type { CoatProductKey } from '$core/facts/coat.ts';
+import type { Family } from '$core/facts/material.ts';
 
 /**
  * The demo: three costumes of our own invention around a harbour-town pageant. Invented throughout;

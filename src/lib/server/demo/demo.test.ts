@@ -1,8 +1,8 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
-import { todayOf } from '$core/bench/today.ts';
-import { checkPlan } from '$core/schedule/checkPlan.ts';
+import { todayOf } from '$core/answers/today.ts';
+import { checkPlan } from '$core/engines/schedule/checkPlan.ts';
 import { clockOf, DAY, dayOf, formatDate } from '$core/units/localTime.ts';
 import { listBackups, readBackup, restoreBackup, writeBackup } from '../backup.ts';
 import { clock, startClock } from '../clock.ts';

@@ -1,6 +1,6 @@
-import { factorForGirth, scaled, soundMesh, type Mesh } from '$core/mesh/mesh.ts';
-import { unfold } from '$core/mesh/unfold.ts';
-import type { Piece } from '$core/pattern/piece.ts';
+import { factorForGirth, scaled, soundMesh, type Mesh } from '$core/engines/mesh/mesh.ts';
+import { unfold } from '$core/engines/mesh/unfold.ts';
+import type { Piece } from '$core/facts/piece.ts';
 
 /** Heights from the chin up, and how far the shell stands out there: our own, a mask like a ferry's bow. */
 const RINGS = [

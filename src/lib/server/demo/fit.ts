@@ -1,12 +1,12 @@
-import type { MeasureKey, MeasureSide, Over } from '$core/measure/body/bodyMeasure.ts';
-import type { ShapeValue } from '$core/pattern/storedShape.ts';
+import type { MeasureKey, MeasureSide, Over } from '$core/facts/bodyMeasure.ts';
+import type { ShapeValue } from '$core/facts/shape.ts';
 import { maskPieces } from './facetedMask.ts';
 import { smallestTraced } from './tracedBadge.ts';
-import type { Piece } from '$core/pattern/piece.ts';
-import type { ShapeKey } from '$core/pattern/shapers.ts';
-import type { PieceWork } from '$core/pattern/work.ts';
-import type { PassageKey } from '$core/measure/body/goesOn.ts';
-import type { PointDirection } from '$core/fitting/fitting.ts';
+import type { Piece } from '$core/facts/piece.ts';
+import type { ShapeKey } from '$core/facts/shape.ts';
+import type { PieceWork } from '$core/facts/pieceWork.ts';
+import type { PassageKey } from '$core/facts/opening.ts';
+import type { PointDirection } from '$core/facts/fitting.ts';
 
 /** The demo's wearers, openings and one fitting round. Invented throughout. */
 export interface DemoMeasure {

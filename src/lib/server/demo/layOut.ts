@@ -1,10 +1,10 @@
 import sharp from 'sharp';
-import { inOrder } from '$core/costume/order.ts';
-import { TECHNIQUE_KEYS, TECHNIQUES } from '$core/costume/technique.ts';
-import type { Step } from '$core/costume/step.ts';
-import type { TechniqueKey } from '$core/costume/technique.ts';
-import { minutesOf } from '$core/costume/costumePlan.ts';
-import type { CostumeRecord } from '$core/costume/record.ts';
+import { inOrder } from '$core/facts/order.ts';
+import { STANDARD } from '$core/trade/catalogue.ts';
+import { TECHNIQUES } from '$core/trade/technique.ts';
+import type { Step } from '$core/facts/step.ts';
+import { minutesOf } from '$core/answers/minutes.ts';
+import type { CostumeRecord } from '$core/facts/costume.ts';
 import { DAY, dayOf, formatDate, formatLocalTime, weekdayOf } from '$core/units/localTime.ts';
 import { clock } from '../clock.ts';
 import { insertComponent, type ComponentInput } from '../commands/component.ts';
@@ -42,7 +42,7 @@ const PLAIN: Omit<ComponentInput, 'name' | 'parentId'> = {
 };
 
 /** A larger component has longer edges and more area, not more pieces. */
-const SCALED = TECHNIQUE_KEYS.filter((t) => TECHNIQUES[t].driver !== 'count');
+const SCALED = Object.entries(TECHNIQUES).flatMap(([key, t]) => (t.driver === 'count' ? [] : [key]));
 
 const NOTES = [
 	'fresh blade',
@@ -107,7 +107,12 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 	const materials = await loadMaterials(tx);
 	for (const c of demo.components) {
 		const { of, scale = 1, done: _done, needs = {}, ...fields } = c;
-		const made = await insertComponent(tx, id, { ...PLAIN, ...fields, parentId: of ? ids.get(of)! : null });
+		const made = await insertComponent(
+			tx,
+			id,
+			{ ...PLAIN, ...fields, parentId: of ? ids.get(of)! : null },
+			STANDARD
+		);
 		ids.set(c.name, made.id);
 		await tx.query(`update step set amount = amount * $2 where component_id = $1 and technique = any($3)`, [
 			made.id,
@@ -146,7 +151,7 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 }
 
 /** How much slower or quicker than the starting values the demo's maker is: there is something to learn. Invented. */
-const PACE: Partial<Record<TechniqueKey, number>> = {
+const PACE: Readonly<Record<string, number>> = {
 	cutFoam: 1.5,
 	bevel: 1.4,
 	cement: 1.3,

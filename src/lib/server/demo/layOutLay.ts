@@ -1,9 +1,9 @@
-import { layOut } from '$core/layout/engine.ts';
-import { layGroups, stockOfMaterial } from '$core/layout/pieces.ts';
-import { rectangle } from '$core/layout/offcut.ts';
-import { PLAIN_LAY } from '$core/layout/settings.ts';
-import { fittedOf } from '$core/measure/body/measureRecord.ts';
-import type { Point } from '$core/pattern/outline.ts';
+import { layOut } from '$core/engines/layout/engine.ts';
+import { layGroups, stockOfMaterial } from '$core/answers/layPieces.ts';
+import { rectangle } from '$core/engines/layout/offcut.ts';
+import { PLAIN_LAY } from '$core/facts/layout.ts';
+import { fittedOf } from '$core/facts/measureRecord.ts';
+import type { Point } from '$core/units/point.ts';
 import { contextOf } from '../commands/command.ts';
 import { layoutCommands } from '../commands/layout.ts';
 import { insertOffcut } from '../commands/offcut.ts';

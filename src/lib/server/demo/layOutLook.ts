@@ -1,3 +1,4 @@
+import { STANDARD } from '$core/trade/catalogue.ts';
 import sharp from 'sharp';
 import { loadRecord } from '../read/costume.ts';
 import { setFollowing } from '../commands/shape.ts';
@@ -156,7 +157,7 @@ export async function layOutFit(
 		);
 	const record = fit.follow && (await loadRecord(tx, costumeId));
 	for (const component of record?.components.filter((c) => fit.follow!.includes(c.name)) ?? [])
-		await setFollowing(tx, record!, component, true);
+		await setFollowing(tx, record!, component, true, STANDARD);
 	if (fit.laid) await layOutKept(tx, folder, costumeId, fit.laid, now);
 	if (!fit.fitting) return;
 	const context = { ...(await contextOf(tx, folder, { costume: String(costumeId) })), now };

@@ -1,9 +1,11 @@
 import sharp from 'sharp';
-import { planeOf, type Reference } from '$core/measure/plane/reference.ts';
-import { flatViewOf, rectify } from '$core/measure/plane/rectify.ts';
-import { figuresOf, type Piece } from '$core/pattern/piece.ts';
-import { greyOf } from '$core/trace/contour.ts';
-import { trace } from '$core/trace/trace.ts';
+import { planeOf } from '$core/engines/plane/reference.ts';
+import type { Reference } from '$core/facts/picture.ts';
+import { flatViewOf, rectify } from '$core/engines/plane/rectify.ts';
+import { figuresOf } from '$core/engines/pattern/piece.ts';
+import type { Piece } from '$core/facts/piece.ts';
+import { greyOf } from '$core/engines/trace/contour.ts';
+import { trace } from '$core/engines/trace/trace.ts';
 import { DRAWINGS, drawingSvg } from './drawings.ts';
 
 function ended<T>(work: Generator<number, T>): T {

@@ -1,4 +1,4 @@
-import type { Component } from '$core/costume/component.ts';
+import type { Component } from '$core/facts/component.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 

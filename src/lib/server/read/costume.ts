@@ -1,15 +1,16 @@
-import type { Component } from '$core/costume/component.ts';
-import type { Costume, CostumeRecord, FoundStep, Photo, WorkLog } from '$core/costume/record.ts';
-import type { Step } from '$core/costume/step.ts';
-import type { Coat } from '$core/finish/coatStack.ts';
-import type { Fault } from '$core/mend/fault.ts';
-import type { Need, Purchase } from '$core/needs/material.ts';
-import { fittedOf } from '$core/measure/body/measureRecord.ts';
-import { followPieces } from '$core/pattern/followPieces.ts';
+import type { Component } from '$core/facts/component.ts';
+import type { Costume, CostumeRecord, FoundStep, Photo, WorkLog } from '$core/facts/costume.ts';
+import type { Step } from '$core/facts/step.ts';
+import type { Coat } from '$core/facts/coat.ts';
+import type { Fault } from '$core/facts/fault.ts';
+import type { Need, Purchase } from '$core/facts/material.ts';
+import { fittedOf } from '$core/facts/measureRecord.ts';
+import { followPieces } from '$core/answers/followPieces.ts';
+import { catalogueOf } from '$core/trade/catalogue.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 import { loadShapes, loadWearers, loadWorn } from './measure.ts';
-import { loadMaterials } from './workshop.ts';
+import { loadHandbook, loadMaterials } from './workshop.ts';
 
 /**
  * Everything about these costumes, in a dozen queries however many there are. Costumes in order of
@@ -84,7 +85,7 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 			),
 			all<Fault & { costumeId: number }>(
 				db,
-				`select f.id, c.costume_id, f.component_id, f.symptom, f.cause, f.cure, f.occasion, f.happened_at,
+				`select f.id, c.costume_id, f.component_id, f.symptom, f.known, f.cause, f.cure, f.occasion, f.happened_at,
 				f.minutes_lost, f.came_back_of, f.version
 			from fault f join component c on c.id = f.component_id where c.costume_id = any($1)
 			order by f.happened_at desc, f.id desc`,
@@ -148,7 +149,7 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 
 /** Amounts that follow the pieces, put in once for everything that reads the record. */
 async function withPieces(db: Executor, records: readonly CostumeRecord[]): Promise<CostumeRecord[]> {
-	const [shapes, worn, materials] = await Promise.all([
+	const [shapes, worn, materials, handbook] = await Promise.all([
 		loadShapes(
 			db,
 			records.map((r) => r.costume.id)
@@ -157,7 +158,8 @@ async function withPieces(db: Executor, records: readonly CostumeRecord[]): Prom
 			db,
 			records.map((r) => r.costume.id)
 		),
-		loadMaterials(db)
+		loadMaterials(db),
+		loadHandbook(db)
 	]);
 	if (shapes.length === 0) return [...records];
 	const wearers = await loadWearers(db);
@@ -165,7 +167,8 @@ async function withPieces(db: Executor, records: readonly CostumeRecord[]): Prom
 		followPieces(record, {
 			shapes: shapes.filter((s) => s.costumeId === record.costume.id),
 			wearers: fittedOf({ wearers, worn: worn.filter((w) => w.costumeId === record.costume.id) }),
-			materials
+			materials,
+			trade: catalogueOf(handbook)
 		})
 	);
 }

@@ -1,9 +1,11 @@
-import type { Offcut } from '$core/layout/offcut.ts';
-import { useOfPlan, type KeptLayout } from '$core/layout/plan.ts';
-import type { StockUse } from '$core/layout/stock.ts';
-import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
-import type { MeasureRecord } from '$core/measure/body/measureRecord.ts';
-import { cutAt, recutNow, recutTotals, type RecutPiece, type RecutTotals } from '$core/pattern/recut.ts';
+import type { Offcut } from '$core/facts/offcut.ts';
+import { useOfPlan } from '$core/engines/layout/cutSheets.ts';
+import type { KeptLayout } from '$core/facts/layout.ts';
+import type { StockUse } from '$core/facts/layout.ts';
+import type { CostumeRecord } from '$core/facts/costume.ts';
+import type { Workshop } from '$core/facts/workshop.ts';
+import type { MeasureRecord } from '$core/facts/measureRecord.ts';
+import { cutAt, recutNow, recutTotals, type RecutPiece, type RecutTotals } from '$core/answers/recut.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';

@@ -1,11 +1,5 @@
-import type {
-	Callout,
-	Decision,
-	LookRecord,
-	ReferencePicture,
-	StoredMeasure
-} from '$core/costume/picture.ts';
-import type { Point } from '$core/measure/plane/homography.ts';
+import type { Callout, Decision, LookRecord, ReferencePicture, StoredMeasure } from '$core/facts/picture.ts';
+import type { Point } from '$core/units/point.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 

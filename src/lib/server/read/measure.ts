@@ -1,8 +1,8 @@
-import type { BodyMeasure, Wearer } from '$core/measure/body/bodyMeasure.ts';
-import type { Opening } from '$core/measure/body/costumeGoesOn.ts';
-import type { CostumeWearer, MeasureRecord, StoredNominal } from '$core/measure/body/measureRecord.ts';
-import type { StoredShape } from '$core/pattern/storedShape.ts';
-import type { Fitting, FittingPoint } from '$core/fitting/fitting.ts';
+import type { BodyMeasure, Wearer } from '$core/facts/bodyMeasure.ts';
+import type { Opening } from '$core/facts/opening.ts';
+import type { CostumeWearer, MeasureRecord, StoredNominal } from '$core/facts/measureRecord.ts';
+import type { StoredShape } from '$core/facts/shape.ts';
+import type { Fitting, FittingPoint } from '$core/facts/fitting.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 

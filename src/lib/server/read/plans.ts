@@ -1,11 +1,12 @@
-import { planWorkshop, type MadePlan } from '$core/costume/costumePlan.ts';
-import type { CostumeRecord, Workshop } from '$core/costume/record.ts';
+import { planWorkshop, type MadePlan } from '$core/answers/plan.ts';
+import type { CostumeRecord } from '$core/facts/costume.ts';
+import type { Workshop } from '$core/facts/workshop.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import { one } from '../db/rows.ts';
-import { standingOf, type Standing } from '$core/costume/standing.ts';
+import { standingOf, type Standing } from '$core/answers/standing.ts';
 import { tryOut } from '../db/action.ts';
 import type { Database, Executor } from '../db/open.ts';
-import { recutAfter, recutTotals, cutAt, type RecutPiece, type RecutTotals } from '$core/pattern/recut.ts';
+import { recutAfter, recutTotals, cutAt, type RecutPiece, type RecutTotals } from '$core/answers/recut.ts';
 import { costumeIds, loadRecord, loadRecords } from './costume.ts';
 import { cutLayouts } from './layout.ts';
 import { loadMeasure } from './measure.ts';
@@ -60,7 +61,7 @@ async function plan(
 const standing = ({ records, plans, workshop }: Planned, costumeId: number): Standing | null => {
 	const record = records.find((r) => r.costume.id === costumeId);
 	const own = plans.get(costumeId);
-	return record && own ? standingOf(record, own, workshop.materials) : null;
+	return record && own ? standingOf(record, own, workshop) : null;
 };
 
 /** What a change would move, before it is made. */

@@ -1,8 +1,11 @@
-import type { Maker, Place, Settings, Workshop } from '$core/costume/record.ts';
-import type { Rates, TechniqueKey } from '$core/costume/technique.ts';
-import { copiesOf, type Component } from '$core/costume/component.ts';
-import { learnRates, ratesFrom, type Observation } from '$core/learn/rates.ts';
-import type { Material } from '$core/needs/material.ts';
+import type { Maker, Place, Settings, Workshop } from '$core/facts/workshop.ts';
+import type { Rates } from '$core/facts/workshop.ts';
+import type { HandbookRow } from '$core/facts/handbook.ts';
+import type { TechniqueKey } from '$core/facts/step.ts';
+import { catalogueOf } from '$core/trade/catalogue.ts';
+import { copiesOf, type Component } from '$core/facts/component.ts';
+import { learnRates, ratesFrom, type Observation } from '$core/answers/rates.ts';
+import type { Material } from '$core/facts/material.ts';
 import type { Executor } from '../db/open.ts';
 import { all, one } from '../db/rows.ts';
 
@@ -22,6 +25,12 @@ export async function loadSettings(db: Executor): Promise<Settings> {
 			bed_wide_mm, bed_deep_mm, bed_high_mm, latitude, noon_minute, summer_time, wet_days, version from setting where id = 1`
 	))!;
 }
+
+export const loadHandbook = (db: Executor): Promise<HandbookRow[]> =>
+	all<HandbookRow>(
+		db,
+		'select id, table_name, key, content, version from handbook_row order by table_name, key'
+	);
 
 export async function costumeCurrency(db: Executor, id: number): Promise<string | null> {
 	return (
@@ -64,39 +73,41 @@ export async function loadObservations(db: Executor): Promise<Observation[]> {
 }
 
 export async function loadWorkshop(db: Executor): Promise<Workshop> {
-	const [settings, makers, places, windows, off, away, rates, materials, observations] = await Promise.all([
-		loadSettings(db),
-		all<Omit<Maker, 'windows' | 'off' | 'away'>>(
-			db,
-			'select id, name, helps_only, techniques, version from maker order by position, id'
-		),
-		all<Omit<Place, 'windows' | 'off'>>(
-			db,
-			'select id, name, capacity, for_spray, daylight_only, dry_only, version from place order by id'
-		),
-		all<WindowRow>(
-			db,
-			'select id, maker_id, place_id, days, from_minute, to_minute from working_window order by days, from_minute'
-		),
-		all<{ makerId: number | null; placeId: number | null; day: number }>(
-			db,
-			'select maker_id, place_id, day from day_off order by day'
-		),
-		all<{ makerId: number; fromAt: number; toAt: number }>(
-			db,
-			'select maker_id, from_at, to_at from away order by from_at, to_at'
-		),
-		all<{ technique: TechniqueKey; goodMinutes: number; usualMinutes: number; badMinutes: number }>(
-			db,
-			'select technique, good_minutes, usual_minutes, bad_minutes from rate'
-		),
-		loadMaterials(db),
-		loadObservations(db)
-	]);
+	const [settings, makers, places, windows, off, away, rates, materials, observations, handbook] =
+		await Promise.all([
+			loadSettings(db),
+			all<Omit<Maker, 'windows' | 'off' | 'away'>>(
+				db,
+				'select id, name, helps_only, techniques, version from maker order by position, id'
+			),
+			all<Omit<Place, 'windows' | 'off'>>(
+				db,
+				'select id, name, capacity, for_spray, daylight_only, dry_only, version from place order by id'
+			),
+			all<WindowRow>(
+				db,
+				'select id, maker_id, place_id, days, from_minute, to_minute from working_window order by days, from_minute'
+			),
+			all<{ makerId: number | null; placeId: number | null; day: number }>(
+				db,
+				'select maker_id, place_id, day from day_off order by day'
+			),
+			all<{ makerId: number; fromAt: number; toAt: number }>(
+				db,
+				'select maker_id, from_at, to_at from away order by from_at, to_at'
+			),
+			all<{ technique: TechniqueKey; goodMinutes: number; usualMinutes: number; badMinutes: number }>(
+				db,
+				'select technique, good_minutes, usual_minutes, bad_minutes from rate'
+			),
+			loadMaterials(db),
+			loadObservations(db),
+			loadHandbook(db)
+		]);
 	const ownRates: Rates = Object.fromEntries(
 		rates.map((r) => [r.technique, [r.goodMinutes, r.usualMinutes, r.badMinutes]])
 	);
-	const learned = learnRates(observations, ownRates);
+	const learned = learnRates(catalogueOf(handbook), observations, ownRates);
 	const shown = (w: WindowRow) => ({ id: w.id, days: w.days, from: w.fromMinute, to: w.toMinute });
 	return {
 		settings,
@@ -114,6 +125,7 @@ export async function loadWorkshop(db: Executor): Promise<Workshop> {
 		rates: ratesFrom(learned, ownRates),
 		ownRates,
 		learned,
-		materials
+		materials,
+		handbook
 	};
 }

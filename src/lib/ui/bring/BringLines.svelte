@@ -1,11 +1,12 @@
 <script lang="ts">
 	/** A drawing of pieces: its unit, how large that makes them, kept as pieces. */
 	import { onDestroy, untrack } from 'svelte';
-	import type { Component } from '$core/costume/component.ts';
-	import type { Workshop } from '$core/costume/record.ts';
-	import { fittedOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
-	import { follow, numberedAlone } from '$core/pattern/storedShape.ts';
-	import { boxOf, flatten } from '$core/pattern/outline.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import type { Workshop } from '$core/facts/workshop.ts';
+	import { fittedOf, type MeasureRecord } from '$core/facts/measureRecord.ts';
+	import { follow } from '$core/answers/shapePieces.ts';
+	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
+	import { boxOf, flatten } from '$core/engines/pattern/outline.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import type { ReadResult } from '../../../workers/protocol.ts';

@@ -1,15 +1,22 @@
 <script lang="ts">
 	/** A faceted shape: scaled to the wearer, unfolded in a worker, kept as pieces. */
 	import { onDestroy } from 'svelte';
-	import type { Component } from '$core/costume/component.ts';
-	import type { Workshop } from '$core/costume/record.ts';
-	import { BODY_MEASURES, GIRTH_KEYS, type MeasureKey } from '$core/measure/body/bodyMeasure.ts';
-	import { fittedOf, type MeasureRecord } from '$core/measure/body/measureRecord.ts';
-	import { factorForGirth, figuresOfMesh, scaled, triangleCount, type Mesh } from '$core/mesh/mesh.ts';
-	import { ridgesOf } from '$core/mesh/unfold.ts';
-	import { say } from '$core/messages.ts';
-	import { follow, numberedAlone } from '$core/pattern/storedShape.ts';
-	import type { Problem } from '$core/problem.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import type { Workshop } from '$core/facts/workshop.ts';
+	import { BODY_MEASURES, GIRTH_KEYS, type MeasureKey } from '$core/facts/bodyMeasure.ts';
+	import { fittedOf, type MeasureRecord } from '$core/facts/measureRecord.ts';
+	import {
+		factorForGirth,
+		figuresOfMesh,
+		scaled,
+		triangleCount,
+		type Mesh
+	} from '$core/engines/mesh/mesh.ts';
+	import { ridgesOf } from '$core/engines/mesh/unfold.ts';
+	import { say } from '$core/units/messages.ts';
+	import { follow } from '$core/answers/shapePieces.ts';
+	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
+	import type { Problem } from '$core/units/problem.ts';
 	import {
 		formatLength,
 		formatSmallArea,

@@ -1,11 +1,11 @@
 <script lang="ts">
 	/** A pattern printed over many pages: the pages joined to a sheet at true size, and traced. */
 	import { onDestroy, untrack } from 'svelte';
-	import type { Component } from '$core/costume/component.ts';
-	import type { Workshop } from '$core/costume/record.ts';
-	import { say } from '$core/messages.ts';
-	import type { Point } from '$core/pattern/outline.ts';
-	import { gridPlace, joinByMarks, sheetOf } from '$core/trace/mark.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import type { Workshop } from '$core/facts/workshop.ts';
+	import { say } from '$core/units/messages.ts';
+	import type { Point } from '$core/units/point.ts';
+	import { gridPlace, joinByMarks, sheetOf } from '$core/engines/trace/mark.ts';
 	import { formatLength, parseLength } from '$core/units/measure.ts';
 	import { formatNumber, parseNumber } from '$core/units/number.ts';
 	import Field from '../Field.svelte';

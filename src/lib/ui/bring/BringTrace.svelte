@@ -2,11 +2,11 @@
 	/** Pieces that lie on a mat with four known corners, traced from a photo. */
 	import { goto } from '$app/navigation';
 	import AddPicture from '../AddPicture.svelte';
-	import type { Component } from '$core/costume/component.ts';
-	import type { ReferencePicture } from '$core/costume/picture.ts';
-	import type { Workshop } from '$core/costume/record.ts';
-	import { planeOfPicture } from '$core/measure/plane/readings.ts';
-	import { flatViewOf, withinReference } from '$core/measure/plane/rectify.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import type { ReferencePicture } from '$core/facts/picture.ts';
+	import type { Workshop } from '$core/facts/workshop.ts';
+	import { planeOfPicture } from '$core/answers/readings.ts';
+	import { flatViewOf, withinReference } from '$core/engines/plane/rectify.ts';
 	import Field from '../Field.svelte';
 	import Sheet from '../Sheet.svelte';
 	import TraceDesk from './TraceDesk.svelte';

@@ -1,12 +1,12 @@
 <script lang="ts">
 	/** Pieces that were brought in, to be kept: name, material, whether steps follow. */
 	import { page } from '$app/state';
-	import type { CostumeRecord } from '$core/costume/record.ts';
-	import type { Component } from '$core/costume/component.ts';
-	import type { Material } from '$core/needs/material.ts';
-	import type { Piece } from '$core/pattern/piece.ts';
-	import { driversOf } from '$core/pattern/storedShape.ts';
-	import type { OriginKey } from '$core/pattern/shapers.ts';
+	import type { CostumeRecord } from '$core/facts/costume.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import type { Material } from '$core/facts/material.ts';
+	import type { Piece } from '$core/facts/piece.ts';
+	import { driversOf } from '$core/engines/pattern/drivers.ts';
+	import type { OriginKey } from '$core/engines/shapers/shapers.ts';
 	import Field from '../Field.svelte';
 	import Form from '../Form.svelte';
 	import AsIf from '../AsIf.svelte';

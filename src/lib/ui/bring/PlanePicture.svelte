@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Pictures that lie in a plane, to look into and to point at: marks, and outlines over them. y runs down. */
-	import type { Point } from '$core/pattern/outline.ts';
+	import type { Point } from '$core/units/point.ts';
 	import ZoomTools from '../ZoomTools.svelte';
 	import { Zoomed } from '../zoomed.svelte.ts';
 	import { outside, type Placed } from './picture.ts';

@@ -1,14 +1,14 @@
 <script lang="ts">
 	/** A closed shape as a printed part: whether the bed takes it, in how many parts, what it weighs and how long it runs. */
-	import type { Component } from '$core/costume/component.ts';
-	import type { Workshop } from '$core/costume/record.ts';
-	import { say } from '$core/messages.ts';
-	import type { figuresOfMesh } from '$core/mesh/mesh.ts';
-	import { FILAMENTS, PRINT_STARTS, standOn, type FilamentKey } from '$core/mesh/printed.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import type { Workshop } from '$core/facts/workshop.ts';
+	import { say } from '$core/units/messages.ts';
+	import type { figuresOfMesh } from '$core/engines/mesh/mesh.ts';
+	import { FILAMENTS, PRINT_STARTS, standOn, type FilamentKey } from '$core/engines/mesh/printed.ts';
 	import { formatLength, parseLength } from '$core/units/measure.ts';
 	import { formatNumber, parseNumber } from '$core/units/number.ts';
-	import { valueOf } from '$core/working/figure.ts';
-	import { printFigures } from '$core/working/printFigures.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import { printFigures } from '$core/explain/print.ts';
 	import Field from '../Field.svelte';
 	import Form from '../Form.svelte';
 	import Sheet from '../Sheet.svelte';

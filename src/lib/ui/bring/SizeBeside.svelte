@@ -1,8 +1,9 @@
 <script lang="ts">
 	/** Pieces beside the body that they are for, to one scale: a wrong unit shows at a glance. */
 	import { svgPath } from '$core/formats/patternSvg.ts';
-	import { boxOf, flatten, type Point } from '$core/pattern/outline.ts';
-	import type { Piece } from '$core/pattern/piece.ts';
+	import { boxOf, flatten } from '$core/engines/pattern/outline.ts';
+	import type { Point } from '$core/units/point.ts';
+	import type { Piece } from '$core/facts/piece.ts';
 	import { MIDDLE, SIDE } from '../bodyShapes.ts';
 
 	interface Props {

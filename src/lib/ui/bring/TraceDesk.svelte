@@ -1,16 +1,17 @@
 <script lang="ts">
 	/** A picture to scale, traced: outlines to choose over the picture, register marks by pointing at them, kept as pieces. */
 	import { onDestroy } from 'svelte';
-	import type { Component } from '$core/costume/component.ts';
-	import type { Workshop } from '$core/costume/record.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import type { Workshop } from '$core/facts/workshop.ts';
 	import { svgPath } from '$core/formats/patternSvg.ts';
-	import type { Homography } from '$core/measure/plane/homography.ts';
-	import type { FlatView } from '$core/measure/plane/rectify.ts';
-	import { say } from '$core/messages.ts';
-	import { boxOf, flatten, type Box, type Point } from '$core/pattern/outline.ts';
-	import { numberedAlone } from '$core/pattern/storedShape.ts';
-	import { withMark } from '$core/trace/mark.ts';
-	import type { Look } from '$core/trace/trace.ts';
+	import type { Homography } from '$core/engines/plane/homography.ts';
+	import type { FlatView } from '$core/engines/plane/rectify.ts';
+	import { say } from '$core/units/messages.ts';
+	import { boxOf, flatten, type Box } from '$core/engines/pattern/outline.ts';
+	import type { Point } from '$core/units/point.ts';
+	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
+	import { withMark } from '$core/engines/trace/mark.ts';
+	import type { Look } from '$core/engines/trace/trace.ts';
 	import { formatLength, parseLength } from '$core/units/measure.ts';
 	import type { TraceResult } from '../../../workers/protocol.ts';
 	import Field from '../Field.svelte';

@@ -1,6 +1,7 @@
-import { greyOf } from '$core/trace/contour.ts';
-import { markNear } from '$core/trace/mark.ts';
-import { placed, type Point } from '$core/pattern/outline.ts';
+import { greyOf } from '$core/engines/trace/contour.ts';
+import { markNear } from '$core/engines/trace/mark.ts';
+import { placed } from '$core/engines/pattern/outline.ts';
+import type { Point } from '$core/units/point.ts';
 
 /** A picture that lies in a plane: how large it is there, mm, and how it is turned and moved about its upper left. */
 export interface Placed {

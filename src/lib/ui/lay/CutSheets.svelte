@@ -4,10 +4,11 @@
 	import { lies } from './lies.ts';
 	import SheetFigure from './SheetFigure.svelte';
 	import SheetGrid from './SheetGrid.svelte';
-	import type { Leftover } from '$core/layout/leftovers.ts';
-	import type { CutSheet } from '$core/layout/plan.ts';
-	import { labelPoint } from '$core/pattern/labelPoint.ts';
-	import { boxOf, type Point } from '$core/pattern/outline.ts';
+	import type { Leftover } from '$core/engines/layout/leftovers.ts';
+	import type { CutSheet } from '$core/engines/layout/cutSheets.ts';
+	import { labelPoint } from '$core/engines/pattern/labelPoint.ts';
+	import { boxOf } from '$core/engines/pattern/outline.ts';
+	import type { Point } from '$core/units/point.ts';
 
 	interface Props {
 		sheets: readonly CutSheet[];

@@ -1,8 +1,8 @@
 <script lang="ts">
 	/** Layouts of a costume that were kept: to cut by, to lay on, to compare. */
 	import X from '@lucide/svelte/icons/x';
-	import type { StockUse } from '$core/layout/stock.ts';
-	import type { Material } from '$core/needs/material.ts';
+	import type { StockUse } from '$core/facts/layout.ts';
+	import type { Material } from '$core/facts/material.ts';
 	import { timeWords, type LocalMinutes } from '$core/units/localTime.ts';
 	import type { LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';

@@ -11,11 +11,13 @@
 	import { lies } from './lies.ts';
 	import SheetFigure from './SheetFigure.svelte';
 	import SheetGrid from './SheetGrid.svelte';
-	import { ByHand, nextTurn, turnedTo } from '$core/layout/byHand.ts';
-	import type { CostumePiece } from '$core/layout/pieces.ts';
-	import type { LaySettings } from '$core/layout/settings.ts';
-	import { formsOf, laidPaths, nameOfSheet, type Placement, type Stock } from '$core/layout/stock.ts';
-	import { boxOf, type Point } from '$core/pattern/outline.ts';
+	import { ByHand, nextTurn, turnedTo } from '$core/engines/layout/byHand.ts';
+	import type { CostumePiece } from '$core/facts/layout.ts';
+	import type { LaySettings } from '$core/facts/layout.ts';
+	import { formsOf, laidPaths, nameOfSheet } from '$core/engines/layout/stock.ts';
+	import type { Placement, Stock } from '$core/facts/layout.ts';
+	import { boxOf } from '$core/engines/pattern/outline.ts';
+	import type { Point } from '$core/units/point.ts';
 
 	interface Props {
 		placements: readonly Placement[];

@@ -2,10 +2,12 @@
 	/** An offcut: its corners as they are measured, and what of it is spoiled, marked on its drawing or typed. */
 	import X from '@lucide/svelte/icons/x';
 	import { svgPath } from '$core/formats/patternSvg.ts';
-	import { rectangle, usableArea, type Offcut } from '$core/layout/offcut.ts';
-	import type { Material } from '$core/needs/material.ts';
-	import { say } from '$core/messages.ts';
-	import { boxOf, type Point } from '$core/pattern/outline.ts';
+	import { rectangle, usableArea } from '$core/engines/layout/offcut.ts';
+	import type { Offcut } from '$core/facts/offcut.ts';
+	import type { Material } from '$core/facts/material.ts';
+	import { say } from '$core/units/messages.ts';
+	import { boxOf } from '$core/engines/pattern/outline.ts';
+	import type { Point } from '$core/units/point.ts';
 	import {
 		formatLength,
 		formatSmallArea,

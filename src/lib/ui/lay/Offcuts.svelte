@@ -3,9 +3,10 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
 	import { svgPath } from '$core/formats/patternSvg.ts';
-	import { usableArea, type Offcut } from '$core/layout/offcut.ts';
-	import type { Material } from '$core/needs/material.ts';
-	import { boxOf } from '$core/pattern/outline.ts';
+	import { usableArea } from '$core/engines/layout/offcut.ts';
+	import type { Offcut } from '$core/facts/offcut.ts';
+	import type { Material } from '$core/facts/material.ts';
+	import { boxOf } from '$core/engines/pattern/outline.ts';
 	import { formatLength, formatSmallArea, type LengthUnit } from '$core/units/measure.ts';
 	import Act from '../Act.svelte';
 	import Dialog from '../Dialog.svelte';

@@ -1,22 +1,18 @@
 <script lang="ts">
 	/** What else the pieces can be cut from: other sheet sizes, thinner sheets stacked; each laid out and weighed. */
-	import { substitutesOf, weigh, type Substitute, type Weighed } from '$core/layout/substitute.ts';
-	import {
-		areaOfPieces,
-		areasOfComponents,
-		quantityLaid,
-		stockOfMaterial,
-		type CostumePiece
-	} from '$core/layout/pieces.ts';
-	import type { LaySettings } from '$core/layout/settings.ts';
-	import type { Material } from '$core/needs/material.ts';
-	import type { Rates } from '$core/costume/technique.ts';
-	import { say } from '$core/messages.ts';
+	import { substitutesOf, weigh, type Substitute, type Weighed } from '$core/answers/substitute.ts';
+	import { areaOfPieces, areasOfComponents, quantityLaid, stockOfMaterial } from '$core/answers/layPieces.ts';
+	import type { CostumePiece } from '$core/facts/layout.ts';
+	import type { LaySettings } from '$core/facts/layout.ts';
+	import type { Material } from '$core/facts/material.ts';
+	import type { Workshop } from '$core/facts/workshop.ts';
+	import { catalogueOf } from '$core/trade/catalogue.ts';
+	import { say } from '$core/units/messages.ts';
 	import { formatSmallArea, parseLength, type LengthUnit } from '$core/units/measure.ts';
 	import { parseMoney } from '$core/units/money.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { valueOf } from '$core/working/figure.ts';
-	import { cementFigure, choiceCostFigure, stackMinutesFigure } from '$core/working/layFigures.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import { cementFigure, choiceCostFigure, stackMinutesFigure } from '$core/explain/layout.ts';
 	import { onDestroy } from 'svelte';
 	import Field from '../Field.svelte';
 	import Form from '../Form.svelte';
@@ -30,11 +26,12 @@
 		pieces: readonly CostumePiece[];
 		settings: LaySettings;
 		materials: readonly Material[];
-		rates: Rates;
+		workshop: Pick<Workshop, 'rates' | 'handbook'>;
 		currency: string;
 		unit: LengthUnit;
 	}
-	let { material, pieces, settings, materials, rates, currency, unit }: Props = $props();
+	let { material, pieces, settings, materials, workshop, currency, unit }: Props = $props();
+	const trade = $derived(catalogueOf(workshop.handbook));
 
 	/** A size that is not in the stash, to see what it would do. */
 	interface Asked {
@@ -164,10 +161,10 @@
 							{#if choice.layers > 1}
 								<p class="small">
 									<Working
-										figure={cementFigure(area, choice.layers)}
-										text="{formatNumber(valueOf(cementFigure(area, choice.layers)), 0)} ml"
+										figure={cementFigure(area, choice.layers, trade)}
+										text="{formatNumber(valueOf(cementFigure(area, choice.layers, trade)), 0)} ml"
 									/> of glue,
-									<Working figure={stackMinutesFigure(area, choice.layers, rates)} /> more
+									<Working figure={stackMinutesFigure(area, choice.layers, workshop)} /> more
 								</p>
 							{/if}
 						</td>
@@ -199,7 +196,7 @@
 											choice.layers > 1 && glueId
 												? [...areasOfComponents(pieces)].map(([componentId, own]) => ({
 														componentId,
-														quantity: valueOf(cementFigure(own, choice.layers))
+														quantity: valueOf(cementFigure(own, choice.layers, trade))
 													}))
 												: []
 										)

@@ -2,7 +2,7 @@
 	/** One sheet, offcut or roll to scale, with what lies on it. What is long lies on its side: its length runs to the right. */
 	import type { Snippet } from 'svelte';
 	import { svgPath } from '$core/formats/patternSvg.ts';
-	import type { SheetForm } from '$core/layout/stock.ts';
+	import type { SheetForm } from '$core/facts/layout.ts';
 	import { lies } from './lies.ts';
 
 	interface Props {

@@ -1,6 +1,6 @@
-import type { Material } from '$core/needs/material.ts';
-import { PLAIN_LAY, type LaySettings } from '$core/layout/settings.ts';
-import { say } from '$core/messages.ts';
+import type { Material } from '$core/facts/material.ts';
+import { PLAIN_LAY, type LaySettings } from '$core/facts/layout.ts';
+import { say } from '$core/units/messages.ts';
 import { formatLength, parseLength, type LengthUnit } from '$core/units/measure.ts';
 import { formatNumber, parseNumber } from '$core/units/number.ts';
 

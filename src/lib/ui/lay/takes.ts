@@ -1,4 +1,5 @@
-import { freshSheets, type StockUse } from '$core/layout/stock.ts';
+import { freshSheets } from '$core/engines/layout/stock.ts';
+import type { StockUse } from '$core/facts/layout.ts';
 import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 
 const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;

@@ -1,12 +1,13 @@
 <script lang="ts">
 	/** Chosen edges: allowance, bevel, notch, fold, what they are joined to; drawn by hand also their line. */
-	import { say } from '$core/messages.ts';
-	import { CORNERS, type Corner } from '$core/pattern/allowance.ts';
-	import { bendEdge, directionOf, insertPoint, riseOf, setEdge } from '$core/pattern/edit.ts';
-	import { edgeLength, edgesOf, type Edge } from '$core/pattern/outline.ts';
-	import type { Piece } from '$core/pattern/piece.ts';
-	import type { NumberedPiece } from '$core/pattern/storedShape.ts';
-	import type { PieceWork } from '$core/pattern/work.ts';
+	import { say } from '$core/units/messages.ts';
+	import { CORNERS, type Corner } from '$core/facts/piece.ts';
+	import { bendEdge, directionOf, insertPoint, riseOf, setEdge } from '$core/engines/pattern/edit.ts';
+	import { edgeLength, edgesOf } from '$core/engines/pattern/outline.ts';
+	import type { Edge } from '$core/facts/piece.ts';
+	import type { Piece } from '$core/facts/piece.ts';
+	import type { NumberedPiece } from '$core/engines/pattern/numbered.ts';
+	import type { PieceWork } from '$core/facts/pieceWork.ts';
 	import Sheet from '../Sheet.svelte';
 	import TypedField from './TypedField.svelte';
 	import type { Typed } from './typed.svelte.ts';

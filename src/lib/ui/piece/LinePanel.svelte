@@ -1,8 +1,10 @@
 <script lang="ts">
 	/** A line over the piece: to measure, to split by, to draw. */
-	import { distance, boxOf, flatten, type Point } from '$core/pattern/outline.ts';
-	import type { Piece } from '$core/pattern/piece.ts';
-	import { placeOn, shareOf, type PieceWork } from '$core/pattern/work.ts';
+	import { distance, type Point } from '$core/units/point.ts';
+	import { boxOf, flatten } from '$core/engines/pattern/outline.ts';
+	import type { Piece } from '$core/facts/piece.ts';
+	import { placeOn, shareOf } from '$core/engines/pattern/work.ts';
+	import type { PieceWork } from '$core/facts/pieceWork.ts';
 	import Sheet from '../Sheet.svelte';
 	import TypedField from './TypedField.svelte';
 	import type { Typed } from './typed.svelte.ts';

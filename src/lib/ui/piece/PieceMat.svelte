@@ -1,10 +1,12 @@
 <script lang="ts">
 	/** One piece on the mat, large: its points and edges to choose, points to move, a line to lay over it. */
 	import { svgPath } from '$core/formats/patternSvg.ts';
-	import { cutLine } from '$core/pattern/allowance.ts';
-	import { pointAt } from '$core/pattern/cut.ts';
-	import { boxOf, edgeLength, edgesOf, flatten, flattenEdge, type Point } from '$core/pattern/outline.ts';
-	import { notchPlace, type Piece } from '$core/pattern/piece.ts';
+	import { cutLine } from '$core/engines/pattern/allowance.ts';
+	import { pointAt } from '$core/engines/pattern/cut.ts';
+	import { boxOf, edgeLength, edgesOf, flatten, flattenEdge } from '$core/engines/pattern/outline.ts';
+	import type { Point } from '$core/units/point.ts';
+	import { notchPlace } from '$core/engines/pattern/piece.ts';
+	import type { Piece } from '$core/facts/piece.ts';
 	import ZoomTools from '../ZoomTools.svelte';
 	import { Zoomed } from '../zoomed.svelte.ts';
 

@@ -1,9 +1,9 @@
 <script lang="ts">
 	/** One point: where it is, exactly. */
-	import { movePoint, removePoint } from '$core/pattern/edit.ts';
-	import { boxOf, edgesOf, flatten } from '$core/pattern/outline.ts';
-	import { say } from '$core/messages.ts';
-	import type { Piece } from '$core/pattern/piece.ts';
+	import { movePoint, removePoint } from '$core/engines/pattern/edit.ts';
+	import { boxOf, edgesOf, flatten } from '$core/engines/pattern/outline.ts';
+	import { say } from '$core/units/messages.ts';
+	import type { Piece } from '$core/facts/piece.ts';
 	import Sheet from '../Sheet.svelte';
 	import { announce } from '../toast.svelte.ts';
 	import TypedField from './TypedField.svelte';

@@ -1,8 +1,9 @@
 <script lang="ts">
 	/** The piece as a whole: name, quantity, grain, holes. */
-	import { boxOf, flatten } from '$core/pattern/outline.ts';
-	import type { Piece } from '$core/pattern/piece.ts';
-	import { shareOf, type PieceWork } from '$core/pattern/work.ts';
+	import { boxOf, flatten } from '$core/engines/pattern/outline.ts';
+	import type { Piece } from '$core/facts/piece.ts';
+	import { shareOf } from '$core/engines/pattern/work.ts';
+	import type { PieceWork } from '$core/facts/pieceWork.ts';
 	import Sheet from '../Sheet.svelte';
 	import TypedField from './TypedField.svelte';
 	import type { Typed } from './typed.svelte.ts';

@@ -1,5 +1,5 @@
-import { say } from '$core/messages.ts';
-import type { Parsed } from '$core/problem.ts';
+import { say } from '$core/units/messages.ts';
+import type { Parsed } from '$core/units/problem.ts';
 import { formatLength, parseSignedLength, type LengthUnit } from '$core/units/measure.ts';
 import { parseNumber } from '$core/units/number.ts';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** How far estimates were off, step after step: the middle of the last ten, with and without learning. */
-	import { typicalError, type EstimateError } from '$core/learn/rates.ts';
+	import { typicalError, type EstimateError } from '$core/answers/rates.ts';
 	import { dayOf, dayWords } from '$core/units/localTime.ts';
 	import Chart from './Chart.svelte';
 

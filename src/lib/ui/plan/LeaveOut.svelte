@@ -1,9 +1,9 @@
 <script lang="ts">
 	/** What could be left out, borrowed or added so that the costume is in time: weighed, tried, taken, taken back. */
-	import type { CostumeAlternative } from '$core/costume/alternatives.ts';
-	import type { Component } from '$core/costume/component.ts';
-	import type { Step } from '$core/costume/step.ts';
-	import type { Triage } from '$core/schedule/triage.ts';
+	import type { CostumeAlternative } from '$core/answers/alternatives.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import type { Step } from '$core/facts/step.ts';
+	import type { Triage } from '$core/engines/schedule/triage.ts';
 	import { formatHours } from '$core/units/duration.ts';
 	import { formatClock, timeWords, type LocalMinutes } from '$core/units/localTime.ts';
 	import { formatMoney } from '$core/units/money.ts';

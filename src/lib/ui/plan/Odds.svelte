@@ -1,10 +1,10 @@
 <script lang="ts">
 	/** Odds in words, and what decides them. */
-	import type { Odds } from '$core/schedule/odds.ts';
+	import type { Odds } from '$core/engines/schedule/odds.ts';
 	import { formatWait } from '$core/units/duration.ts';
 	import { timeWords, type LocalMinutes } from '$core/units/localTime.ts';
-	import { valueOf } from '$core/working/figure.ts';
-	import { hopeFigure, oddsFigure } from '$core/working/figures.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import { hopeFigure, oddsFigure } from '$core/explain/odds.ts';
 	import Working from '../Working.svelte';
 	import OddsChart from './OddsChart.svelte';
 

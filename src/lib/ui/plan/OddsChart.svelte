@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Simulated builds by the day on which they are ready, and the share that is ready by then. */
-	import type { Odds } from '$core/schedule/odds.ts';
+	import type { Odds } from '$core/engines/schedule/odds.ts';
 	import { dayOf, dayWords, type LocalMinutes } from '$core/units/localTime.ts';
 	import Chart from './Chart.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** Looks for a plan that is ready sooner, shows the best so far, and takes it. */
-	import { foundOf } from '$core/costume/costumePlan.ts';
-	import type { Plan } from '$core/schedule/problem.ts';
+	import { foundOf } from '$core/answers/planProblem.ts';
+	import type { Plan } from '$core/engines/schedule/problem.ts';
 	import { formatWait } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import Act from '../Act.svelte';

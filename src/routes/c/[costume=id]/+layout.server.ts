@@ -1,10 +1,10 @@
 import { error } from '@sveltejs/kit';
-import { cautionsFor } from '$core/safety/caution.ts';
-import { costumeStage, doneShare, stageOf } from '$core/costume/stage.ts';
-import { copiesOf } from '$core/costume/component.ts';
-import { openSpans } from '$core/schedule/calendar.ts';
+import { catalogueOf, cautionsFor } from '$core/trade/catalogue.ts';
+import { costumeStage, doneShare, stageOf } from '$core/answers/stage.ts';
+import { copiesOf } from '$core/facts/component.ts';
+import { openSpans } from '$core/engines/schedule/calendar.ts';
 import { DAY, dayOf } from '$core/units/localTime.ts';
-import { spendOf } from '$core/needs/spend.ts';
+import { spendOf } from '$core/answers/spend.ts';
 import { database } from '$lib/server/database.ts';
 import { plannedCostume } from '$lib/server/read/plans.ts';
 import type { LayoutServerLoad } from './$types';
@@ -20,10 +20,13 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 	const { record, workshop, first } = found;
 	const { problem: _, ...plan } = found.plan;
 	const byId = new Map(record.components.map((c) => [c.id, c]));
+	const trade = catalogueOf(workshop.handbook);
 	const main = workshop.makers[0];
 	const today = dayOf(locals.now);
 	const end = Math.min(dayOf(record.costume.eventAt), today + TAPE_DAYS);
-	const stages = Object.fromEntries(record.components.map((c) => [c.id, stageOf(c, record, locals.now)]));
+	const stages = Object.fromEntries(
+		record.components.map((c) => [c.id, stageOf(c, record, workshop, locals.now)])
+	);
 	return {
 		record,
 		workshop,
@@ -45,9 +48,11 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 			])
 		),
 		cautions: [
-			...new Set(record.steps.filter((s) => s.doneAt === null).flatMap((s) => cautionsFor(s.technique)))
+			...new Set(
+				record.steps.filter((s) => s.doneAt === null).flatMap((s) => cautionsFor(trade, s.technique))
+			)
 		],
-		spend: spendOf(record, workshop.materials),
+		spend: spendOf(record, workshop),
 		windows: main ? openSpans(main, today * DAY, (end + 1) * DAY) : []
 	};
 };

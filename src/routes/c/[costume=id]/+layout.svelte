@@ -11,7 +11,7 @@
 	import Paintbrush from '@lucide/svelte/icons/paintbrush';
 	import Bandage from '@lucide/svelte/icons/bandage';
 	import type { Snippet } from 'svelte';
-	import { tapePins } from '$core/costume/pins.ts';
+	import { tapePins } from '$core/answers/pins.ts';
 	import { dayOf, dayWords } from '$core/units/localTime.ts';
 	import { STATIONS } from '$lib/stations.ts';
 	import CostumeDialog from '$lib/ui/CostumeDialog.svelte';
@@ -19,8 +19,8 @@
 	import Tape from '$lib/ui/Tape.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import { daysWords, forecastFor } from '$lib/ui/words.ts';
-	import { valueOf } from '$core/working/figure.ts';
-	import { daysLeftFigure } from '$core/working/figures.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import { daysLeftFigure } from '$core/explain/plan.ts';
 	import type { LayoutData } from './$types';
 
 	let editing = $state(false);
@@ -39,7 +39,7 @@
 	const costume = $derived(data.record.costume);
 	const base = $derived(`/c/${costume.id}`);
 	const days = $derived(daysLeftFigure(costume, data.now));
-	const pins = $derived(tapePins(data.record, data.plan, data.workshop.settings.coldOrDamp, data.now));
+	const pins = $derived(tapePins(data.record, data.plan, data.workshop, data.now));
 	const open = $derived(data.record.faults.length);
 	const what = $derived(forecastFor(costume, data.plan.deadline, data.planKey));
 	const odds = $derived(forecast.of(what)?.odds ?? null);

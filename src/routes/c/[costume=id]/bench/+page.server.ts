@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { batchesOf, fillSession } from '$core/bench/session.ts';
-import { benchOf, todayOf, windowLeft } from '$core/bench/today.ts';
+import { batchesOf, fillSession } from '$core/answers/session.ts';
+import { benchOf, todayOf, windowLeft } from '$core/answers/today.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import * as f from '$lib/server/commands/fields.ts';
 import { daysOffCommands } from '$lib/server/commands/daysOff.ts';

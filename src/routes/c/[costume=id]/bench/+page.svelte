@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { handbook } from '$lib/ui/handbook.ts';
 	import Check from '@lucide/svelte/icons/check';
 	import CloudRain from '@lucide/svelte/icons/cloud-rain';
 	import Hourglass from '@lucide/svelte/icons/hourglass';
@@ -7,11 +8,11 @@
 	import Play from '@lucide/svelte/icons/play';
 	import { invalidateAll } from '$app/navigation';
 	import { onMount } from 'svelte';
-	import type { ReadyStep } from '$core/bench/today.ts';
-	import { cautionsFor } from '$core/safety/caution.ts';
+	import type { ReadyStep } from '$core/answers/today.ts';
+	import { cautionsFor } from '$core/trade/catalogue.ts';
 	import { formatDuration, formatWait } from '$core/units/duration.ts';
 	import { dayOf, formatClock, clockOf, formatLocalTime, timeWords } from '$core/units/localTime.ts';
-	import { stepFigure } from '$core/working/figures.ts';
+	import { stepFigure } from '$core/explain/plan.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -161,7 +162,7 @@
 		<h2>{first.step.name}</h2>
 		<p class="row">
 			<Tag component={first.component} href="{base}/look/{first.component.id}#step-{first.step.id}" />
-			<span>{amountWords(first.step, data.workshop.settings)}</span>
+			<span>{amountWords(first.step, data.workshop)}</span>
 			<Working
 				figure={stepFigure(first.step, first.component, data.record, data.workshop)}
 				text="{formatDuration(first.minutes)} hands-on"
@@ -173,7 +174,7 @@
 			{#if first.step.oneSitting}<span>one sitting</span>{/if}
 			{#if first.step.needsHelper}<span>needs a helper</span>{/if}
 		</p>
-		<Caution keys={cautionsFor(first.step.technique)} />
+		<Caution keys={cautionsFor(handbook(), first.step.technique)} />
 		<div class="row start">
 			<Form command="startTimer" hidden={{ stepId: first.step.id, makerId: maker }} label="Start the timer">
 				<button class="button main big" data-start><Play size={18} /> Start</button>

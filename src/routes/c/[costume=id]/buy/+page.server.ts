@@ -1,4 +1,4 @@
-import { coatsWithoutMaterial, shoppingLines } from '$core/needs/shopping.ts';
+import { coatsWithoutMaterial, shoppingLines } from '$core/answers/shopping.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { materialCommands } from '$lib/server/commands/material.ts';
 import { purchaseCommands } from '$lib/server/commands/purchase.ts';
@@ -7,7 +7,7 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ parent }) => {
 	const { record, workshop } = await parent();
 	return {
-		lines: shoppingLines(record, workshop.materials),
+		lines: shoppingLines(record, workshop),
 		coatsMissing: coatsWithoutMaterial(record, workshop.materials)
 	};
 };

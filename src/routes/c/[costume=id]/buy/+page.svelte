@@ -1,17 +1,18 @@
 <script lang="ts">
+	import { coatProductOf } from '$core/trade/catalogue.ts';
+	import { handbook } from '$lib/ui/handbook.ts';
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import ListPlus from '@lucide/svelte/icons/list-plus';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Printer from '@lucide/svelte/icons/printer';
 	import X from '@lucide/svelte/icons/x';
-	import { WEAVE_OF_FAMILY } from '$core/costume/weave.ts';
-	import { COAT_PRODUCTS } from '$core/finish/coatProduct.ts';
-	import { isOverdue } from '$core/needs/leadTime.ts';
-	import { PURCHASE_STATES, purchaseCost, type Purchase } from '$core/needs/material.ts';
+	import { WEAVE_OF_FAMILY } from '$core/trade/weave.ts';
+	import { isOverdue } from '$core/answers/leadTime.ts';
+	import { PURCHASE_STATES, purchaseCost, type Purchase } from '$core/facts/material.ts';
 	import { dayOf, dayWords, formatDate } from '$core/units/localTime.ts';
 	import { formatMoney, moneyDigits } from '$core/units/money.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { valueOf } from '$core/working/figure.ts';
+	import { valueOf } from '$core/explain/figure.ts';
 	import {
 		componentMoneyFigure,
 		costFigure,
@@ -19,7 +20,7 @@
 		orderByFigure,
 		packsFigure,
 		spendFigure
-	} from '$core/working/figures.ts';
+	} from '$core/explain/money.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import EditDialog from '$lib/ui/EditDialog.svelte';
@@ -197,8 +198,8 @@
 			>{/snippet}
 		{#if data.coatsMissing.length}
 			<p class="missing">
-				No material stands for {data.coatsMissing.map((p) => COAT_PRODUCTS[p].name).join(', ')} yet, so the coats
-				ask for nothing. Add
+				No material stands for {data.coatsMissing.map((p) => coatProductOf(handbook(), p).name).join(', ')} yet,
+				so the coats ask for nothing. Add
 				{data.coatsMissing.length === 1 ? 'it' : 'them'} with price and pack.
 			</p>
 		{/if}

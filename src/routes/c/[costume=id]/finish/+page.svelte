@@ -1,10 +1,11 @@
 <script lang="ts">
+	import { coatProductOf } from '$core/trade/catalogue.ts';
+	import { handbook } from '$lib/ui/handbook.ts';
 	import Check from '@lucide/svelte/icons/check';
-	import { COAT_PRODUCTS } from '$core/finish/coatProduct.ts';
-	import { inOrder } from '$core/costume/order.ts';
-	import type { Step } from '$core/costume/step.ts';
-	import { nextCoat } from '$core/finish/nextCoat.ts';
-	import type { Component } from '$core/costume/component.ts';
+	import { inOrder } from '$core/facts/order.ts';
+	import type { Step } from '$core/facts/step.ts';
+	import { nextCoat } from '$core/answers/nextCoat.ts';
+	import type { Component } from '$core/facts/component.ts';
 	import { formatArea } from '$core/units/measure.ts';
 	import { formatLocalTime, timeWords } from '$core/units/localTime.ts';
 	import Caution from '$lib/ui/Caution.svelte';
@@ -16,12 +17,13 @@
 	import Tag from '$lib/ui/Tag.svelte';
 	import Tick from '$lib/ui/Tick.svelte';
 	import Working from '$lib/ui/Working.svelte';
-	import { coatTotalFigure } from '$core/working/figures.ts';
+	import { coatTotalFigure } from '$core/explain/coating.ts';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const settings = $derived(data.workshop.settings);
+	const trade = $derived(handbook());
 	const withCoats = $derived(
 		data.record.components.filter((c) => data.record.coats.some((k) => k.componentId === c.id))
 	);
@@ -32,7 +34,7 @@
 	);
 
 	function standing(component: Component): { words: string; next: Step | null } {
-		const coat = nextCoat(inOrder(data.record.steps, component.id), settings.coldOrDamp, data.now);
+		const coat = nextCoat(inOrder(data.record.steps, component.id), data.workshop, data.now);
 		if (coat.state === 'allOn') return { words: 'all coats on', next: null };
 		if (coat.state === 'behind') return { words: `after “${coat.before.name}”`, next: null };
 		const { next } = coat;
@@ -66,13 +68,13 @@
 				>
 				<tbody>
 					{#each data.packs as need (need.product)}
-						{@const p = COAT_PRODUCTS[need.product]}
+						{@const p = coatProductOf(trade, need.product)}
 						<tr>
 							<td>{p.name}</td>
 							<td class="number">{formatArea(need.coatedMm2, settings.lengthUnit)}</td>
 							<td class="number soft">{formatArea(p.coversMm2, settings.lengthUnit)} a {p.pack}</td>
 							<td class="number"
-								><b><Working figure={coatTotalFigure(need)} text={String(need.packs)} /></b></td
+								><b><Working figure={coatTotalFigure(need, trade)} text={String(need.packs)} /></b></td
 							>
 						</tr>
 					{/each}

@@ -4,16 +4,24 @@
 	import { onDestroy, untrack } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { sheetOfOffcut, usableArea } from '$core/layout/offcut.ts';
-	import { areaOfPieces, layGroups, partsOf, quantityLaid, stockOfMaterial } from '$core/layout/pieces.ts';
-	import { useOfPlan, type LayPlan } from '$core/layout/plan.ts';
-	import { PLAIN_LAY } from '$core/layout/settings.ts';
-	import { freshSheets, type Placement, type Unplaced } from '$core/layout/stock.ts';
-	import { fittedOf } from '$core/measure/body/measureRecord.ts';
-	import { say } from '$core/messages.ts';
+	import { sheetOfOffcut, usableArea } from '$core/engines/layout/offcut.ts';
+	import {
+		areaOfPieces,
+		layGroups,
+		partsOf,
+		quantityLaid,
+		stockOfMaterial
+	} from '$core/answers/layPieces.ts';
+	import { useOfPlan } from '$core/engines/layout/cutSheets.ts';
+	import type { LayPlan } from '$core/facts/layout.ts';
+	import { PLAIN_LAY } from '$core/facts/layout.ts';
+	import { freshSheets, type Unplaced } from '$core/engines/layout/stock.ts';
+	import type { Placement } from '$core/facts/layout.ts';
+	import { fittedOf } from '$core/facts/measureRecord.ts';
+	import { say } from '$core/units/messages.ts';
 	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { densityFigure, rollFigure } from '$core/working/layFigures.ts';
+	import { densityFigure, rollFigure } from '$core/explain/layout.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import KeptLayouts from '$lib/ui/lay/KeptLayouts.svelte';
@@ -339,7 +347,7 @@
 						{pieces}
 						{settings}
 						materials={data.workshop.materials}
-						rates={data.workshop.rates}
+						workshop={data.workshop}
 						currency={data.record.costume.currency}
 						{unit}
 					/>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { handbook } from '$lib/ui/handbook.ts';
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Copy from '@lucide/svelte/icons/copy';
 	import FileDown from '@lucide/svelte/icons/file-down';
@@ -7,10 +8,9 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { tick } from 'svelte';
-	import { inLedgerOrder, type Component } from '$core/costume/component.ts';
-	import { ROUTES, type RouteKey } from '$core/costume/route.ts';
-	import { componentHoursFigure } from '$core/working/figures.ts';
-	import { zoneWords, type Zone } from '$core/costume/zone.ts';
+	import { inLedgerOrder, type Component } from '$core/facts/component.ts';
+	import { componentHoursFigure } from '$core/explain/plan.ts';
+	import { zoneWords, type Zone } from '$core/facts/zone.ts';
 	import { isFailure, type Answer } from '$lib/ui/formState.ts';
 	import ComponentFields from '$lib/ui/ComponentFields.svelte';
 	import CopyBreakdown from '$lib/ui/CopyBreakdown.svelte';
@@ -52,7 +52,7 @@
 		const answer = page.form as Answer;
 		return isFailure(answer) && answer.command === 'moveComponent' ? answer.message : null;
 	});
-	const routesFor = Object.entries(ROUTES).map(([value, route]) => ({
+	const routesFor = Object.entries(handbook().route).map(([value, route]) => ({
 		value,
 		label: `${route.name} (${route.kinds.join(', ')})`
 	}));
@@ -186,13 +186,7 @@
 	>
 		<ComponentFields zones={zone ? [zone] : []} />
 		<div class="two">
-			<Field
-				name="route"
-				label="Route: its usual steps"
-				options={routesFor}
-				none="no steps yet"
-				value={'' as RouteKey | ''}
-			/>
+			<Field name="route" label="Route: its usual steps" options={routesFor} none="no steps yet" value="" />
 			<Field
 				name="parentId"
 				label="Part of"

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
-	import { isSettled } from '$core/fitting/fitting.ts';
+	import { isSettled } from '$core/facts/fitting.ts';
 	import { measureViews } from '$lib/lookViews.ts';
 	import Views from '$lib/ui/Views.svelte';
 	import type { LayoutData } from './$types';

@@ -15,11 +15,11 @@
 		OVERS,
 		type BodyMeasure,
 		type MeasureKey
-	} from '$core/measure/body/bodyMeasure.ts';
-	import { BODY_WRAP } from '$core/measure/body/bodyWrap.ts';
-	import { fittedOf, wearersOf } from '$core/measure/body/measureRecord.ts';
-	import { sizeFor } from '$core/measure/body/sizeTable.ts';
-	import { askAbout, slipsOf } from '$core/measure/body/slips.ts';
+	} from '$core/facts/bodyMeasure.ts';
+	import { BODY_WRAP } from '$core/trade/bodyWrap.ts';
+	import { fittedOf, wearersOf } from '$core/facts/measureRecord.ts';
+	import { sizeFor } from '$core/trade/sizeTable.ts';
+	import { askAbout, slipsOf } from '$core/answers/slips.ts';
 	import { dayWords, formatDate } from '$core/units/localTime.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import AsIf from '$lib/ui/AsIf.svelte';

@@ -1,11 +1,13 @@
 <script lang="ts">
+	import { handbook } from '$lib/ui/handbook.ts';
 	import Check from '@lucide/svelte/icons/check';
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
-	import { isMended, KNOWN_FAULTS, OCCASIONS, type Fault } from '$core/mend/fault.ts';
+	import { isMended, OCCASIONS, type Fault } from '$core/facts/fault.ts';
+	import { keyOfSymptom } from '$core/trade/knownFault.ts';
 	import { formatDuration, formatWait } from '$core/units/duration.ts';
 	import { formatLocalTime, timeWords } from '$core/units/localTime.ts';
-	import { cautionsFor } from '$core/safety/caution.ts';
+	import { cautionsFor, knownFaultOf } from '$core/trade/catalogue.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -30,7 +32,8 @@
 	const edited = $derived(data.record.faults.find((f) => f.id === editing));
 	let symptom = $state('');
 	let componentId = $state<string | number>('');
-	const known = $derived(KNOWN_FAULTS.find((k) => k.symptom === symptom));
+	const trade = $derived(handbook());
+	const known = $derived(knownFaultOf(trade, keyOfSymptom(trade.knownFault, symptom)));
 	const earlier = $derived(data.record.faults.filter((f) => String(f.componentId) === String(componentId)));
 </script>
 
@@ -79,7 +82,9 @@
 				{/each}
 			</ul>
 			<Caution
-				keys={[...new Set(cure.filter((s) => s.doneAt === null).flatMap((s) => cautionsFor(s.technique)))]}
+				keys={[
+					...new Set(cure.filter((s) => s.doneAt === null).flatMap((s) => cautionsFor(trade, s.technique)))
+				]}
 			/>
 			<Photos
 				photos={data.record.photos.filter((p) => p.faultId === fault.id)}
@@ -129,7 +134,7 @@
 		<table>
 			<thead><tr><th>Symptom</th><th>Usual cause</th><th>Cure</th></tr></thead>
 			<tbody>
-				{#each KNOWN_FAULTS as k (k.symptom)}<tr
+				{#each Object.entries(trade.knownFault) as [key, k] (key)}<tr
 						><td><b>{k.symptom}</b></td><td>{k.cause}</td><td>{k.cure}</td></tr
 					>{/each}
 			</tbody>
@@ -152,7 +157,7 @@
 			<Field
 				name="symptom"
 				label="Symptom"
-				list={KNOWN_FAULTS.map((k) => k.symptom)}
+				list={Object.values(trade.knownFault).map((k) => k.symptom)}
 				value={symptom}
 				onchange={(v) => (symptom = v)}
 				hint="a known one brings its cause and cure"

@@ -1,11 +1,12 @@
 <script lang="ts">
 	import Plus from '@lucide/svelte/icons/plus';
 	import Printer from '@lucide/svelte/icons/printer';
-	import { inLedgerOrder } from '$core/costume/component.ts';
-	import { fittedOf } from '$core/measure/body/measureRecord.ts';
-	import { say } from '$core/messages.ts';
-	import { shaperOf } from '$core/pattern/shapers.ts';
-	import { driversOf, piecesOf } from '$core/pattern/storedShape.ts';
+	import { inLedgerOrder } from '$core/facts/component.ts';
+	import { fittedOf } from '$core/facts/measureRecord.ts';
+	import { say } from '$core/units/messages.ts';
+	import { shaperOf } from '$core/engines/shapers/shapers.ts';
+	import { driversOf } from '$core/engines/pattern/drivers.ts';
+	import { piecesOf } from '$core/answers/shapePieces.ts';
 	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
 	import Recut from '$lib/ui/Recut.svelte';
 	import Pieces from '$lib/ui/Pieces.svelte';

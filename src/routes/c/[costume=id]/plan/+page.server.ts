@@ -1,9 +1,9 @@
-import { alternativesOf } from '$core/costume/alternatives.ts';
+import { alternativesOf } from '$core/answers/alternatives.ts';
 import { database } from '$lib/server/database.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { costumeCommands } from '$lib/server/commands/costume.ts';
 import { planCommands } from '$lib/server/commands/plan.ts';
-import { planByRule } from '$core/schedule/plan.ts';
+import { planByRule } from '$core/engines/schedule/plan.ts';
 import { loadLook } from '$lib/server/read/look.ts';
 import { plannedCostume, plannedWorkshop } from '$lib/server/read/plans.ts';
 import type { Actions, PageServerLoad } from './$types';

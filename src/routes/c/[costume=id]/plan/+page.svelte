@@ -1,19 +1,15 @@
 <script lang="ts">
 	import CalendarPlus from '@lucide/svelte/icons/calendar-plus';
 	import FileDown from '@lucide/svelte/icons/file-down';
-	import { say } from '$core/messages.ts';
-	import { isOverdue } from '$core/needs/leadTime.ts';
+	import { say } from '$core/units/messages.ts';
+	import { isOverdue } from '$core/answers/leadTime.ts';
 	import { formatHours } from '$core/units/duration.ts';
 	import { DAY, dayOf, dayWords, timeWords } from '$core/units/localTime.ts';
-	import { parcelKey } from '$core/costume/costumePlan.ts';
-	import {
-		finishFigure,
-		hoursLeftFigure,
-		oddsFigure,
-		orderByFigure,
-		spareFigure
-	} from '$core/working/figures.ts';
-	import { valueOf } from '$core/working/figure.ts';
+	import { parcelKey } from '$core/answers/planProblem.ts';
+	import { finishFigure, hoursLeftFigure, spareFigure } from '$core/explain/plan.ts';
+	import { oddsFigure } from '$core/explain/odds.ts';
+	import { orderByFigure } from '$core/explain/money.ts';
+	import { valueOf } from '$core/explain/figure.ts';
 	import BenchLine from '$lib/ui/BenchLine.svelte';
 	import { forecast } from '$lib/ui/forecast.svelte.ts';
 	import LeaveOut from '$lib/ui/plan/LeaveOut.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** Times that the plan keeps: fittings, and steps pinned to a start. */
-	import { missesFitting } from '$core/costume/pins.ts';
-	import type { PlannedStep } from '$core/schedule/problem.ts';
+	import { missesFitting } from '$core/answers/pins.ts';
+	import type { PlannedStep } from '$core/engines/schedule/problem.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Field from '$lib/ui/Field.svelte';

@@ -5,15 +5,15 @@
 	import Scissors from '@lucide/svelte/icons/scissors';
 	import { cutWords } from '$core/formats/layoutSvg.ts';
 	import { planWords } from '$core/formats/planWords.ts';
-	import { LEAST_KEPT } from '$core/layout/leftovers.ts';
-	import { quantityLaid } from '$core/layout/pieces.ts';
-	import { weigh } from '$core/layout/substitute.ts';
-	import { cutSheets, leftoversOfPlan, useOfPlan } from '$core/layout/plan.ts';
-	import { say } from '$core/messages.ts';
+	import { LEAST_KEPT } from '$core/engines/layout/leftovers.ts';
+	import { quantityLaid } from '$core/answers/layPieces.ts';
+	import { weigh } from '$core/answers/substitute.ts';
+	import { cutSheets, leftoversOfPlan, useOfPlan } from '$core/engines/layout/cutSheets.ts';
+	import { say } from '$core/units/messages.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { formatLength, formatSmallArea, parseLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { cutMinutesFigure, densityFigure, rollFigure } from '$core/working/layFigures.ts';
+	import { cutMinutesFigure, densityFigure, rollFigure } from '$core/explain/layout.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import CutSheets from '$lib/ui/lay/CutSheets.svelte';
@@ -52,7 +52,7 @@
 	);
 	/** What the counts do not have of it. */
 	const short = $derived(weigh(material, quantity - data.boughtLeft, 0).short);
-	const cutting = $derived(cutMinutesFigure(plan, material.family, data.workshop.rates));
+	const cutting = $derived(cutMinutesFigure(plan, material.family, data.workshop));
 	const out = $derived(`${base}/${layout.id}/out`);
 </script>
 

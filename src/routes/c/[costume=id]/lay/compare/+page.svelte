@@ -1,16 +1,16 @@
 <script lang="ts">
 	/** Two kept layouts side by side. */
-	import { LEAST_KEPT } from '$core/layout/leftovers.ts';
-	import { quantityLaid } from '$core/layout/pieces.ts';
-	import { cutSheets, leftoversOfPlan, useOfPlan } from '$core/layout/plan.ts';
-	import { weigh } from '$core/layout/substitute.ts';
+	import { LEAST_KEPT } from '$core/engines/layout/leftovers.ts';
+	import { quantityLaid } from '$core/answers/layPieces.ts';
+	import { cutSheets, leftoversOfPlan, useOfPlan } from '$core/engines/layout/cutSheets.ts';
+	import { weigh } from '$core/answers/substitute.ts';
 	import { planWords } from '$core/formats/planWords.ts';
 	import { formatDuration } from '$core/units/duration.ts';
 	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
 	import { formatMoney } from '$core/units/money.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { valueOf } from '$core/working/figure.ts';
-	import { cutMinutesFigure } from '$core/working/layFigures.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import { cutMinutesFigure } from '$core/explain/layout.ts';
 	import CutSheets from '$lib/ui/lay/CutSheets.svelte';
 	import { takes } from '$lib/ui/lay/takes.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -27,7 +27,7 @@
 			const use = useOfPlan(plan);
 			const left = leftoversOfPlan(plan, LEAST_KEPT).flatMap((l) => l.leftovers);
 			const quantity = quantityLaid(material, plan.stock, use, plan.settings);
-			const cutting = cutMinutesFigure(plan, material.family, data.workshop.rates);
+			const cutting = cutMinutesFigure(plan, material.family, data.workshop);
 			return {
 				layout,
 				material,

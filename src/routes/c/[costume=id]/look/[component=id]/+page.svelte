@@ -1,15 +1,16 @@
 <script lang="ts">
+	import { handbook } from '$lib/ui/handbook.ts';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import X from '@lucide/svelte/icons/x';
 	import { goto } from '$app/navigation';
-	import { inOrder } from '$core/costume/order.ts';
-	import { amountWords as tagAmount } from '$core/costume/component.ts';
-	import { ROUTES } from '$core/costume/route.ts';
-	import { zoneWords } from '$core/costume/zone.ts';
+	import { inOrder } from '$core/facts/order.ts';
+	import { amountWords as tagAmount } from '$core/facts/component.ts';
+	import { zoneWords } from '$core/facts/zone.ts';
 	import { formatDuration, formatHours } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
-	import { valueOf } from '$core/working/figure.ts';
-	import { componentHoursFigure, componentMoneyFigure } from '$core/working/figures.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import { componentHoursFigure } from '$core/explain/plan.ts';
+	import { componentMoneyFigure } from '$core/explain/money.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import CoatStack from '$lib/ui/CoatStack.svelte';
 	import ComponentFields from '$lib/ui/ComponentFields.svelte';
@@ -56,7 +57,7 @@
 					component.zones.map(zoneWords).join(', '),
 					component.flex,
 					component.source,
-					component.route && `route: ${ROUTES[component.route].name}`,
+					component.route && `route: ${handbook().route[component.route]?.name ?? component.route}`,
 					`seen: ${component.seenFrom}`,
 					`the look needs it ${component.lookNeed} of 5`
 				]

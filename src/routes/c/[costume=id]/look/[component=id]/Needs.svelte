@@ -3,11 +3,11 @@
 	import ListChecks from '@lucide/svelte/icons/list-checks';
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
-	import type { Component } from '$core/costume/component.ts';
-	import { inOrder } from '$core/costume/order.ts';
-	import { areaOfUnit } from '$core/pattern/followPieces.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import { inOrder } from '$core/facts/order.ts';
+	import { areaOfUnit } from '$core/facts/material.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { needFigure } from '$core/working/figures.ts';
+	import { needFigure } from '$core/explain/money.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Field from '$lib/ui/Field.svelte';

@@ -1,19 +1,19 @@
 <script lang="ts">
 	/** The steps of a component in their order: amounts, minutes, waits, when they are planned. */
+	import { handbook } from '$lib/ui/handbook.ts';
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import Check from '@lucide/svelte/icons/check';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Undo2 from '@lucide/svelte/icons/undo-2';
 	import X from '@lucide/svelte/icons/x';
-	import type { Component } from '$core/costume/component.ts';
-	import { inOrder } from '$core/costume/order.ts';
-	import { ROUTES } from '$core/costume/route.ts';
-	import type { Step } from '$core/costume/step.ts';
-	import { cautionsFor } from '$core/safety/caution.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import { inOrder } from '$core/facts/order.ts';
+	import type { Step } from '$core/facts/step.ts';
+	import { cautionsFor } from '$core/trade/catalogue.ts';
 	import { formatDuration, formatWait } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
-	import { stepFigure } from '$core/working/figures.ts';
+	import { stepFigure } from '$core/explain/plan.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -70,7 +70,7 @@
 				name="route"
 				label="Steps of a route"
 				hideLabel
-				options={Object.entries(ROUTES).map(([value, r]) => ({ value, label: r.name }))}
+				options={Object.entries(handbook().route).map(([value, r]) => ({ value, label: r.name }))}
 				none="steps of a route…"
 			/>
 			<button class="button small">Add</button>
@@ -136,9 +136,7 @@
 								{/each}
 							</td>
 							<td class="small">
-								{amountWords(step, data.workshop.settings)}{#if step.perCopy && copies > 1}<b>
-										× {copies}</b
-									>{/if}
+								{amountWords(step, data.workshop)}{#if step.perCopy && copies > 1}<b> × {copies}</b>{/if}
 							</td>
 							<td class="number" title="good {formatDuration(minutes[0])}, bad {formatDuration(minutes[2])}"
 								><Working
@@ -196,7 +194,11 @@
 	{/if}
 	<div class="caution">
 		<Caution
-			keys={[...new Set(steps.filter((s) => s.doneAt === null).flatMap((s) => cautionsFor(s.technique)))]}
+			keys={[
+				...new Set(
+					steps.filter((s) => s.doneAt === null).flatMap((s) => cautionsFor(handbook(), s.technique))
+				)
+			]}
 		/>
 	</div>
 </Sheet>

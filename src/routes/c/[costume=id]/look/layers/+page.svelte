@@ -1,9 +1,9 @@
 <script lang="ts">
 	import Link2 from '@lucide/svelte/icons/link-2';
-	import type { Component } from '$core/costume/component.ts';
-	import { beneathOf, garmentOrder, orderSlips, zoneStacks } from '$core/costume/layers.ts';
-	import { weaveOf } from '$core/costume/weave.ts';
-	import { zoneWords, type Zone } from '$core/costume/zone.ts';
+	import type { Component } from '$core/facts/component.ts';
+	import { beneathOf, garmentOrder, orderSlips, zoneStacks } from '$core/answers/layers.ts';
+	import { weaveOf } from '$core/trade/weave.ts';
+	import { zoneWords, type Zone } from '$core/facts/zone.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Figure from '$lib/ui/Figure.svelte';

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { referencesOf, unplaced } from '$core/costume/picture.ts';
+	import { referencesOf } from '$core/facts/picture.ts';
+	import { unplaced } from '$core/answers/callouts.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import AddPicture from '$lib/ui/AddPicture.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';

@@ -2,12 +2,13 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import { page } from '$app/state';
 	import { goto } from '$app/navigation';
-	import { amountWords, inLedgerOrder } from '$core/costume/component.ts';
-	import { anchorOf, calloutNumbers, referencesOf } from '$core/costume/picture.ts';
+	import { amountWords, inLedgerOrder } from '$core/facts/component.ts';
+	import { anchorOf, calloutNumbers } from '$core/answers/callouts.ts';
+	import { referencesOf } from '$core/facts/picture.ts';
 	import { dayOf, dayWords } from '$core/units/localTime.ts';
 	import { formatHours } from '$core/units/duration.ts';
-	import { valueOf } from '$core/working/figure.ts';
-	import { componentHoursFigure } from '$core/working/figures.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import { componentHoursFigure } from '$core/explain/plan.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Views from '$lib/ui/Views.svelte';

@@ -6,8 +6,9 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import Undo2 from '@lucide/svelte/icons/undo-2';
-	import { clearsFor, isSettled, POINT_DIRECTIONS, pointWords, type Fitting } from '$core/fitting/fitting.ts';
-	import { wearersOf } from '$core/measure/body/measureRecord.ts';
+	import { clearsFor } from '$core/trade/fittingCheck.ts';
+	import { isSettled, POINT_DIRECTIONS, pointWords, type Fitting } from '$core/facts/fitting.ts';
+	import { wearersOf } from '$core/facts/measureRecord.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import Act from '$lib/ui/Act.svelte';

@@ -5,19 +5,15 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import X from '@lucide/svelte/icons/x';
-	import { inLedgerOrder } from '$core/costume/component.ts';
-	import {
-		BODY_MEASURES,
-		definitionOf,
-		measureWords,
-		type MeasureSide
-	} from '$core/measure/body/bodyMeasure.ts';
-	import { checkOpenings, easeOf, type OpeningCheck } from '$core/measure/body/costumeGoesOn.ts';
-	import { MOST_CLOTH_STRETCH, PASSAGES, type GoesOn } from '$core/measure/body/goesOn.ts';
-	import { wearersOf } from '$core/measure/body/measureRecord.ts';
+	import { inLedgerOrder } from '$core/facts/component.ts';
+	import { BODY_MEASURES, definitionOf, measureWords, type MeasureSide } from '$core/facts/bodyMeasure.ts';
+	import { checkOpenings, easeOf, type OpeningCheck } from '$core/answers/goesOn.ts';
+	import { MOST_CLOTH_STRETCH, type GoesOn } from '$core/engines/body/goesOn.ts';
+	import { PASSAGES } from '$core/facts/opening.ts';
+	import { wearersOf } from '$core/facts/measureRecord.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { closureFigure, girthFigure, missingFigure, reachFigure } from '$core/working/figures.ts';
+	import { closureFigure, girthFigure, missingFigure, reachFigure } from '$core/explain/fit.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import EditDialog from '$lib/ui/EditDialog.svelte';

@@ -1,14 +1,15 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { headsWords } from '$core/measure/body/bodyScale.ts';
-	import { latest } from '$core/measure/body/bodyMeasure.ts';
-	import { wearersOf } from '$core/measure/body/measureRecord.ts';
-	import { DISAGREES } from '$core/measure/plane/combine.ts';
-	import { readPictures, thingsOf, type Thing } from '$core/measure/plane/readings.ts';
+	import { headsWords } from '$core/engines/body/bodyScale.ts';
+	import { latest } from '$core/facts/bodyMeasure.ts';
+	import { wearersOf } from '$core/facts/measureRecord.ts';
+	import { DISAGREES } from '$core/engines/plane/combine.ts';
+	import { readPictures, thingsOf, type Thing } from '$core/answers/readings.ts';
 	import { formatLength } from '$core/units/measure.ts';
-	import { valueOf } from '$core/working/figure.ts';
-	import { write } from '$core/working/write.ts';
-	import { combinedFigure, pictureFigure, scaledFigure } from '$core/working/figures.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import { write } from '$core/units/write.ts';
+	import { combinedFigure, pictureFigure } from '$core/explain/picture.ts';
+	import { scaledFigure } from '$core/explain/fit.ts';
 	import AddPicture from '$lib/ui/AddPicture.svelte';
 	import { asOf, KIND_WORDS, plusMinus, sureWords } from '$lib/ui/measureWords.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';

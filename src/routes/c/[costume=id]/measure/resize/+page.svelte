@@ -1,22 +1,23 @@
 <script lang="ts">
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
-	import { inLedgerOrder } from '$core/costume/component.ts';
+	import { inLedgerOrder } from '$core/facts/component.ts';
 	import {
 		BODY_MEASURES,
 		definitionOf,
 		latest,
 		MEASURE_KEYS,
 		type MeasureKey
-	} from '$core/measure/body/bodyMeasure.ts';
-	import { wearersOf } from '$core/measure/body/measureRecord.ts';
-	import { DIRECTIONS, NOT_SCALED, printPercent, resize, WARN_PERCENT } from '$core/measure/body/resize.ts';
-	import { sizesOf } from '$core/measure/body/sizeTable.ts';
-	import { shaperOf } from '$core/pattern/shapers.ts';
-	import type { StoredShape } from '$core/pattern/storedShape.ts';
+	} from '$core/facts/bodyMeasure.ts';
+	import { wearersOf } from '$core/facts/measureRecord.ts';
+	import { DIRECTIONS } from '$core/facts/measureRecord.ts';
+	import { NOT_SCALED, printPercent, resize, WARN_PERCENT } from '$core/engines/body/resize.ts';
+	import { sizesOf } from '$core/trade/sizeTable.ts';
+	import { shaperOf } from '$core/engines/shapers/shapers.ts';
+	import type { StoredShape } from '$core/facts/shape.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { resizeFigure } from '$core/working/figures.ts';
+	import { resizeFigure } from '$core/explain/fit.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Field from '$lib/ui/Field.svelte';

@@ -9,8 +9,8 @@
 		MEASURE_KEYS,
 		OVERS,
 		type MeasureKey
-	} from '$core/measure/body/bodyMeasure.ts';
-	import { wearersOf } from '$core/measure/body/measureRecord.ts';
+	} from '$core/facts/bodyMeasure.ts';
+	import { wearersOf } from '$core/facts/measureRecord.ts';
 	import { dayOf, formatDate } from '$core/units/localTime.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import AsIf from '$lib/ui/AsIf.svelte';

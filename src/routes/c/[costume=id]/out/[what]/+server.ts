@@ -1,4 +1,5 @@
 import { error } from '@sveltejs/kit';
+import { catalogueOf } from '$core/trade/catalogue.ts';
 import { toCalendar } from '$core/formats/calendar.ts';
 import { materialsTable, moneyTable, stepsTable } from '$core/formats/tables.ts';
 import { writeCostumeZip } from '$lib/server/costumeFile.ts';
@@ -20,9 +21,13 @@ const WRITERS: Record<string, { ending: string; type: string; write: Writer }> =
 	calendar: {
 		ending: 'ics',
 		type: 'text/calendar; charset=utf-8',
-		write: (f, now) => toCalendar(f.record, f.plan, now)
+		write: (f, now) => toCalendar(f.record, f.plan, f.workshop, now)
 	},
-	steps: { ending: 'steps.csv', type: CSV, write: (f) => stepsTable(f.record, f.plan) },
+	steps: {
+		ending: 'steps.csv',
+		type: CSV,
+		write: (f) => stepsTable(f.record, f.plan, catalogueOf(f.workshop.handbook))
+	},
 	materials: { ending: 'materials.csv', type: CSV, write: (f) => materialsTable(f.record, f.workshop) },
 	money: { ending: 'money.csv', type: CSV, write: (f) => moneyTable(f.record, f.workshop) }
 };

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { shaperOf } from '$core/pattern/shapers.ts';
-	import { followsPieces } from '$core/pattern/followPieces.ts';
+	import { shaperOf } from '$core/engines/shapers/shapers.ts';
+	import { followsPieces } from '$core/answers/followPieces.ts';
 	import ShapeDesk from '$lib/ui/ShapeDesk.svelte';
 	import type { PageData } from './$types';
 

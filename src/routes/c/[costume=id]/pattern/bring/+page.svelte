@@ -1,11 +1,11 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { inLedgerOrder } from '$core/costume/component.ts';
-	import { say } from '$core/messages.ts';
-	import { soundMesh, type Mesh } from '$core/mesh/mesh.ts';
-	import { readMesh } from '$core/mesh/readMesh.ts';
-	import type { Problem } from '$core/problem.ts';
+	import { inLedgerOrder } from '$core/facts/component.ts';
+	import { say } from '$core/units/messages.ts';
+	import { soundMesh, type Mesh } from '$core/engines/mesh/mesh.ts';
+	import { readMesh } from '$core/engines/mesh/readMesh.ts';
+	import type { Problem } from '$core/units/problem.ts';
 	import BringLines from '$lib/ui/bring/BringLines.svelte';
 	import BringPdf from '$lib/ui/bring/BringPdf.svelte';
 	import BringMesh from '$lib/ui/bring/BringMesh.svelte';

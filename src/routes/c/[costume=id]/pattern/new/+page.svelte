@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { inLedgerOrder } from '$core/costume/component.ts';
-	import { runShaper, type Shaper } from '$core/pattern/shaper.ts';
-	import { SHAPER_KEYS, SHAPERS, type ShaperKey } from '$core/pattern/shapers.ts';
-	import { followsPieces } from '$core/pattern/followPieces.ts';
+	import { inLedgerOrder } from '$core/facts/component.ts';
+	import { runShaper, type Shaper } from '$core/engines/pattern/shaper.ts';
+	import { SHAPER_KEYS, SHAPERS, type ShaperKey } from '$core/engines/shapers/shapers.ts';
+	import { followsPieces } from '$core/answers/followPieces.ts';
 	import ShapeDesk from '$lib/ui/ShapeDesk.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Solid from '$lib/ui/Solid.svelte';

@@ -2,10 +2,10 @@
 	import Download from '@lucide/svelte/icons/download';
 	import Printer from '@lucide/svelte/icons/printer';
 	import { SvelteSet } from 'svelte/reactivity';
-	import { inLedgerOrder } from '$core/costume/component.ts';
-	import { fittedOf } from '$core/measure/body/measureRecord.ts';
-	import { piecesOf } from '$core/pattern/storedShape.ts';
-	import { PAPERS, tile, type PaperKey } from '$core/pattern/tile.ts';
+	import { inLedgerOrder } from '$core/facts/component.ts';
+	import { fittedOf } from '$core/facts/measureRecord.ts';
+	import { piecesOf } from '$core/answers/shapePieces.ts';
+	import { PAPERS, tile, type PaperKey } from '$core/engines/pattern/tile.ts';
 	import Pieces from '$lib/ui/Pieces.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';

@@ -1,5 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import { orderOf } from '$core/costume/costumePlan.ts';
+import { orderOf } from '$core/answers/planProblem.ts';
 import { database } from '$lib/server/database.ts';
 import { plannedCostume } from '$lib/server/read/plans.ts';
 import type { RequestHandler } from './$types';

@@ -1,8 +1,8 @@
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
-import { addTaken } from '$core/costume/costumePlan.ts';
-import { compareWays } from '$core/costume/ways.ts';
-import type { Span } from '$core/schedule/calendar.ts';
+import { addTaken } from '$core/answers/plan.ts';
+import { compareWays } from '$core/answers/ways.ts';
+import type { Span } from '$core/engines/schedule/calendar.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import * as f from '$lib/server/commands/fields.ts';
 import { wayCommands } from '$lib/server/commands/way.ts';

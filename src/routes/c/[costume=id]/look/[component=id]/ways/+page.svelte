@@ -1,9 +1,9 @@
 <script lang="ts">
-	import { riskOf, type WayFigures } from '$core/costume/ways.ts';
+	import { riskOf, type WayFigures } from '$core/answers/ways.ts';
 	import { formatDuration, formatHours } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { moneyDigits } from '$core/units/money.ts';
-	import { wayHoursFigure, wayMoneyFigure } from '$core/working/figures.ts';
+	import { wayHoursFigure, wayMoneyFigure } from '$core/explain/ways.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';

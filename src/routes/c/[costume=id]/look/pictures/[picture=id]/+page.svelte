@@ -9,16 +9,10 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { tick } from 'svelte';
-	import { inLedgerOrder, type Component } from '$core/costume/component.ts';
-	import {
-		ANGLES,
-		axisOf,
-		CALLOUT_SIDES,
-		referencesOf,
-		unplaced,
-		type Callout
-	} from '$core/costume/picture.ts';
-	import type { Point } from '$core/measure/plane/homography.ts';
+	import { inLedgerOrder, type Component } from '$core/facts/component.ts';
+	import { ANGLES, CALLOUT_SIDES, referencesOf, type Callout } from '$core/facts/picture.ts';
+	import { axisOf, unplaced } from '$core/answers/callouts.ts';
+	import type { Point } from '$core/units/point.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Callouts from '$lib/ui/Callouts.svelte';

@@ -7,24 +7,19 @@
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { page } from '$app/state';
 	import { tick } from 'svelte';
-	import { inLedgerOrder } from '$core/costume/component.ts';
-	import { say } from '$core/messages.ts';
-	import { latest } from '$core/measure/body/bodyMeasure.ts';
-	import { wearersOf } from '$core/measure/body/measureRecord.ts';
-	import { offPlaneFactor } from '$core/measure/plane/camera.ts';
-	import type { Point } from '$core/measure/plane/homography.ts';
-	import {
-		circleOnPicture,
-		LEAST_POINTS,
-		measure,
-		MEASURE_KINDS,
-		type MeasureKind
-	} from '$core/measure/plane/pictureMeasure.ts';
-	import { planeOfPicture, readPictures } from '$core/measure/plane/readings.ts';
-	import { checkCorners, KNOWN_RECTANGLES } from '$core/measure/plane/reference.ts';
+	import { inLedgerOrder } from '$core/facts/component.ts';
+	import { say } from '$core/units/messages.ts';
+	import { latest } from '$core/facts/bodyMeasure.ts';
+	import { wearersOf } from '$core/facts/measureRecord.ts';
+	import { offPlaneFactor } from '$core/engines/plane/camera.ts';
+	import type { Point } from '$core/units/point.ts';
+	import { circleOnPicture, LEAST_POINTS, measure } from '$core/engines/plane/pictureMeasure.ts';
+	import { MEASURE_KINDS, type MeasureKind } from '$core/facts/picture.ts';
+	import { planeOfPicture, readPictures } from '$core/answers/readings.ts';
+	import { checkCorners, KNOWN_RECTANGLES } from '$core/engines/plane/reference.ts';
 	import { formatLength, parseLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { pictureFigure } from '$core/working/figures.ts';
+	import { pictureFigure } from '$core/explain/picture.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Drawing from '$lib/ui/Drawing.svelte';
 	import EditDialog from '$lib/ui/EditDialog.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
-	import { fittedOf } from '$core/measure/body/measureRecord.ts';
-	import { say } from '$core/messages.ts';
-	import { piecesOf } from '$core/pattern/storedShape.ts';
-	import { shaperOf } from '$core/pattern/shapers.ts';
+	import { fittedOf } from '$core/facts/measureRecord.ts';
+	import { say } from '$core/units/messages.ts';
+	import { piecesOf } from '$core/answers/shapePieces.ts';
+	import { shaperOf } from '$core/engines/shapers/shapers.ts';
 	import PieceDesk from '$lib/ui/piece/PieceDesk.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';

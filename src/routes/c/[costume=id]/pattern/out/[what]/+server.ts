@@ -1,13 +1,13 @@
 import { error } from '@sveltejs/kit';
-import { amountWords, inLedgerOrder } from '$core/costume/component.ts';
+import { amountWords, inLedgerOrder } from '$core/facts/component.ts';
 import { chartPdf } from '$core/formats/chartPdf.ts';
 import { patternDxf } from '$core/formats/patternDxf.ts';
 import { patternPdf } from '$core/formats/patternPdf.ts';
 import { patternSvg } from '$core/formats/patternSvg.ts';
 import { tagsPdf, type PieceTag } from '$core/formats/tagsPdf.ts';
-import { fittedOf } from '$core/measure/body/measureRecord.ts';
-import { piecesOf } from '$core/pattern/storedShape.ts';
-import { PAPER_KEYS } from '$core/pattern/tile.ts';
+import { fittedOf } from '$core/facts/measureRecord.ts';
+import { piecesOf } from '$core/answers/shapePieces.ts';
+import { PAPER_KEYS } from '$core/engines/pattern/tile.ts';
 import { database } from '$lib/server/database.ts';
 import { loadRecord } from '$lib/server/read/costume.ts';
 import { loadMeasure } from '$lib/server/read/measure.ts';

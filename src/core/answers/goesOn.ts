@@ -1,0 +1,127 @@
+import type { Component } from '../facts/component.ts';
+import type { EaseOf } from '../engines/body/girth.ts';
+import {
+	definitionOf,
+	latest,
+	LAYER_OF_OVER,
+	type MeasureKey,
+	type MeasureSide,
+	type Wearer
+} from '../facts/bodyMeasure.ts';
+import { closureRange, goesOn, type GoesOn } from '../engines/body/goesOn.ts';
+import { type Opening, PASSAGES } from '../facts/opening.ts';
+
+export const easeOf = (component: Pick<Component, 'flex' | 'kind'>): EaseOf =>
+	component.flex === 'stretch' ? 'stretch' : component.kind === 'garment' ? 'woven' : 'rigid';
+
+/** The components worn beneath another at a measure: deeper, on the same zone, not part of it or around it. */
+export function beneathAt(
+	component: Component,
+	components: readonly Component[],
+	measure: MeasureKey,
+	side: MeasureSide,
+	above = 0
+): Component[] {
+	const { zone } = definitionOf(measure);
+	const here = (zones: readonly string[]) =>
+		zones.some(
+			(z) => z === zone || (z.startsWith(`${zone}-`) && (side === 'none' || z === `${zone}-${side}`))
+		);
+	const family = new Set([component.id]);
+	for (let at = component.parentId; at !== null; at = components.find((c) => c.id === at)?.parentId ?? null)
+		family.add(at);
+	return components
+		.filter(
+			(c) =>
+				!family.has(c.id) &&
+				c.parentId !== component.id &&
+				c.layer < component.layer &&
+				// What the measure was taken over is in it already.
+				(above === 0 || c.layer > above) &&
+				here(c.zones)
+		)
+		.sort((a, b) => a.layer - b.layer);
+}
+
+export interface WearerGoesOn {
+	wearer: Wearer;
+	results: GoesOn[];
+}
+
+export interface OpeningCheck {
+	opening: Opening;
+	component: Component;
+	wearers: WearerGoesOn[];
+	/** Components beneath whose thickness nobody has entered: taken as nothing. */
+	thicknessUnknown: Component[];
+	/** With more than one seat: the closed girths that its closure has to cover. */
+	range: readonly [number, number] | null;
+	/** All wearers, all sides: false when one fails, null when one cannot be told. */
+	passes: boolean | null;
+}
+
+/** Every opening of a costume for every wearer of it, each side that the component has. */
+export function checkOpenings(
+	openings: readonly Opening[],
+	components: readonly Component[],
+	wearers: readonly Wearer[],
+	asOf = Infinity
+): OpeningCheck[] {
+	return openings.flatMap((opening) => {
+		const component = components.find((c) => c.id === opening.componentId);
+		return component ? [checkOpening(opening, component, components, wearers, asOf)] : [];
+	});
+}
+
+function checkOpening(
+	opening: Opening,
+	component: Component,
+	components: readonly Component[],
+	wearers: readonly Wearer[],
+	asOf: number
+): OpeningCheck {
+	const sided = definitionOf(PASSAGES[opening.passage].seat).sided;
+	const sides: MeasureSide[] = !sided
+		? ['none']
+		: component.side === 'left' || component.side === 'right'
+			? [component.side]
+			: ['left', 'right'];
+	const unknown = new Map<number, Component>();
+	const round = {
+		passage: opening.passage,
+		closed: opening.closedMm,
+		stretch: opening.stretchPercent,
+		opening: opening.openingMm,
+		split: opening.split,
+		ease: easeOf(component)
+	};
+	const checked = wearers.map((wearer): WearerGoesOn => ({
+		wearer,
+		results: sides.map((side) =>
+			goesOn(
+				round,
+				(key, at) => {
+					const measured = latest(wearer.measures, key, at, { asOf });
+					if (!measured) return null;
+					const beneath = beneathAt(component, components, key, at, LAYER_OF_OVER[measured.over]);
+					for (const c of beneath) if (c.thicknessMm === null) unknown.set(c.id, c);
+					return { body: measured.mm, beneath: beneath.reduce((sum, c) => sum + (c.thicknessMm ?? 0), 0) };
+				},
+				side
+			)
+		)
+	}));
+	const results = checked.flatMap((w) => w.results);
+	return {
+		opening,
+		component,
+		wearers: checked,
+		thicknessUnknown: [...unknown.values()],
+		range: results.length > 1 ? closureRange(results) : null,
+		passes: results.some((r) => r.passes === false && r.unknown.length === 0)
+			? false
+			: results.length === 0 || results.some((r) => r.passes === null || r.unknown.length > 0)
+				? null
+				: true
+	};
+}

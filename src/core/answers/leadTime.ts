@@ -1,0 +1,50 @@
+import { DAY, dayOf, weekdayOf, type LocalMinutes } from '../units/localTime.ts';
+import type { Purchase } from '../facts/material.ts';
+
+/** Parcels are counted on from noon of the day they come. Common practice. */
+export const ARRIVAL_CLOCK = 12 * 60;
+
+interface Lead {
+	leadDays: number;
+	leadWorkingDays: boolean;
+}
+
+const counts = (day: number, lead: Lead) => !lead.leadWorkingDays || weekdayOf(day) <= 5;
+
+/** The day on which something ordered on `day` arrives. */
+export function arrivalDay(day: number, lead: Lead): number {
+	let at = day;
+	for (let left = lead.leadDays; left > 0;) if (counts(++at, lead)) left--;
+	return at;
+}
+
+/** The last day on which to order so that it is there at `neededAt`. */
+export function orderByDay(neededAt: LocalMinutes, lead: Lead): number {
+	// Noon of the arrival day must not be after the moment of need.
+	let day = dayOf(neededAt - ARRIVAL_CLOCK);
+	while (arrivalDay(day, lead) * DAY + ARRIVAL_CLOCK > neededAt) day--;
+	return day;
+}
+
+/** When a purchase can be used: null when it is here, else noon of the day it is due, never in the past. */
+export function usableFrom(purchase: Purchase, now: LocalMinutes): LocalMinutes | null {
+	if (purchase.state === 'arrived' || purchase.state === 'used') return null;
+	const today = dayOf(now);
+	const ordered = purchase.state === 'ordered';
+	// A day that was promised holds before it is ordered too, until it has passed.
+	const promised = ordered || (purchase.dueOn ?? -1) >= today ? purchase.dueOn : null;
+	const due = promised ?? arrivalDay((ordered ? purchase.orderedOn : null) ?? today, purchase);
+	return Math.max(due, today) * DAY + ARRIVAL_CLOCK;
+}
+
+/** At the worst a parcel is late by half of its lead time again, a day at least. Starting value, from memory. */
+export const lateMinutes = (lead: Lead): [number, number, number] => [
+	0,
+	0,
+	Math.max(1, Math.ceil(lead.leadDays / 2)) * DAY
+];
+
+/** Ordered, promised for a day that has passed, and not here. */
+export const isOverdue = (purchase: Purchase, now: LocalMinutes): boolean =>
+	purchase.state === 'ordered' &&
+	(purchase.dueOn ?? arrivalDay(purchase.orderedOn ?? dayOf(now), purchase)) < dayOf(now);

@@ -1,0 +1,51 @@
+import type { CostumeRecord } from '../facts/costume.ts';
+import type { Workshop } from '../facts/workshop.ts';
+import type { ThreePoints } from '../units/threePoints.ts';
+import { copiesOf } from '../facts/component.ts';
+import type { Step } from '../facts/step.ts';
+import { catalogueOf, techniqueOf } from '../trade/catalogue.ts';
+import { BASE_PER_UNIT } from '../trade/technique.ts';
+import { rateOf } from '../trade/rates.ts';
+import { wholeMinutes } from '../units/duration.ts';
+
+/** Hands-on minutes of every step of the record, for all copies. */
+export function minutesOf(record: CostumeRecord, workshop: Workshop): Map<number, ThreePoints> {
+	const byId = new Map(record.components.map((c) => [c.id, c]));
+	return new Map(
+		record.steps.map((s) => {
+			const component = byId.get(s.componentId);
+			return [s.id, stepMinutes(s, component ? copiesOf(component, byId) : 1, workshop)];
+		})
+	);
+}
+
+/** Whole hands-on minutes at three points: set-up + amount × copies × rate. */
+export function stepMinutes(
+	step: Pick<Step, 'technique' | 'amount' | 'perCopy' | 'setUpMinutes'>,
+	copies: number,
+	workshop: Pick<Workshop, 'rates' | 'handbook'>
+): ThreePoints {
+	const trade = catalogueOf(workshop.handbook);
+	const units = step.amount / BASE_PER_UNIT[techniqueOf(trade, step.technique).driver];
+	const times = units * (step.perCopy ? copies : 1);
+	const [low, usual, high] = rateOf(trade, step.technique, workshop.rates);
+	const minutes = (rate: number) => wholeMinutes(step.setUpMinutes + times * rate);
+	return [minutes(low), minutes(usual), minutes(high)];
+}
+
+/** Minutes logged on each step so far; none is no entry. */
+export function loggedByStep(logs: readonly { stepId: number; minutes: number }[]): Map<number, number> {
+	const logged = new Map<number, number>();
+	for (const l of logs) logged.set(l.stepId, (logged.get(l.stepId) ?? 0) + l.minutes);
+	return logged;
+}
+
+/**
+ * What is left of a step after the minutes already logged on it. A begun step that has used up
+ * its usual minutes is not over: a tenth of it is taken to be left until the maker says done.
+ */
+export function minutesLeft(all: ThreePoints, logged: number): ThreePoints {
+	if (logged <= 0) return all;
+	const left = (minutes: number) => Math.max(minutes - logged, Math.ceil(all[1] / 10));
+	return [left(all[0]), left(all[1]), left(all[2])];
+}

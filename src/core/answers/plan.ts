@@ -1,0 +1,172 @@
+import { DAY, type LocalMinutes } from '../units/localTime.ts';
+import type { Plan, PlannedStep, PlanProblem } from '../engines/schedule/problem.ts';
+import { arrivalOf, type OrderBy, orderByOf } from './arrivals.ts';
+import type { ThreePoints } from '../units/threePoints.ts';
+import type { CostumeRecord } from '../facts/costume.ts';
+import { joined, openMinutes, openSpans, type Span } from '../engines/schedule/calendar.ts';
+import type { Workshop } from '../facts/workshop.ts';
+import { orderOf, placeKey, problemOf } from './planProblem.ts';
+import { minutesOf } from './minutes.ts';
+import { shoppingLines } from './shopping.ts';
+import { decidingChain, planByOrder, planByRule } from '../engines/schedule/plan.ts';
+
+export type Outlook = 'done' | 'safe' | 'likely' | 'intoBuffer' | 'late' | 'stuck' | 'empty';
+
+export interface CostumePlan {
+	/** Ready by: the event less the buffer days. */
+	deadline: LocalMinutes;
+	plan: Plan;
+	/** Finish if every step takes its bad minutes. */
+	badFinish: LocalMinutes | null;
+	chain: PlannedStep[];
+	/** The parcel that the first step of the chain waits for. */
+	chainParcel: OrderBy | null;
+	outlook: Outlook;
+	/** Free window minutes of the first maker from the finish to the deadline. */
+	freeMinutes: number;
+	/** Of those given to other costumes; when it is late, the work planned after the deadline. */
+	takenMinutes: number;
+	/** Free less taken: negative is short. */
+	spareMinutes: number;
+	handsOnLeft: ThreePoints;
+	orders: OrderBy[];
+	/** Full usual minutes of each step, done or not. */
+	minutes: Map<number, ThreePoints>;
+}
+
+/** With what it was made from, for searching and simulating; too much to send to every page. */
+export interface MadePlan extends CostumePlan {
+	problem: PlanProblem;
+}
+
+/** A plan made earlier for the same record and the same hours taken, so that one change does not replan all. */
+export type KnownPlan = (
+	record: CostumeRecord,
+	taken: ReadonlyMap<string, readonly Span[]>
+) => MadePlan | undefined;
+
+/** A year of minutes a maker could still find: enough to say "plenty". */
+const SPARE_HORIZON_DAYS = 400;
+
+/**
+ * Plans the costumes one after another, the earliest event first, on the same makers' hours:
+ * what an earlier costume takes is not there for a later one.
+ */
+export function planWorkshop(
+	records: readonly CostumeRecord[],
+	workshop: Workshop,
+	now: LocalMinutes,
+	known: KnownPlan = () => undefined
+): Map<number, MadePlan> {
+	const taken = new Map<string, Span[]>();
+	const plans = new Map<number, MadePlan>();
+	const byEvent = [...records].sort(
+		(a, b) => a.costume.eventAt - b.costume.eventAt || a.costume.id - b.costume.id
+	);
+	for (const record of byEvent) {
+		const plan = known(record, taken) ?? planCostume(record, workshop, now, new Map(taken));
+		plans.set(record.costume.id, plan);
+		addTaken(taken, record, plan);
+	}
+	return plans;
+}
+
+/** Adds the hours that a plan takes of makers and places. */
+export function addTaken(taken: Map<string, Span[]>, record: CostumeRecord, plan: CostumePlan): void {
+	const places = new Map(record.steps.map((s) => [String(s.id), s.placeId]));
+	const own = new Map<string, Span[]>();
+	for (const s of plan.plan.steps) {
+		const place = places.get(s.id);
+		for (const [k, block] of s.blocks.entries())
+			for (const id of [...s.crews[k]!, ...(place ? [placeKey(place)] : [])])
+				own.set(id, [...(own.get(id) ?? []), block]);
+	}
+	// Step after step is one stretch of an evening: fewer spans make every later plan quicker.
+	for (const [id, spans] of own) taken.set(id, joined([...(taken.get(id) ?? []), ...spans]));
+}
+
+export function planCostume(
+	record: CostumeRecord,
+	workshop: Workshop,
+	now: LocalMinutes,
+	taken: ReadonlyMap<string, readonly Span[]>
+): MadePlan {
+	const { costume } = record;
+	const deadline = costume.eventAt - costume.bufferDays * DAY;
+	const minutes = minutesOf(record, workshop);
+	const lines = shoppingLines(record, workshop);
+	const arrivals = lines.map((line) => arrivalOf(line, record, now));
+	const problem = problemOf(record, workshop, now, minutes, arrivals, deadline, taken);
+	const plan = record.found ? planByOrder(problem, orderOf(record.found)) : planByRule(problem);
+	const bad = planByRule({
+		...problem,
+		steps: problem.steps.map((s) => ({ ...s, minutes: [s.minutes[2], s.minutes[2], s.minutes[2]] }))
+	});
+	const latest = new Map(
+		plan.steps.flatMap((s): [number, number][] =>
+			s.slackMinutes === null ? [] : [[Number(s.id), s.start + s.slackMinutes]]
+		)
+	);
+	const left = problem.steps.reduce<[number, number, number]>(
+		(sum, s) => [sum[0] + s.minutes[0], sum[1] + s.minutes[1], sum[2] + s.minutes[2]],
+		[0, 0, 0]
+	);
+	const spare = spareOf(problem, plan, deadline, now);
+	const chain = decidingChain(plan);
+	const orders = arrivals.map((a) => orderByOf(a, latest));
+	return {
+		problem,
+		deadline,
+		plan,
+		badFinish: bad.impossible.length ? null : bad.finish,
+		chain,
+		chainParcel: parcelOf(chain[0], orders),
+		outlook: outlookOf(record, plan, bad, deadline),
+		...spare,
+		spareMinutes: spare.freeMinutes - spare.takenMinutes,
+		handsOnLeft: left,
+		orders,
+		minutes
+	};
+}
+
+/** The last parcel that this step's start hung on, if it began with the first window after it came. */
+function parcelOf(first: PlannedStep | undefined, orders: readonly OrderBy[]): OrderBy | null {
+	if (!first) return null;
+	return orders
+		.filter((o) => o.stepIds.includes(Number(first.id)) && o.usableFrom !== null)
+		.reduce<OrderBy | null>((last, o) => (!last || o.usableFrom! > last.usableFrom! ? o : last), null);
+}
+
+function outlookOf(record: CostumeRecord, plan: Plan, bad: Plan, deadline: LocalMinutes): Outlook {
+	if (plan.impossible.length > 0) return 'stuck';
+	if (record.steps.length === 0) return 'empty';
+	if (plan.finish === null) return 'done';
+	if (plan.finish > record.costume.eventAt) return 'late';
+	if (plan.finish > deadline) return 'intoBuffer';
+	return bad.finish !== null && bad.impossible.length === 0 && bad.finish <= deadline ? 'safe' : 'likely';
+}
+
+function spareOf(
+	problem: PlanProblem,
+	plan: Plan,
+	deadline: LocalMinutes,
+	now: LocalMinutes
+): Pick<CostumePlan, 'freeMinutes' | 'takenMinutes'> {
+	const finish = Math.max(plan.finish ?? now, now);
+	if (finish > deadline) {
+		const late = plan.steps.reduce(
+			(sum, s) => sum + openMinutes(s.blocks, deadline, Infinity) * Math.max(1, s.makers.length),
+			0
+		);
+		return { freeMinutes: 0, takenMinutes: late };
+	}
+	const main = problem.makers[0];
+	if (!main) return { freeMinutes: 0, takenMinutes: 0 };
+	const until = Math.min(deadline, finish + SPARE_HORIZON_DAYS * DAY);
+	const given = [...(problem.taken?.get(main.id) ?? [])].sort((a, b) => a[0] - b[0]);
+	return {
+		freeMinutes: openMinutes(openSpans(main, finish, until), finish, until),
+		takenMinutes: openMinutes(given, finish, until)
+	};
+}

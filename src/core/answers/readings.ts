@@ -1,0 +1,73 @@
+import type { ReferencePicture, StoredMeasure } from '../facts/picture.ts';
+import type { Parsed } from '../units/problem.ts';
+import { combine, combineOnPicture, type Combined } from '../engines/plane/combine.ts';
+import { calibrate, measure, type Measured, type Plane } from '../engines/plane/pictureMeasure.ts';
+import type { MeasureKind } from '../facts/picture.ts';
+
+/** A stored measure with what it comes to. */
+export interface Reading {
+	stored: StoredMeasure;
+	picture: ReferencePicture;
+	plane: Plane | null;
+	found: Parsed<Measured>;
+}
+
+/** A picture's plane; null while it has no scale, or one that no longer holds. */
+export function planeOfPicture(picture: ReferencePicture): Plane | null {
+	if (!picture.scale) return null;
+	const plane = calibrate(picture.scale, picture, {
+		click: picture.clickPx,
+		reference: picture.scaleSigmaMm
+	});
+	return plane.ok ? plane.value : null;
+}
+
+/** Every measure of every picture. A picture that lost its scale measures nothing. */
+export function readPictures(
+	pictures: readonly ReferencePicture[],
+	measures: readonly StoredMeasure[]
+): Reading[] {
+	const planes = new Map(pictures.map((p) => [p.id, planeOfPicture(p)]));
+	return measures.flatMap((stored): Reading[] => {
+		const picture = pictures.find((p) => p.id === stored.pictureId);
+		if (!picture) return [];
+		const plane = planes.get(picture.id) ?? null;
+		const found: Reading['found'] = plane
+			? measure(plane, { kind: stored.kind, points: stored.points, offPlane: stored.offPlaneMm })
+			: { ok: false, problem: { code: 'noScale', path: [] } };
+		return [{ stored, picture, plane, found }];
+	});
+}
+
+export interface Thing {
+	label: string;
+	kind: MeasureKind;
+	readings: Reading[];
+	/** One for each picture on which it could be told. */
+	perPicture: Combined[];
+	combined: Combined | null;
+}
+
+/** Measures of the same name and kind are readings of one thing. */
+export function thingsOf(readings: readonly Reading[]): Thing[] {
+	const groups = new Map<string, Reading[]>();
+	for (const r of readings) {
+		const key = `${r.stored.kind} ${r.stored.label.trim().toLowerCase()}`;
+		groups.set(key, [...(groups.get(key) ?? []), r]);
+	}
+	return [...groups.values()].map((mine) => {
+		const told = new Map<number, Measured[]>();
+		for (const { picture, found } of mine)
+			if (found.ok && found.value.sigma > 0)
+				told.set(picture.id, [...(told.get(picture.id) ?? []), found.value]);
+		const perPicture = [...told.values()].map(combineOnPicture);
+		const across = perPicture.length ? combine(perPicture) : null;
+		return {
+			label: mine[0]!.stored.label,
+			kind: mine[0]!.stored.kind,
+			readings: mine,
+			perPicture,
+			combined: across && { ...across, strays: Math.max(across.strays, ...perPicture.map((p) => p.strays)) }
+		};
+	});
+}

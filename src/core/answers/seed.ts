@@ -1,0 +1,229 @@
+import { copiesOf, type Component } from '../facts/component.ts';
+import { techniqueOf, type Catalogue } from '../trade/catalogue.ts';
+import type { StandardRoute } from '../trade/route.ts';
+import { BASE_PER_UNIT, type StandardTechnique } from '../trade/technique.ts';
+import type { CostumeRecord } from '../facts/costume.ts';
+import { number, type FigureOf, type Input } from '../units/figure.ts';
+import { plainValue, type PlainFormula } from '../units/formula.ts';
+import { parseLength } from '../units/measure.ts';
+import type { Family, Material } from '../facts/material.ts';
+
+/**
+ * The shopping seed: a first list of materials for a component, worked out from its steps, coats and form,
+ * which the maker confirms line by line. Shares and rates are starting values, from memory.
+ */
+export interface SeedLine {
+	name: string;
+	family: Family;
+	unit: string;
+	/** For all copies. */
+	quantity: number;
+	figure: FigureOf<PlainFormula>;
+	/** One already known that fits. */
+	material: Material | null;
+}
+
+interface Facts {
+	copies: number;
+	/** m², one copy. */
+	area: number;
+	/** Metres or counts over the steps of these techniques, one copy. */
+	amount: (...techniques: StandardTechnique[]) => number;
+	thickness: string;
+}
+
+/** m² of a foam or plastic sheet, and the width of cloth in metres; usual sizes, from memory. */
+const SHEET_M2 = 0.5;
+const CLOTH_WIDTH = 1.4;
+const WASTE = 1.3;
+const START = 'starting value, edit';
+
+type Rule = (facts: Facts) => Omit<SeedLine, 'quantity' | 'material'>[];
+
+const line = (
+	name: string,
+	family: Family,
+	unit: string,
+	formula: PlainFormula,
+	inputs: Input[]
+): Omit<SeedLine, 'quantity' | 'material'> => ({
+	name,
+	family,
+	unit,
+	figure: { title: `${name}: how much`, formula, inputs, as: { kind: 'number', unit } }
+});
+
+const sheets = (name: string, family: Family, f: Facts, times = 1) =>
+	line(name, family, 'sheet', 'seedSheets', [
+		number('outside area of one', f.area * times, 'its coats, else the route', 'm²'),
+		number('copies', f.copies, 'pair and count'),
+		number('for waste', WASTE, START),
+		number('one sheet', SHEET_M2, START, 'm²')
+	]);
+const cloth = (name: string, f: Facts, times = 1) =>
+	line(name, 'cloth', 'm', 'seedSheets', [
+		number('area of one', f.area * times, 'its coats, else the route', 'm²'),
+		number('copies', f.copies, 'pair and count'),
+		number('for waste', WASTE, START),
+		number('width of the cloth', CLOTH_WIDTH, START, 'm')
+	]);
+const each = (name: string, family: Family, unit: string, f: Facts, count: number, of = 'for one') =>
+	line(name, family, unit, 'product', [
+		number(of, count, START),
+		number('copies', f.copies, 'pair and count')
+	]);
+const along = (
+	name: string,
+	family: Family,
+	unit: string,
+	f: Facts,
+	metres: number,
+	per: number,
+	of: string
+) =>
+	line(name, family, unit, 'product', [
+		number(of, metres, 'its steps', 'm'),
+		number(`${unit} a metre`, per, START),
+		number('copies', f.copies, 'pair and count')
+	]);
+const cement = (f: Facts) =>
+	along('Contact cement', 'glue', 'ml', f, f.amount('cement'), 15, 'seams to join');
+const foam = (f: Facts) => sheets(`High-density foam ${f.thickness}`, 'foam', f);
+const detail = (f: Facts) => sheets('High-density foam 2 mm', 'foam', f, 0.4);
+const thread = (f: Facts) =>
+	along('Sewing thread', 'other', 'm', f, f.amount('sewMachine', 'sewHand', 'baste'), 3, 'seams to sew');
+const closure = (f: Facts) =>
+	each('Closure, zip or hooks', 'closure', 'piece', f, Math.max(1, f.amount('closure')));
+const hookAndLoop = (f: Facts) =>
+	line('Hook-and-loop, sew-on', 'closure', 'm', 'product', [
+		number('joins', Math.max(1, f.amount('hookAndLoop')), 'its steps'),
+		number('m each', 0.1, START),
+		number('copies', f.copies, 'pair and count')
+	]);
+
+const RULES: Readonly<Record<StandardRoute, Rule>> = {
+	foamPlate: (f) => [foam(f), detail(f), cement(f), hookAndLoop(f)],
+	thermoplasticOverFoam: (f) => [
+		foam(f),
+		sheets('Thermoplastic sheet 1 mm', 'hard', f, 2),
+		cement(f),
+		hookAndLoop(f)
+	],
+	clothWrappedFoam: (f) => [foam(f), cloth('Covering cloth', f, 1.2), cement(f), hookAndLoop(f)],
+	sculpted: (f) => [
+		line('Foam clay', 'foam', 'g', 'product', [
+			number('area', f.area, 'its coats, else the route', 'm²'),
+			number('g a m², 4 mm thick', 1600, START),
+			number('copies', f.copies, 'pair and count')
+		])
+	],
+	printedPart: (f) => [
+		line('Print filament', 'hard', 'g', 'product', [
+			number('area', f.area, 'its coats, else the route', 'm²'),
+			number('g a m², walls and infill', 2500, START),
+			number('copies', f.copies, 'pair and count')
+		])
+	],
+	castPart: (f) => [
+		line('Casting resin', 'hard', 'g', 'product', [
+			number('area', f.area, 'its coats, else the route', 'm²'),
+			number('g a m², 6 mm thick', 6600, START),
+			number('copies', f.copies, 'pair and count')
+		]),
+		line('Mould rubber', 'other', 'g', 'product', [
+			number('area', f.area, 'its coats, else the route', 'm²'),
+			number('g a m², 10 mm round it', 12000, START),
+			number('moulds', 1, 'one serves all copies')
+		])
+	],
+	foundObject: (f) => [each('The found object', 'other', 'piece', f, 1)],
+	wovenGarment: (f) => [cloth('Outer cloth', f), cloth('Lining cloth', f, 0.8), thread(f), closure(f)],
+	stretchGarment: (f) => [cloth('Stretch cloth', f), thread(f), closure(f)],
+	layeredSkirt: (f) => [
+		line('Net', 'cloth', 'm', 'seedSheets', [
+			number('strips cut', f.amount('gather'), 'its steps', 'm'),
+			number('copies', f.copies, 'pair and count'),
+			number('strip width', 0.3, START, 'm'),
+			number('width of the net', CLOTH_WIDTH, START, 'm')
+		]),
+		cloth('Basque cloth', f, 0.25),
+		thread(f),
+		closure(f)
+	],
+	alteredGarment: (f) => [each('The garment to alter', 'cloth', 'piece', f, 1), thread(f)],
+	applique: (f) => [
+		cloth('Ground cloth', f, 1),
+		along('Cord or thread', 'other', 'm', f, f.amount('embroider'), 1.1, 'lines to stitch')
+	],
+	wig: (f) => [
+		each('Base wig', 'hair', 'piece', f, 1),
+		along('Wefts', 'hair', 'm', f, f.amount('weft'), 1.05, 'wefts to add')
+	],
+	light: (f) => [
+		each('LED strand', 'light', 'piece', f, 1),
+		each('Cells', 'light', 'piece', f, 3),
+		each('Switch', 'light', 'piece', f, 1)
+	]
+};
+
+/** The material whose name shares the most words, and every number. */
+function bestMatch(
+	name: string,
+	family: Family,
+	unit: string,
+	materials: readonly Material[]
+): Material | null {
+	const words = (text: string) => new Set(text.toLowerCase().match(/[a-zäöüß]{3,}|\d+/g) ?? []);
+	const wanted = words(name);
+	// Another thickness is another material.
+	const sizes = (of: Set<string>) => [...of].filter((w) => /^\d/.test(w)).join();
+	const scored = materials
+		.filter((m) => m.family === family && m.unit === unit && sizes(words(m.name)) === sizes(wanted))
+		.map((m) => ({ m, score: [...words(m.name)].filter((w) => wanted.has(w)).length / wanted.size }));
+	const best = scored.reduce<(typeof scored)[number] | null>(
+		(a, b) => (!a || b.score > a.score ? b : a),
+		null
+	);
+	return best && best.score >= 0.5 ? best.m : null;
+}
+
+const DIGITS: Record<string, number> = { sheet: 1, m: 1, g: 0, ml: 0, piece: 0 };
+/** Up, so that it is enough: to a tenth of a sheet or metre, to whole grams and pieces. */
+const roundUp = (value: number, unit: string) => {
+	const by = 10 ** (DIGITS[unit] ?? 1);
+	return Math.ceil(value * by - 1e-9) / by;
+};
+
+/** Nothing for a component without a route, or that is bought. What it needs already is left out. */
+export function shoppingSeed(
+	component: Component,
+	record: CostumeRecord,
+	materials: readonly Material[],
+	trade: Catalogue
+): SeedLine[] {
+	if (component.route === null || component.source === 'buy' || component.source === 'have') return [];
+	const rule = (RULES as Readonly<Record<string, Rule>>)[component.route];
+	if (!rule) return [];
+	const byId = new Map(record.components.map((c) => [c.id, c]));
+	const steps = record.steps.filter((s) => s.componentId === component.id && s.faultId === null);
+	const coats = record.coats.filter((c) => c.componentId === component.id);
+	const thickness = /(\d+(?:[.,]\d+)?\s*(?:mm|"))/.exec(component.form)?.[1] ?? '';
+	const known = parseLength(thickness, 'mm');
+	const facts: Facts = {
+		copies: copiesOf(component, byId),
+		area: Math.max(0, ...coats.map((c) => c.area)) / 1e6 || (trade.route[component.route]?.area ?? 0) / 1e6,
+		amount: (...techniques) =>
+			steps
+				.filter((s) => (techniques as string[]).includes(s.technique))
+				.reduce((sum, s) => sum + s.amount / BASE_PER_UNIT[techniqueOf(trade, s.technique).driver], 0),
+		thickness: known.ok ? `${Math.round(known.value)} mm` : '5 mm'
+	};
+	const had = new Set(record.needs.filter((n) => n.componentId === component.id).map((n) => n.materialId));
+	return rule(facts)
+		.map((l) => ({
+			...l,
+			quantity: roundUp(plainValue(l.figure), l.unit),
+			material: bestMatch(l.name, l.family, l.unit, materials)
+		}))
+		.filter((l) => l.quantity > 0 && !(l.material && had.has(l.material.id)));
+}

@@ -1,0 +1,159 @@
+import {
+	definitionOf,
+	latest,
+	LAYER_OF_OVER,
+	type MeasureKey,
+	type MeasureSide,
+	type Wearer
+} from '../facts/bodyMeasure.ts';
+import { type Component, copiesOf } from '../facts/component.ts';
+import type { Material } from '../facts/material.ts';
+import { beneathAt } from './goesOn.ts';
+import { girthOver } from '../engines/body/girth.ts';
+import type { ShapeValue, StoredShape } from '../facts/shape.ts';
+import { bad, good, type Parsed } from '../units/problem.ts';
+import { type Param, runShaper, type Shaped } from '../engines/pattern/shaper.ts';
+import { applyWorks } from '../engines/pattern/work.ts';
+import { checkPiece } from '../engines/pattern/piece.ts';
+import { shaperOf } from '../engines/shapers/shapers.ts';
+import { type LengthUnit, parseLength, parseSignedLength } from '../units/measure.ts';
+import { parseNumber } from '../units/number.ts';
+import type { NumberedPiece } from '../engines/pattern/numbered.ts';
+
+/** How a followed measure came to its value. */
+export interface Followed {
+	key: MeasureKey;
+	side: MeasureSide;
+	wearer: string;
+	body: number;
+	beneath: number;
+	/** Over what is worn beneath, mm. */
+	mm: number;
+}
+
+export interface FitFor {
+	component: Component;
+	components: readonly Component[];
+	wearers: readonly Wearer[];
+	/** What pieces may be cut from. */
+	materials: readonly Pick<Material, 'id' | 'thicknessMm'>[];
+}
+
+/** The largest over all wearers, and over both sides of what is made as a pair. */
+export function follow(
+	key: MeasureKey,
+	{ component, components, wearers }: Omit<FitFor, 'materials'>
+): Followed | null {
+	const sides: MeasureSide[] = !definitionOf(key).sided
+		? ['none']
+		: component.side === 'left' || component.side === 'right'
+			? [component.side]
+			: ['left', 'right'];
+	const found = wearers.flatMap((wearer) =>
+		sides.flatMap((side): Followed[] => {
+			const measure = latest(wearer.measures, key, side);
+			if (!measure) return [];
+			const layers = beneathAt(component, components, key, side, LAYER_OF_OVER[measure.over]);
+			const beneath = layers.reduce((sum, c) => sum + (c.thicknessMm ?? 0), 0);
+			return [
+				{ key, side, wearer: wearer.name, body: measure.mm, beneath, mm: girthOver(measure.mm, beneath) }
+			];
+		})
+	);
+	return found.reduce<Followed | null>((a, b) => (a === null || b.mm > a.mm ? b : a), null);
+}
+
+/** Every value as a number. A measure that nobody has taken yet is a problem of its value. */
+export function valuesOf(
+	values: Readonly<Record<string, ShapeValue>>,
+	fit: FitFor
+): Parsed<Record<string, number>> {
+	const numbers: Record<string, number> = {};
+	for (const [key, value] of Object.entries(values)) {
+		if (typeof value === 'number') numbers[key] = value;
+		else {
+			const followed = follow(value.follows, fit);
+			if (!followed) return bad('notMeasured', { measure: definitionOf(value.follows).name }, [key]);
+			numbers[key] = followed.mm + value.plus;
+		}
+	}
+	return good(numbers);
+}
+
+/** What the pieces of a shape are made of: a shaper's values and works, or pieces drawn by hand. */
+export type ShapeSource = Pick<StoredShape, 'shaper' | 'values'> &
+	Partial<Pick<StoredShape, 'works' | 'drawn' | 'materialId' | 'layers'>>;
+
+/** Shapes the pieces and works on them. What is wrong with a value leads to its name, else to its work. */
+export function shapeFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
+	const shaped = baseFor(shape, fit);
+	if (!shaped.ok || !shape.works?.length) return shaped;
+	const worked = applyWorks(shaped.value.pieces, shape.works);
+	return worked.ok ? good({ ...shaped.value, pieces: worked.value }) : worked;
+}
+
+/** Of what it is cut from, all layers of it, mm; null where nobody has said what that is, or how thick. What is typed counts then. */
+export function thicknessOf(
+	{ materialId = null, layers = 1 }: Pick<ShapeSource, 'materialId' | 'layers'>,
+	materials: FitFor['materials']
+): number | null {
+	const mm = materials.find((m) => m.id === materialId)?.thicknessMm ?? null;
+	return mm === null ? null : mm * layers;
+}
+
+/** Before anything is done to the pieces. */
+export function baseFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
+	if (shape.drawn) {
+		const problem = shape.drawn.map(checkPiece).find((p) => p !== null);
+		if (problem) return { ok: false, problem: { ...problem, path: ['drawn', ...problem.path] } };
+		return good({ pieces: shape.drawn, dimensions: [], warnings: [], solid: [] });
+	}
+	const values = valuesOf(shape.values, fit);
+	if (!values.ok) return values;
+	const shaper = shaperOf(shape.shaper);
+	const thickness = 'thickness' in shaper.params ? thicknessOf(shape, fit.materials) : null;
+	return runShaper(shaper, thickness === null ? values.value : { ...values.value, thickness });
+}
+
+/** Reads one value as it was typed. With a measure to follow, what is typed is the ease, and may be less than nothing. */
+export function readShapeValue(
+	param: Param,
+	text: string,
+	follows: MeasureKey | null,
+	unit: LengthUnit
+): Parsed<ShapeValue> {
+	if (param.choices) {
+		const chosen = Number(text);
+		return param.choices[chosen] === undefined ? bad('notAChoice') : good(chosen);
+	}
+	if (param.unit !== 'mm') return parseNumber(text);
+	if (!follows) return parseLength(text, unit);
+	const read = parseSignedLength(text, unit);
+	return read.ok ? good({ follows, plus: read.value }) : read;
+}
+
+export interface ShapePieces<S> {
+	shape: S;
+	done: Parsed<Shaped>;
+	pieces: NumberedPiece[];
+}
+
+/** The pieces of a component's shapes, numbered through: what gives no pieces gets no numbers. */
+export function piecesOf<S extends ShapeSource>(shapes: readonly S[], fit: FitFor): ShapePieces<S>[] {
+	const { component, components } = fit;
+	const copies = copiesOf(component, new Map(components.map((c) => [c.id, c])));
+	const side = { left: ' L', right: ' R', pair: ' L+R', none: '' }[component.side];
+	const all = shapes.map((shape) => ({ shape, done: shapeFor(shape, fit) }));
+	const total = all.reduce((sum, { done }) => sum + (done.ok ? done.value.pieces.length : 0), 0);
+	let number = 0;
+	return all.map(({ shape, done }, index) => ({
+		shape,
+		done,
+		pieces: (done.ok ? done.value.pieces : []).map((piece) => ({
+			piece,
+			code: `${component.code}${side} ${++number}/${total}`,
+			count: piece.quantity * copies,
+			shape: index
+		}))
+	}));
+}

@@ -1,0 +1,103 @@
+import type { CostumeRecord } from '../facts/costume.ts';
+import { purchaseCost } from '../facts/material.ts';
+import { shoppingLines, usagesOf, type Supplies } from './shopping.ts';
+
+/** Money of one costume, in minor units of its currency. */
+export interface Spend {
+	/** On the list, not ordered. */
+	plannedMinor: number;
+	/** Ordered, on its way. */
+	orderedMinor: number;
+	/** Here: arrived or used. */
+	paidMinor: number;
+	/** Still short and on no list, at today's pack prices. */
+	notListedMinor: number;
+	/** Value of what the stash gives, when the costume counts it. */
+	stashMinor: number;
+	/** Everything together: what the costume will have cost. */
+	totalMinor: number;
+	/** Ordered and paid: what is committed. */
+	spentMinor: number;
+	/** Limit less total; null without a limit. */
+	leftMinor: number | null;
+	/** Purchases shared out over components by what each takes. */
+	shares: Share[];
+	/** The same, added up; null is not for any component. */
+	byComponent: Map<number | null, number>;
+}
+
+export interface Share {
+	componentId: number | null;
+	materialId: number;
+	minor: number;
+}
+
+export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
+	const sum = (states: readonly string[]) =>
+		record.purchases.filter((p) => states.includes(p.state)).reduce((total, p) => total + purchaseCost(p), 0);
+	const plannedMinor = sum(['planned']);
+	const orderedMinor = sum(['ordered']);
+	const paidMinor = sum(['arrived', 'used']);
+	const lines = shoppingLines(record, supplies);
+	const notListedMinor = lines.reduce((total, l) => total + l.costShortMinor, 0);
+	const stashMinor = record.costume.stashAtCost
+		? lines.reduce((total, l) => {
+				const used = Math.min(l.taken + l.stash, l.needed);
+				return total + Math.round((used / l.material.packSize) * l.material.packPriceMinor);
+			}, 0)
+		: 0;
+	const totalMinor = plannedMinor + orderedMinor + paidMinor + notListedMinor + stashMinor;
+	const shares = shareOut(record, supplies);
+	const byComponent = new Map<number | null, number>();
+	for (const { componentId, minor } of shares)
+		byComponent.set(componentId, (byComponent.get(componentId) ?? 0) + minor);
+	return {
+		plannedMinor,
+		orderedMinor,
+		paidMinor,
+		notListedMinor,
+		stashMinor,
+		totalMinor,
+		spentMinor: orderedMinor + paidMinor,
+		leftMinor: record.costume.limitMinor === null ? null : record.costume.limitMinor - totalMinor,
+		shares,
+		byComponent
+	};
+}
+
+/** Each purchase goes to its component, or is shared by what each component takes of that material. */
+function shareOut(record: CostumeRecord, supplies: Supplies): Share[] {
+	const usages = usagesOf(record, supplies);
+	return record.purchases.flatMap((purchase): Share[] => {
+		const { materialId, componentId } = purchase;
+		const mine = usages.filter((u) => u.materialId === materialId && u.quantity > 0);
+		if (componentId !== null || mine.length === 0)
+			return [{ componentId, materialId, minor: purchaseCost(purchase) }];
+		const parts = splitMinor(
+			purchaseCost(purchase),
+			mine.map((u) => u.quantity)
+		);
+		return parts.map((minor, i) => ({ componentId: mine[i]!.componentId, materialId, minor }));
+	});
+}
+
+/**
+ * Divides money by weights so that the parts add up to the whole: largest remainder (Hamilton's
+ * method of apportionment, 1792). Ties go to the first.
+ */
+export function splitMinor(total: number, weights: readonly number[]): number[] {
+	const all = weights.reduce((a, b) => a + b, 0);
+	if (all <= 0) return weights.map(() => 0);
+	const exact = weights.map((w) => (total * w) / all);
+	const parts = exact.map(Math.floor);
+	let left = total - parts.reduce((a, b) => a + b, 0);
+	const byRemainder = exact
+		.map((e, i) => i)
+		.sort((a, b) => exact[b]! - parts[b]! - (exact[a]! - parts[a]!) || a - b);
+	for (const i of byRemainder) {
+		if (left <= 0) break;
+		parts[i]!++;
+		left--;
+	}
+	return parts;
+}

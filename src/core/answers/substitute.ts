@@ -1,0 +1,65 @@
+import { areaOfUnit, type Material } from '../facts/material.ts';
+import { wholePacks } from '../units/packs.ts';
+import type { Catalogue } from '../trade/catalogue.ts';
+
+/** What else a thickness can be cut from: the same in other sheets, or thinner ones stacked. */
+
+export interface Substitute {
+	material: Material;
+	/** So many, one on the other. */
+	layers: number;
+}
+
+/** More than these are not stacked: each adds a joint that can part. */
+const MOST_LAYERS = 4;
+/** Two thicknesses are the same within this, mm. */
+const SAME = 0.05;
+
+/** Sheets of the same family that make the same thickness, the material itself first. */
+export function substitutesOf(material: Material, materials: readonly Material[]): Substitute[] {
+	const thickness = material.thicknessMm;
+	const own: Substitute = { material, layers: 1 };
+	if (thickness === null || material.lengthMm === null) return [own];
+	const others = materials.flatMap((m): Substitute[] => {
+		if (m.id === material.id || m.family !== material.family || m.lengthMm === null) return [];
+		if (m.thicknessMm === null || areaOfUnit(m) === null) return [];
+		const layers = Math.round(thickness / m.thicknessMm);
+		const fits = layers >= 1 && layers <= MOST_LAYERS && Math.abs(layers * m.thicknessMm - thickness) <= SAME;
+		return fits ? [{ material: m, layers }] : [];
+	});
+	return [
+		own,
+		...others.sort((a, b) => a.layers - b.layers || a.material.name.localeCompare(b.material.name))
+	];
+}
+
+/** What it costs to cut everything from a substitute. */
+export interface Weighed {
+	/** Units in all, and of them what is not in the stash. */
+	quantity: number;
+	short: number;
+	packs: number;
+	/** Of those packs. */
+	costMinor: number;
+	/** mm² that become no piece. */
+	waste: number;
+}
+
+/** @param area mm² of all pieces of all layers */
+export function weigh(material: Material, quantity: number, area: number): Weighed {
+	const short = Math.max(0, quantity - material.stash);
+	const packs = wholePacks(short, material.packSize);
+	return {
+		quantity,
+		short,
+		packs,
+		costMinor: packs * material.packPriceMinor,
+		waste: quantity * (areaOfUnit(material) ?? 0) - area
+	};
+}
+
+/** ml of contact cement between the layers of pieces of so much area, mm². */
+export const cementFor = (area: number, layers: number, trade: Catalogue): number =>
+	((layers - 1) * area * cementPerM2(trade)) / 1e6;
+
+export const cementPerM2 = (trade: Catalogue): number => trade.glue.contactCement?.mlPerM2 ?? 0;

@@ -1,0 +1,90 @@
+import { at, PLAIN_FORMULAS, type Formula } from '../../units/formula.ts';
+import { bandLength } from '../body/girth.ts';
+import { ovalRound } from './oval.ts';
+
+const radians = (degrees: number) => (degrees * Math.PI) / 180;
+const degrees = (radians: number) => (radians * 180) / Math.PI;
+
+/** What shapers work their dimensions out by. Inputs stand in the order in which the dimension gives them. */
+export const SHAPE_FORMULAS = {
+	...PLAIN_FORMULAS,
+	coneAngle: {
+		words: '360° × radius ÷ slant ÷ panels',
+		compute: (v) => (360 * at(v, 0)) / at(v, 1) / at(v, 2)
+	},
+	bandPanel: {
+		words: '(girth + π × thickness − gap) ÷ panels',
+		compute: (v) => (bandLength(at(v, 0), at(v, 1)) - at(v, 2)) / at(v, 3)
+	},
+	bandRadius: {
+		words: '(girth + π × thickness) ÷ 2π',
+		compute: (v) => bandLength(at(v, 0), at(v, 1)) / (2 * Math.PI)
+	},
+	ringOuter: {
+		words: 'slant × wide ÷ (wide − narrow)',
+		compute: (v) => (at(v, 0) * at(v, 1)) / (at(v, 1) - at(v, 2))
+	},
+	ringAngle: {
+		words: '(outer − inner edge) ÷ width, from radians to degrees',
+		compute: (v) => degrees((at(v, 0) - at(v, 1)) / at(v, 2))
+	},
+	arcLength: { words: 'radius × angle, the angle in radians', compute: (v) => at(v, 0) * radians(at(v, 1)) },
+	arcRadius: { words: 'arc ÷ angle, the angle in radians', compute: (v) => at(v, 0) / radians(at(v, 1)) },
+	capRadius: {
+		words: '(radius of the rim² + depth²) ÷ (2 × depth)',
+		compute: (v) => (at(v, 0) ** 2 + at(v, 1) ** 2) / (2 * at(v, 1))
+	},
+	wedgeWidth: {
+		words: '2π × (radius of the disc − radius of the rim) ÷ wedges',
+		compute: (v) => (2 * Math.PI * (at(v, 0) - at(v, 1))) / at(v, 2)
+	},
+	bevelOffset: { words: 'thickness × tan(bevel)', compute: (v) => at(v, 0) * Math.tan(radians(at(v, 1))) },
+	ridgeBevel: { words: '(180° − inside angle) ÷ 2', compute: (v) => (180 - at(v, 0)) / 2 },
+	skirtRadius: {
+		words: 'girth ÷ (2π × part of a circle)',
+		compute: (v) => at(v, 0) / (2 * Math.PI * at(v, 1))
+	},
+	skirtHem: {
+		words: '2π × part of a circle × (waist radius + length)',
+		compute: (v) => 2 * Math.PI * at(v, 2) * (at(v, 0) + at(v, 1))
+	},
+	pleatCloth: {
+		words: 'finished width + pleats × folds × 2 × depth',
+		compute: (v) => at(v, 0) + at(v, 1) * at(v, 3) * 2 * at(v, 2)
+	},
+	loopStrip: { words: 'width × times + lap', compute: (v) => at(v, 0) * at(v, 1) + at(v, 2) },
+	capeHem: {
+		words: 'radius of the neckline + length at the back − hem’s centre moved back by',
+		compute: (v) => at(v, 0) + at(v, 1) - at(v, 2)
+	},
+	ovalWidth: {
+		words: '2 × (girth + π × thickness) ÷ the round of an oval of half-width 1 and that depth',
+		compute: (v) => (2 * bandLength(at(v, 0), at(v, 1))) / ovalRound(at(v, 2))
+	},
+	sashLength: {
+		words: 'girth × times round + 2 × hanging end + knot',
+		compute: (v) => at(v, 0) * at(v, 1) + 2 * at(v, 2) + at(v, 3)
+	},
+	squareSide: { words: '√(length × width)', compute: (v) => Math.sqrt(at(v, 0) * at(v, 1)) },
+	strapLength: {
+		words: 'girth + half the row of holes + tip + turned back',
+		compute: (v) => at(v, 0) + ((at(v, 1) - 1) / 2) * at(v, 2) + at(v, 3) + at(v, 4)
+	},
+	strapLeast: {
+		words: 'girth − half the row of holes',
+		compute: (v) => at(v, 0) - ((at(v, 1) - 1) / 2) * at(v, 2)
+	},
+	lacingCord: {
+		words: '2 × spaces × √(spacing² + across²) + across + 2 × end',
+		compute: (v) => 2 * at(v, 0) * Math.hypot(at(v, 1), at(v, 2)) + at(v, 2) + 2 * at(v, 3)
+	},
+	chord: {
+		words: '2 × radius × sin(180° ÷ petals)',
+		compute: (v) => 2 * at(v, 0) * Math.sin(Math.PI / at(v, 1))
+	},
+	chordByAngle: {
+		words: '2 × length × sin(angle ÷ 2)',
+		compute: (v) => 2 * at(v, 0) * Math.sin(radians(at(v, 1)) / 2)
+	}
+} as const satisfies Record<string, Formula>;
+export type ShapeFormula = keyof typeof SHAPE_FORMULAS;

@@ -1,0 +1,84 @@
+import type { MeasureKey } from '../../facts/bodyMeasure.ts';
+import type { ShapeFormula } from './formulas.ts';
+import type { Piece } from '../../facts/piece.ts';
+import { bad, good, type Parsed, type Problem } from '../../units/problem.ts';
+import { checkPiece } from './piece.ts';
+
+/** What a shaper is told. Lengths are mm, angles degrees, shares 1 = all. */
+export interface Param {
+	name: string;
+	unit: 'mm' | 'deg' | 'count' | 'times';
+	/** Where it starts, as an example. */
+	value: number;
+	least: number;
+	most: number;
+	hint?: string;
+	/** The girth or length of the wearer that it usually follows. */
+	measure?: MeasureKey;
+	/** For a choice: the words for 0, 1, 2 … */
+	choices?: readonly string[];
+}
+
+/** Three dimensions, mm, z up. */
+export type Point3 = readonly [number, number, number];
+
+/** A number worked out on the way, which can show its working. */
+export interface Dimension {
+	title: string;
+	of: 'length' | 'angle' | 'count' | 'area';
+	formula: ShapeFormula;
+	inputs: readonly { name: string; value: number; of: 'length' | 'angle' | 'count' }[];
+}
+
+export interface Shaped {
+	pieces: Piece[];
+	dimensions: Dimension[];
+	/** What the maker must know, without stopping. */
+	warnings: Problem[];
+	/** Lines of the assembled thing, to draw it. */
+	solid: readonly (readonly Point3[])[];
+}
+
+export interface Shaper {
+	name: string;
+	/** What makers make with it. */
+	makes: string;
+	params: Readonly<Record<string, Param>>;
+	shape: (values: Readonly<Record<string, number>>) => Parsed<Shaped>;
+}
+
+/** Gives a shaper's names of parameters to its function, checked by the compiler. */
+export const shaper = <K extends string>(own: {
+	name: string;
+	makes: string;
+	params: Readonly<Record<K, Param>>;
+	shape: (values: Readonly<Record<K, number>>) => Parsed<Shaped>;
+}): Shaper => own as unknown as Shaper;
+
+/** Checks every value, shapes, and checks what came out. The path of a problem leads to the parameter. */
+export function runShaper(shaper: Shaper, given: Readonly<Record<string, number>>): Parsed<Shaped> {
+	const values: Record<string, number> = {};
+	for (const [key, param] of Object.entries(shaper.params)) {
+		const value = given[key] ?? param.value;
+		if (!Number.isFinite(value)) return bad('notFinite', { name: param.name }, [key]);
+		if (value < param.least) return bad('tooSmall', { name: param.name, least: param.least }, [key]);
+		if (value > param.most) return bad('tooLarge', { most: param.most }, [key]);
+		if ((param.unit === 'count' || param.choices) && !Number.isInteger(value))
+			return bad('notWhole', { name: param.name }, [key]);
+		values[key] = value;
+	}
+	const shaped = shaper.shape(values);
+	if (!shaped.ok) return shaped;
+	for (const [i, piece] of shaped.value.pieces.entries()) {
+		const problem = checkPiece(piece);
+		if (problem) return { ok: false, problem: { ...problem, path: ['pieces', i, ...problem.path] } };
+	}
+	return shaped;
+}
+
+export const shaped = (pieces: Piece[], more: Partial<Omit<Shaped, 'pieces'>> = {}): Parsed<Shaped> =>
+	good({ pieces, dimensions: [], warnings: [], solid: [], ...more });
+
+/** mm as an input of a dimension. */
+export const mm = (name: string, value: number) => ({ name, value, of: 'length' as const });
+export const count = (name: string, value: number) => ({ name, value, of: 'count' as const });

@@ -1,0 +1,240 @@
+import type { Edge, Outline, Piece } from '../../facts/piece.ts';
+import { distance, type Point } from '../../units/point.ts';
+import { backwards, boxOf, circle, edgeLength, edgesOf, flatten, polygon } from './outline.ts';
+import { bad, good, type Parsed } from '../../units/problem.ts';
+import { checkPiece, placedPiece } from './piece.ts';
+import type { PieceWork } from '../../facts/pieceWork.ts';
+import { cutByLine } from './cut.ts';
+import { resized } from './resized.ts';
+import { offset } from './allowance.ts';
+import { printPercent } from '../body/resize.ts';
+
+/** The place on the piece, mm. */
+export function placeOn(piece: Piece, [x, y]: readonly [number, number]): Point {
+	const box = boxOf(flatten(piece.outline).points);
+	return [box.left + (box.right - box.left) * x, box.bottom + (box.top - box.bottom) * y];
+}
+
+/** The same the other way round. */
+export function shareOf(piece: Piece, [x, y]: Point): [number, number] {
+	const box = boxOf(flatten(piece.outline).points);
+	return [(x - box.left) / (box.right - box.left), (y - box.bottom) / (box.top - box.bottom)];
+}
+
+const marked = (outline: Outline, wanted: readonly number[], mark: (e: Edge) => Edge): Outline => ({
+	...outline,
+	edges: outline.edges.map((e, i) => (wanted.length === 0 || wanted.includes(i) ? mark(e) : e))
+});
+
+/** From the end of an edge round to its beginning: everything but the edge itself. */
+const without = (outline: Outline, edge: number) => {
+	const all = edgesOf(outline);
+	return [...all.slice(edge + 1), ...all.slice(0, edge)];
+};
+
+const place0 = (count: number, edge: number) => (i: number) => (i - edge - 1 + count) % count;
+
+/** The other piece laid with its edge along the first one's, and both made one. */
+function joined(one: Piece, edge: number, other: Piece, otherEdge: number): Parsed<Piece> {
+	const [e, o] = [edgesOf(one.outline)[edge], edgesOf(other.outline)[otherEdge]];
+	if (!e || !o) return bad('workEdge');
+	const [long, otherLong] = [edgeLength(e.from, e.edge), edgeLength(o.from, o.edge)];
+	if (Math.abs(long - otherLong) > 0.5)
+		return bad('joinLength', { one: long.toFixed(1), other: otherLong.toFixed(1) });
+	const angle = (p: Point, q: Point) => (Math.atan2(q[1] - p[1], q[0] - p[0]) * 180) / Math.PI;
+	const turn = angle(e.edge.to, e.from) - angle(o.from, o.edge.to);
+	const start = placedPiece(other, { turn }).outline;
+	const at = edgesOf(start)[otherEdge]!.from;
+	const laid = placedPiece(placedPiece(other, { turn }), {
+		move: [e.edge.to[0] - at[0], e.edge.to[1] - at[1]]
+	});
+	const facing = edgesOf(laid.outline)[otherEdge]!;
+	const points = (from: Point, own: Edge) => [
+		from,
+		...flatten({ start: from, edges: [own] }).points.slice(1)
+	];
+	const middle = (list: Point[]) => list[Math.floor(list.length / 2)]!;
+	if (
+		distance(facing.edge.to, e.from) > 0.5 ||
+		(e.edge.kind !== 'line' &&
+			distance(middle(points(e.from, e.edge)), middle(points(facing.edge.to, backwards(facing)))) > 0.5)
+	)
+		return bad('joinCurve');
+	const [mine, theirs] = [without(one.outline, edge), without(laid.outline, otherEdge)];
+	const edges = [...mine, ...theirs].map((p) => p.edge);
+	edges[edges.length - 1] = { ...edges.at(-1)!, to: e.edge.to };
+	edges[mine.length - 1] = { ...edges[mine.length - 1]!, to: e.from };
+	const [a, b] = [place0(one.outline.edges.length, edge), place0(laid.outline.edges.length, otherEdge)];
+	return good({
+		...one,
+		name: `${one.name} and ${other.name}`,
+		outline: { start: e.edge.to, edges },
+		holes: [...one.holes, ...laid.holes],
+		lines: [...one.lines, ...laid.lines],
+		notches: [
+			...one.notches.filter((n) => n.edge !== edge).map((n) => ({ ...n, edge: a(n.edge) })),
+			...laid.notches
+				.filter((n) => n.edge !== otherEdge)
+				.map((n) => ({ ...n, edge: mine.length + b(n.edge) }))
+		],
+		foldEdge: one.foldEdge === null || one.foldEdge === edge ? null : a(one.foldEdge)
+	});
+}
+
+/** Half a piece and its mirror image over one of its straight edges. */
+function unfolded(piece: Piece, edge: number): Parsed<Piece> {
+	const at = edgesOf(piece.outline)[edge];
+	if (!at) return bad('workEdge');
+	if (at.edge.kind !== 'line') return bad('foldStraight');
+	const half = { ...piece, foldEdge: null };
+	const mirror = placedPiece(half, { mirror: true });
+	const whole = joined(half, edge, mirror, piece.outline.edges.length - 1 - edge);
+	return whole.ok ? good({ ...whole.value, name: piece.name }) : whole;
+}
+
+function worked(pieces: readonly Piece[], work: PieceWork, n: number): Parsed<Piece[]> {
+	const piece = pieces[work.piece];
+	if (!piece) return bad('workPiece', { number: work.piece + 1 });
+	const edgeCount = piece.outline.edges.length;
+	const named = 'edges' in work ? work.edges : 'edge' in work ? [work.edge] : [];
+	if (named.some((e) => e >= edgeCount)) return bad('workEdge');
+	const put = (...own: Piece[]): Parsed<Piece[]> =>
+		good([...pieces.slice(0, work.piece), ...own, ...pieces.slice(work.piece + 1)]);
+	switch (work.kind) {
+		case 'allowance': {
+			// Nothing is added along a fold: it is not cut.
+			const all = piece.outline.edges.map((_, i) => i).filter((i) => i !== piece.foldEdge);
+			const outline = marked(
+				piece.outline,
+				work.edges.length ? work.edges : all,
+				({ allowance: _a, ...e }) => (work.mm ? { ...e, allowance: work.mm } : e)
+			);
+			return put({ ...piece, outline, corner: work.corner });
+		}
+		case 'bevel':
+			return put({
+				...piece,
+				outline: marked(piece.outline, work.edges, ({ bevel: _b, ...e }) =>
+					work.degrees ? { ...e, bevel: work.degrees } : e
+				)
+			});
+		case 'split': {
+			const [a, b] = [placeOn(piece, work.from), placeOn(piece, work.to)];
+			const split = cutByLine(piece, a, b, { ...work, cut: n + 1 });
+			return split.ok ? put(...split.value) : split;
+		}
+		case 'join': {
+			const other = pieces[work.other];
+			if (!other || work.other === work.piece) return bad('joinOther');
+			if (other.quantity !== piece.quantity || other.mirrored !== piece.mirrored) return bad('joinQuantity');
+			const one = joined(piece, work.edge, other, work.otherEdge);
+			if (!one.ok) return one;
+			return good(pieces.flatMap((p, i) => (i === work.piece ? [one.value] : i === work.other ? [] : [p])));
+		}
+		case 'notch': {
+			const { from, edge } = edgesOf(piece.outline)[work.edge]!;
+			const notch = { edge: work.edge, along: work.at * edgeLength(from, edge), pair: work.pair };
+			return put({ ...piece, notches: [...piece.notches, notch] });
+		}
+		case 'line': {
+			const points = [placeOn(piece, work.from), placeOn(piece, work.to)];
+			return put({ ...piece, lines: [...piece.lines, { use: work.use, points }] });
+		}
+		case 'hole':
+			return put({
+				...piece,
+				holes: [...piece.holes, circle(placeOn(piece, work.at), work.diameter / 2, true)]
+			});
+		case 'resize':
+			return put(resized(piece, [work.width, work.height]));
+		case 'grow': {
+			const points = offset(piece.outline, work.mm);
+			if (points.length < 3) return bad('growGone', { mm: work.mm });
+			return put({ ...piece, outline: polygon(points), notches: [], foldEdge: null });
+		}
+		case 'pair':
+			return piece.mirrored
+				? bad('alreadyPair')
+				: put({ ...piece, quantity: piece.quantity * 2, mirrored: true });
+		case 'fold':
+			if (piece.outline.edges[work.edge]!.kind !== 'line') return bad('foldStraight');
+			return put({
+				...piece,
+				foldEdge: work.edge,
+				outline: marked(piece.outline, [work.edge], ({ allowance: _a, seam: _s, ...e }) => e)
+			});
+		case 'unfold': {
+			const whole = unfolded(piece, work.edge);
+			return whole.ok ? put(whole.value) : whole;
+		}
+		case 'grain':
+			return put({ ...piece, grain: work.degrees });
+		case 'quantity':
+			if (piece.mirrored && work.quantity % 2) return bad('pairQuantity');
+			return put({ ...piece, quantity: work.quantity });
+		case 'name':
+			return put({ ...piece, name: work.name });
+		case 'remove':
+			return pieces.length > 1 ? put() : bad('lastPiece');
+	}
+}
+
+/** All works in order. The path of a problem leads to the work that cannot be done. */
+export function applyWorks(pieces: readonly Piece[], works: readonly PieceWork[]): Parsed<Piece[]> {
+	let now = [...pieces];
+	for (const [n, work] of works.entries()) {
+		const next = worked(now, work, n);
+		if (!next.ok) return { ok: false, problem: { ...next.problem, path: ['works', n] } };
+		for (const piece of next.value) {
+			if (now.includes(piece)) continue;
+			const problem = checkPiece(piece);
+			if (problem) return { ok: false, problem: { ...problem, path: ['works', n] } };
+		}
+		now = next.value;
+	}
+	return good(now);
+}
+
+const percent = (factor: number) => `${printPercent(factor)} %`;
+const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
+
+/** What a work does, in words; `name` is that of its piece. */
+export function workWords(work: PieceWork, name: string, length: (mm: number) => string): string {
+	const which = 'edges' in work ? (work.edges.length ? plural(work.edges.length, 'edge') : 'all edges') : '';
+	switch (work.kind) {
+		case 'allowance':
+			return work.mm
+				? `${name}: allowance of ${length(work.mm)} on ${which}, ${work.corner} corners`
+				: `${name}: no allowance on ${which}`;
+		case 'bevel':
+			return `${name}: ${work.degrees}° bevel on ${which}`;
+		case 'split':
+			return `${name}: split, ${work.allowance ? `${length(work.allowance)} allowance` : 'no allowance'}, ${plural(work.marks, 'register mark')}`;
+		case 'join':
+			return `${name}: joined to another piece`;
+		case 'notch':
+			return `${name}: notch ${work.pair}`;
+		case 'line':
+			return `${name}: ${work.use} line`;
+		case 'hole':
+			return `${name}: hole of ${length(work.diameter)}`;
+		case 'resize':
+			return `${name}: at ${percent(work.width)} of its width, ${percent(work.height)} of its height`;
+		case 'grow':
+			return `${name}: ${work.mm < 0 ? 'smaller' : 'larger'} by ${length(Math.abs(work.mm))} all round`;
+		case 'pair':
+			return `${name}: a mirrored pair`;
+		case 'fold':
+			return `${name}: half on the fold`;
+		case 'unfold':
+			return `${name}: mirrored into a whole`;
+		case 'grain':
+			return work.degrees === null ? `${name}: no grain` : `${name}: grain at ${work.degrees}°`;
+		case 'quantity':
+			return `${name}: ${work.quantity} ×`;
+		case 'name':
+			return `${name}: called ${work.name}`;
+		case 'remove':
+			return `${name}: left out`;
+	}
+}

@@ -1,0 +1,201 @@
+import { DAY, dayOf, type LocalMinutes } from '../../units/localTime.ts';
+import { NEVER } from './bookings.ts';
+import { Builder } from './build.ts';
+import { busyBy, holderOf } from './describe.ts';
+import { stretchOf } from './feasible.ts';
+import { makeNetwork, type Node } from './network.ts';
+import { minutesAt } from './pert.ts';
+import { forceTeams, latestWaitedFor, leastDaysOf, listBy } from './plan.ts';
+import type { PlanOrder, PlanProblem } from './problem.ts';
+import { normals, seeded } from '../../units/random.ts';
+import { makeShop } from './shop.ts';
+import { Weather } from './weather.ts';
+
+export interface OddsTask {
+	problem: PlanProblem;
+	/** Of the plan that is simulated. */
+	order: PlanOrder;
+	runs: number;
+	seed: number;
+	/** How much of a slip is common to all steps of a build, 0 to 1: the correlation between any two. */
+	shared: number;
+	/** Moments to know the odds of. */
+	by: readonly LocalMinutes[];
+}
+
+export interface Odds {
+	runs: number;
+	/** For each moment of `by`: the share of builds that were ready. */
+	by: { at: LocalMinutes; share: number }[];
+	/** When so many builds were ready; null when fewer were, as far as calendars reach. */
+	p50: LocalMinutes | null;
+	p80: LocalMinutes | null;
+	p95: LocalMinutes | null;
+	/** Builds that became ready on each day, as a share; days since 1970-01-01. */
+	days: { day: number; share: number }[];
+	/** Share of builds in which a step lay on the chain that decided the finish. The largest first. */
+	steps: { id: string; share: number }[];
+	/** Likewise of parcels that such a chain began with. */
+	parcels: { id: string; share: number }[];
+	/** Share of builds in which wet days held up such a chain. */
+	wet: number;
+}
+
+/** Simulated builds may end this many times later than one step after the other would. */
+const LATER = 3;
+
+/**
+ * Builds the plan many times over with other minutes: each step's by chance between good and bad, with a part
+ * of the luck common to all; parcels as late as they may be; work that has to be done again, with its wait;
+ * wet days on which places for dry weather are closed.
+ * Makers take the steps in the order of the plan, each as soon as it can. What is pinned stays, if it can.
+ *
+ * Yields the share that is done; told true, it leaves it at that. Minutes are whole; a sitting that bad luck
+ * makes longer than any window runs to that window's end.
+ */
+export function* simulate(task: OddsTask): Generator<number, Odds, boolean | undefined> {
+	const { problem, runs } = task;
+	const rank = new Map(task.order.map(({ id }, k) => [id, k]));
+	const nodes = makeNetwork({ ...problem, steps: problem.steps.filter((s) => rank.has(s.id)) });
+	const order = listBy(nodes, (a, b) => rank.get(nodes[a]!.step.id)! - rank.get(nodes[b]!.step.id)!);
+	const until = horizonOf(problem);
+	const builder = new Builder(nodes, makeShop(problem, problem.start, until), problem);
+	forceTeams(builder, task.order);
+	const { draw, late } = drawsOf(task, builder);
+	const weather = new Weather(builder.shop.commons.values(), problem.wetShare ?? 0, problem.start, until);
+	// Chance of its own: whatever else is tried, the days are the same.
+	const sky = seeded(~task.seed);
+	const finishes = new Float64Array(runs);
+	const onChain = new Int32Array(nodes.length);
+	const byParcel = new Map<string, number>();
+	let wet = 0;
+	let run = 0;
+	while (run < runs) {
+		draw();
+		weather.draw(sky);
+		builder.build(order);
+		const finish = builder.finish();
+		finishes[run++] = finish === NEVER ? Infinity : finish;
+		if (finish !== NEVER) {
+			const { first, heldUp } = walkChain(builder, finish, onChain, weather);
+			for (const id of parcelsAt(late, builder, first)) byParcel.set(id, (byParcel.get(id) ?? 0) + 1);
+			if (heldUp) wet++;
+		}
+		if (run % 20 === 0 && (yield run / runs)) break;
+	}
+	return {
+		...summary({ ...task, runs: run }, nodes, finishes.subarray(0, run).sort(), onChain, byParcel),
+		wet: wet / run
+	};
+}
+
+function horizonOf(problem: PlanProblem): LocalMinutes {
+	const work = problem.steps.reduce((sum, s) => sum + 2 * s.minutes[2] * s.makers, 0) * stretchOf(problem);
+	const waits = problem.steps.reduce((sum, s) => sum + 2 * s.wait, 0);
+	const least = Math.ceil(leastDaysOf(problem) / (1 - (problem.wetShare ?? 0))) * DAY;
+	return latestWaitedFor(problem) + Math.min(3650 * DAY, least + Math.ceil((work + waits) / LATER));
+}
+
+/** Sets the builder's minutes, releases and waits for one more build. */
+function drawsOf(
+	{ problem, seed, shared }: OddsTask,
+	builder: Builder
+): { draw: () => void; late: ReadonlyMap<string, LocalMinutes> } {
+	const { nodes } = builder;
+	const { normal, random } = normals(seed);
+	const common = Math.sqrt(shared);
+	const own = Math.sqrt(1 - shared);
+	const minutes = nodes.map((n) => minutesAt(n.step.minutes));
+	const parcels = (problem.parcels ?? []).map((p) => ({ ...p, lateBy: minutesAt(p.late) }));
+	const late = new Map<string, LocalMinutes>();
+	const draw = () => {
+		const luck = common * normal();
+		for (const p of parcels) late.set(p.id, Math.round(p.at + p.lateBy(normal())));
+		nodes.forEach((node, i) => {
+			const { step } = node;
+			const once = () => Math.round(minutes[i]!(luck + own * normal()));
+			// Done again: the hands-on work and the wait a second time.
+			const again = step.redo !== undefined && random() < step.redo;
+			builder.minutes[i] = once() + (again ? once() : 0);
+			builder.extraWait[i] = again ? step.wait : 0;
+			let release = Math.max(problem.start, step.notBefore ?? problem.start);
+			for (const id of step.parcels ?? []) release = Math.max(release, late.get(id) ?? release);
+			builder.release[i] = release;
+		});
+	};
+	return { draw, late };
+}
+
+/** Counts the steps of the chain that decided this build: the first of it, and whether wet days held it up. */
+function walkChain(
+	builder: Builder,
+	finish: LocalMinutes,
+	count: Int32Array,
+	weather: Weather
+): { first: number; heldUp: boolean } {
+	const { nodes, end, extraWait } = builder;
+	const busy = busyBy(builder);
+	let heldUp = false;
+	let at = nodes.findIndex((n, i) => end[i]! + n.step.wait + extraWait[i]! === finish);
+	for (let left = nodes.length; left > 0; left--) {
+		count[at]!++;
+		const holder = holderOf(builder, busy, at);
+		const from = holder < 0 ? builder.free[at]! : Math.max(builder.free[at]!, end[holder]!);
+		heldUp ||= weather.heldUp(builder.blocks[at]![0]?.team, from, builder.start[at]!);
+		if (holder < 0) break;
+		at = holder;
+	}
+	return { first: at, heldUp };
+}
+
+/** The parcels whose coming was the earliest start of a step. */
+function parcelsAt(
+	late: ReadonlyMap<string, LocalMinutes>,
+	{ nodes, release, free }: Builder,
+	i: number
+): readonly string[] {
+	if (free[i] !== release[i] || release[i]! <= nodes[i]!.floor) return [];
+	return (nodes[i]!.step.parcels ?? []).filter((id) => late.get(id) === release[i]);
+}
+
+function summary(
+	{ problem, by, runs }: OddsTask,
+	nodes: readonly Node[],
+	sorted: Float64Array,
+	onChain: Int32Array,
+	byParcel: ReadonlyMap<string, number>
+): Omit<Odds, 'wet'> {
+	const quantile = (share: number) => {
+		const at = sorted[Math.max(0, Math.ceil(share * runs) - 1)]!;
+		return Number.isFinite(at) ? at : null;
+	};
+	const days = new Map<number, number>();
+	for (const at of sorted) if (Number.isFinite(at)) days.set(dayOf(at), (days.get(dayOf(at)) ?? 0) + 1);
+	const shares = (counts: [string, number][]) =>
+		counts
+			.map(([id, n]) => ({ id, share: n / runs }))
+			.filter((s) => s.share > 0)
+			.sort((a, b) => b.share - a.share);
+	return {
+		runs,
+		by: by.map((at) => ({ at, share: countUpTo(sorted, at) / runs })),
+		p50: quantile(0.5),
+		p80: quantile(0.8),
+		p95: quantile(0.95),
+		days: [...days].map(([day, n]) => ({ day, share: n / runs })).sort((a, b) => a.day - b.day),
+		steps: shares(nodes.map((n, i) => [n.step.id, onChain[i]!])),
+		parcels: problem.parcels ? shares([...byParcel]) : []
+	};
+}
+
+/** How many of these, in order, are no later. */
+function countUpTo(sorted: Float64Array, at: LocalMinutes): number {
+	let low = 0;
+	let high = sorted.length;
+	while (low < high) {
+		const mid = (low + high) >> 1;
+		if (sorted[mid]! <= at) low = mid + 1;
+		else high = mid;
+	}
+	return low;
+}

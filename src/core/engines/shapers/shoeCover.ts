@@ -1,0 +1,119 @@
+import { bad } from '../../units/problem.ts';
+import { edgeLength, edgesOf } from '../pattern/outline.ts';
+import type { Edge, Outline } from '../../facts/piece.ts';
+import type { Point } from '../../units/point.ts';
+import { piece } from '../pattern/piece.ts';
+import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+
+/** A sole about the middle line, heel at y = 0, toe at y = long; smooth, widest at the ball. */
+export function soleOf(long: number, ball: number, heel: number): Outline {
+	const [b, h] = [ball / 2, heel / 2];
+	const k = 0.552;
+	const at: Point[] = [
+		[h, long * 0.13],
+		[b, long * 0.7]
+	];
+	const right: Edge[] = [
+		{ kind: 'cubic', c1: [h * k, 0], c2: [h, long * 0.13 * (1 - k)], to: at[0]! },
+		{ kind: 'cubic', c1: [h, long * 0.36], c2: [b, long * 0.48], to: at[1]! },
+		{ kind: 'cubic', c1: [b, long * 0.88], c2: [b * k, long], to: [0, long] }
+	];
+	const mirror = ([x, y]: Point): Point => [-x, y];
+	const froms = [[0, 0] as Point, ...at];
+	const left = right
+		.map((e, i): Edge =>
+			e.kind === 'cubic' ? { kind: 'cubic', c1: mirror(e.c2), c2: mirror(e.c1), to: mirror(froms[i]!) } : e
+		)
+		.reverse();
+	return { start: [0, 0], edges: [...right, ...left].map((e) => ({ ...e, seam: 'sole' })) };
+}
+
+/**
+ * A cover for a boot or shoe in three: a sole and two mirrored sides, joined along the back and over the instep, as
+ * a taped last is split. The lower edge of a side is exactly as long as half the sole's round. Common practice.
+ */
+export const shoeCover = shaper({
+	name: 'shoe or boot cover',
+	makes: 'boot cover, spat, armored shoe, creature foot',
+	params: {
+		foot: { name: 'length of the shoe', unit: 'mm', value: 290, least: 80, most: 600, measure: 'footLength' },
+		ball: { name: 'width at the ball', unit: 'mm', value: 110, least: 30, most: 300 },
+		heel: { name: 'width of the heel', unit: 'mm', value: 75, least: 20, most: 250 },
+		toe: { name: 'height of the toe', unit: 'mm', value: 55, least: 5, most: 200 },
+		instep: {
+			name: 'heel to instep, over the shoe',
+			unit: 'mm',
+			value: 170,
+			least: 30,
+			most: 500,
+			hint: 'from the back of the heel straight to where the shaft begins'
+		},
+		instepHeight: { name: 'height of the instep', unit: 'mm', value: 110, least: 20, most: 300 },
+		ankle: { name: 'girth at the ankle, over the shoe', unit: 'mm', value: 300, least: 80, most: 900 },
+		top: { name: 'girth at the top', unit: 'mm', value: 380, least: 80, most: 1200, measure: 'calfGirth' },
+		height: { name: 'height', unit: 'mm', value: 280, least: 30, most: 900 },
+		seam: { name: 'seam allowance', unit: 'mm', value: 10, least: 0, most: 30 }
+	},
+	shape({ foot, ball, heel, toe, instep, instepHeight, ankle, top, height, seam }) {
+		if (instepHeight >= height) return bad('instepTooHigh', {}, ['instepHeight']);
+		if (toe >= instepHeight) return bad('toeTooHigh', {}, ['toe']);
+		const sole = soleOf(foot, ball, heel);
+		const round = edgesOf(sole).reduce((sum, { from, edge }) => sum + edgeLength(from, edge), 0);
+		const long = round / 2;
+		if (Math.max(instep, ankle / 2) >= long)
+			return bad('instepTooLong', { most: Math.floor(long) }, ['instep']);
+		const own = seam ? { allowance: seam } : {};
+		const [front, throat]: [Point, Point] = [
+			[long, toe],
+			[Math.max(ankle / 2, instep * 0.6), instepHeight]
+		];
+		const edges: Edge[] = [
+			{ kind: 'line', to: [long, 0], seam: 'sole', ...own },
+			{ kind: 'line', to: front, seam: 'front', ...own },
+			{
+				kind: 'cubic',
+				c1: [long - (long - throat[0]) * 0.25, toe + (instepHeight - toe) * 0.35],
+				c2: [throat[0] + (long - throat[0]) * 0.2, instepHeight * 0.86],
+				to: throat,
+				seam: 'front',
+				...own
+			},
+			{ kind: 'line', to: [top / 2, height], seam: 'front', ...own },
+			{ kind: 'line', to: [0, height], ...own },
+			{ kind: 'line', to: [0, 0], seam: 'back', ...own }
+		];
+		const plan = edgesOf(sole).map(({ from }): Point3 => [from[0], from[1], 0]);
+		const side = (sign: number): Point3[] =>
+			[[0, 0] as Point, ...edges.map((e) => e.to)].map(([x, y]): Point3 => {
+				const along = (x / long) * foot;
+				return [
+					sign * (ball / 2) * Math.sin(Math.min(1, along / foot) * Math.PI) * (y > 0 ? 0.5 : 1),
+					along,
+					y
+				];
+			});
+		return shaped(
+			[
+				piece('side', { start: [0, 0], edges }, { quantity: 2, mirrored: true, grain: 90 }),
+				piece('sole', { ...sole, edges: sole.edges.map((e) => ({ ...e, ...own })) }, { grain: 90 })
+			],
+			{
+				dimensions: [
+					{
+						title: 'Lower edge of a side, half the sole’s round',
+						of: 'length',
+						formula: 'share',
+						inputs: [mm('round of the sole', round), count('sides', 2)]
+					},
+					{
+						title: 'Upper edge of a side',
+						of: 'length',
+						formula: 'share',
+						inputs: [mm('girth at the top', top), count('sides', 2)]
+					}
+				],
+				solid: [[...plan, plan[0]!], side(1), side(-1)]
+			}
+		);
+	}
+});

@@ -1,0 +1,103 @@
+import { valueOn } from '../engines/plane/pictureMeasure.ts';
+import { wholeMinutes } from '../units/duration.ts';
+import { orderByDay } from '../answers/leadTime.ts';
+import { DAY } from '../units/localTime.ts';
+import { printedVolume, printMinutes } from '../engines/mesh/printed.ts';
+import { girthOver } from '../engines/body/girth.ts';
+import { reachOf } from '../engines/body/goesOn.ts';
+import { factorOf } from '../engines/body/resize.ts';
+import { scaledToWearer } from '../engines/body/bodyScale.ts';
+import { combine } from '../engines/plane/combine.ts';
+import { rollLength } from '../engines/layout/roll.ts';
+import { SHAPE_FORMULAS } from '../engines/pattern/formulas.ts';
+import { at, sum, type Formula } from '../units/formula.ts';
+
+/** The first value is the factor for what stands off the plane; then x and y of each point, mm. */
+const onPlane = (kind: 'length' | 'circle' | 'angle' | 'area') => (v: readonly number[]) =>
+	at(v, 0) *
+	valueOn(
+		kind,
+		Array.from({ length: (v.length - 1) / 2 }, (_, i) => [at(v, 2 * i + 1), at(v, 2 * i + 2)] as const)
+	);
+
+/** Inputs stand in the order in which the figure gives them. */
+export const FORMULAS = {
+	...SHAPE_FORMULAS,
+	stepMinutes: {
+		words: 'set-up + amount × copies × minutes each, a minute at least',
+		compute: (v) => wholeMinutes(at(v, 0) + at(v, 1) * at(v, 2) * at(v, 3))
+	},
+	cost: { words: 'packs × price + shipping', compute: (v) => at(v, 0) * at(v, 1) + at(v, 2) },
+	coatPacks: {
+		words: 'area × coats × copies ÷ what one pack covers with one coat',
+		compute: (v) => (at(v, 0) * at(v, 1) * at(v, 2)) / at(v, 3)
+	},
+	orderBy: {
+		words: 'day it is needed − lead time; it counts as there from noon',
+		compute: (v) => orderByDay(at(v, 0), { leadDays: at(v, 1), leadWorkingDays: false }) * DAY
+	},
+	orderByWorking: {
+		words: 'day it is needed − lead time in working days, Monday to Friday; it counts as there from noon',
+		compute: (v) => orderByDay(at(v, 0), { leadDays: at(v, 1), leadWorkingDays: true }) * DAY
+	},
+	daysLeft: { words: 'event day − today', compute: (v) => at(v, 0) - at(v, 1) },
+	readyBy: { words: 'event − buffer days', compute: (v) => at(v, 0) - at(v, 1) * DAY },
+	printedVolume: {
+		words: 'walls (area × wall) + what is inside of them × infill',
+		compute: (v) => printedVolume(at(v, 0), at(v, 1), at(v, 2), at(v, 3))
+	},
+	printMinutes: {
+		words: 'laid down ÷ flow + layers × time to go up one + parts × start',
+		compute: (v) => Math.round(printMinutes(at(v, 0), at(v, 1), at(v, 2), at(v, 3), at(v, 4), at(v, 5)))
+	},
+	girthOver: {
+		words: 'girth + 2π × thickness of all layers between',
+		compute: (v) => girthOver(at(v, 0), sum(v.slice(1)))
+	},
+	reach: {
+		words: 'closed girth × (1 + stretch) + what the opening adds',
+		compute: (v) => reachOf({ closed: at(v, 0), stretch: at(v, 1), opening: at(v, 2) })
+	},
+	closureRange: { words: 'the largest closed girth less the smallest', compute: (v) => at(v, 1) - at(v, 0) },
+	resizePercent: {
+		words: '(body + ease) ÷ the finished garment that the pattern was made for × 100',
+		compute: (v) => factorOf({ body: at(v, 0), ease: at(v, 1), nominal: at(v, 2), madeFor: 'garment' }) * 100
+	},
+	resizeBodyPercent: {
+		words: '(body + ease) ÷ (the body that the pattern was made for + the same ease, which is in it) × 100',
+		compute: (v) => factorOf({ body: at(v, 0), ease: at(v, 1), nominal: at(v, 2), madeFor: 'body' }) * 100
+	},
+	scaledToWearer: {
+		words: 'length × wearer’s stature ÷ the figure’s',
+		compute: (v) => scaledToWearer(at(v, 0), at(v, 1), at(v, 2))
+	},
+	planeLength: {
+		words: 'distances between the points of the plane, added up × what stands off it',
+		compute: onPlane('length')
+	},
+	planeCircle: {
+		words: 'diameter of the circle nearest to the points × what stands off the plane',
+		compute: onPlane('circle')
+	},
+	planeAngle: { words: 'angle at the second of three points of the plane', compute: onPlane('angle') },
+	planeArea: { words: 'area within the points of the plane × what stands off it', compute: onPlane('area') },
+	planeHeads: { words: 'height of the figure ÷ crown to chin', compute: (v) => at(v, 0) / at(v, 1) },
+	weightedMean: {
+		words: 'Σ (value ÷ σ²) ÷ Σ (1 ÷ σ²), values and their σ by turns',
+		compute: (v) =>
+			combine(
+				Array.from({ length: v.length / 2 }, (_, i) => ({ value: at(v, 2 * i), sigma: at(v, 2 * i + 1) }))
+			).value
+	},
+	rollLength: {
+		words: 'length laid ÷ (1 − shrinkage) + one repeat to match the print by',
+		compute: (v) => rollLength(at(v, 0), { shrinkLength: at(v, 1), repeat: at(v, 2) })
+	},
+	finish: { words: 'hands-on end of the last step + its waiting', compute: (v) => at(v, 0) + at(v, 1) },
+	oddsOf100: {
+		words: 'builds that were ready ÷ builds, of 100',
+		compute: (v) => (at(v, 0) / at(v, 1)) * 100
+	}
+} as const satisfies Record<string, Formula>;
+
+export type FormulaKey = keyof typeof FORMULAS;

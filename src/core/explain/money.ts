@@ -1,0 +1,135 @@
+import { areaOfUnit, type Material, type Need, type Purchase } from '../facts/material.ts';
+import { type Component, copiesOf } from '../facts/component.ts';
+import type { Costume, CostumeRecord } from '../facts/costume.ts';
+import type { Figure } from './figure.ts';
+import { money, number } from '../units/figure.ts';
+import type { Spend } from '../answers/spend.ts';
+import type { Workshop } from '../facts/workshop.ts';
+import type { ShoppingLine } from '../answers/shopping.ts';
+import type { OrderBy } from '../answers/arrivals.ts';
+
+/** How much of a material the component's pieces take, with what is left over between them. */
+export function needFigure(
+	need: Need,
+	material: Material,
+	component: Component,
+	record: CostumeRecord
+): Figure {
+	const copies = copiesOf(component, new Map(record.components.map((c) => [c.id, c])));
+	const unit = areaOfUnit(material) ?? 1;
+	const waste = need.waste ?? 1;
+	return {
+		title: `${material.name}: how much`,
+		formula: 'seedSheets',
+		as: { kind: 'number', unit: material.unit },
+		inputs: [
+			number('pieces of one, as cut', (need.quantity * unit) / waste / copies / 1e6, 'its pieces', 'm²'),
+			number('copies', copies, 'pair and count'),
+			number('for waste', waste, 'until they are laid out'),
+			number(`one ${material.unit}`, unit / 1e6, 'its size, in Stash', 'm²')
+		]
+	};
+}
+
+export function componentMoneyFigure(
+	component: Component,
+	costume: Costume,
+	spend: Spend,
+	workshop: Workshop
+): Figure {
+	const names = new Map(workshop.materials.map((m) => [m.id, m.name]));
+	return {
+		title: `Money in ${component.code} ${component.name}`,
+		formula: 'sum',
+		as: { kind: 'money', currency: costume.currency },
+		inputs: spend.shares
+			.filter((s) => s.componentId === component.id)
+			.map((s) =>
+				money(
+					names.get(s.materialId) ?? '',
+					s.minor,
+					costume.currency,
+					'its share of the purchase, by quantity'
+				)
+			)
+	};
+}
+
+export function limitFigure(costume: Costume, spend: Spend): Figure {
+	return {
+		title: 'Left of the limit',
+		formula: 'difference',
+		as: { kind: 'money', currency: costume.currency },
+		inputs: [
+			money('limit', costume.limitMinor ?? 0, costume.currency),
+			money('will cost', spend.totalMinor, costume.currency, 'paid, ordered, planned and still short')
+		]
+	};
+}
+
+export function spendFigure(costume: Costume, spend: Spend): Figure {
+	const line = (name: string, value: number, source: string) => money(name, value, costume.currency, source);
+	return {
+		title: 'What it will cost',
+		formula: 'sum',
+		as: { kind: 'money', currency: costume.currency },
+		inputs: [
+			line('paid', spend.paidMinor, 'arrived and used'),
+			line('ordered', spend.orderedMinor, 'on its way'),
+			line('planned', spend.plannedMinor, 'on the list'),
+			line('still short', spend.notListedMinor, 'needed and on no list, at pack prices'),
+			...(costume.stashAtCost ? [line('from the stash', spend.stashMinor, 'at what it cost')] : [])
+		]
+	};
+}
+
+export function packsFigure(line: ShoppingLine): Figure {
+	const { unit } = line.material;
+	return {
+		title: `Packs to buy: ${line.material.name}`,
+		formula: 'packs',
+		as: { kind: 'number', unit: 'packs' },
+		inputs: [
+			number(
+				'needed',
+				line.needed - line.taken,
+				line.taken > 0 ? 'components and coats, less what was cut from the stash' : 'components and coats',
+				unit
+			),
+			number('in the stash', line.stash, 'stash', unit),
+			number('bought', line.bought, 'purchases', unit),
+			number('pack', line.material.packSize, 'material', unit)
+		]
+	};
+}
+
+export function costFigure(purchase: Purchase, name: string, currency: string): Figure {
+	return {
+		title: `Cost: ${name}`,
+		formula: 'cost',
+		as: { kind: 'money', currency },
+		inputs: [
+			number('packs', purchase.packs),
+			money('price of a pack', purchase.packPriceMinor, currency),
+			money('shipping', purchase.shippingMinor, currency)
+		]
+	};
+}
+
+export function orderByFigure(order: OrderBy): Figure {
+	const lead = order.purchase ?? order.material;
+	return {
+		title: `Order by: ${order.material.name}`,
+		formula: lead.leadWorkingDays ? 'orderByWorking' : 'orderBy',
+		as: { kind: 'time' },
+		inputs: [
+			{
+				name: 'needed at',
+				value: order.neededAt ?? 0,
+				as: { kind: 'time' },
+				source: 'latest start of the first step that uses it, planned back from the deadline'
+			},
+			number('lead days', lead.leadDays, order.purchase ? 'purchase' : 'material')
+		]
+	};
+}

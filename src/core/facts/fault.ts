@@ -1,0 +1,28 @@
+import type { LocalMinutes } from '../units/localTime.ts';
+import type { Step } from './step.ts';
+
+export const OCCASIONS = ['test wear', 'event', 'storage', 'transport'] as const;
+export type Occasion = (typeof OCCASIONS)[number];
+
+/** What broke, when, why, and what fixed it. */
+export interface Fault {
+	id: number;
+	componentId: number;
+	symptom: string;
+	/** The row of the handbook that it is one of; null for what nobody has seen before. */
+	known: string | null;
+	cause: string;
+	cure: string;
+	occasion: Occasion;
+	happenedAt: LocalMinutes;
+	minutesLost: number;
+	/** The earlier fault that came back as this one. */
+	cameBackOf: number | null;
+	version: number;
+}
+
+/** Mended when its cure is done: every cure step, and at least one. */
+export const isMended = (fault: Fault, steps: readonly Step[]): boolean => {
+	const cure = steps.filter((s) => s.faultId === fault.id);
+	return cure.length > 0 && cure.every((s) => s.doneAt !== null);
+};

@@ -1,0 +1,99 @@
+import type { CoatProductKey } from './coat.ts';
+
+/** mm² that one unit of a material covers: a sheet, or a metre or yard of the roll. Null when its size is not known. */
+export function areaOfUnit(material: Pick<Material, 'unit' | 'widthMm' | 'lengthMm'>): number | null {
+	if (material.widthMm === null) return null;
+	if (material.lengthMm !== null) return material.widthMm * material.lengthMm;
+	const roll = { m: 1000, yd: 914.4, cm: 10 }[material.unit];
+	return roll === undefined ? null : roll * material.widthMm;
+}
+
+export const FAMILIES = [
+	'foam',
+	'cloth',
+	'hair',
+	'hard',
+	'closure',
+	'light',
+	'paint',
+	'glue',
+	'other'
+] as const;
+/** Families of generic materials; foam, cloth, hair, hard, closure, light and paint have weave marks. */
+export type Family = (typeof FAMILIES)[number];
+
+/** What can be bought and kept: how it is sold, and how much of it is owned. */
+export interface Material {
+	id: number;
+	name: string;
+	family: Family;
+	/** What quantities count: `sheet`, `m`, `ml`, `piece`. */
+	unit: string;
+	/** Units in one pack. */
+	packSize: number;
+	packPriceMinor: number;
+	supplier: string;
+	leadDays: number;
+	/** Whether the lead counts the supplier's working days, Monday to Friday. */
+	leadWorkingDays: boolean;
+	/** Owned, in units: the stash. */
+	stash: number;
+	stashNote: string;
+	/** The coat product it is, so that coat stacks ask for it. */
+	coatProduct: CoatProductKey | null;
+	/** Of foam, boards, cloth; null when nobody has said. */
+	thicknessMm: number | null;
+	/** Of a sheet, or of the roll. */
+	widthMm: number | null;
+	/** Of a sheet; null for what comes off a roll. */
+	lengthMm: number | null;
+	gramsPerM2: number | null;
+	version: number;
+}
+
+/** How much of a material a component takes. */
+export interface Need {
+	id: number;
+	componentId: number;
+	materialId: number;
+	/** For all copies, in the material's unit. */
+	quantity: number;
+	/** The step that first uses it; null for the first making step. */
+	stepId: number | null;
+	/**
+	 * The quantity follows the area of the component's pieces of this material, so many times for waste; null when
+	 * it is entered.
+	 */
+	waste: number | null;
+	/** What of it has been taken out of the stash: it is cut. */
+	taken: number;
+	version: number;
+}
+
+export const PURCHASE_STATES = ['planned', 'ordered', 'arrived', 'used'] as const;
+export type PurchaseState = (typeof PURCHASE_STATES)[number];
+
+export interface Purchase {
+	id: number;
+	costumeId: number;
+	/** For this component alone; null when the costume shares it. */
+	componentId: number | null;
+	materialId: number;
+	packs: number;
+	packPriceMinor: number;
+	shippingMinor: number;
+	supplier: string;
+	leadDays: number;
+	leadWorkingDays: boolean;
+	state: PurchaseState;
+	/** Whole days since 1970-01-01. */
+	orderedOn: number | null;
+	/** The supplier's promise; null counts from the order. */
+	dueOn: number | null;
+	arrivedOn: number | null;
+	note: string;
+	version: number;
+}
+
+export const purchaseCost = (p: Pick<Purchase, 'packs' | 'packPriceMinor' | 'shippingMinor'>): number =>
+	p.packs * p.packPriceMinor + p.shippingMinor;

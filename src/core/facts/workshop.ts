@@ -1,0 +1,91 @@
+import type { HandbookRow } from './handbook.ts';
+import type { TechniqueKey } from './step.ts';
+import type { SummerTime, Window } from './calendar.ts';
+import type { LocalMinutes } from '../units/localTime.ts';
+import type { LengthUnit, WeightUnit } from '../units/measure.ts';
+import type { Material } from './material.ts';
+import type { ThreePoints } from '../units/threePoints.ts';
+
+export interface Maker {
+	id: number;
+	name: string;
+	/** Lends a hand where two are needed, and is planned for nothing alone. */
+	helpsOnly: boolean;
+	/** Techniques that this maker does; null for all. */
+	techniques: TechniqueKey[] | null;
+	windows: (Window & { id: number })[];
+	/** Days off, as whole days since 1970-01-01. */
+	off: number[];
+	/** Parts of days off, local minutes from, to. */
+	away: (readonly [LocalMinutes, LocalMinutes])[];
+	version: number;
+}
+
+export interface Place {
+	id: number;
+	name: string;
+	capacity: number;
+	/** The place that spraying needs. */
+	forSpray: boolean;
+	/** Work there needs daylight. */
+	daylightOnly: boolean;
+	/** Work there needs dry weather. */
+	dryOnly: boolean;
+	windows: (Window & { id: number })[];
+	/** Days on which it is closed, as whole days since 1970-01-01. */
+	off: number[];
+	version: number;
+}
+
+export interface Settings {
+	lengthUnit: LengthUnit;
+	clothUnit: 'm' | 'yd';
+	weightUnit: WeightUnit;
+	currency: string;
+	/** 1 Monday … 7 Sunday. */
+	weekStart: number;
+	coldOrDamp: boolean;
+	/** What the printer takes, mm. */
+	bedWideMm: number;
+	bedDeepMm: number;
+	bedHighMm: number;
+	/** Degrees north, negative south. */
+	latitude: number;
+	/** When the sun stands highest by the clock without summer time, minutes of the day. */
+	noonMinute: number;
+	summerTime: SummerTime;
+	/** Days of thirty that are too wet to work in the open. */
+	wetDays: number;
+	version: number;
+}
+
+/** What all costumes share. */
+export interface Workshop {
+	settings: Settings;
+	makers: Maker[];
+	places: Place[];
+	/** What is planned with: learned from logs where there are any, else as set by hand, else the starting values. */
+	rates: Rates;
+	/** Set by hand. */
+	ownRates: Rates;
+	learned: LearnedRate[];
+	materials: Material[];
+	/** Rows of the handbook that are the maker's own. */
+	handbook: readonly HandbookRow[];
+}
+
+export type Rates = Readonly<Partial<Record<TechniqueKey, ThreePoints>>>;
+
+export interface LearnedRate {
+	technique: TechniqueKey;
+	/** What it was before anything was logged: set by hand, or the starting value. */
+	before: ThreePoints;
+	/** What is planned with now. */
+	now: ThreePoints;
+	/** Within these the usual rate lies, by nine in ten. */
+	sure: readonly [number, number];
+	logs: number;
+	/** Logs that lie so far out that they count for less than half. */
+	outliers: number;
+	makers: { makerId: number; usual: number; logs: number }[];
+}

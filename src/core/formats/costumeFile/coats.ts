@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { handbookKey } from '../../trade/handbookRow.ts';
+import { amount, byId, id, minutes, type CostumeSource } from './fields.ts';
+
+/** Coat stacks. */
+export const coatFields = {
+	coats: z
+		.array(
+			z.strictObject({
+				id,
+				componentId: id,
+				position: z.number().int().min(0),
+				product: handbookKey,
+				coats: z.number().int().min(1).max(20),
+				areaMm2: amount,
+				fromPieces: z.boolean().default(false),
+				recoatMinutes: minutes,
+				handlingMinutes: minutes
+			})
+		)
+		.max(5000)
+};
+
+export const writeCoats = ({ record }: CostumeSource) => {
+	return {
+		coats: byId(record.coats).map((c) => ({
+			id: c.id,
+			componentId: c.componentId,
+			position: c.position,
+			product: c.product,
+			coats: c.coats,
+			areaMm2: c.area,
+			fromPieces: c.fromPieces,
+			recoatMinutes: c.recoatMinutes,
+			handlingMinutes: c.handlingMinutes
+		}))
+	};
+};

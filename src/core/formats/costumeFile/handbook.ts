@@ -1,0 +1,25 @@
+import { handbookEntry } from '../../trade/handbookRow.ts';
+import { list, stepsOf, type CostumeSource } from './fields.ts';
+
+/** The maker's own rows of the handbook that the costume's work is named by. They came with form 4. */
+export const handbookFields = { handbook: list(handbookEntry, 2000) };
+
+export const writeHandbook = (source: CostumeSource) => {
+	const { record, workshop } = source;
+	const named = new Set<string | null>([
+		...stepsOf(source).map((s) => `technique ${s.technique}`),
+		...record.components.map((c) => `route ${c.route}`),
+		...record.coats.map((c) => `coatProduct ${c.product}`),
+		...record.faults.map((f) => `knownFault ${f.known}`)
+	]);
+	// Rows that those rows name come along.
+	for (const { tableName, key, content } of workshop.handbook) {
+		if (!named.has(`${tableName} ${key}`)) continue;
+		for (const caution of (content.cautions as string[] | undefined) ?? []) named.add(`caution ${caution}`);
+	}
+	return {
+		handbook: workshop.handbook
+			.filter(({ tableName, key }) => named.has(`${tableName} ${key}`))
+			.map(({ tableName, key, content }) => ({ tableName, key, content }))
+	};
+};

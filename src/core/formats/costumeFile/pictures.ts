@@ -1,0 +1,118 @@
+import { z } from 'zod';
+import {
+	ANGLES,
+	CALLOUT_SHAPES,
+	CALLOUT_SIDES,
+	DESIGNS,
+	MEASURE_KINDS,
+	PURPOSES
+} from '../../facts/picture.ts';
+import { referenceSchema } from '../../engines/plane/job.ts';
+import { formatLocalTime } from '../../units/localTime.ts';
+import {
+	hash,
+	id,
+	idOrNull,
+	list,
+	longLine,
+	minor,
+	points,
+	text,
+	time,
+	type CostumeSource
+} from './fields.ts';
+
+/** Reference pictures with callouts and measures, and how each component is got. */
+export const pictureFields = {
+	pictures: list(
+		z.strictObject({
+			id,
+			hash,
+			title: longLine,
+			angle: z.enum(ANGLES),
+			design: z.enum(DESIGNS),
+			sourceNote: longLine,
+			purpose: z.enum(PURPOSES).default('look'),
+			axisPx: z.number().min(0).nullable(),
+			scale: referenceSchema.nullable(),
+			clickPx: z.number().min(0.1).max(100),
+			scaleSigmaMm: z.number().min(0).max(1000)
+		}),
+		500
+	),
+	callouts: list(
+		z.strictObject({
+			pictureId: id,
+			componentId: idOrNull,
+			label: longLine,
+			shape: z.enum(CALLOUT_SHAPES),
+			side: z.enum(CALLOUT_SIDES),
+			points
+		}),
+		5000
+	),
+	pictureMeasures: list(
+		z.strictObject({
+			pictureId: id,
+			componentId: idOrNull,
+			label: longLine.min(1),
+			kind: z.enum(MEASURE_KINDS),
+			points: points.min(2),
+			offPlaneMm: z.number().min(-10_000).max(10_000)
+		}),
+		5000
+	),
+	decisions: list(
+		z.strictObject({
+			componentId: id,
+			source: z.enum(['make', 'buy', 'alter']),
+			reason: text,
+			decidedAt: time,
+			buyPriceMinor: minor,
+			buyLeadDays: z.number().int().min(0).max(400),
+			alterPriceMinor: minor,
+			alterLeadDays: z.number().int().min(0).max(400)
+		}),
+		5000
+	)
+};
+
+export const writePictures = ({ look }: CostumeSource) => {
+	return {
+		pictures: look.pictures.map(
+			({ id, hash, title, angle, design, sourceNote, purpose, axisPx, scale, clickPx, scaleSigmaMm }) => ({
+				id,
+				hash,
+				title,
+				angle,
+				design,
+				sourceNote,
+				purpose,
+				axisPx,
+				scale: scale as z.infer<typeof referenceSchema> | null,
+				clickPx,
+				scaleSigmaMm
+			})
+		),
+		callouts: look.callouts.map(({ pictureId, componentId, label, shape, side, points }) => ({
+			pictureId,
+			componentId,
+			label,
+			shape,
+			side,
+			points: points.map(([x, y]): [number, number] => [x, y])
+		})),
+		pictureMeasures: look.measures.map(({ pictureId, componentId, label, kind, points, offPlaneMm }) => ({
+			pictureId,
+			componentId,
+			label,
+			kind,
+			points: points.map(([x, y]): [number, number] => [x, y]),
+			offPlaneMm
+		})),
+		decisions: look.decisions.map(({ id: _i, version: _v, decidedAt, ...d }) => ({
+			...d,
+			decidedAt: formatLocalTime(decidedAt)
+		}))
+	};
+};

@@ -1,0 +1,40 @@
+import { z } from 'zod';
+import { MOST_WORKS, pieceWork } from '../../facts/pieceWork.ts';
+import { shapeValue } from '../../facts/shape.ts';
+import { storedPieces } from '../../facts/storedPiece.ts';
+import { SHAPE_KEYS } from '../../engines/shapers/shapers.ts';
+import { id, list, longLine, text, type CostumeSource } from './fields.ts';
+
+/** Shapes that the pieces come from. */
+export const shapeFields = {
+	shapes: list(
+		z.strictObject({
+			componentId: id,
+			shaper: z.enum(SHAPE_KEYS),
+			name: longLine,
+			values: z.record(z.string().max(60), shapeValue),
+			works: z.array(pieceWork).max(MOST_WORKS).default([]),
+			drawn: storedPieces.nullable().default(null),
+			materialId: id.nullable().default(null),
+			layers: z.number().int().min(1).max(6).default(1),
+			note: text
+		}),
+		5000
+	)
+};
+
+export const writeShapes = ({ fit }: CostumeSource) => {
+	return {
+		shapes: fit.shapes.map((s) => ({
+			componentId: s.componentId,
+			shaper: s.shaper,
+			name: s.name,
+			values: s.values,
+			works: s.works,
+			drawn: s.drawn as z.infer<typeof storedPieces> | null,
+			materialId: s.materialId,
+			layers: s.layers,
+			note: s.note
+		}))
+	};
+};

@@ -1,0 +1,124 @@
+import { z } from 'zod';
+import { FAMILIES, PURCHASE_STATES } from '../../facts/material.ts';
+import { handbookKey } from '../../trade/handbookRow.ts';
+import {
+	byId,
+	date,
+	dayOrNull,
+	id,
+	idOrNull,
+	line,
+	minor,
+	size,
+	text,
+	type CostumeSource
+} from './fields.ts';
+
+/** Materials, what takes them, and what is bought. */
+export const supplyFields = {
+	materials: z
+		.array(
+			z.strictObject({
+				id,
+				name: z.string().min(1).max(120),
+				family: z.enum(FAMILIES),
+				unit: z.string().min(1).max(20),
+				packSize: z.number().positive().max(1e6),
+				packPriceMinor: minor,
+				supplier: line,
+				leadDays: z.number().int().min(0).max(400),
+				leadWorkingDays: z.boolean(),
+				coatProduct: handbookKey.nullable(),
+				thicknessMm: size.default(null),
+				widthMm: size.default(null),
+				lengthMm: size.default(null),
+				gramsPerM2: size.default(null)
+			})
+		)
+		.max(5000),
+	needs: z
+		.array(
+			z.strictObject({
+				componentId: id,
+				materialId: id,
+				quantity: z.number().positive().max(1e6),
+				stepId: idOrNull,
+				waste: z.number().min(1).max(5).nullable().default(null),
+				taken: z.number().min(0).max(1e6).default(0)
+			})
+		)
+		.max(20_000),
+	purchases: z
+		.array(
+			z.strictObject({
+				componentId: idOrNull,
+				materialId: id,
+				packs: z.number().int().min(1).max(10_000),
+				packPriceMinor: minor,
+				shippingMinor: minor,
+				supplier: line,
+				leadDays: z.number().int().min(0).max(400),
+				leadWorkingDays: z.boolean(),
+				state: z.enum(PURCHASE_STATES),
+				orderedOn: date.nullable(),
+				dueOn: date.nullable(),
+				arrivedOn: date.nullable(),
+				note: text
+			})
+		)
+		.max(20_000)
+};
+
+export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource) => {
+	const needs = byId([...record.needs, ...record.leftOutNeeds]);
+	const used = new Set([
+		...needs.map((n) => n.materialId),
+		...layouts.map((l) => l.materialId),
+		...record.purchases.map((p) => p.materialId),
+		...fit.shapes.flatMap((s) => s.materialId ?? [])
+	]);
+	const coats = new Set(record.coats.map((c) => c.product));
+	return {
+		materials: workshop.materials
+			.filter((m) => used.has(m.id) || (m.coatProduct !== null && coats.has(m.coatProduct)))
+			.map((m) => ({
+				id: m.id,
+				name: m.name,
+				family: m.family,
+				unit: m.unit,
+				packSize: m.packSize,
+				packPriceMinor: m.packPriceMinor,
+				supplier: m.supplier,
+				leadDays: m.leadDays,
+				leadWorkingDays: m.leadWorkingDays,
+				coatProduct: m.coatProduct,
+				thicknessMm: m.thicknessMm,
+				widthMm: m.widthMm,
+				lengthMm: m.lengthMm,
+				gramsPerM2: m.gramsPerM2
+			})),
+		needs: needs.map((n) => ({
+			componentId: n.componentId,
+			materialId: n.materialId,
+			quantity: n.quantity,
+			stepId: n.stepId,
+			waste: n.waste,
+			taken: n.taken
+		})),
+		purchases: byId(record.purchases).map((p) => ({
+			componentId: p.componentId,
+			materialId: p.materialId,
+			packs: p.packs,
+			packPriceMinor: p.packPriceMinor,
+			shippingMinor: p.shippingMinor,
+			supplier: p.supplier,
+			leadDays: p.leadDays,
+			leadWorkingDays: p.leadWorkingDays,
+			state: p.state,
+			orderedOn: dayOrNull(p.orderedOn),
+			dueOn: dayOrNull(p.dueOn),
+			arrivedOn: dayOrNull(p.arrivedOn),
+			note: p.note
+		}))
+	};
+};

@@ -1,0 +1,60 @@
+import type { z } from 'zod';
+import { goesOnJob, runGoesOnJob } from '../engines/body/job.ts';
+import { planeJob, runPlaneJob } from '../engines/plane/job.ts';
+import { say } from '../units/messages.ts';
+import { runUnfoldJob, unfoldJob } from '../engines/mesh/job.ts';
+import { runShapeJob, shapeJob } from '../engines/shapers/job.ts';
+import { runTraceJob, traceJob } from '../engines/trace/job.ts';
+import { layoutJob, runLayoutJob } from '../engines/layout/job.ts';
+import { runScheduleJob, scheduleJob } from '../engines/schedule/job.ts';
+
+/** What a job gives back, or one line that names the field and what is wrong with it. */
+export type JobResult = { ok: true; result: unknown } | { ok: false; words: string };
+
+const no = (path: readonly PropertyKey[], words: string): JobResult => ({
+	ok: false,
+	words: `${path.join('.') || 'the file'}: ${words.replace(/\s*\n\s*/g, ' ')}`
+});
+
+const kind =
+	<S extends z.ZodType>(schema: S, run: (job: z.infer<S>, elapsed: () => number) => JobResult) =>
+	(input: unknown, elapsed: () => number): JobResult => {
+		const job = schema.safeParse(input);
+		if (job.success) return run(job.data, elapsed);
+		const issue = job.error.issues[0]!;
+		return no(issue.path, issue.message);
+	};
+
+/** Every computation that can be had without the interface; docs/jobs.md describes each. */
+const KINDS: Record<string, ReturnType<typeof kind>> = {
+	schedule: kind(scheduleJob, (job, elapsed) => ({ ok: true, result: runScheduleJob(job, elapsed) })),
+	plane: kind(planeJob, (job) => {
+		const done = runPlaneJob(job);
+		return done.ok ? done : no(done.problem.path, say(done.problem));
+	}),
+	shape: kind(shapeJob, (job) => {
+		const done = runShapeJob(job);
+		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
+	}),
+	unfold: kind(unfoldJob, (job) => {
+		const done = runUnfoldJob(job);
+		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
+	}),
+	layout: kind(layoutJob, (job, elapsed) => ({ ok: true, result: runLayoutJob(job, elapsed) })),
+	trace: kind(traceJob, (job) => {
+		const done = runTraceJob(job);
+		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
+	}),
+	'goes-on': kind(goesOnJob, (job) => ({ ok: true, result: runGoesOnJob(job) }))
+};
+
+/** @param elapsed seconds since the job began */
+export function runJob(input: unknown, elapsed: () => number): JobResult {
+	const name = (input as { kind?: unknown } | null)?.kind;
+	if (typeof name !== 'string' || !Object.hasOwn(KINDS, name))
+		return no(
+			['kind'],
+			`${JSON.stringify(name) ?? 'nothing'} is not known here; known: ${Object.keys(KINDS).join(', ')}`
+		);
+	return KINDS[name]!(input, elapsed);
+}

@@ -1,0 +1,65 @@
+import type { CoatProductKey } from '../facts/coat.ts';
+import type { HandbookRow, HandbookTable } from '../facts/handbook.ts';
+import type { TechniqueKey } from '../facts/step.ts';
+import { CAUTIONS, type Caution, type CautionKey } from './caution.ts';
+import { COAT_PRODUCTS, type CoatProduct } from './coatProduct.ts';
+import { GLUES, type Glue } from './glue.ts';
+import { KNOWN_FAULTS, type KnownFault } from './knownFault.ts';
+import { ROUTES, type Route } from './route.ts';
+import { TECHNIQUES, type Technique } from './technique.ts';
+
+/** What is known of the trade, by key: what ships with the app, and the maker's own rows before it. */
+export interface Catalogue {
+	technique: Readonly<Record<string, Technique>>;
+	route: Readonly<Record<string, Route>>;
+	coatProduct: Readonly<Record<string, CoatProduct>>;
+	glue: Readonly<Record<string, Glue>>;
+	knownFault: Readonly<Record<string, KnownFault>>;
+	caution: Readonly<Record<string, Caution>>;
+}
+
+/** Each table under the name that the handbook keeps its rows by. */
+export const STANDARD: Catalogue & Record<HandbookTable, unknown> = {
+	technique: TECHNIQUES,
+	route: ROUTES,
+	coatProduct: COAT_PRODUCTS,
+	glue: GLUES,
+	knownFault: KNOWN_FAULTS,
+	caution: CAUTIONS
+};
+
+const made = new WeakMap<readonly HandbookRow[], Catalogue>();
+
+/** The catalogue with the maker's own rows, which the edge has checked. Made once for the same rows. */
+export function catalogueOf(own: readonly HandbookRow[]): Catalogue {
+	if (own.length === 0) return STANDARD;
+	let catalogue = made.get(own);
+	if (!catalogue) {
+		const mine = (table: HandbookTable) =>
+			Object.fromEntries(own.filter((r) => r.tableName === table).map((r) => [r.key, r.content]));
+		catalogue = Object.fromEntries(
+			Object.entries(STANDARD).map(([table, rows]) => [
+				table,
+				{ ...(rows as object), ...mine(table as HandbookTable) }
+			])
+		) as unknown as Catalogue;
+		made.set(own, catalogue);
+	}
+	return catalogue;
+}
+
+/** A row that was taken away while something still names it: other work, whatever it was. */
+const GONE: Technique = { ...TECHNIQUES.other, name: 'work not in the handbook' };
+
+export const techniqueOf = (trade: Catalogue, key: TechniqueKey): Technique => trade.technique[key] ?? GONE;
+
+const NO_PRODUCT: CoatProduct = { ...COAT_PRODUCTS.brushedAcrylic, name: 'coat not in the handbook' };
+export const coatProductOf = (trade: Catalogue, key: CoatProductKey): CoatProduct =>
+	trade.coatProduct[key] ?? NO_PRODUCT;
+
+export const cautionsFor = (trade: Catalogue, technique: TechniqueKey): readonly CautionKey[] =>
+	techniqueOf(trade, technique).cautions;
+
+/** The known fault that a fault is one of; null for what nobody has seen before. */
+export const knownFaultOf = (trade: Catalogue, key: string | null): KnownFault | null =>
+	(key !== null && trade.knownFault[key]) || null;

@@ -1,0 +1,126 @@
+import { z } from 'zod';
+import { HANDBOOK_TABLES, type HandbookRow, type HandbookTable } from '../facts/handbook.ts';
+import { KINDS } from '../facts/component.ts';
+import { PHASES } from '../facts/step.ts';
+import type { Catalogue } from './catalogue.ts';
+import type { DriverKey } from './driver.ts';
+import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from './technique.ts';
+
+/** The form of a row of each table of the handbook, for what is typed and what is read from files. */
+
+const words = z.string().trim().min(1, 'Needs a value.').max(200);
+const note = z.string().trim().max(1000);
+const minutes = z.number().int().min(0).max(1_000_000);
+const minutesOrNull = minutes.nullable();
+export const handbookKey = z.string().regex(/^[a-z][A-Za-z0-9]{0,59}$/, 'is not a key of the handbook');
+const keys = z.array(handbookKey).max(20);
+const DRIVER_KEYS = ['outline', 'seam', 'bevelled', 'edge', 'area', 'cutArea', 'pieces', 'patterns'] as const;
+const follows: z.ZodType<DriverKey | null> = z.enum(DRIVER_KEYS).nullable();
+
+const routeStep = z.strictObject({
+	name: words,
+	technique: handbookKey,
+	phase: z.enum(PHASES),
+	amount: z.number().min(0).max(1e12),
+	perCopy: z.boolean(),
+	waitMinutes: minutes,
+	oneSitting: z.boolean(),
+	needsHelper: z.boolean(),
+	needsSprayPlace: z.boolean()
+});
+const routeCoat = z.strictObject({ product: handbookKey, coats: z.number().int().min(1).max(20) });
+
+export const HANDBOOK_ROWS = {
+	technique: z.strictObject({
+		name: words,
+		driver: z.enum(DRIVERS),
+		of: words,
+		minutes: z.number().min(0).max(10_000),
+		follows,
+		ground: z.enum(GROUNDS),
+		layers: z.enum(LAYERS_DONE),
+		dries: z.boolean(),
+		redo: z.enum(REDO_KINDS).nullable(),
+		cautions: keys,
+		source: words
+	}),
+	route: z.strictObject({
+		name: words,
+		kinds: z.array(z.enum(KINDS)).min(1),
+		area: z.number().min(0).max(1e9),
+		steps: z
+			.array(z.union([routeStep, routeCoat]))
+			.min(1, 'A route needs a step.')
+			.max(100),
+		source: words
+	}),
+	coatProduct: z.strictObject({
+		name: words,
+		how: z.enum(['spray', 'brush']),
+		coats: z.tuple([z.number().int().min(1).max(20), z.number().int().min(1).max(20)]),
+		recoatMinutes: minutes,
+		withinMinutes: minutesOrNull,
+		orAfterMinutes: minutesOrNull,
+		handlingMinutes: minutes,
+		pack: words,
+		coversMm2: z.number().positive().max(1e9),
+		flexible: z.boolean(),
+		source: words
+	}),
+	glue: z.strictObject({
+		name: words,
+		mlPerM2: z.number().min(0).max(100_000).nullable(),
+		mlPerMetre: z.number().min(0).max(10_000).nullable(),
+		tackMinutes: minutesOrNull,
+		openMinutes: minutesOrNull,
+		fullMinutes: minutesOrNull,
+		cautions: keys,
+		source: words
+	}),
+	knownFault: z.strictObject({
+		symptom: words,
+		cause: note,
+		cure: note,
+		steps: z
+			.array(
+				z.strictObject({
+					name: words,
+					technique: handbookKey,
+					amount: z.number().min(0).max(1e12),
+					waitMinutes: minutes,
+					oneSitting: z.boolean()
+				})
+			)
+			.max(30),
+		blames: z.enum(REDO_KINDS).nullable(),
+		source: words
+	}),
+	caution: z.strictObject({ wear: note, do: words.max(1000), source: words })
+} as const satisfies Record<HandbookTable, z.ZodType>;
+
+/** The tables as a row may be of the catalogue: the compiler ties the forms above to it. */
+type Fits = {
+	[T in HandbookTable]: z.infer<(typeof HANDBOOK_ROWS)[T]> extends Catalogue[T][string] ? true : never;
+};
+export const ROWS_FIT: Fits = {
+	technique: true,
+	route: true,
+	coatProduct: true,
+	glue: true,
+	knownFault: true,
+	caution: true
+};
+
+/** An own row as it is exchanged. */
+export const handbookEntry = z
+	.strictObject({
+		tableName: z.enum(HANDBOOK_TABLES),
+		key: handbookKey,
+		content: z.record(z.string(), z.unknown())
+	})
+	.superRefine(({ tableName, content }, ctx) => {
+		const read = HANDBOOK_ROWS[tableName].safeParse(content);
+		for (const issue of read.error?.issues ?? [])
+			ctx.addIssue({ code: 'custom', path: ['content', ...issue.path], message: issue.message });
+	});
+export type HandbookEntry = Pick<HandbookRow, 'tableName' | 'key' | 'content'>;

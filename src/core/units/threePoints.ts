@@ -1,0 +1,2 @@
+/** Good, usual, bad. */
+export type ThreePoints = readonly [number, number, number];
