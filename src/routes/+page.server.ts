@@ -3,6 +3,7 @@ import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import type { CostumePlan } from '$core/answers/plan.ts';
 import { todayOf } from '$core/answers/today.ts';
+import { workshopFor } from '$core/answers/stash.ts';
 import { spendOf } from '$core/answers/spend.ts';
 import { daysLeftFigure, hoursLeftFigure } from '$core/explain/plan.ts';
 import { spendFigure } from '$core/explain/money.ts';
@@ -12,7 +13,7 @@ import { costumeCommands } from '$lib/server/commands/costume.ts';
 import { fileCommands } from '$lib/server/commands/file.ts';
 import { database } from '$lib/server/database.ts';
 import { all } from '$lib/server/db/rows.ts';
-import { plannedWorkshop } from '$lib/server/read/plans.ts';
+import { plannedShop } from '$lib/server/read/plans.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 function card(record: CostumeRecord, plan: CostumePlan, workshop: Workshop, now: LocalMinutes) {
@@ -39,13 +40,15 @@ function card(record: CostumeRecord, plan: CostumePlan, workshop: Workshop, now:
 
 export const load: PageServerLoad = async ({ locals }) => {
 	const db = await database();
-	const { records, plans, workshop } = await plannedWorkshop(db, locals.now);
+	const { shop, plans } = await plannedShop(db, locals.now);
 	const archived = await all<{ id: number; name: string; wearer: string; eventAt: number }>(
 		db,
 		'select id, name, wearer, event_at from costume where archived_at is not null order by event_at desc'
 	);
 	return {
-		cards: records.map((r) => card(r, plans.get(r.costume.id)!, workshop, locals.now)),
+		cards: shop.atWork.map(({ record, promised }) =>
+			card(record, plans.get(record.costume.id)!, workshopFor(shop.workshop, promised), locals.now)
+		),
 		archived
 	};
 };

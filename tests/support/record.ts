@@ -161,6 +161,7 @@ export const record = (extra: Partial<CostumeRecord> = {}): CostumeRecord => ({
 		bufferDays: 2,
 		limitMinor: 50_000,
 		currency: 'EUR',
+		stashTurn: null,
 		stashAtCost: false,
 		split: 'windows',
 		targetOdds: 85,

@@ -70,17 +70,26 @@ export interface OrderSlip {
 	last: Step;
 }
 
-/** Cutting begins with the first step that is not pattern work; a garment is there when its last step but rigging is done. */
-export function orderSlips(record: CostumeRecord, plan: CostumePlan): OrderSlip[] {
-	const planned = new Map(plan.plan.steps.map((s) => [Number(s.id), s]));
-	return garmentOrder(record.components).flatMap(({ component: outer, after }) => {
+/**
+ * Each garment with one beneath it: what begins to cut it, and what has the inner one there to measure over. Cutting begins with
+ * the first step that is not pattern work; a garment is there when its last step but rigging is done.
+ */
+export const layerPairs = (record: CostumeRecord): OrderSlip[] =>
+	garmentOrder(record.components).flatMap(({ component: outer, after }) => {
 		const first = inOrder(record.steps, outer.id).find((s) => s.phase !== 'pattern');
-		const begins = first && planned.get(first.id);
-		if (!first || !begins) return [];
+		if (!first) return [];
 		return after.flatMap((inner): OrderSlip[] => {
 			const last = inOrder(record.steps, inner.id).findLast((s) => s.phase !== 'rig' && s.faultId === null);
-			const ends = last && planned.get(last.id);
-			return last && ends && ends.end > begins.start ? [{ outer, inner, first, last }] : [];
+			return last ? [{ outer, inner, first, last }] : [];
 		});
+	});
+
+/** Those that the plan has the wrong way round. */
+export function orderSlips(record: CostumeRecord, plan: CostumePlan): OrderSlip[] {
+	const planned = new Map(plan.plan.steps.map((s) => [Number(s.id), s]));
+	return layerPairs(record).filter(({ first, last }) => {
+		const begins = planned.get(first.id);
+		const ends = planned.get(last.id);
+		return begins && ends && ends.end > begins.start;
 	});
 }

@@ -39,37 +39,12 @@ export interface MadePlan extends CostumePlan {
 	problem: PlanProblem;
 }
 
-/** A plan made earlier for the same record and the same hours taken, so that one change does not replan all. */
-export type KnownPlan = (
-	record: CostumeRecord,
-	taken: ReadonlyMap<string, readonly Span[]>
-) => MadePlan | undefined;
-
 /** A year of minutes a maker could still find: enough to say "plenty". */
 const SPARE_HORIZON_DAYS = 400;
 
-/**
- * Plans the costumes one after another, the earliest event first, on the same makers' hours:
- * what an earlier costume takes is not there for a later one.
- */
-export function planWorkshop(
-	records: readonly CostumeRecord[],
-	workshop: Workshop,
-	now: LocalMinutes,
-	known: KnownPlan = () => undefined
-): Map<number, MadePlan> {
-	const taken = new Map<string, Span[]>();
-	const plans = new Map<number, MadePlan>();
-	const byEvent = [...records].sort(
-		(a, b) => a.costume.eventAt - b.costume.eventAt || a.costume.id - b.costume.id
-	);
-	for (const record of byEvent) {
-		const plan = known(record, taken) ?? planCostume(record, workshop, now, new Map(taken));
-		plans.set(record.costume.id, plan);
-		addTaken(taken, record, plan);
-	}
-	return plans;
-}
+/** The earliest event first: what an earlier costume takes of hours is not there for a later one. */
+export const byEvent = (a: Pick<CostumeRecord, 'costume'>, b: Pick<CostumeRecord, 'costume'>): number =>
+	a.costume.eventAt - b.costume.eventAt || a.costume.id - b.costume.id;
 
 /** Adds the hours that a plan takes of makers and places. */
 export function addTaken(taken: Map<string, Span[]>, record: CostumeRecord, plan: CostumePlan): void {

@@ -6,6 +6,7 @@ import { rateOf } from '../trade/rates.ts';
 import { estimateErrors, learnRates, ratesFrom, typicalError, type Observation } from './rates.ts';
 
 const caulk = (minutesPerMetre: number, extra: Partial<Observation> = {}): Observation => ({
+	stepId: 1,
 	technique: 'caulk',
 	// A hundred metres: what is around the work hardly counts.
 	amount: 100_000,

@@ -8,6 +8,7 @@ import type { ThreePoints } from '../units/threePoints.ts';
 
 /** A step that was done, with the minutes logged on it. */
 export interface Observation {
+	stepId: number;
 	technique: TechniqueKey;
 	/** Driver amount for all copies: mm, mm² or a count. */
 	amount: number;

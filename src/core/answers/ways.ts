@@ -6,7 +6,8 @@ import { spendOf } from './spend.ts';
 import type { Span } from '../engines/schedule/calendar.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import type { Component, Kind, RouteKey } from '../facts/component.ts';
-import { planCostume, type CostumePlan, type Outlook } from './plan.ts';
+import { planAsIf } from './asIf.ts';
+import type { CostumePlan, Outlook } from './plan.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { isRouteCoat, type Route, type StandardRoute } from '../trade/route.ts';
@@ -104,7 +105,7 @@ export function compareWays(
 	const without = spendOf(withoutComponent(record, component), workshop).totalMinor;
 	const planned = WAYS.map((way) => {
 		const asIf = asIfWay(way, component, record, workshop, way === 'make' ? null : offers[way]);
-		const plan = planCostume(asIf.record, asIf.workshop, now, taken);
+		const { plan } = planAsIf({ record, workshop }, () => asIf, now, taken);
 		return { way, asIf, plan };
 	});
 	const used = planned.find((p) => inUse(p.way, component)) ?? planned[0]!;

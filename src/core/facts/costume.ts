@@ -18,6 +18,8 @@ export interface Costume {
 	/** The most it may cost; null for no limit. */
 	limitMinor: number | null;
 	currency: string;
+	/** When it is its turn to be promised of the stash, before all without a turn; null by its event. */
+	stashTurn: number | null;
 	/** Whether what comes out of the stash counts at what it cost, or at nothing. */
 	stashAtCost: boolean;
 	split: Split;

@@ -89,3 +89,20 @@ export interface LearnedRate {
 	outliers: number;
 	makers: { makerId: number; usual: number; logs: number }[];
 }
+
+/** What did not change stays the same object: whatever was made from it holds. */
+export function keepSame<W extends Partial<Workshop> & Pick<Workshop, 'materials'>>(
+	before: W | null,
+	now: W
+): W {
+	if (!before) return now;
+	const same = <T>(a: T, b: T): T => (JSON.stringify(a) === JSON.stringify(b) ? a : b);
+	const parts = Object.entries(now).map(([key, part]) => [
+		key,
+		same(before[key as keyof W], part as W[keyof W])
+	]);
+	const kept = Object.fromEntries(parts) as W;
+	if (kept.materials === before.materials) return kept;
+	const was = new Map(before.materials.map((m) => [m.id, m]));
+	return { ...kept, materials: now.materials.map((m) => same(was.get(m.id) ?? m, m)) };
+}

@@ -7,7 +7,9 @@ import { after, before, test } from 'node:test';
 import { zipSync } from 'fflate';
 import sharp from 'sharp';
 import { testWorkshop, type TestWorkshop } from '../../../tests/support/workshop.ts';
-import { planWorkshop } from '../../core/answers/plan.ts';
+import { ShopPlan } from '../../core/answers/shopPlan.ts';
+import { act } from './db/action.ts';
+import { loadShop } from './read/shop.ts';
 import { formatLocalTime } from '../../core/units/localTime.ts';
 import { stageOf } from '../../core/answers/stage.ts';
 import { inOrder } from '../../core/facts/order.ts';
@@ -20,7 +22,7 @@ import { Refused } from './db/rows.ts';
 import { layOutDemo } from './demo/layOut.ts';
 import { filePath, storeFile, storePicture } from './pictures.ts';
 import { costumeIds, loadRecords } from './read/costume.ts';
-import { plannedCostume, plannedWorkshop } from './read/plans.ts';
+import { plannedCostume, plannedShop } from './read/plans.ts';
 import { loadWorkshop } from './read/workshop.ts';
 import { unzip, zip } from './zip.ts';
 
@@ -75,7 +77,8 @@ test('the demo: three costumes, as large as promised, one thing drying, one parc
 
 test('the demo’s plans: placed whole, on shared hours that nobody gets twice', async () => {
 	const records = await loadRecords(w.db, await costumeIds(w.db, false));
-	const plans = [...planWorkshop(records, await loadWorkshop(w.db), NOW).values()];
+	const { workshop, atWork } = await loadShop(w.db);
+	const plans = [...new ShopPlan().plan(workshop, atWork, NOW)].map((p) => p.plan);
 	assert.deepEqual(
 		plans.flatMap((p) => p.plan.impossible),
 		[]
@@ -90,41 +93,83 @@ test('the demo’s plans: placed whole, on shared hours that nobody gets twice',
 	}
 });
 
-test('plans are kept until something changes, and a change replans only what it touches', async () => {
-	const first = await plannedWorkshop(w.db, NOW);
-	assert.equal(await plannedWorkshop(w.db, NOW), first, 'the very same while nothing changed');
-	const last = first.records.at(-1)!.costume;
-	await w.run(
-		costumeCommands.editCostume,
-		{
-			version: String(last.version),
-			name: last.name,
-			wearer: last.wearer,
-			eventName: last.eventName,
-			eventAt: '2098-06-01T10:00',
-			bufferDays: '5',
-			limitMinor: '',
-			split: 'windows',
-			note: ''
-		},
-		last.id
-	);
-	const second = await plannedWorkshop(w.db, NOW);
-	assert.notEqual(second, first);
-	for (const r of second.records)
-		assert.equal(
-			second.plans.get(r.costume.id) === first.plans.get(r.costume.id),
-			r.costume.id !== last.id,
-			r.costume.name
+/** Which costumes have another plan, and which another record, after a change. */
+async function whatMoved(change: () => Promise<unknown>): Promise<{ planned: number[]; read: number[] }> {
+	const before = await plannedShop(w.db, NOW);
+	await change();
+	const after = await plannedShop(w.db, NOW);
+	const records = new Map(before.shop.atWork.map((c) => [c.record.costume.id, c.record]));
+	const ids = after.shop.atWork.map((c) => c.record.costume.id);
+	return {
+		planned: ids.filter((id) => after.plans.get(id) !== before.plans.get(id)),
+		read: after.shop.atWork.flatMap(({ record }) =>
+			records.get(record.costume.id) === record ? [] : record.costume.id
+		)
+	};
+}
+
+test('the shop is read once: requests in flight share it, and nothing is planned twice', async () => {
+	const [one, two] = await Promise.all([loadShop(w.db), loadShop(w.db)]);
+	assert.equal(one, two);
+	assert.deepEqual(await whatMoved(async () => {}), { planned: [], read: [] });
+});
+
+test('a change reads the costume that it is of, and plans what it moves', async () => {
+	const last = (await loadShop(w.db)).atWork.at(-1)!.record.costume;
+	const later = () =>
+		w.run(
+			costumeCommands.editCostume,
+			{
+				version: String(last.version),
+				name: last.name,
+				wearer: last.wearer,
+				eventName: last.eventName,
+				eventAt: '2098-06-01T10:00',
+				bufferDays: '5',
+				limitMinor: '',
+				split: 'windows',
+				note: ''
+			},
+			last.id
 		);
-	assert.notEqual(
-		(await plannedWorkshop(w.db, NOW + 5)).plans.get(last.id),
-		second.plans.get(last.id),
-		'time moves on'
-	);
+	assert.deepEqual(await whatMoved(later), { planned: [last.id], read: [last.id] });
+	const { plans } = await plannedShop(w.db, NOW);
+	assert.notEqual((await plannedShop(w.db, NOW + 5)).plans.get(last.id), plans.get(last.id), 'time moves on');
 	const found = await plannedCostume(w.db, last.id, NOW);
 	assert.equal(found!.first.length, 2, 'the two with earlier events go first');
 	assert.equal(await plannedCostume(w.db, 99_999, NOW), null);
+});
+
+test('a caption replans nothing, and is there to be read', async () => {
+	const { record } = (await loadShop(w.db)).atWork[0]!;
+	const { id } = record.photos[0] ?? (await loadShop(w.db)).atWork.flatMap((c) => c.record.photos)[0]!;
+	const costumeId = (await loadShop(w.db)).atWork.find((c) => c.record.photos.some((p) => p.id === id))!
+		.record.costume.id;
+	const caption = () =>
+		act(w.db, async (tx) => {
+			await tx.query('update photo set caption = $2 where id = $1', [id, 'the sharp side']);
+			return { words: 'Named a photo', costumeId, result: null };
+		});
+	assert.deepEqual(await whatMoved(caption), { planned: [], read: [costumeId] });
+	const held = (await loadShop(w.db)).atWork.find((c) => c.record.costume.id === costumeId)!;
+	assert.equal(held.record.photos.find((p) => p.id === id)!.caption, 'the sharp side');
+});
+
+test('a material that is changed replans those who use it', async () => {
+	const { atWork, workshop } = await loadShop(w.db);
+	const users = (id: number) => atWork.filter((c) => c.needs.has(id)).map((c) => c.record.costume.id);
+	const material = workshop.materials.find((m) => users(m.id).length === 1)!;
+	const lead = () =>
+		act(w.db, async (tx) => {
+			await tx.query('update material set lead_days = lead_days + 40, stash = 0 where id = $1', [
+				material.id
+			]);
+			return { words: 'Slower', result: null };
+		});
+	const moved = await whatMoved(lead);
+	assert.ok(moved.planned.includes(users(material.id)[0]!));
+	assert.deepEqual(moved.read, []);
+	await w.undoLast();
 });
 
 test('an archived costume is planned alone', async () => {

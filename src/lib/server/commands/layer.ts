@@ -1,22 +1,23 @@
 import { z } from 'zod';
-import { orderSlips } from '$core/answers/layers.ts';
+import { layerPairs } from '$core/answers/layers.ts';
 import { circleIn, stepsBefore } from '$core/facts/order.ts';
-import { planWorkshop } from '$core/answers/plan.ts';
 import { Absent, Refused } from '../db/rows.ts';
 import { loadRecord } from '../read/costume.ts';
-import { loadWorkshop } from '../read/workshop.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
 
 export const layerCommands = {
-	/** Cutting of the outer garment waits for the inner one: every pair that the plan has the wrong way round. */
+	/** Cutting of a garment waits for those beneath it that are named: the plan had them the wrong way round. */
 	followLayers: command(
-		() => z.object({ id: f.idOrNull() }),
-		async (tx, v, { costumeId, now }) => {
+		() =>
+			z.object({
+				id: f.id(),
+				inner: f.text(1000).transform((ids) => ids.split(' ').map(Number))
+			}),
+		async (tx, v, { costumeId }) => {
 			const record = await loadRecord(tx, costumeId);
 			if (!record) throw new Absent('costume');
-			const plan = planWorkshop([record], await loadWorkshop(tx), now).get(costumeId)!;
-			const slips = orderSlips(record, plan).filter((s) => v.id === null || s.outer.id === v.id);
+			const slips = layerPairs(record).filter((s) => s.outer.id === v.id && v.inner.includes(s.inner.id));
 			for (const slip of slips) {
 				await tx.query('insert into step_after (step_id, after_id) values ($1, $2) on conflict do nothing', [
 					slip.first.id,

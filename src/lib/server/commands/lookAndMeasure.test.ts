@@ -1,3 +1,5 @@
+import { orderSlips } from '$core/answers/layers.ts';
+import { planCostume } from '$core/answers/plan.ts';
 import { STANDARD } from '$core/trade/catalogue.ts';
 import assert from 'node:assert/strict';
 import { createHash } from 'node:crypto';
@@ -6,6 +8,7 @@ import sharp from 'sharp';
 import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
 import { wearersOf } from '../../../core/facts/measureRecord.ts';
 import { zoneStacks } from '../../../core/answers/layers.ts';
+import { clock } from '../clock.ts';
 import { restoreBackup, writeBackup } from '../backup.ts';
 import { readCostumeZip, writeCostumeZip } from '../costumeFile.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
@@ -580,7 +583,13 @@ test('garments wait for what lies beneath; a breakdown is copied with steps, coa
 	);
 	const stepOf = async (component: number, name: string) =>
 		(await record()).steps.find((s) => s.componentId === component && s.name === name)!;
-	await run(layerCommands.followLayers, { id: '' });
+	const plan = planCostume(await record(), await loadWorkshop(w.db), clock(), new Map());
+	const slips = orderSlips(await record(), plan);
+	assert.deepEqual(
+		slips.map((s) => [s.outer.id, s.inner.id]),
+		[[outer.id, inner.id]]
+	);
+	await run(layerCommands.followLayers, { id: String(outer.id), inner: String(inner.id) });
 	const cut = await stepOf(outer.id, 'cut');
 	assert.ok(cut.after.includes((await stepOf(inner.id, 'fit')).id));
 

@@ -4,7 +4,7 @@ import { after, before, test } from 'node:test';
 import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
 import { alternativesOf } from '$core/answers/alternatives.ts';
 import { foundOf } from '$core/answers/planProblem.ts';
-import { planWorkshop } from '$core/answers/plan.ts';
+import { planCostume } from '$core/answers/plan.ts';
 import { redoChance } from '$core/answers/redo.ts';
 import { checkPlan } from '$core/engines/schedule/checkPlan.ts';
 import { searchPlan } from '$core/engines/schedule/search.ts';
@@ -36,7 +36,7 @@ const run = <R = { id: number }>(
 const record = async () => (await loadRecord(w.db, costume))!;
 const plan = async () => {
 	const r = await record();
-	return planWorkshop([r], await loadWorkshop(w.db), clock()).get(costume)!;
+	return planCostume(r, await loadWorkshop(w.db), clock(), new Map());
 };
 const refused = (pattern: RegExp) => (error: unknown) =>
 	error instanceof Refused && pattern.test(error.message);
@@ -263,7 +263,7 @@ test('logged minutes move the rates, of done steps alone, and the amount is what
 	assert.equal(await rate(), 12, 'a step that is not done says nothing yet');
 	await log('100', true);
 	assert.ok((await rate()) > 13, String(await rate()));
-	const [observation] = await loadObservations(w.db);
+	const [observation] = (await loadObservations(w.db, [costume])).get(costume)!;
 	assert.deepEqual([observation!.minutes, observation!.makerId], [200, 1]);
 	const [learned] = (await loadWorkshop(w.db)).learned;
 	assert.deepEqual([learned!.technique, learned!.logs, learned!.before[1]], ['draft', 1, 12]);

@@ -9,6 +9,7 @@ import plan from './migrations/007_plan.sql?raw';
 import weather from './migrations/008_weather.sql?raw';
 import nothingLost from './migrations/009_nothing_lost.sql?raw';
 import house from './migrations/010_house.sql?raw';
+import shop from './migrations/011_shop.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -21,7 +22,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 7, name: 'plan', sql: plan },
 	{ id: 8, name: 'weather', sql: weather },
 	{ id: 9, name: 'nothing lost', sql: nothingLost },
-	{ id: 10, name: 'house', sql: house }
+	{ id: 10, name: 'house', sql: house },
+	{ id: 11, name: 'shop', sql: shop }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

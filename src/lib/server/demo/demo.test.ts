@@ -8,7 +8,7 @@ import { listBackups, readBackup, restoreBackup, writeBackup } from '../backup.t
 import { clock, startClock } from '../clock.ts';
 import { listActions } from '../db/undo.ts';
 import { costumeIds } from '../read/costume.ts';
-import { plannedWorkshop } from '../read/plans.ts';
+import { plannedShop } from '../read/plans.ts';
 import { layOutDemo } from './layOut.ts';
 
 const HOURS: Record<string, string> = {
@@ -43,7 +43,9 @@ for (const [when, now] of Object.entries(HOURS))
 		assert.equal(`${formatDate(dayOf(clock()))}T${now.slice(11)}`, now);
 		await layOutDemo(w.db);
 		const at = clock();
-		const { records, workshop, plans } = await plannedWorkshop(w.db, at);
+		const { shop, plans } = await plannedShop(w.db, at);
+		const { workshop } = shop;
+		const records = shop.atWork.map((c) => c.record);
 		assert.deepEqual((await costumeIds(w.db, false)).length, 3);
 		for (const r of records) {
 			const said = `${r.costume.name} at ${now}`;

@@ -5,11 +5,11 @@ import type { Coat } from '$core/facts/coat.ts';
 import type { Fault } from '$core/facts/fault.ts';
 import type { Need, Purchase } from '$core/facts/material.ts';
 import { fittedOf } from '$core/facts/measureRecord.ts';
-import { followPieces } from '$core/answers/followPieces.ts';
+import { followPieces, type PiecesFrom } from '$core/answers/followPieces.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
-import { loadShapes, loadWearers, loadWorn } from './measure.ts';
+import { loadShapes, loadWearersOf, loadWorn } from './measure.ts';
 import { loadHandbook, loadMaterials } from './workshop.ts';
 
 /**
@@ -36,7 +36,7 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 		await Promise.all([
 			all<Costume>(
 				db,
-				`select id, name, wearer, event_name, event_at, buffer_days, limit_minor, currency, stash_at_cost, split,
+				`select id, name, wearer, event_name, event_at, buffer_days, limit_minor, currency, stash_turn, stash_at_cost, split,
 				target_odds, rehearsal_at, archived_at, note, version
 			from costume where id = any($1) order by event_at, id`,
 				list
@@ -117,12 +117,12 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 				list
 			)
 		]);
-	const of = <T extends { costumeId: number }>(rows: T[], id: number) =>
-		rows.filter((r) => r.costumeId === id);
+	const after = new Map<number, number[]>();
+	for (const { stepId, afterId } of links) after.set(stepId, [...(after.get(stepId) ?? []), afterId]);
 	return costumes.map((costume): CostumeRecord => {
 		const own = of(steps, costume.id).map(({ leftOut, ...s }) => ({
 			leftOut,
-			step: { ...s, after: links.filter((l) => l.stepId === s.id).map((l) => l.afterId) }
+			step: { ...s, after: after.get(s.id) ?? [] }
 		}));
 		const leftOut = own.filter((s) => s.leftOut).map((s) => s.step);
 		const kept = own.filter((s) => !s.leftOut).map((s) => s.step);
@@ -147,29 +147,49 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 	});
 }
 
+/** Rows by costume, sorted out once for each list. */
+const sortedOut = new WeakMap<readonly object[], Map<number, object[]>>();
+function of<T extends { costumeId: number }>(rows: readonly T[], id: number): T[] {
+	let by = sortedOut.get(rows);
+	if (!by) {
+		by = new Map();
+		for (const r of rows) {
+			const list = by.get(r.costumeId);
+			if (list) list.push(r);
+			else by.set(r.costumeId, [r]);
+		}
+		sortedOut.set(rows, by);
+	}
+	return (by.get(id) ?? []) as T[];
+}
+
+/** What the pieces of a costume are made of. */
+export type PiecesOf = Pick<PiecesFrom, 'shapes' | 'wearers'>;
+
+/** The shapes of these costumes, and the wearers whose measures they follow. */
+export async function loadPieces(db: Executor, ids: readonly number[]): Promise<Map<number, PiecesOf>> {
+	if (ids.length === 0) return new Map();
+	const [shapes, worn, wearers] = await Promise.all([
+		loadShapes(db, ids),
+		loadWorn(db, ids),
+		loadWearersOf(db, ids)
+	]);
+	return new Map(
+		ids.map((id) => [id, { shapes: of(shapes, id), wearers: fittedOf({ wearers, worn: of(worn, id) }) }])
+	);
+}
+
 /** Amounts that follow the pieces, put in once for everything that reads the record. */
 async function withPieces(db: Executor, records: readonly CostumeRecord[]): Promise<CostumeRecord[]> {
-	const [shapes, worn, materials, handbook] = await Promise.all([
-		loadShapes(
-			db,
-			records.map((r) => r.costume.id)
-		),
-		loadWorn(
-			db,
-			records.map((r) => r.costume.id)
-		),
+	const ids = records.map((r) => r.costume.id);
+	const [pieces, materials, handbook] = await Promise.all([
+		loadPieces(db, ids),
 		loadMaterials(db),
 		loadHandbook(db)
 	]);
-	if (shapes.length === 0) return [...records];
-	const wearers = await loadWearers(db);
+	const trade = catalogueOf(handbook);
 	return records.map((record) =>
-		followPieces(record, {
-			shapes: shapes.filter((s) => s.costumeId === record.costume.id),
-			wearers: fittedOf({ wearers, worn: worn.filter((w) => w.costumeId === record.costume.id) }),
-			materials,
-			trade: catalogueOf(handbook)
-		})
+		followPieces(record, { ...pieces.get(record.costume.id)!, materials, trade })
 	);
 }
 

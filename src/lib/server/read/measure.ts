@@ -6,6 +6,11 @@ import type { Fitting, FittingPoint } from '$core/facts/fitting.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 
+const withMeasures = (
+	wearers: readonly Omit<Wearer, 'measures'>[],
+	measures: readonly BodyMeasure[]
+): Wearer[] => wearers.map((w) => ({ ...w, measures: measures.filter((m) => m.wearerId === w.id) }));
+
 export async function loadWearers(db: Executor): Promise<Wearer[]> {
 	const [wearers, measures] = await Promise.all([
 		all<Omit<Wearer, 'measures'>>(db, 'select id, name, note, version from wearer order by lower(name), id'),
@@ -15,7 +20,28 @@ export async function loadWearers(db: Executor): Promise<Wearer[]> {
 			from body_measure order by taken_on, id`
 		)
 	]);
-	return wearers.map((w) => ({ ...w, measures: measures.filter((m) => m.wearerId === w.id) }));
+	return withMeasures(wearers, measures);
+}
+
+/** Those of these costumes. */
+export async function loadWearersOf(db: Executor, costumeIds: readonly number[]): Promise<Wearer[]> {
+	const of = [costumeIds];
+	const [wearers, measures] = await Promise.all([
+		all<Omit<Wearer, 'measures'>>(
+			db,
+			`select id, name, note, version from wearer
+			where id in (select wearer_id from costume_wearer where costume_id = any($1)) order by lower(name), id`,
+			of
+		),
+		all<BodyMeasure>(
+			db,
+			`select id, wearer_id, measure, side, taken_over as over, value_mm as mm, taken_on, confirmed, note, version
+			from body_measure where wearer_id in (select wearer_id from costume_wearer where costume_id = any($1))
+			order by taken_on, id`,
+			of
+		)
+	]);
+	return withMeasures(wearers, measures);
 }
 
 /** Who wears these costumes, in the order in which they were added. */

@@ -47,67 +47,80 @@ export const loadMaterials = (db: Executor): Promise<Material[]> =>
 		from material order by family, lower(name), id`
 	);
 
-/** Every step that is done and was logged, of all costumes, also those put away. */
-export async function loadObservations(db: Executor): Promise<Observation[]> {
+/**
+ * Every step that is done and was logged, of these costumes, in the order in which they were done.
+ * @returns by costume; none is no entry
+ */
+export async function loadObservations(
+	db: Executor,
+	costumeIds: readonly number[]
+): Promise<Map<number, Observation[]>> {
 	const [rows, components] = await Promise.all([
-		all<Observation & { componentId: number; perCopy: boolean }>(
+		all<Observation & { componentId: number; costumeId: number; perCopy: boolean }>(
 			db,
-			`select s.technique, s.amount, s.per_copy, s.set_up_minutes, s.component_id, s.done_at, l.minutes, l.maker_id
-			from step s join (
+			`select s.id as step_id, s.technique, s.amount, s.per_copy, s.set_up_minutes, s.component_id, c.costume_id, s.done_at,
+				l.minutes, l.maker_id
+			from step s join component c on c.id = s.component_id join (
 				select step_id, sum(minutes)::integer as minutes,
 					case when count(distinct maker_id) = 1 and count(*) = count(maker_id) then min(maker_id) end as maker_id
 				from work_log where ended_at is not null group by step_id
 			) l on l.step_id = s.id
-			where s.done_at is not null and l.minutes > 0 order by s.done_at, s.id`
+			where s.done_at is not null and l.minutes > 0 and c.costume_id = any($1) order by s.done_at, s.id`,
+			[costumeIds]
 		),
 		all<Pick<Component, 'id' | 'parentId' | 'side' | 'count'>>(
 			db,
-			'select id, parent_id, side, count from component'
+			'select id, parent_id, side, count from component where costume_id = any($1)',
+			[costumeIds]
 		)
 	]);
 	const byId = new Map(components.map((c) => [c.id, c]));
-	return rows.map(({ componentId, perCopy, ...o }) => ({
-		...o,
-		amount: o.amount * (perCopy ? copiesOf(byId.get(componentId)!, byId) : 1)
-	}));
+	const found = new Map<number, Observation[]>();
+	for (const { componentId, costumeId, perCopy, ...o } of rows) {
+		const copies = perCopy ? copiesOf(byId.get(componentId)!, byId) : 1;
+		const list = found.get(costumeId) ?? [];
+		list.push({ ...o, amount: o.amount * copies });
+		found.set(costumeId, list);
+	}
+	return found;
 }
 
-export async function loadWorkshop(db: Executor): Promise<Workshop> {
-	const [settings, makers, places, windows, off, away, rates, materials, observations, handbook] =
-		await Promise.all([
-			loadSettings(db),
-			all<Omit<Maker, 'windows' | 'off' | 'away'>>(
-				db,
-				'select id, name, helps_only, techniques, version from maker order by position, id'
-			),
-			all<Omit<Place, 'windows' | 'off'>>(
-				db,
-				'select id, name, capacity, for_spray, daylight_only, dry_only, version from place order by id'
-			),
-			all<WindowRow>(
-				db,
-				'select id, maker_id, place_id, days, from_minute, to_minute from working_window order by days, from_minute'
-			),
-			all<{ makerId: number | null; placeId: number | null; day: number }>(
-				db,
-				'select maker_id, place_id, day from day_off order by day'
-			),
-			all<{ makerId: number; fromAt: number; toAt: number }>(
-				db,
-				'select maker_id, from_at, to_at from away order by from_at, to_at'
-			),
-			all<{ technique: TechniqueKey; goodMinutes: number; usualMinutes: number; badMinutes: number }>(
-				db,
-				'select technique, good_minutes, usual_minutes, bad_minutes from rate'
-			),
-			loadMaterials(db),
-			loadObservations(db),
-			loadHandbook(db)
-		]);
+/** What is recorded of the workshop; what is learned from logs is worked out from it. */
+export type WorkshopRows = Omit<Workshop, 'rates' | 'learned'>;
+
+export async function loadWorkshopRows(db: Executor): Promise<WorkshopRows> {
+	const [settings, makers, places, windows, off, away, rates, materials, handbook] = await Promise.all([
+		loadSettings(db),
+		all<Omit<Maker, 'windows' | 'off' | 'away'>>(
+			db,
+			'select id, name, helps_only, techniques, version from maker order by position, id'
+		),
+		all<Omit<Place, 'windows' | 'off'>>(
+			db,
+			'select id, name, capacity, for_spray, daylight_only, dry_only, version from place order by id'
+		),
+		all<WindowRow>(
+			db,
+			'select id, maker_id, place_id, days, from_minute, to_minute from working_window order by days, from_minute'
+		),
+		all<{ makerId: number | null; placeId: number | null; day: number }>(
+			db,
+			'select maker_id, place_id, day from day_off order by day'
+		),
+		all<{ makerId: number; fromAt: number; toAt: number }>(
+			db,
+			'select maker_id, from_at, to_at from away order by from_at, to_at'
+		),
+		all<{ technique: TechniqueKey; goodMinutes: number; usualMinutes: number; badMinutes: number }>(
+			db,
+			'select technique, good_minutes, usual_minutes, bad_minutes from rate'
+		),
+		loadMaterials(db),
+		loadHandbook(db)
+	]);
 	const ownRates: Rates = Object.fromEntries(
 		rates.map((r) => [r.technique, [r.goodMinutes, r.usualMinutes, r.badMinutes]])
 	);
-	const learned = learnRates(catalogueOf(handbook), observations, ownRates);
 	const shown = (w: WindowRow) => ({ id: w.id, days: w.days, from: w.fromMinute, to: w.toMinute });
 	return {
 		settings,
@@ -122,10 +135,30 @@ export async function loadWorkshop(db: Executor): Promise<Workshop> {
 			windows: windows.filter((w) => w.placeId === p.id).map(shown),
 			off: off.filter((o) => o.placeId === p.id).map((o) => o.day)
 		})),
-		rates: ratesFrom(learned, ownRates),
 		ownRates,
-		learned,
 		materials,
 		handbook
 	};
 }
+
+/** The same with what all logs have taught. */
+export async function loadWorkshop(db: Executor): Promise<Workshop> {
+	const ids = await all<{ id: number }>(db, 'select id from costume');
+	const [rows, observations] = await Promise.all([
+		loadWorkshopRows(db),
+		loadObservations(
+			db,
+			ids.map((c) => c.id)
+		)
+	]);
+	const learned = learnRates(
+		catalogueOf(rows.handbook),
+		inTime([...observations.values()].flat()),
+		rows.ownRates
+	);
+	return { ...rows, learned, rates: ratesFrom(learned, rows.ownRates) };
+}
+
+/** In the order in which they were done. */
+export const inTime = (observations: readonly Observation[]): Observation[] =>
+	[...observations].sort((a, b) => a.doneAt - b.doneAt || a.stepId - b.stepId);

@@ -5,14 +5,13 @@ import { costumeCommands } from '$lib/server/commands/costume.ts';
 import { planCommands } from '$lib/server/commands/plan.ts';
 import { planByRule } from '$core/engines/schedule/plan.ts';
 import { loadLook } from '$lib/server/read/look.ts';
-import { plannedCostume, plannedWorkshop } from '$lib/server/read/plans.ts';
+import { plannedCostume } from '$lib/server/read/plans.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals }) => {
 	const db = await database();
-	const { record, plan, workshop } = (await plannedCostume(db, Number(params.costume), locals.now))!;
-	const { records } = await plannedWorkshop(db, locals.now);
-	const others = records.filter((r) => r.costume.id !== record.costume.id);
+	const { record, plan, workshop, shop } = (await plannedCostume(db, Number(params.costume), locals.now))!;
+	const others = shop.atWork.map((c) => c.record).filter((r) => r.costume.id !== record.costume.id);
 	// The newest offer of each component counts: decisions come newest first.
 	const { decisions } = await loadLook(db, record.costume.id);
 	const offers = new Map(

@@ -109,7 +109,12 @@
 								<div class="wrong">
 									The plan begins “{wrong[0]!.first.name}” before {wrong.map((w) => w.inner.name).join(', ')}
 									{wrong.length === 1 ? 'is' : 'are'} there to measure over.
-									<Act command="followLayers" id={component.id}><Link2 size={14} /> Let it wait</Act>
+									<Act
+										command="followLayers"
+										id={component.id}
+										hidden={{ inner: wrong.map((w) => w.inner.id).join(' ') }}
+										><Link2 size={14} /> Let it wait</Act
+									>
 								</div>
 							{/if}
 						</li>

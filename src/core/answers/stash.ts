@@ -1,0 +1,62 @@
+import type { CostumeRecord } from '../facts/costume.ts';
+import type { Material } from '../facts/material.ts';
+import type { Workshop } from '../facts/workshop.ts';
+import { GRACE } from '../units/packs.ts';
+import { usagesOf, type Supplies } from './shopping.ts';
+
+/** Units of each material of the stash that are promised to a costume. */
+export type Promised = ReadonlyMap<number, number>;
+
+/** Who is promised the stash first: as the maker says, else by event. */
+export const byStashTurn = (a: Pick<CostumeRecord, 'costume'>, b: Pick<CostumeRecord, 'costume'>): number =>
+	(a.costume.stashTurn ?? Infinity) - (b.costume.stashTurn ?? Infinity) ||
+	a.costume.eventAt - b.costume.eventAt ||
+	a.costume.id - b.costume.id;
+
+/** What a costume still needs of each material, beyond what it has cut or has here. What is on its way comes later than a stash. */
+export function stillNeeded(record: CostumeRecord, supplies: Supplies): Promised {
+	const needed = new Map<number, number>();
+	const add = (id: number, units: number) => needed.set(id, (needed.get(id) ?? 0) + units);
+	for (const u of usagesOf(record, supplies)) add(u.materialId, u.quantity);
+	for (const n of record.needs) add(n.materialId, -n.taken);
+	const packSize = new Map(supplies.materials.map((m) => [m.id, m.packSize]));
+	for (const p of record.purchases)
+		if ((p.state === 'arrived' || p.state === 'used') && needed.has(p.materialId))
+			add(p.materialId, -p.packs * (packSize.get(p.materialId) ?? 0));
+	return new Map([...needed].filter(([, units]) => units > GRACE));
+}
+
+/**
+ * The stash, promised once: each costume in its turn is given what it still needs while there is some, so that no two
+ * costumes count on the same sheet.
+ * @returns by costume
+ */
+export function promiseStash(
+	costumes: readonly { record: CostumeRecord; needs: Promised }[],
+	materials: readonly Material[]
+): Map<number, Promised> {
+	const left = new Map(materials.map((m) => [m.id, m.stash]));
+	return new Map(
+		[...costumes]
+			.sort((a, b) => byStashTurn(a.record, b.record))
+			.map(({ record, needs }) => {
+				const given = new Map<number, number>();
+				for (const [id, units] of needs) {
+					const give = Math.min(units, left.get(id) ?? 0);
+					if (give <= GRACE) continue;
+					given.set(id, give);
+					left.set(id, left.get(id)! - give);
+				}
+				return [record.costume.id, given];
+			})
+	);
+}
+
+/** The workshop as a costume may count on it: of the stash what is promised to it. */
+export const workshopFor = (workshop: Workshop, promised: Promised): Workshop => ({
+	...workshop,
+	materials: workshop.materials.map((m) => ({ ...m, stash: promised.get(m.id) ?? 0 }))
+});
+
+export const samePromise = (a: Promised, b: Promised): boolean =>
+	a.size === b.size && [...a].every(([id, units]) => b.get(id) === units);

@@ -1,0 +1,196 @@
+import { followPieces } from '$core/answers/followPieces.ts';
+import { learnRates, ratesFrom, type Observation } from '$core/answers/rates.ts';
+import type { InShop } from '$core/answers/shopPlan.ts';
+import { promiseStash, stillNeeded } from '$core/answers/stash.ts';
+import type { CostumeRecord } from '$core/facts/costume.ts';
+import { keepSame, type Workshop } from '$core/facts/workshop.ts';
+import { catalogueOf } from '$core/trade/catalogue.ts';
+import type { Database } from '../db/open.ts';
+import { all } from '../db/rows.ts';
+import { loadEntered, loadPieces, type PiecesOf } from './costume.ts';
+import { inTime, loadObservations, loadWorkshopRows, type WorkshopRows } from './workshop.ts';
+
+/** Everything at one moment, in memory: loaded once, then only what has changed. Nobody writes to it. */
+export interface Shop {
+	/** Another one for every moment. */
+	key: string;
+	workshop: Workshop;
+	/** Logs of steps that are done, of all costumes, in the order in which they were done. */
+	observations: readonly Observation[];
+	/** Costumes at work, in order of event; amounts that follow the pieces are what these come to. */
+	atWork: readonly InShop[];
+}
+
+interface Loaded {
+	entered: CostumeRecord;
+	pieces: PiecesOf;
+	record: CostumeRecord;
+	recordAt: number;
+	planAt: number;
+	/** How often its amounts have changed by what is not its own: a thickness, a row of the handbook. */
+	turn: number;
+}
+
+interface Kept {
+	era: string;
+	newest: number;
+	workshopAt: number;
+	rows: WorkshopRows;
+	costumes: Map<number, Loaded>;
+	observations: Map<number, Observation[]>;
+	shop: Shop;
+}
+
+const keptOf = new WeakMap<Database, Kept>();
+const underWay = new WeakMap<Database, Promise<Shop>>();
+
+/** The shop as it stands. Requests that come while it is loaded share it. */
+export function loadShop(db: Database): Promise<Shop> {
+	const running = underWay.get(db);
+	if (running) return running;
+	const loading = load(db).finally(() => underWay.delete(db));
+	underWay.set(db, loading);
+	return loading;
+}
+
+interface Revision {
+	costumeId: number;
+	recordAt: number;
+	planAt: number;
+}
+
+async function load(db: Database): Promise<Shop> {
+	const before = keptOf.get(db);
+	const kept = before?.era === db.era ? before : null;
+	const { era } = db;
+	const [newest, revisions, costumes] = await Promise.all([
+		all<{ id: number }>(db, 'select coalesce(max(id), 0) as id from change').then((r) => r[0]!.id),
+		all<Revision>(db, 'select costume_id, record_at, plan_at from revision'),
+		all<{ id: number; archived: boolean }>(
+			db,
+			'select id, archived_at is not null as archived from costume order by event_at, id'
+		)
+	]);
+	if (kept && kept.newest === newest) return kept.shop;
+
+	const at = new Map(revisions.map((r) => [r.costumeId, r]));
+	const workshopAt = at.get(0)?.recordAt ?? 0;
+	const rows =
+		kept?.workshopAt === workshopAt ? kept.rows : keepSame(kept?.rows ?? null, await loadWorkshopRows(db));
+	const observations = await observationsNow(db, kept, costumes, at);
+	const sameLogs =
+		kept !== null &&
+		kept.observations.size === observations.size &&
+		[...observations].every(([id, list]) => kept.observations.get(id) === list);
+	const logs = sameLogs ? kept.shop.observations : inTime([...observations.values()].flat());
+	const workshop = workshopOf(kept, rows, logs);
+	const atWork = costumes.filter((c) => !c.archived).map((c) => c.id);
+	const held = await costumesNow(db, kept, atWork, at, rows);
+	const shop: Shop = {
+		key: `${era} ${newest}`,
+		workshop,
+		observations: logs,
+		atWork: promise(
+			atWork.flatMap((id) => held.get(id) ?? []),
+			workshop,
+			kept?.shop ?? null
+		)
+	};
+	keptOf.set(db, { era, newest, workshopAt, rows, costumes: held, observations, shop });
+	return shop;
+}
+
+/** Logs of steps that are done, of all costumes, those put away too. */
+async function observationsNow(
+	db: Database,
+	kept: Kept | null,
+	costumes: readonly { id: number }[],
+	at: ReadonlyMap<number, Revision>
+): Promise<Map<number, Observation[]>> {
+	const changed = costumes
+		.map((c) => c.id)
+		.filter((id) => !kept?.observations.has(id) || (at.get(id)?.planAt ?? 0) > kept.newest);
+	const loaded = changed.length ? await loadObservations(db, changed) : new Map<number, Observation[]>();
+	return new Map(
+		costumes.map(({ id }) => {
+			if (!changed.includes(id)) return [id, kept!.observations.get(id)!];
+			const now = loaded.get(id) ?? [];
+			const was = kept?.observations.get(id);
+			return [id, was && JSON.stringify(was) === JSON.stringify(now) ? was : now];
+		})
+	);
+}
+
+function workshopOf(kept: Kept | null, rows: WorkshopRows, logs: readonly Observation[]): Workshop {
+	const sameRates =
+		kept?.rows.ownRates === rows.ownRates &&
+		kept.rows.handbook === rows.handbook &&
+		kept.shop.observations === logs;
+	if (sameRates && kept.rows === rows) return kept.shop.workshop;
+	const learned = sameRates
+		? kept.shop.workshop.learned
+		: learnRates(catalogueOf(rows.handbook), logs, rows.ownRates);
+	return { ...rows, learned, rates: ratesFrom(learned, rows.ownRates) };
+}
+
+/** The costumes at work: those that changed are read, pieces are put into those whose amounts follow them. */
+async function costumesNow(
+	db: Database,
+	kept: Kept | null,
+	ids: readonly number[],
+	at: ReadonlyMap<number, Revision>,
+	rows: WorkshopRows
+): Promise<Map<number, Loaded>> {
+	const changed = ids.filter((id) => kept?.costumes.get(id)?.recordAt !== (at.get(id)?.recordAt ?? 0));
+	const [entered, pieces] = await Promise.all([loadEntered(db, changed), loadPieces(db, changed)]);
+	const sameTrade = kept?.rows.handbook === rows.handbook && kept.rows.materials === rows.materials;
+	const fresh = new Map(entered.map((r) => [r.costume.id, r]));
+	return new Map(
+		ids.flatMap((id): [number, Loaded][] => {
+			const was = kept?.costumes.get(id);
+			const now = fresh.get(id);
+			if (!now && !was) return [];
+			if (!now && sameTrade) return [[id, was!]];
+			const own = now ?? was!.entered;
+			const of = now ? pieces.get(id)! : was!.pieces;
+			const record = followPieces(own, {
+				...of,
+				materials: rows.materials,
+				trade: catalogueOf(rows.handbook)
+			});
+			const amounts = (r: CostumeRecord) =>
+				JSON.stringify([
+					r.steps.map((s) => s.amount),
+					r.coats.map((c) => c.area),
+					r.needs.map((n) => n.quantity)
+				]);
+			const moved = !now && amounts(record) !== amounts(was!.record);
+			if (!now && !moved) return [[id, was!]];
+			const { recordAt = 0, planAt = 0 } = at.get(id) ?? {};
+			return [
+				[id, { entered: own, pieces: of, record, recordAt, planAt, turn: (was?.turn ?? 0) + (moved ? 1 : 0) }]
+			];
+		})
+	);
+}
+
+/** Promises the stash, each sheet once. */
+function promise(costumes: readonly Loaded[], workshop: Workshop, before: Shop | null): InShop[] {
+	const were = new Map(before?.atWork.map((h) => [h.record.costume.id, h]));
+	const sameSupplies =
+		before?.workshop.materials === workshop.materials && before.workshop.handbook === workshop.handbook;
+	const needing = costumes.map(({ record }) => {
+		const was = were.get(record.costume.id);
+		return {
+			record,
+			needs: was?.record === record && sameSupplies ? was.needs : stillNeeded(record, workshop)
+		};
+	});
+	const promises = promiseStash(needing, workshop.materials);
+	return costumes.map(({ record, planAt, turn }, i) => ({
+		record,
+		stamp: `${planAt} ${turn}`,
+		needs: needing[i]!.needs,
+		promised: promises.get(record.costume.id)!
+	}));
+}
