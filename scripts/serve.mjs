@@ -40,6 +40,7 @@ export async function serve({ folder, demo, fresh, andStop }) {
 		DAPPER_DATA: folder,
 		DAPPER_DEMO: demo ? '1' : '0',
 		DAPPER_FRESH: fresh ? '1' : '0',
+		DAPPER_PLANNING_THREAD: resolve('build/planner/thread.js'),
 		NODE_ENV: 'production'
 	});
 	const began = performance.now();

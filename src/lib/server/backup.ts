@@ -9,7 +9,7 @@ import { NEWEST_SCHEMA } from './db/migrate.ts';
 import type { Database, Executor } from './db/open.ts';
 import { one, Refused } from './db/rows.ts';
 import { readStored, storeFile } from './pictures.ts';
-import { unzip, zip } from './zip.ts';
+import { unzip, zipped } from './zip.ts';
 
 /**
  * A backup is the rows of every table as JSON, in one zip, with the pictures. It does not depend on
@@ -64,30 +64,66 @@ const backupFile = z.strictObject({
 	format: z.literal(FORMAT),
 	schema: z.number().int().positive(),
 	at: z.string(),
-	tables: z.record(z.enum(TABLES), z.array(z.record(z.string(), z.unknown())))
+	tables: z.partialRecord(z.enum(TABLES), z.array(z.record(z.string(), z.unknown())))
 });
 
-const dump = (db: Executor) =>
-	Promise.all(
-		TABLES.map(async (table) => {
-			const row = await one<{ rows: unknown[] }>(db, 'select rows_of($1) as rows', [table]);
-			return [table, row!.rows] as const;
-		})
-	);
+/** So many changes are read at once: History may be long, and pages are answered in between. */
+const SLICE = 5000;
 
-async function backupJson(tx: Executor): Promise<Uint8Array> {
-	const tables = Object.fromEntries(await dump(tx));
-	const at = formatLocalTime(clock());
-	return Buffer.from(JSON.stringify({ format: FORMAT, schema: NEWEST_SCHEMA, at, tables }));
+/** A table's rows as the database writes them: they are read by nobody on the way. */
+const rowsOf = async (db: Executor, table: string): Promise<string> =>
+	(await one<{ rows: string }>(db, 'select rows_of($1)::text as rows', [table]))!.rows;
+
+/** All tables but the changes, at one moment, and the newest change of then. */
+async function readTables(tx: Executor): Promise<{ parts: string[]; newest: number }> {
+	const parts: string[] = [];
+	for (const table of TABLES)
+		if (table !== 'change') parts.push(`${JSON.stringify(table)}:${await rowsOf(tx, table)}`);
+	const newest = (await one<{ id: number }>(tx, 'select coalesce(max(id), 0) as id from change'))!.id;
+	return { parts, newest };
+}
+
+/** Changes are never written over, so that those up to one moment can be read after it, piece by piece. */
+async function* changesUpTo(db: Executor, newest: number): AsyncGenerator<string> {
+	for (let after = 0, first = true; after < newest;) {
+		const slice = (await one<{ last: number | null; rows: string | null }>(
+			db,
+			`select max(id) as last, string_agg(to_jsonb(c)::text, ',' order by id) as rows
+			from (select * from change where id > $1 and id <= $2 order by id limit $3) c`,
+			[after, newest, SLICE]
+		))!;
+		if (slice.last === null) return;
+		yield `${first ? '' : ','}${slice.rows}`;
+		first = false;
+		after = slice.last;
+	}
+}
+
+async function backupJson(
+	db: Executor,
+	{ parts, newest }: Awaited<ReturnType<typeof readTables>>
+): Promise<Uint8Array> {
+	const head = JSON.stringify({ format: FORMAT, schema: NEWEST_SCHEMA, at: formatLocalTime(clock()) });
+	const chunks = [Buffer.from(`${head.slice(0, -1)},"tables":{${parts.join(',')},"change":[`)];
+	for await (const rows of changesUpTo(db, newest)) chunks.push(Buffer.from(rows));
+	chunks.push(Buffer.from(']}}'));
+	return Buffer.concat(chunks);
+}
+
+/** As everything stands, while pages go on being answered. A restore meanwhile would mix two pasts: then it is begun anew. */
+async function backupNow(db: Database): Promise<Uint8Array> {
+	const { era } = db;
+	const json = await backupJson(db, await db.transaction(readTables));
+	return db.era === era ? json : backupNow(db);
 }
 
 /** Everything in one file: rows, History and pictures. */
 export async function writeBackup(db: Database): Promise<Uint8Array> {
-	const json = await db.transaction(backupJson);
+	const json = await backupNow(db);
 	const entries: Record<string, Uint8Array> = { 'backup.json': json };
 	for (const name of await readdir(join(db.folder, 'files')))
 		if (/^[0-9a-f]{64}$/.test(name)) entries[`files/${name}`] = await readStored(db.folder, name);
-	return zip(entries);
+	return zipped(entries);
 }
 
 /** Puts a backup in place of all data, in one transaction. What was there is backed up first. */
@@ -116,7 +152,7 @@ export async function restoreBackup(db: Database, data: Uint8Array): Promise<voi
 	try {
 		await db.transaction(async (tx) => {
 			// In the same transaction: nothing is written between the copy and what takes its place.
-			await keepBackup(db.folder, await backupJson(tx), 'before-restore');
+			await keepBackup(db.folder, await backupJson(tx, await readTables(tx)), 'before-restore');
 			await tx.query(`select set_config('dapper.action', 'restore', true)`);
 			await tx.query('set constraints all deferred');
 			for (const table of [...TABLES].reverse()) await tx.query('select empty_table($1)', [table]);
@@ -153,7 +189,7 @@ async function keepBackup(dataFolder: string, json: Uint8Array, tag: string): Pr
 		path = join(folder, `${stamp}-${tag}${n > 1 ? `-${n}` : ''}${ENDING}`);
 		if (await nameIsFree(path)) break;
 	}
-	await writeFile(`${path}.half`, zip({ 'backup.json': json }));
+	await writeFile(`${path}.half`, await zipped({ 'backup.json': json }));
 	await rename(`${path}.half`, path);
 	return path;
 }
@@ -187,7 +223,7 @@ export async function automaticBackup(db: Database): Promise<void> {
 	const last = String((await one<{ id: number }>(db, 'select coalesce(max(id), 0) as id from change'))!.id);
 	const before = existsSync(marker) ? await readFile(marker, 'utf8') : '';
 	if (before === last) return;
-	await keepBackup(db.folder, await db.transaction(backupJson), 'at-start');
+	await keepBackup(db.folder, await backupNow(db), 'at-start');
 	await writeFile(marker, last);
 	const ours = (await listBackups(db)).filter((name) => name.includes('-at-start'));
 	for (const name of ours.slice(KEPT)) await rm(join(backupFolder(db.folder), name), { force: true });

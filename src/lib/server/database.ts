@@ -4,6 +4,7 @@ import { building } from '$app/environment';
 import { dataFolder } from './dataFolder.ts';
 import { openDatabase, type Database } from './db/open.ts';
 import { layOutDemo } from './demo/layOut.ts';
+import { closePlanner } from './read/plans.ts';
 import { prepareWorkshop } from './firstStart.ts';
 
 let opened: Promise<Database> | null = null;
@@ -29,7 +30,10 @@ async function open(): Promise<Database> {
 }
 
 export async function closeDatabase(): Promise<void> {
-	const db = opened;
+	const opening = opened;
 	opened = null;
-	await (await db?.catch(() => null))?.close();
+	const db = await opening?.catch(() => null);
+	if (!db) return;
+	await closePlanner(db);
+	await db.close();
 }

@@ -1,4 +1,5 @@
-import { unzipSync, Unzip, UnzipInflate, zipSync } from 'fflate';
+import { promisify } from 'node:util';
+import { unzipSync, Unzip, UnzipInflate, zip as zipAside, zipSync, type AsyncZippable } from 'fflate';
 import { Refused } from './db/rows.ts';
 
 /** A few kilobytes unpack to a few megabytes at most, so a bomb is noticed before it hurts. */
@@ -9,15 +10,16 @@ const MOST_TEXT = 64 * 1024 * 1024;
 export type Entries = Record<string, Uint8Array>;
 
 /** Pictures are packed already; only text gains from packing. */
-export const zip = (entries: Entries): Uint8Array =>
-	zipSync(
-		Object.fromEntries(
-			Object.entries(entries).map(([name, data]) => [
-				name,
-				[data, { level: name.endsWith('.json') ? 6 : 0 }] as const
-			])
-		) as never
+const zippable = (entries: Entries): AsyncZippable =>
+	Object.fromEntries(
+		Object.entries(entries).map(([name, data]) => [name, [data, { level: name.endsWith('.json') ? 6 : 0 }]])
 	);
+
+export const zip = (entries: Entries): Uint8Array => zipSync(zippable(entries) as never);
+
+/** The same, packed beside: pages are answered meanwhile. */
+export const zipped: (entries: Entries) => Promise<Uint8Array> = (entries) =>
+	promisify<AsyncZippable, Uint8Array>(zipAside)(zippable(entries));
 
 /**
  * Unpacks a file from elsewhere. Sizes are counted while unpacking, not believed from the headers:

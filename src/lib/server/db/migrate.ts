@@ -37,14 +37,17 @@ export class NewerData extends Error {
 	}
 }
 
-/** Brings the tables up to date, each migration in one transaction. */
-export async function migrate(pg: PGlite): Promise<void> {
+/**
+ * Brings the tables up to date, each migration in one transaction.
+ * @param upTo an earlier version, for tests of data of then
+ */
+export async function migrate(pg: PGlite, upTo = NEWEST_SCHEMA): Promise<void> {
 	await pg.exec(`create table if not exists migration (
 		id integer primary key, name text not null, at timestamp not null default localtimestamp)`);
 	const { rows } = await pg.query<{ newest: number | null }>('select max(id) as newest from migration');
 	const newest = rows[0]?.newest ?? 0;
 	if (newest > NEWEST_SCHEMA) throw new NewerData(newest);
-	for (const migration of MIGRATIONS.filter((m) => m.id > newest))
+	for (const migration of MIGRATIONS.filter((m) => m.id > newest && m.id <= upTo))
 		await pg.transaction(async (tx) => {
 			// What a migration puts right in rows that are there is no maker's doing: it is not in History.
 			await tx.query(`select set_config('dapper.action', 'restore', true)`);

@@ -1,5 +1,3 @@
-import { existsSync } from 'node:fs';
-import { resolve } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import type { MadePlan } from '$core/answers/plan.ts';
 import { ShopPlan } from '$core/answers/shopPlan.ts';
@@ -21,10 +19,10 @@ export interface Planner {
 	close(): Promise<void>;
 }
 
-/** Where the build puts the planning thread. Without it (tests, development) plans are made where they are asked for. */
-const THREAD = resolve('build/planner/thread.js');
-
-export const startPlanner = (): Planner => (existsSync(THREAD) ? new ThreadPlanner() : new OwnPlanner());
+/** The built server says where its planning thread lies. Without one (tests, development) plans are made where they are asked for. */
+export function startPlanner(thread = process.env.DAPPER_PLANNING_THREAD): Planner {
+	return thread ? new ThreadPlanner(thread) : new OwnPlanner();
+}
 
 /** Plans on the spot. */
 class OwnPlanner implements Planner {
@@ -45,6 +43,8 @@ class OwnPlanner implements Planner {
 
 /** Plans in a thread of its own: no page waits for another's plan. */
 class ThreadPlanner implements Planner {
+	constructor(readonly file: string) {}
+
 	#worker: Worker | null = null;
 	#count = 0;
 	readonly #underWay = new Map<number, Asked>();
@@ -77,12 +77,12 @@ class ThreadPlanner implements Planner {
 
 	#thread(): Worker {
 		if (this.#worker) return this.#worker;
-		const worker = new Worker(THREAD);
-		// A server that is told to stop does not wait for plans.
-		worker.unref();
+		const worker = new Worker(this.file);
 		worker.on('message', (told: Told) => this.#told(told));
 		worker.on('error', (error) => this.#lost(worker, error));
 		worker.on('exit', () => this.#lost(worker, new Error('The planning thread ended.')));
+		// A server that is told to stop does not wait for plans. Listeners hold on to it again: after them.
+		worker.unref();
 		this.#worker = worker;
 		return worker;
 	}

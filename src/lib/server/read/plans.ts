@@ -23,6 +23,11 @@ const plannerOf = (db: Database): Planner => {
 	return planner;
 };
 
+export async function closePlanner(db: Database): Promise<void> {
+	await planners.get(db)?.close();
+	planners.delete(db);
+}
+
 /** A plan that starts "now" would shift with every look at it: it starts on the next five minutes. */
 const startOf = (now: LocalMinutes): LocalMinutes => Math.ceil(now / 5) * 5;
 
