@@ -1,19 +1,23 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import { formatMoney } from '../units/money.ts';
 import { describeChange } from './describe.ts';
 
 const row = (extra: Record<string, unknown>) => ({ id: 1, version: 1, ...extra });
 const changed = (tableName: string, before: Record<string, unknown>, after: Record<string, unknown>) =>
-	describeChange({ tableName, rowId: 1, before: row(before), after: row({ ...after, version: 2 }) });
+	describeChange({ tableName, rowId: 1, before: row(before), after: row({ ...after, version: 2 }) }, 'EUR');
 
 test('what it was: added, changed, removed, by the name that makers know', () => {
 	const kind = (before: object | null, after: object | null) =>
-		describeChange({
-			tableName: 'material',
-			rowId: 1,
-			before: before && row({ ...before }),
-			after: after && row({ ...after })
-		});
+		describeChange(
+			{
+				tableName: 'material',
+				rowId: 1,
+				before: before && row({ ...before }),
+				after: after && row({ ...after })
+			},
+			'EUR'
+		);
 	assert.deepEqual(kind(null, { name: 'Net' }), { what: 'material “Net”', kind: 'added', fields: [] });
 	assert.deepEqual(kind({ name: 'Net' }, null), { what: 'material “Net”', kind: 'removed', fields: [] });
 	for (const [table, words] of [
@@ -36,7 +40,7 @@ test('values as people read them', () => {
 		const [field] = changed('costume', { [key]: before }, { [key]: after }).fields;
 		return field && [field.name, field.before, field.after];
 	};
-	assert.deepEqual(value('limit_minor', null, 32_000), ['limit', 'nothing', '320.00']);
+	assert.deepEqual(value('limit_minor', null, 32_000), ['limit', 'nothing', formatMoney(32_000, 'EUR')]);
 	assert.deepEqual(value('area_mm2', 1, 2), ['area', '1', '2']);
 	assert.deepEqual(value('done_at', null, '2031-05-02T18:30:00'), ['done at', 'nothing', 'Fri 2 May 18:30']);
 	assert.deepEqual(value('due_on', '2031-05-02', '2031-05-05'), ['due on', 'Fri 2 May', 'Mon 5 May']);
@@ -66,20 +70,42 @@ test('columns that hold several values are told value by value', () => {
 		drawn,
 		version: 1
 	});
-	const told = describeChange({
-		tableName: 'shape',
-		rowId: 1,
-		before: shape({ upper: 280, lower: { follows: 'wristGirth', plus: 12 }, panels: 2 }),
-		after: shape(
-			{ upper: { follows: 'forearmGirth', plus: 5 }, lower: { follows: 'wristGirth', plus: 12 }, panels: 3 },
-			[{ kind: 'pair', piece: 0 }],
-			[{}]
-		)
-	});
+	const told = describeChange(
+		{
+			tableName: 'shape',
+			rowId: 1,
+			before: shape({ upper: 280, lower: { follows: 'wristGirth', plus: 12 }, panels: 2 }),
+			after: shape(
+				{
+					upper: { follows: 'forearmGirth', plus: 5 },
+					lower: { follows: 'wristGirth', plus: 12 },
+					panels: 3
+				},
+				[{ kind: 'pair', piece: 0 }],
+				[{}]
+			)
+		},
+		'EUR'
+	);
 	assert.deepEqual(told.fields, [
 		{ name: 'upper', before: '280', after: 'follows forearm girth, ease 5' },
 		{ name: 'panels', before: '2', after: '3' },
 		{ name: 'works', before: 'nothing', after: '1 done to the pieces' },
 		{ name: 'drawn', before: 'nothing', after: 'drawn by hand' }
 	]);
+});
+
+test('money has the digits of its currency: the row’s own, else that of what it is of (ISO 4217: JPY 0, KWD 3)', () => {
+	const price = (row: object, currency: string) => {
+		const change = {
+			tableName: 'material',
+			rowId: 1,
+			before: { id: 1, ...row, pack_price_minor: 1500 },
+			after: { id: 1, ...row, pack_price_minor: 1234 }
+		};
+		return describeChange(change, currency).fields[0]!.after.replace(/[^\d.,]/g, '');
+	};
+	assert.equal(price({}, 'EUR'), '12.34');
+	assert.equal(price({}, 'JPY'), '1234');
+	assert.equal(price({ currency: 'KWD' }, 'EUR'), '1.234');
 });

@@ -141,6 +141,13 @@ test('the stage follows from steps, waits, faults and purchases', () => {
 	assert.equal(stage({ steps: [make.step(1, 1, { phase: 'pattern' })] }), 'to pattern');
 	const done = make.step(1, 1, { doneAt: NOW - 30, waitMinutes: 60 });
 	assert.equal(stage({ steps: [done, make.step(2, 1)] }), 'drying');
+	// An hour of drying is two in the damp: 90 minutes after it is dry in a dry shop, and drying in a damp one.
+	const coat = make.step(1, 1, { doneAt: NOW - 90, waitMinutes: 60, coatId: 1 });
+	const facts = { steps: [coat], leftOut: [], faults: [], purchases: [] };
+	const damp = make.workshop();
+	damp.settings.coldOrDamp = true;
+	assert.equal(stageOf(c, facts, make.workshop(), NOW), 'ready');
+	assert.equal(stageOf(c, facts, damp, NOW), 'drying');
 	assert.equal(
 		stage({ steps: [{ ...done, doneAt: NOW - 90 }, make.step(2, 1, { phase: 'finish' })] }),
 		'to finish'

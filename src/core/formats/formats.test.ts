@@ -73,12 +73,15 @@ test('tables (RFC 4180) read back whole; a formula from a name stays text', () =
 test('a change in plain words, with what was before and after', () => {
 	const change = { tableName: 'step', rowId: 1, before: { id: 1, name: 'cut', done_at: null, version: 1 } };
 	assert.deepEqual(
-		describeChange({ ...change, after: { id: 1, name: 'cut', done_at: '2031-05-02T18:30:00', version: 2 } }),
+		describeChange(
+			{ ...change, after: { id: 1, name: 'cut', done_at: '2031-05-02T18:30:00', version: 2 } },
+			'EUR'
+		),
 		{
 			what: 'step “cut”',
 			kind: 'changed',
 			fields: [{ name: 'done at', before: 'nothing', after: 'Fri 2 May 18:30' }]
 		}
 	);
-	assert.equal(describeChange({ ...change, after: null }).kind, 'removed');
+	assert.equal(describeChange({ ...change, after: null }, 'EUR').kind, 'removed');
 });

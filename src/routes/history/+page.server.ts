@@ -22,7 +22,7 @@ export const load: PageServerLoad = async ({ url }) => {
 		actions: actions.slice(0, PAGE),
 		more: actions.length > PAGE ? actions[PAGE - 1]!.id : null,
 		open,
-		changes: open === null ? [] : (await changesOf(db, open)).map(describeChange),
+		changes: open === null ? [] : (await changesOf(db, open)).map((c) => describeChange(c, c.currency)),
 		preview: open === null ? null : await preview(open)
 	};
 };
@@ -30,7 +30,11 @@ export const load: PageServerLoad = async ({ url }) => {
 async function preview(id: number) {
 	try {
 		const found = await previewUndo(await database(), id);
-		return { later: found.later, changes: found.changes.map(describeChange), refused: null };
+		return {
+			later: found.later,
+			changes: found.changes.map((c) => describeChange(c, c.currency)),
+			refused: null
+		};
 	} catch (problem) {
 		if (problem instanceof Refused || problem instanceof Absent)
 			return { later: [], changes: [], refused: problem.message };

@@ -24,6 +24,8 @@ export interface ChangeRow {
 	rowId: number;
 	before: Record<string, unknown> | null;
 	after: Record<string, unknown> | null;
+	/** Of the costume that it is of, else of the workshop. */
+	currency: string;
 }
 
 export interface UndoPreview {
@@ -126,7 +128,7 @@ export async function previewUndo(db: Database, id: number): Promise<UndoPreview
 			return {
 				action: actions[actions.length - 1]!,
 				later: actions.slice(0, -1),
-				changes: await changesOf(tx, actionId)
+				changes: await changesOf(tx, actionId, actions[actions.length - 1]!.costumeId)
 			};
 		});
 	} catch (error) {
@@ -137,11 +139,18 @@ export async function previewUndo(db: Database, id: number): Promise<UndoPreview
 	}
 }
 
-export const changesOf = (db: Executor, actionId: number): Promise<ChangeRow[]> =>
+/** @param costumeId of an action that is only tried out: it is not written with it yet */
+export const changesOf = (
+	db: Executor,
+	actionId: number,
+	costumeId: number | null = null
+): Promise<ChangeRow[]> =>
 	all<ChangeRow>(
 		db,
-		'select id, action_id, table_name, row_id, before, after from change where action_id = $1 order by id',
-		[actionId]
+		`select c.id, c.action_id, c.table_name, c.row_id, c.before, c.after, coalesce(k.currency, s.currency) as currency
+		from change c join setting s on s.id = 1 join action a on a.id = c.action_id left join costume k on k.id = coalesce(a.costume_id, $2)
+		where c.action_id = $1 order by c.id`,
+		[actionId, costumeId]
 	);
 
 export const listActions = (
