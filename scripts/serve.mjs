@@ -2,12 +2,14 @@
  * Serves the built application on this machine only: http://127.0.0.1:4173, or the next free port.
  * HOST and PORT change that.
  */
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
 
 const FIRST_PORT = 4173;
+/** Until the data is open. It asks again by itself. */
+const STARTING = readFileSync(join(import.meta.dirname, 'starting.html'));
 const TRIES = 50;
 
 /**
@@ -28,8 +30,13 @@ export async function serve({ folder, demo, fresh, andStop }) {
 			response.end();
 			return;
 		}
-		if (handler) handler(request, response);
-		else response.writeHead(503, { 'retry-after': '1' }).end('Starting.');
+		if (handler) return handler(request, response);
+		const head = {
+			'retry-after': '1',
+			'cache-control': 'no-store',
+			'content-type': 'text/html; charset=utf-8'
+		};
+		response.writeHead(503, head).end(request.method === 'GET' ? STARTING : undefined);
 	});
 	const port = await listen(server, host);
 	canonical = `${host}:${port}`;
@@ -43,6 +50,7 @@ export async function serve({ folder, demo, fresh, andStop }) {
 		DAPPER_PLANNING_THREAD: resolve('build/planner/thread.js'),
 		NODE_ENV: 'production'
 	});
+	console.log(`Opening ${folder} …`);
 	const began = performance.now();
 	({ handler } = await import(pathToFileURL(resolve('build/handler.js')).href));
 	writeFileSync(join(folder, 'open-at.txt'), address);

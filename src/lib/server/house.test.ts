@@ -76,7 +76,6 @@ test('the demo: three costumes, as large as promised, one thing drying, one parc
 });
 
 test('the demo’s plans: placed whole, on shared hours that nobody gets twice', async () => {
-	const records = await loadRecords(w.db, await costumeIds(w.db, false));
 	const { workshop, atWork } = await loadShop(w.db);
 	const plans = [...new ShopPlan().plan(workshop, atWork, NOW)].map((p) => p.plan);
 	assert.deepEqual(

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { formatLocalTime } from '../../units/localTime.ts';
-import { byId, hash, id, idOrNull, line, time, type CostumeSource } from './fields.ts';
+import { byId, hash, idOrNull, line, time, type CostumeSource } from './fields.ts';
 
 /** Photos of the work; the pictures themselves lie beside, under their hash. */
 export const photoFields = {
