@@ -47,7 +47,12 @@ export const load: PageServerLoad = async ({ locals }) => {
 	);
 	return {
 		cards: shop.atWork.map(({ record, promised }) =>
-			card(record, plans.get(record.costume.id)!, workshopFor(shop.workshop, promised), locals.now)
+			card(
+				record,
+				plans.get(record.costume.id)!,
+				workshopFor(shop.workshop, record.costume, promised),
+				locals.now
+			)
 		),
 		archived
 	};

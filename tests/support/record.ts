@@ -106,6 +106,7 @@ export const material = (id: number, extra: Partial<Material> = {}): Material =>
 	unit: 'sheet',
 	packSize: 1,
 	packPriceMinor: 1000,
+	currency: 'EUR',
 	supplier: '',
 	leadDays: 5,
 	leadWorkingDays: false,
@@ -241,6 +242,7 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 	ownRates: {},
 	learned: [],
 	materials: [],
+	exchange: [],
 	handbook: [],
 	...extra
 });

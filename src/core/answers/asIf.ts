@@ -40,5 +40,5 @@ export const withRecord =
 				: { record: c.record, needs: c.needs }
 		);
 		const promised = promiseStash(needing, shop.workshop.materials).get(record.costume.id)!;
-		return { record, workshop: workshopFor(shop.workshop, promised) };
+		return { record, workshop: workshopFor(shop.workshop, record.costume, promised) };
 	};

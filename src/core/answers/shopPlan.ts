@@ -69,7 +69,7 @@ function makeOf(
 	start: LocalMinutes
 ): Made {
 	const given = new Map(taken);
-	const plan = planCostume(record, workshopFor(workshop, promised), start, given);
+	const plan = planCostume(record, workshopFor(workshop, record.costume, promised), start, given);
 	return {
 		stamp,
 		promised,

@@ -61,8 +61,8 @@ export interface ShoppingLine {
 	short: number;
 	/** Whole packs that cover what is short. */
 	packsShort: number;
-	/** What those packs cost. */
-	costShortMinor: number;
+	/** What those packs cost; null where the price is not known. */
+	costShortMinor: number | null;
 	/** Units over once everything is made: they go to the stash. */
 	over: number;
 }
@@ -88,7 +88,12 @@ export function shoppingLines(record: CostumeRecord, supplies: Supplies): Shoppi
 				bought,
 				short: short <= GRACE ? 0 : short,
 				packsShort,
-				costShortMinor: packsShort * material.packPriceMinor,
+				costShortMinor:
+					packsShort === 0
+						? 0
+						: material.packPriceMinor === null
+							? null
+							: packsShort * material.packPriceMinor,
 				over: Math.max(0, taken + material.stash + bought + packsShort * material.packSize - needed)
 			}
 		];

@@ -14,8 +14,10 @@ export interface Spend {
 	notListedMinor: number;
 	/** Value of what the stash gives, when the costume counts it. */
 	stashMinor: number;
-	/** Everything together: what the costume will have cost. */
+	/** Everything together: what the costume will have cost, as far as prices are known. */
 	totalMinor: number;
+	/** Materials that are paid for, and whose price nobody knows: they come on top. */
+	unpriced: number[];
 	/** Ordered and paid: what is committed. */
 	spentMinor: number;
 	/** Limit less total; null without a limit. */
@@ -34,16 +36,27 @@ export interface Share {
 
 export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 	const sum = (states: readonly string[]) =>
-		record.purchases.filter((p) => states.includes(p.state)).reduce((total, p) => total + purchaseCost(p), 0);
+		record.purchases
+			.filter((p) => states.includes(p.state))
+			.reduce((total, p) => total + (purchaseCost(p) ?? p.shippingMinor), 0);
 	const plannedMinor = sum(['planned']);
 	const orderedMinor = sum(['ordered']);
 	const paidMinor = sum(['arrived', 'used']);
 	const lines = shoppingLines(record, supplies);
-	const notListedMinor = lines.reduce((total, l) => total + l.costShortMinor, 0);
+	const notListedMinor = lines.reduce((total, l) => total + (l.costShortMinor ?? 0), 0);
+	const unpriced = [
+		...record.purchases.filter((p) => purchaseCost(p) === null).map((p) => p.materialId),
+		...lines.filter((l) => l.costShortMinor === null).map((l) => l.material.id),
+		...(record.costume.stashAtCost
+			? lines
+					.filter((l) => l.material.packPriceMinor === null && l.taken + l.stash > 0)
+					.map((l) => l.material.id)
+			: [])
+	];
 	const stashMinor = record.costume.stashAtCost
 		? lines.reduce((total, l) => {
 				const used = Math.min(l.taken + l.stash, l.needed);
-				return total + Math.round((used / l.material.packSize) * l.material.packPriceMinor);
+				return total + Math.round((used / l.material.packSize) * (l.material.packPriceMinor ?? 0));
 			}, 0)
 		: 0;
 	const totalMinor = plannedMinor + orderedMinor + paidMinor + notListedMinor + stashMinor;
@@ -58,6 +71,7 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 		notListedMinor,
 		stashMinor,
 		totalMinor,
+		unpriced: [...new Set(unpriced)],
 		spentMinor: orderedMinor + paidMinor,
 		leftMinor: record.costume.limitMinor === null ? null : record.costume.limitMinor - totalMinor,
 		shares,
@@ -70,11 +84,11 @@ function shareOut(record: CostumeRecord, supplies: Supplies): Share[] {
 	const usages = usagesOf(record, supplies);
 	return record.purchases.flatMap((purchase): Share[] => {
 		const { materialId, componentId } = purchase;
+		const cost = purchaseCost(purchase) ?? purchase.shippingMinor;
 		const mine = usages.filter((u) => u.materialId === materialId && u.quantity > 0);
-		if (componentId !== null || mine.length === 0)
-			return [{ componentId, materialId, minor: purchaseCost(purchase) }];
+		if (componentId !== null || mine.length === 0) return [{ componentId, materialId, minor: cost }];
 		const parts = splitMinor(
-			purchaseCost(purchase),
+			cost,
 			mine.map((u) => u.quantity)
 		);
 		return parts.map((minor, i) => ({ componentId: mine[i]!.componentId, materialId, minor }));

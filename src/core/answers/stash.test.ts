@@ -34,7 +34,7 @@ test('five sheets and two costumes that need four each: the earlier event has fo
 	const given = promises([later, sooner]);
 	assert.deepEqual([given.get(2)!.get(1), given.get(1)!.get(1)], [4, 1]);
 	const packs = (record: CostumeRecord) =>
-		shoppingLines(record, workshopFor(shop, given.get(record.costume.id)!))[0]!.packsShort;
+		shoppingLines(record, workshopFor(shop, record.costume, given.get(record.costume.id)!))[0]!.packsShort;
 	assert.deepEqual(
 		[packs(sooner), packs(later)],
 		[0, 3],
@@ -92,7 +92,7 @@ test('as if: a record that needs more is promised what others leave, and nothing
 		needs: stillNeeded(record, shop)
 	}));
 	const more = { ...later, needs: later.needs.map((n) => ({ ...n, quantity: 3 })) };
-	const facts = { record: later, workshop: workshopFor(shop, given.get(1)!) };
+	const facts = { record: later, workshop: workshopFor(shop, later.costume, given.get(1)!) };
 	const asIf = planAsIf(
 		facts,
 		withRecord(more, { workshop: shop, atWork }),

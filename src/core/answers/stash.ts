@@ -1,7 +1,8 @@
-import type { CostumeRecord } from '../facts/costume.ts';
+import type { Costume, CostumeRecord } from '../facts/costume.ts';
 import type { Material } from '../facts/material.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { GRACE } from '../units/packs.ts';
+import { pricedIn } from './prices.ts';
 import { usagesOf, type Supplies } from './shopping.ts';
 
 /** Units of each material of the stash that are promised to a costume. */
@@ -52,10 +53,17 @@ export function promiseStash(
 	);
 }
 
-/** The workshop as a costume may count on it: of the stash what is promised to it. */
-export const workshopFor = (workshop: Workshop, promised: Promised): Workshop => ({
+/** The workshop as a costume may count on it: of the stash what is promised to it, prices in its currency. */
+export const workshopFor = (
+	workshop: Workshop,
+	{ currency }: Pick<Costume, 'currency'>,
+	promised: Promised
+): Workshop => ({
 	...workshop,
-	materials: workshop.materials.map((m) => ({ ...m, stash: promised.get(m.id) ?? 0 }))
+	materials: workshop.materials.map((m) => ({
+		...pricedIn(m, currency, workshop),
+		stash: promised.get(m.id) ?? 0
+	}))
 });
 
 export const samePromise = (a: Promised, b: Promised): boolean =>

@@ -40,7 +40,7 @@ export interface Weighed {
 	short: number;
 	packs: number;
 	/** Of those packs. */
-	costMinor: number;
+	costMinor: number | null;
 	/** mm² that become no piece. */
 	waste: number;
 }
@@ -53,7 +53,7 @@ export function weigh(material: Material, quantity: number, area: number): Weigh
 		quantity,
 		short,
 		packs,
-		costMinor: packs * material.packPriceMinor,
+		costMinor: packs === 0 ? 0 : material.packPriceMinor === null ? null : packs * material.packPriceMinor,
 		waste: quantity * (areaOfUnit(material) ?? 0) - area
 	};
 }

@@ -185,6 +185,7 @@ function asIfWay(
 		unit: 'piece',
 		packSize: 1,
 		packPriceMinor: offer.priceMinor,
+		currency: record.costume.currency,
 		supplier: '',
 		leadDays: offer.leadDays,
 		leadWorkingDays: false,

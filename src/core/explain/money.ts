@@ -110,7 +110,12 @@ export function costFigure(purchase: Purchase, name: string, currency: string): 
 		as: { kind: 'money', currency },
 		inputs: [
 			number('packs', purchase.packs),
-			money('price of a pack', purchase.packPriceMinor, currency),
+			money(
+				'price of a pack',
+				purchase.packPriceMinor ?? 0,
+				currency,
+				purchase.packPriceMinor === null ? 'not known' : 'entered'
+			),
 			money('shipping', purchase.shippingMinor, currency)
 		]
 	};

@@ -31,7 +31,12 @@ export interface Material {
 	unit: string;
 	/** Units in one pack. */
 	packSize: number;
-	packPriceMinor: number;
+	/** Null where nobody knows it. */
+	packPriceMinor: number | null;
+	/** Of the price. */
+	currency: string;
+	/** The price as it is kept, where it was exchanged into another currency; for showing. */
+	pricedAs?: { minor: number; currency: string; rate: number };
 	supplier: string;
 	leadDays: number;
 	/** Whether the lead counts the supplier's working days, Monday to Friday. */
@@ -80,7 +85,8 @@ export interface Purchase {
 	componentId: number | null;
 	materialId: number;
 	packs: number;
-	packPriceMinor: number;
+	/** In the costume's currency; null where nobody knows it. */
+	packPriceMinor: number | null;
 	shippingMinor: number;
 	supplier: string;
 	leadDays: number;
@@ -95,5 +101,7 @@ export interface Purchase {
 	version: number;
 }
 
-export const purchaseCost = (p: Pick<Purchase, 'packs' | 'packPriceMinor' | 'shippingMinor'>): number =>
-	p.packs * p.packPriceMinor + p.shippingMinor;
+/** Null while its price is not known. */
+export const purchaseCost = (
+	p: Pick<Purchase, 'packs' | 'packPriceMinor' | 'shippingMinor'>
+): number | null => (p.packPriceMinor === null ? null : p.packs * p.packPriceMinor + p.shippingMinor);

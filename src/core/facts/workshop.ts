@@ -59,6 +59,14 @@ export interface Settings {
 	version: number;
 }
 
+/** What one unit of another currency is worth in the workshop's. */
+export interface ExchangeRate {
+	id: number;
+	currency: string;
+	rate: number;
+	version: number;
+}
+
 /** What all costumes share. */
 export interface Workshop {
 	settings: Settings;
@@ -70,6 +78,8 @@ export interface Workshop {
 	ownRates: Rates;
 	learned: LearnedRate[];
 	materials: Material[];
+	/** Currencies besides the workshop's own, as the maker typed them. */
+	exchange: readonly ExchangeRate[];
 	/** Rows of the handbook that are the maker's own. */
 	handbook: readonly HandbookRow[];
 }

@@ -19,8 +19,9 @@ import { minorDigits } from '../units/money.ts';
 const csv = (rows: Record<string, unknown>[]): string =>
 	Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' });
 
-const plainMoney = (minor: number, currency: string) =>
-	(minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency));
+/** An empty cell is not known. */
+const plainMoney = (minor: number | null, currency: string) =>
+	minor === null ? '' : (minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency));
 
 export function stepsTable(record: CostumeRecord, plan: CostumePlan, trade: Catalogue): string {
 	const byId = new Map(record.components.map((c) => [c.id, c]));

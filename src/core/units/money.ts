@@ -45,6 +45,10 @@ export function formatMoney(minor: number, currency: string): string {
 	return `${moneyDigits(minor, currency)} ${currency}`;
 }
 
+/** The same of what may not be known. */
+export const formatPrice = (minor: number | null, currency: string): string =>
+	minor === null ? 'not known' : formatMoney(minor, currency);
+
 /** Only the digits, as a field would show them. */
 export function moneyDigits(minor: number, currency: string): string {
 	const digits = minorDigits(currency);
@@ -53,3 +57,10 @@ export function moneyDigits(minor: number, currency: string): string {
 	const grouped = String(whole).replace(/\B(?=(\d{3})+$)/g, '\u2009');
 	return `${minor < 0 ? '−' : ''}${grouped}${digits ? `.${String(rest).padStart(digits, '0')}` : ''}`;
 }
+
+/**
+ * Minor units of one currency in another's, rounded to its smallest coin.
+ * @param rate how much of `to` one unit of `from` is worth
+ */
+export const exchanged = (minor: number, from: string, to: string, rate: number): number =>
+	Math.round((minor / 10 ** minorDigits(from)) * rate * 10 ** minorDigits(to));

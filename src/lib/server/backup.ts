@@ -24,6 +24,7 @@ const TABLES = [
 	'action',
 	'setting',
 	'handbook_row',
+	'exchange_rate',
 	'maker',
 	'place',
 	'working_window',
@@ -159,6 +160,7 @@ export async function restoreBackup(db: Database, data: Uint8Array): Promise<voi
 			for (const table of TABLES)
 				await tx.query('select fill_table($1, $2)', [table, JSON.stringify(read.data.tables[table] ?? [])]);
 			if (read.data.schema < 10) await tx.query('select bring_up_to_10()');
+			if (read.data.schema < 11) await tx.query('select bring_up_to_11()');
 			await tx.query('delete from revision');
 		});
 		db.beginEra();

@@ -56,6 +56,7 @@ const OF_WORKSHOP = [
 	'away',
 	'rate',
 	'handbook_row',
+	'exchange_rate',
 	'revision',
 	'material',
 	'offcut'

@@ -354,14 +354,19 @@ async function matchMaterials(tx: Executor, file: CostumeFile): Promise<Ids> {
 		else missing.push(m);
 	}
 	const made = await insertMany(tx, {
-		sql: `insert into material (name, family, unit, pack_size, pack_price_minor, supplier, lead_days, lead_working_days, coat_product,
+		sql: `insert into material (name, family, unit, pack_size, pack_price_minor, currency, supplier, lead_days, lead_working_days, coat_product,
 				thickness_mm, width_mm, length_mm, grams_per_m2)
-			select r.name, r.family, r.unit, r."packSize", r."packPriceMinor", r.supplier, r."leadDays", r."leadWorkingDays", r."coatProduct",
+			select r.name, r.family, r.unit, r."packSize", r."packPriceMinor", r.currency, r.supplier, r."leadDays", r."leadWorkingDays", r."coatProduct",
 				r."thicknessMm", r."widthMm", r."lengthMm", r."gramsPerM2"
-			from jsonb_to_recordset($1) as r (name text, family text, unit text, "packSize" double precision, "packPriceMinor" bigint,
+			from jsonb_to_recordset($1) as r (name text, family text, unit text, "packSize" double precision, "packPriceMinor" bigint, currency text,
 				supplier text, "leadDays" integer, "leadWorkingDays" boolean, "coatProduct" text, "thicknessMm" double precision,
 				"widthMm" double precision, "lengthMm" double precision, "gramsPerM2" double precision) returning id`,
-		rows: missing
+		// Before form 4 a price was in the costume's currency, and nothing stood for one that nobody knew.
+		rows: missing.map((m) => ({
+			...m,
+			currency: m.currency ?? file.costume.currency,
+			packPriceMinor: m.packPriceMinor === 0 && file.version < 4 ? null : m.packPriceMinor
+		}))
 	});
 	missing.forEach((m, i) => ids.set(m.id, made[i]!));
 	return ids;

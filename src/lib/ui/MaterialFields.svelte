@@ -6,7 +6,7 @@
 	import { FAMILIES, type Material } from '$core/facts/material.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { moneyDigits } from '$core/units/money.ts';
+	import { CURRENCIES, moneyDigits } from '$core/units/money.ts';
 	import Field from './Field.svelte';
 	import Tick from './Tick.svelte';
 
@@ -21,7 +21,9 @@
 	const size = (mm: number | null | undefined) => (mm == null ? '' : formatLength(mm, unit));
 	const product = $derived(coat ? coatProductOf(handbook(), coat) : null);
 	const price = $derived(
-		material ? moneyDigits(material.packPriceMinor, currency).replace(/\u2009/g, '') : ''
+		material && material.packPriceMinor !== null
+			? moneyDigits(material.packPriceMinor, material.currency).replace(/\u2009/g, '')
+			: ''
 	);
 </script>
 
@@ -51,7 +53,14 @@
 		value={material ? formatNumber(material.packSize, 3) : '1'}
 		inputmode="decimal"
 	/>
-	<Field name="packPriceMinor" label="Price of a pack" value={price} inputmode="decimal" suffix={currency} />
+	<Field
+		name="packPriceMinor"
+		label="Price of a pack"
+		value={price}
+		inputmode="decimal"
+		hint="left empty: not known"
+	/>
+	<Field name="currency" label="Currency" options={CURRENCIES} value={material?.currency ?? currency} />
 	<Field name="supplier" label="Supplier" value={material?.supplier ?? ''} />
 	<Field
 		name="leadDays"

@@ -6,12 +6,14 @@ import { listBackups, readBackup, restoreBackup } from '$lib/server/backup.ts';
 import { database } from '$lib/server/database.ts';
 import { shownFolder } from '$lib/server/dataFolder.ts';
 import { Refused } from '$lib/server/db/rows.ts';
+import { loadExchange } from '$lib/server/read/workshop.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async () => {
 	const db = await database();
 	return {
 		backups: await listBackups(db),
+		exchange: await loadExchange(db),
 		folder: shownFolder(db.folder)
 	};
 };

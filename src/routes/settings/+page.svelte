@@ -1,4 +1,5 @@
 <script lang="ts">
+	import X from '@lucide/svelte/icons/x';
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import { sunOf } from '$core/answers/planProblem.ts';
 	import { daylightOf } from '$core/engines/schedule/daylight.ts';
@@ -7,6 +8,7 @@
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { CURRENCIES } from '$core/units/money.ts';
+	import Act from '$lib/ui/Act.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -105,6 +107,34 @@
 			What is typed with a unit is read in that unit; what is stored stays exact. Hours, places and rates are
 			under <a href="/makers">Makers</a>.
 		</p>
+	</Sheet>
+	<Sheet title="Other currencies">
+		<p class="small soft">
+			A price may be in another currency than its costume. It is exchanged by the rate typed here; without one
+			it is not known.
+		</p>
+		{#if data.exchange.length}
+			<ul>
+				{#each data.exchange as r (r.id)}
+					<li>
+						<span class="figure">1 {r.currency} = {formatNumber(r.rate, 6)} {s.currency}</span>
+						<Act command="removeExchangeRate" id={r.id} look="quiet" label="Remove the rate of {r.currency}"
+							><X size={14} /></Act
+						>
+					</li>
+				{/each}
+			</ul>
+		{/if}
+		<Form command="setExchangeRate" label="Exchange rate" class="restore">
+			<Field
+				name="currency"
+				label="One of"
+				options={CURRENCIES.filter((c) => c !== s.currency)}
+				value={CURRENCIES.find((c) => c !== s.currency)!}
+			/>
+			<Field name="rate" label="is worth" inputmode="decimal" value="" suffix={s.currency} />
+			<button class="button">Set the rate</button>
+		</Form>
 	</Sheet>
 	<Sheet title="Backup">
 		<p>Everything, History and pictures included, in one file.</p>

@@ -1,19 +1,38 @@
+import { byStashTurn } from '$core/answers/stash.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
-import { offcutCommands } from '$lib/server/commands/offcut.ts';
+import { costumeCommands } from '$lib/server/commands/costume.ts';
 import { materialCommands } from '$lib/server/commands/material.ts';
+import { offcutCommands } from '$lib/server/commands/offcut.ts';
 import { pasteCommands } from '$lib/server/commands/paste.ts';
 import { database } from '$lib/server/database.ts';
 import { loadOffcuts } from '$lib/server/read/layout.ts';
-import { loadMaterials } from '$lib/server/read/workshop.ts';
+import { loadShop } from '$lib/server/read/shop.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async () => {
 	const db = await database();
-	return { materials: await loadMaterials(db), offcuts: await loadOffcuts(db) };
+	const [{ workshop, atWork }, offcuts] = await Promise.all([loadShop(db), loadOffcuts(db)]);
+	const inTurn = [...atWork].sort((a, b) => byStashTurn(a.record, b.record));
+	/** By material: what of it is promised to whom. */
+	const promised: Record<number, { costume: string; units: number }[]> = {};
+	for (const { record, promised: given } of inTurn)
+		for (const [id, units] of given) (promised[id] ??= []).push({ costume: record.costume.name, units });
+	return {
+		materials: workshop.materials,
+		offcuts,
+		promised,
+		turns: inTurn.map(({ record: { costume } }) => ({
+			id: costume.id,
+			name: costume.name,
+			eventAt: costume.eventAt
+		})),
+		ownTurns: inTurn.some((c) => c.record.costume.stashTurn !== null)
+	};
 };
 
 export const actions: Actions = actionsOf({
 	...materialCommands,
 	...offcutCommands,
+	orderStash: costumeCommands.orderStash,
 	pasteMaterials: pasteCommands.pasteMaterials
 });

@@ -1,9 +1,12 @@
 <script lang="ts">
+	import ArrowDown from '@lucide/svelte/icons/arrow-down';
+	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
 	import { WEAVE_OF_FAMILY } from '$core/trade/weave.ts';
-	import { formatMoney } from '$core/units/money.ts';
+	import { formatPrice } from '$core/units/money.ts';
+	import { dayOf, dayWords } from '$core/units/localTime.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -34,6 +37,13 @@
 	const shown = $derived(sorted(found, by, (m, key) => m[key as keyof Material] as string | number));
 	const EXAMPLE =
 		'material\tfamily\tunit\tpack\tprice\tthickness\twidth\tlength\tsupplier\tlead\nFoam 6 mm\tfoam\tsheet\t1\t13.90\t6mm\t50cm\t1m\tfoam shop\t4\nCalico\tcloth\tm\t1\t4.20\t\t1.5m\t\tby the mill\t3';
+	const free = (m: Material) => m.stash - (data.promised[m.id] ?? []).reduce((sum, p) => sum + p.units, 0);
+	/** The costumes in another order: one of them a place up or down. */
+	const moved = (i: number, by: -1 | 1) => {
+		const ids = data.turns.map((c) => c.id);
+		[ids[i], ids[i + by]] = [ids[i + by]!, ids[i]!];
+		return ids.join(' ');
+	};
 	let adding = $state(false);
 	let pasting = $state(false);
 	let editing = $state<number | null>(null);
@@ -102,10 +112,15 @@
 										/>
 										<button class="button small quiet">Count</button>
 									</Form>
+									{#if data.promised[m.id]}<span class="small soft" data-promised
+											>{data.promised[m.id]!.map((p) => `${formatNumber(p.units, 2)} for ${p.costume}`).join(
+												', '
+											)}{free(m) > 0.005 ? `, ${formatNumber(free(m), 2)} free` : ', none free'}</span
+										>{/if}
 								</td>
 								<td class="small soft">{m.stashNote}</td>
 								<td class="number">{formatNumber(m.packSize, 3)} {m.unit}</td>
-								<td class="number">{formatMoney(m.packPriceMinor, currency)}</td>
+								<td class="number">{formatPrice(m.packPriceMinor, m.currency)}</td>
 								<td class="small">{m.supplier}</td>
 								<td class="number">{m.leadDays} {m.leadWorkingDays ? 'wd' : 'd'}</td>
 								<td class="number">
@@ -136,6 +151,42 @@
 			</p>
 		{/if}
 	</Sheet>
+	{#if data.turns.length > 1}
+		<Sheet title="Who is promised the stash first">
+			{#snippet tools()}
+				{#if data.ownTurns}<Act command="orderStash" hidden={{ ids: '' }}>By event again</Act>{/if}
+			{/snippet}
+			<ol class="turns">
+				{#each data.turns as c, i (c.id)}
+					<li>
+						<a href="/c/{c.id}/buy">{c.name}</a>
+						<span class="small soft">{dayWords(dayOf(c.eventAt))}</span>
+						<span class="move">
+							<Act
+								command="orderStash"
+								hidden={{ ids: i > 0 ? moved(i, -1) : '' }}
+								look="quiet"
+								label="{c.name} earlier"
+								disabled={i === 0}><ArrowUp size={14} /></Act
+							>
+							<Act
+								command="orderStash"
+								hidden={{ ids: i < data.turns.length - 1 ? moved(i, 1) : '' }}
+								look="quiet"
+								label="{c.name} later"
+								disabled={i === data.turns.length - 1}><ArrowDown size={14} /></Act
+							>
+						</span>
+					</li>
+				{/each}
+			</ol>
+			<p class="small soft foot">
+				What is owned is counted on once: by each costume in its turn, {data.ownTurns
+					? 'as you have set it'
+					: 'the earliest event first'}. What is promised to one is short for the next.
+			</p>
+		</Sheet>
+	{/if}
 	<div id="offcuts">
 		<Offcuts offcuts={data.offcuts} materials={data.materials} unit={data.settings.lengthUnit} />
 	</div>
@@ -187,6 +238,16 @@
 	}
 	.foot {
 		margin-top: 12px;
+	}
+	.turns {
+		margin: 0;
+		padding-left: 1.5em;
+	}
+	.turns li {
+		padding: 2px 0;
+	}
+	.move {
+		margin-left: 8px;
 	}
 	.refused {
 		background: var(--red-wash);

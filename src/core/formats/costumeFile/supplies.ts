@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { FAMILIES, PURCHASE_STATES } from '../../facts/material.ts';
+import { CURRENCIES } from '../../units/money.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
 import {
 	byId,
@@ -24,7 +25,10 @@ export const supplyFields = {
 				family: z.enum(FAMILIES),
 				unit: z.string().min(1).max(20),
 				packSize: z.number().positive().max(1e6),
-				packPriceMinor: minor,
+				/** Null where nobody knows it. Before form 4 nothing stood for that too. */
+				packPriceMinor: minor.nullable(),
+				/** Of the price; the costume's, where it is not said. */
+				currency: z.enum(CURRENCIES).nullable().default(null),
 				supplier: line,
 				leadDays: z.number().int().min(0).max(400),
 				leadWorkingDays: z.boolean(),
@@ -54,7 +58,7 @@ export const supplyFields = {
 				componentId: idOrNull,
 				materialId: id,
 				packs: z.number().int().min(1).max(10_000),
-				packPriceMinor: minor,
+				packPriceMinor: minor.nullable(),
 				shippingMinor: minor,
 				supplier: line,
 				leadDays: z.number().int().min(0).max(400),
@@ -88,6 +92,7 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 				unit: m.unit,
 				packSize: m.packSize,
 				packPriceMinor: m.packPriceMinor,
+				currency: m.currency as (typeof CURRENCIES)[number],
 				supplier: m.supplier,
 				leadDays: m.leadDays,
 				leadWorkingDays: m.leadWorkingDays,

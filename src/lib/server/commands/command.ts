@@ -6,6 +6,7 @@ import type { LocalMinutes } from '$core/units/localTime.ts';
 import { clock } from '../clock.ts';
 import { act, type ActionInfo } from '../db/action.ts';
 import type { Database, Executor } from '../db/open.ts';
+import { loadShop, type Shop } from '../read/shop.ts';
 import { costumeCurrency, loadHandbook, loadSettings } from '../read/workshop.ts';
 
 /** What a command may ask about its surroundings. */
@@ -20,6 +21,8 @@ export interface Context {
 	costumeId: number;
 	now: LocalMinutes;
 	folder: string;
+	/** The shop as it stood before, for a command that asks for it. */
+	shop: Shop | null;
 	/** What the form is known by: sent twice, it is done once. */
 	formKey: string | null;
 }
@@ -31,13 +34,16 @@ export interface Context {
 export interface Command<S extends z.ZodType = z.ZodType, R = unknown> {
 	input: (context: Context) => S;
 	run: (tx: Executor, input: z.infer<S>, context: Context) => Promise<ActionInfo & { result?: R }>;
+	/** It asks how things stand in the shop, which is worked out before the transaction. */
+	shop?: boolean;
 }
 
 /** Only for the types: ties the input's schema to what `run` is given. */
 export const command = <S extends z.ZodType, R>(
 	input: (context: Context) => S,
-	run: Command<S, R>['run']
-): Command<S, R> => ({ input, run });
+	run: Command<S, R>['run'],
+	more: Pick<Command, 'shop'> = {}
+): Command<S, R> => ({ input, run, ...more });
 
 export async function contextOf(
 	db: Executor,
@@ -56,6 +62,7 @@ export async function contextOf(
 		costumeId,
 		now: clock(),
 		folder,
+		shop: null,
 		formKey: null
 	};
 }
@@ -65,8 +72,9 @@ export async function runCommand<S extends z.ZodType, R>(
 	db: Database,
 	cmd: Command<S, R>,
 	input: z.infer<S>,
-	context: Context
+	asked: Context
 ): Promise<{ words: string; result: R | undefined }> {
+	const context = cmd.shop ? { ...asked, shop: await loadShop(db) } : asked;
 	return act(
 		db,
 		async (tx) => {

@@ -119,5 +119,24 @@ export const costumeCommands = {
 			await tx.query('delete from costume where id = $1', [id]);
 			return { words: `Removed costume ${name}`, costumeId: id };
 		}
+	),
+
+	/** Who is promised the stash first, by ids one after another; nothing: by event again. */
+	orderStash: command(
+		() =>
+			z.object({
+				ids: f.text(5000).transform((ids) => ids.split(' ').filter(Boolean).map(Number))
+			}),
+		async (tx, { ids }) => {
+			await tx.query('update costume set stash_turn = null where stash_turn is not null');
+			await tx.query(
+				`update costume c set stash_turn = o.turn from unnest($1::integer[]) with ordinality as o (id, turn)
+				where c.id = o.id`,
+				[ids]
+			);
+			return {
+				words: ids.length ? 'Changed who is promised the stash first' : 'The stash is promised by event'
+			};
+		}
 	)
 };

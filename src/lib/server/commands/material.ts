@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { say } from '$core/units/messages.ts';
+import { CURRENCIES, parseMoney } from '$core/units/money.ts';
 import { FAMILIES, type Material } from '$core/facts/material.ts';
 import { formatNumber } from '$core/units/number.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
@@ -9,12 +11,32 @@ import { loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
+/** A price is read in the currency that stands beside it; nothing typed is not known. */
+const price = z
+	.object({ text: z.string().max(500, 'Too long.'), currency: z.string() })
+	.transform(({ text, currency }, ctx): number | null => {
+		if (text.trim() === '') return null;
+		const read = parseMoney(text, currency);
+		if (read.ok) return read.value;
+		ctx.addIssue({ code: 'custom', message: say(read.problem) });
+		return z.NEVER;
+	});
+
+/** Puts the currency of a form beside its price, before anything is read. */
+const withCurrency = <S extends z.ZodType>(schema: S, { currency }: Context) =>
+	z.preprocess((form) => {
+		const own = form as Record<string, unknown>;
+		const text = own.packPriceMinor ?? '';
+		return { ...own, packPriceMinor: { text, currency: String(own.currency ?? currency) } };
+	}, schema);
+
 const shape = ({ currency, settings, trade }: Context) => ({
 	name: f.name(),
 	family: f.choice(FAMILIES),
 	unit: f.name(20),
 	packSize: f.above0(1_000_000),
-	packPriceMinor: f.money(currency),
+	packPriceMinor: price,
+	currency: f.choice(CURRENCIES).default(currency as (typeof CURRENCIES)[number]),
 	supplier: f.text(),
 	leadDays: f.whole(0, 400),
 	leadWorkingDays: f.ticked(),
@@ -27,9 +49,9 @@ const shape = ({ currency, settings, trade }: Context) => ({
 	gramsPerM2: f.orNull(f.above0(1_000_000))
 });
 
+type Typed = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
 type Sizes = Pick<Material, 'thicknessMm' | 'widthMm' | 'lengthMm' | 'gramsPerM2'>;
-type AllOfMaterial = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
-type MaterialInput = Omit<AllOfMaterial, keyof Sizes> & Partial<Sizes>;
+type MaterialInput = Omit<Typed, keyof Sizes | 'currency'> & Partial<Sizes> & Pick<Material, 'currency'>;
 
 const values = (v: MaterialInput) => [
 	v.name,
@@ -37,6 +59,7 @@ const values = (v: MaterialInput) => [
 	v.unit,
 	v.packSize,
 	v.packPriceMinor,
+	v.currency,
 	v.supplier,
 	v.leadDays,
 	v.leadWorkingDays,
@@ -52,9 +75,9 @@ const values = (v: MaterialInput) => [
 export async function insertMaterial(tx: Executor, v: MaterialInput): Promise<number> {
 	const row = await one<{ id: number }>(
 		tx,
-		`insert into material (name, family, unit, pack_size, pack_price_minor, supplier, lead_days, lead_working_days,
+		`insert into material (name, family, unit, pack_size, pack_price_minor, currency, supplier, lead_days, lead_working_days,
 			stash, stash_note, coat_product, thickness_mm, width_mm, length_mm, grams_per_m2)
-		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15) returning id`,
+		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16) returning id`,
 		values(v)
 	);
 	return row!.id;
@@ -98,7 +121,7 @@ async function takeFromPieces(tx: Executor, id: number): Promise<void> {
 
 export const materialCommands = {
 	addMaterial: command(
-		(context) => z.object(shape(context)),
+		(context) => withCurrency(z.object(shape(context)), context),
 		async (tx, v) => {
 			await refuseSecondCoat(tx, v.coatProduct, 0);
 			return { words: `Added material ${v.name}`, result: { id: await insertMaterial(tx, v) } };
@@ -106,14 +129,14 @@ export const materialCommands = {
 	),
 
 	editMaterial: command(
-		(context) => z.object({ id: f.id(), version: f.version(), ...shape(context) }),
+		(context) => withCurrency(z.object({ id: f.id(), version: f.version(), ...shape(context) }), context),
 		async (tx, v) => {
 			await refuseSecondCoat(tx, v.coatProduct, v.id);
 			const rows = await all<{ id: number }>(
 				tx,
-				`update material set name = $3, family = $4, unit = $5, pack_size = $6, pack_price_minor = $7, supplier = $8,
-					lead_days = $9, lead_working_days = $10, stash = $11, stash_note = $12, coat_product = $13,
-					thickness_mm = $14, width_mm = $15, length_mm = $16, grams_per_m2 = $17
+				`update material set name = $3, family = $4, unit = $5, pack_size = $6, pack_price_minor = $7, currency = $8, supplier = $9,
+					lead_days = $10, lead_working_days = $11, stash = $12, stash_note = $13, coat_product = $14,
+					thickness_mm = $15, width_mm = $16, length_mm = $17, grams_per_m2 = $18
 				where id = $1 and version = $2 returning id`,
 				[v.id, v.version, ...values(v)]
 			);

@@ -123,7 +123,7 @@ export const pasteCommands = {
 			family: 'other',
 			unit: 'piece',
 			packSize: '1',
-			packPriceMinor: '0',
+			packPriceMinor: '',
 			leadDays: '0',
 			leadWorkingDays: 'on',
 			stash: '0'

@@ -6,16 +6,19 @@ import { arrivalDay } from '$core/answers/leadTime.ts';
 import { shoppingLines } from '$core/answers/shopping.ts';
 import { dayOf, formatDate } from '$core/units/localTime.ts';
 import { loadRecord } from '../read/costume.ts';
-import { loadMaterials } from '../read/workshop.ts';
+import { loadExchange, loadMaterials } from '../read/workshop.ts';
+import { pricedIn } from '$core/answers/prices.ts';
+import { workshopFor } from '$core/answers/stash.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
-async function materialOf(tx: Executor, id: number): Promise<Material> {
+/** With its price in the currency of the costume at hand. */
+async function materialOf(tx: Executor, id: number, { currency, settings }: Context): Promise<Material> {
 	const material = (await loadMaterials(tx)).find((m) => m.id === id);
 	if (!material) throw new Absent('material');
-	return material;
+	return pricedIn(material, currency, { settings, exchange: await loadExchange(tx) });
 }
 
 /** Only what has a size can be counted in areas of pieces. */
@@ -101,7 +104,7 @@ export const purchaseCommands = {
 			}),
 		async (tx, v, context) => {
 			const code = await componentCode(tx, v.componentId, context);
-			const material = await materialOf(tx, v.materialId);
+			const material = await materialOf(tx, v.materialId, context);
 			refuseUnsized(material, v.waste);
 			await tx.query(
 				'insert into need (component_id, material_id, quantity, step_id, waste) values ($1, $2, $3, $4, $5)',
@@ -120,12 +123,12 @@ export const purchaseCommands = {
 				stepId: f.idOrNull(),
 				waste: f.wasteOrNull()
 			}),
-		async (tx, v) => {
+		async (tx, v, context) => {
 			const need = await one<{ materialId: number }>(tx, 'select material_id from need where id = $1', [
 				v.id
 			]);
 			if (!need) throw new Absent('need');
-			refuseUnsized(await materialOf(tx, need.materialId), v.waste);
+			refuseUnsized(await materialOf(tx, need.materialId, context), v.waste);
 			const rows = await all<{ id: number }>(
 				tx,
 				'update need set quantity = $3, step_id = $4, waste = $5 where id = $1 and version = $2 returning id',
@@ -154,7 +157,7 @@ export const purchaseCommands = {
 	addPurchase: command(
 		() => z.object({ materialId: f.id(), packs: f.whole(1, 10_000), componentId: f.idOrNull() }),
 		async (tx, v, context) => {
-			const material = await materialOf(tx, v.materialId);
+			const material = await materialOf(tx, v.materialId, context);
 			if (v.componentId !== null) await componentCode(tx, v.componentId, context);
 			await insertPurchase(tx, context.costumeId, material, v.packs, v.componentId);
 			return { words: `Put ${v.packs} × ${material.name} on the list` };
@@ -164,10 +167,11 @@ export const purchaseCommands = {
 	/** Everything that is short goes on the list in whole packs, at once. */
 	planShort: command(
 		() => z.object({ materialId: f.idOrNull() }),
-		async (tx, v, { costumeId, handbook }) => {
+		async (tx, v, { costumeId, shop }) => {
 			const record = await loadRecord(tx, costumeId);
 			if (!record) throw new Absent('costume');
-			const short = shoppingLines(record, { materials: await loadMaterials(tx), handbook }).filter(
+			const promised = shop!.atWork.find((c) => c.record.costume.id === costumeId)?.promised ?? new Map();
+			const short = shoppingLines(record, workshopFor(shop!.workshop, record.costume, promised)).filter(
 				(l) => l.packsShort > 0 && (v.materialId === null || l.material.id === v.materialId)
 			);
 			if (short.length === 0) throw new Refused('Nothing is short.');
@@ -175,7 +179,8 @@ export const purchaseCommands = {
 			return {
 				words: `Put on the list: ${short.map((l) => `${l.packsShort} × ${l.material.name}`).join(', ')}`
 			};
-		}
+		},
+		{ shop: true }
 	),
 
 	editPurchase: command(
@@ -184,7 +189,7 @@ export const purchaseCommands = {
 				id: f.id(),
 				version: f.version(),
 				packs: f.whole(1, 10_000),
-				packPriceMinor: f.money(currency),
+				packPriceMinor: f.moneyOrNull(currency),
 				shippingMinor: f.money(currency),
 				supplier: f.text(),
 				leadDays: f.whole(0, 400),

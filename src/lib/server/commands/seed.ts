@@ -29,7 +29,7 @@ export const seedCommands = {
 								message: 'What is ticked needs more than nothing.'
 							});
 				}),
-		async (tx, v, { costumeId, trade }) => {
+		async (tx, v, { costumeId, trade, currency }) => {
 			const record = await loadRecord(tx, costumeId);
 			const component = record?.components.find((c) => c.id === v.id);
 			if (!record || !component) throw new Absent('component');
@@ -50,7 +50,8 @@ export const seedCommands = {
 						family: line.family,
 						unit: line.unit,
 						packSize: 1,
-						packPriceMinor: 0,
+						packPriceMinor: null,
+						currency,
 						supplier: '',
 						leadDays: 0,
 						leadWorkingDays: true,

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { routeFor, WAYS, type Way } from '$core/answers/ways.ts';
 import type { Component } from '$core/facts/component.ts';
 import { formatLocalTime } from '$core/units/localTime.ts';
-import type { Catalogue } from '$core/trade/catalogue.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, one } from '../db/rows.ts';
 import { command, type Context } from './command.ts';
@@ -24,7 +23,7 @@ async function layOutWay(
 	way: Way,
 	component: Pick<Component, 'id' | 'name' | 'kind' | 'route'>,
 	offer: { priceMinor: number; leadDays: number } | null,
-	trade: Catalogue
+	{ trade, currency }: Pick<Context, 'trade' | 'currency'>
 ): Promise<void> {
 	const { id } = component;
 	await tx.query(
@@ -65,7 +64,9 @@ async function layOutWay(
 		family: 'other',
 		unit: 'piece',
 		packSize: 1,
-		packPriceMinor: offer.priceMinor,
+		// Nothing is what nobody has typed.
+		packPriceMinor: offer.priceMinor || null,
+		currency,
 		supplier: '',
 		leadDays: offer.leadDays,
 		leadWorkingDays: false,
@@ -90,7 +91,7 @@ export const wayCommands = {
 				layOut: f.ticked(),
 				...offer(context)
 			}),
-		async (tx, v, { costumeId, now, trade }) => {
+		async (tx, v, { costumeId, now, ...context }) => {
 			const component = await one<Pick<Component, 'id' | 'code' | 'name' | 'kind' | 'route' | 'source'>>(
 				tx,
 				'select id, code, name, kind, route, source from component where id = $1 and costume_id = $2',
@@ -121,7 +122,7 @@ export const wayCommands = {
 						: v.source === 'buy'
 							? { priceMinor: v.buyPriceMinor, leadDays: v.buyLeadDays }
 							: { priceMinor: v.alterPriceMinor, leadDays: v.alterLeadDays },
-					trade
+					context
 				);
 			await tx.query('update component set source = $2 where id = $1', [v.id, v.source]);
 			return {

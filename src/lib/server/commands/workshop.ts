@@ -25,6 +25,18 @@ const place = {
 	dryOnly: f.ticked()
 };
 
+/** Rates are told in the workshop's currency: in another one they are others, or nobody knows them. */
+async function turnRates(tx: Executor, from: string, to: string): Promise<void> {
+	const now = await one<{ rate: number }>(tx, 'select rate from exchange_rate where currency = $1', [to]);
+	if (!now) {
+		await tx.query('delete from exchange_rate');
+		return;
+	}
+	await tx.query('delete from exchange_rate where currency = $1', [to]);
+	await tx.query('update exchange_rate set rate = rate / $1', [now.rate]);
+	await tx.query('insert into exchange_rate (currency, rate) values ($1, $2)', [from, 1 / now.rate]);
+}
+
 export const workshopCommands = {
 	editSetting: command(
 		({ settings }) =>
@@ -44,7 +56,7 @@ export const workshopCommands = {
 				bedDeepMm: f.lengthBetween(settings.lengthUnit, 50, 5000),
 				bedHighMm: f.lengthBetween(settings.lengthUnit, 50, 5000)
 			}),
-		async (tx, v) => {
+		async (tx, v, { settings }) => {
 			const rows = await all<{ id: number }>(
 				tx,
 				`update setting set length_unit = $2, cloth_unit = $3, weight_unit = $4, currency = $5, week_start = $6, cold_or_damp = $7,
@@ -69,6 +81,7 @@ export const workshopCommands = {
 				]
 			);
 			await written(tx, 'setting', 1, rows);
+			if (v.currency !== settings.currency) await turnRates(tx, settings.currency, v.currency);
 			return { words: 'Changed the settings' };
 		}
 	),
@@ -240,6 +253,33 @@ export const workshopCommands = {
 		async (tx, v, { trade }) => {
 			await tx.query('delete from rate where technique = $1', [v.technique]);
 			return { words: `Put the rate for ${techniqueOf(trade, v.technique).name} back to its starting value` };
+		}
+	),
+
+	setExchangeRate: command(
+		() => z.object({ currency: f.choice(CURRENCIES), rate: f.above0(1_000_000) }),
+		async (tx, v, { settings }) => {
+			if (v.currency === settings.currency)
+				throw new Refused('That is the currency of the workshop.', 'currency');
+			await tx.query(
+				`insert into exchange_rate (currency, rate) values ($1, $2)
+				on conflict (currency) do update set rate = $2`,
+				[v.currency, v.rate]
+			);
+			return { words: `1 ${v.currency} is ${v.rate} ${settings.currency}` };
+		}
+	),
+
+	removeExchangeRate: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }) => {
+			const row = await one<{ currency: string }>(
+				tx,
+				'delete from exchange_rate where id = $1 returning currency',
+				[id]
+			);
+			if (!row) throw new Absent('exchange rate');
+			return { words: `Removed the rate of ${row.currency}` };
 		}
 	)
 };

@@ -71,7 +71,8 @@ export async function written<T extends { id: number }>(
 		| 'fitting_point'
 		| 'offcut'
 		| 'layout'
-		| 'handbook_row',
+		| 'handbook_row'
+		| 'exchange_rate',
 	id: number,
 	rows: T[]
 ): Promise<T> {

@@ -68,6 +68,7 @@ export async function layOutDemo(db: Database): Promise<void> {
 				unit: m.unit,
 				packSize: m.pack,
 				packPriceMinor: m.price,
+				currency: 'EUR',
 				supplier: m.supplier,
 				leadDays: m.lead,
 				leadWorkingDays: true,

@@ -79,7 +79,7 @@ export async function plannedCostume(
 	if (at < 0) {
 		const record = await loadRecord(db, id);
 		if (!record) return null;
-		const workshop = workshopFor(shop.workshop, new Map());
+		const workshop = workshopFor(shop.workshop, record.costume, new Map());
 		return {
 			key,
 			workshop,
@@ -98,7 +98,15 @@ export async function plannedCostume(
 	);
 	const { record, promised } = shop.atWork[at]!;
 	const first = earlier.filter((e) => e.plan.handsOnLeft[1] > 0).map((e) => e.record.costume.name);
-	return { key, workshop: workshopFor(shop.workshop, promised), record, plan, first, earlier, shop };
+	return {
+		key,
+		workshop: workshopFor(shop.workshop, record.costume, promised),
+		record,
+		plan,
+		first,
+		earlier,
+		shop
+	};
 }
 
 /** What a change would move, before it is made. */

@@ -1,4 +1,4 @@
-import type { Maker, Place, Settings, Workshop } from '$core/facts/workshop.ts';
+import type { Maker, Place, Settings, Workshop, ExchangeRate } from '$core/facts/workshop.ts';
 import type { Rates } from '$core/facts/workshop.ts';
 import type { HandbookRow } from '$core/facts/handbook.ts';
 import type { TechniqueKey } from '$core/facts/step.ts';
@@ -26,6 +26,10 @@ export async function loadSettings(db: Executor): Promise<Settings> {
 	))!;
 }
 
+/** Currencies besides the workshop's own. */
+export const loadExchange = (db: Executor): Promise<ExchangeRate[]> =>
+	all<ExchangeRate>(db, 'select id, currency, rate, version from exchange_rate order by currency');
+
 export const loadHandbook = (db: Executor): Promise<HandbookRow[]> =>
 	all<HandbookRow>(
 		db,
@@ -42,7 +46,8 @@ export async function costumeCurrency(db: Executor, id: number): Promise<string 
 export const loadMaterials = (db: Executor): Promise<Material[]> =>
 	all<Material>(
 		db,
-		`select id, name, family, unit, pack_size, pack_price_minor, supplier, lead_days, lead_working_days,
+		`select id, name, family, unit, pack_size, pack_price_minor,
+			coalesce(currency, (select currency from setting where id = 1)) as currency, supplier, lead_days, lead_working_days,
 			stash, stash_note, coat_product, thickness_mm, width_mm, length_mm, grams_per_m2, version
 		from material order by family, lower(name), id`
 	);
@@ -89,35 +94,37 @@ export async function loadObservations(
 export type WorkshopRows = Omit<Workshop, 'rates' | 'learned'>;
 
 export async function loadWorkshopRows(db: Executor): Promise<WorkshopRows> {
-	const [settings, makers, places, windows, off, away, rates, materials, handbook] = await Promise.all([
-		loadSettings(db),
-		all<Omit<Maker, 'windows' | 'off' | 'away'>>(
-			db,
-			'select id, name, helps_only, techniques, version from maker order by position, id'
-		),
-		all<Omit<Place, 'windows' | 'off'>>(
-			db,
-			'select id, name, capacity, for_spray, daylight_only, dry_only, version from place order by id'
-		),
-		all<WindowRow>(
-			db,
-			'select id, maker_id, place_id, days, from_minute, to_minute from working_window order by days, from_minute'
-		),
-		all<{ makerId: number | null; placeId: number | null; day: number }>(
-			db,
-			'select maker_id, place_id, day from day_off order by day'
-		),
-		all<{ makerId: number; fromAt: number; toAt: number }>(
-			db,
-			'select maker_id, from_at, to_at from away order by from_at, to_at'
-		),
-		all<{ technique: TechniqueKey; goodMinutes: number; usualMinutes: number; badMinutes: number }>(
-			db,
-			'select technique, good_minutes, usual_minutes, bad_minutes from rate'
-		),
-		loadMaterials(db),
-		loadHandbook(db)
-	]);
+	const [settings, makers, places, windows, off, away, rates, materials, exchange, handbook] =
+		await Promise.all([
+			loadSettings(db),
+			all<Omit<Maker, 'windows' | 'off' | 'away'>>(
+				db,
+				'select id, name, helps_only, techniques, version from maker order by position, id'
+			),
+			all<Omit<Place, 'windows' | 'off'>>(
+				db,
+				'select id, name, capacity, for_spray, daylight_only, dry_only, version from place order by id'
+			),
+			all<WindowRow>(
+				db,
+				'select id, maker_id, place_id, days, from_minute, to_minute from working_window order by days, from_minute'
+			),
+			all<{ makerId: number | null; placeId: number | null; day: number }>(
+				db,
+				'select maker_id, place_id, day from day_off order by day'
+			),
+			all<{ makerId: number; fromAt: number; toAt: number }>(
+				db,
+				'select maker_id, from_at, to_at from away order by from_at, to_at'
+			),
+			all<{ technique: TechniqueKey; goodMinutes: number; usualMinutes: number; badMinutes: number }>(
+				db,
+				'select technique, good_minutes, usual_minutes, bad_minutes from rate'
+			),
+			loadMaterials(db),
+			loadExchange(db),
+			loadHandbook(db)
+		]);
 	const ownRates: Rates = Object.fromEntries(
 		rates.map((r) => [r.technique, [r.goodMinutes, r.usualMinutes, r.badMinutes]])
 	);
@@ -137,6 +144,7 @@ export async function loadWorkshopRows(db: Executor): Promise<WorkshopRows> {
 		})),
 		ownRates,
 		materials,
+		exchange,
 		handbook
 	};
 }

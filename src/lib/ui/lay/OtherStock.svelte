@@ -177,7 +177,9 @@
 							>
 							<td class="number">{choice.asked ? '' : formatNumber(other.stash, 2)}</td>
 							<td class="number"
-								><Working figure={choiceCostFigure(row.packs, other.packPriceMinor, currency)} /></td
+								>{#if other.packPriceMinor === null && row.packs > 0}not known{:else}<Working
+										figure={choiceCostFigure(row.packs, other.packPriceMinor ?? 0, currency)}
+									/>{/if}</td
 							>
 							<td class="number">{formatNumber(row.density * 100, 1)} %</td>
 							<td class="number">{formatSmallArea(row.waste, unit)}</td>

@@ -10,7 +10,7 @@
 	import { isOverdue } from '$core/answers/leadTime.ts';
 	import { PURCHASE_STATES, purchaseCost, type Purchase } from '$core/facts/material.ts';
 	import { dayOf, dayWords, formatDate } from '$core/units/localTime.ts';
-	import { formatMoney, moneyDigits } from '$core/units/money.ts';
+	import { formatMoney, formatPrice, moneyDigits } from '$core/units/money.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { valueOf } from '$core/explain/figure.ts';
 	import {
@@ -91,6 +91,11 @@
 				<dt>Still short</dt>
 				<dd class="figure">{formatMoney(data.spend.notListedMinor, currency)}</dd>
 			</dl>
+			{#if data.spend.unpriced.length}<p class="small" data-unpriced>
+					On top of this comes what nobody knows the price of: {data.spend.unpriced
+						.map((id) => material(id).name)
+						.join(', ')}.
+				</p>{/if}
 			<div class="row no-print">
 				<button class="button small" onclick={() => window.print()}
 					><Printer size={14} /> Shopping list</button
@@ -143,7 +148,7 @@
 							<td class="number"
 								><Working
 									figure={costFigure(p, m.name, currency)}
-									text={formatMoney(purchaseCost(p), currency)}
+									text={formatPrice(purchaseCost(p), currency)}
 								/></td
 							>
 							<td class="small">{p.supplier}</td>
@@ -338,7 +343,8 @@
 				<Field
 					name="packPriceMinor"
 					label="Price of a pack"
-					value={plain(edited.packPriceMinor)}
+					value={edited.packPriceMinor === null ? '' : plain(edited.packPriceMinor)}
+					hint="left empty: not known"
 					inputmode="decimal"
 					suffix={currency}
 				/>

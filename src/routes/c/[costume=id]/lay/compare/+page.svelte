@@ -7,7 +7,7 @@
 	import { planWords } from '$core/formats/planWords.ts';
 	import { formatDuration } from '$core/units/duration.ts';
 	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
-	import { formatMoney } from '$core/units/money.ts';
+	import { formatPrice } from '$core/units/money.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { valueOf } from '$core/explain/figure.ts';
 	import { cutMinutesFigure } from '$core/explain/layout.ts';
@@ -62,8 +62,8 @@
 		},
 		{
 			name: 'To buy, beyond the stash',
-			of: (s) => formatMoney(s.costMinor, currency),
-			better: (s) => s.costMinor
+			of: (s) => formatPrice(s.costMinor, currency),
+			better: (s) => s.costMinor ?? NaN
 		},
 		{
 			name: 'Becomes pieces',
