@@ -1,4 +1,14 @@
 export type DriverKey = keyof Drivers;
+export const DRIVER_KEYS = [
+	'outline',
+	'seam',
+	'bevelled',
+	'edge',
+	'area',
+	'cutArea',
+	'pieces',
+	'patterns'
+] as const satisfies readonly DriverKey[];
 
 /** What has to be marked on brought pieces before they tell it. Edges are what no seam takes. */
 export const TOLD_BY: Partial<Record<DriverKey, DriverKey>> = {

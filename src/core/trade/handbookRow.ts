@@ -3,7 +3,7 @@ import { HANDBOOK_TABLES, type HandbookRow, type HandbookTable } from '../facts/
 import { KINDS } from '../facts/component.ts';
 import { PHASES } from '../facts/step.ts';
 import type { Catalogue } from './catalogue.ts';
-import type { DriverKey } from './driver.ts';
+import { DRIVER_KEYS, type DriverKey } from './driver.ts';
 import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from './technique.ts';
 
 /** The form of a row of each table of the handbook, for what is typed and what is read from files. */
@@ -14,7 +14,6 @@ const minutes = z.number().int().min(0).max(1_000_000);
 const minutesOrNull = minutes.nullable();
 export const handbookKey = z.string().regex(/^[a-z][A-Za-z0-9]{0,59}$/, 'is not a key of the handbook');
 const keys = z.array(handbookKey).max(20);
-const DRIVER_KEYS = ['outline', 'seam', 'bevelled', 'edge', 'area', 'cutArea', 'pieces', 'patterns'] as const;
 const follows: z.ZodType<DriverKey | null> = z.enum(DRIVER_KEYS).nullable();
 
 const routeStep = z.strictObject({
@@ -124,3 +123,25 @@ export const handbookEntry = z
 			ctx.addIssue({ code: 'custom', path: ['content', ...issue.path], message: issue.message });
 	});
 export type HandbookEntry = Pick<HandbookRow, 'tableName' | 'key' | 'content'>;
+
+/** What a row is called: a fault by its symptom, a caution by what it says. */
+export const nameOfRow = (content: Readonly<Record<string, unknown>>): string =>
+	String(content.name ?? content.symptom ?? content.do ?? '');
+
+/** A key that is not taken, made of a name: `vacuum form` → `vacuumForm`. */
+export function keyFor(name: string, taken: readonly string[]): string {
+	const words = name
+		.normalize('NFD')
+		.replace(/[^A-Za-z0-9 ]/g, '')
+		.split(' ')
+		.filter(Boolean);
+	const plain = words
+		.map((w, i) => (i ? w[0]!.toUpperCase() : w[0]!.toLowerCase()) + w.slice(1).toLowerCase())
+		.join('');
+	const base = (/^[a-z]/.test(plain) ? plain : `row${plain}`).slice(0, 50);
+	const used = new Set(taken);
+	for (let n = 1; ; n++) {
+		const key = n === 1 ? base : `${base}${n}`;
+		if (!used.has(key)) return key;
+	}
+}

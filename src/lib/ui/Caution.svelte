@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Cautions for what is about to be done: short, with what to wear first. */
-	import { handbook } from './handbook.ts';
+	import { handbook } from './handbook/handbook.ts';
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
 	import { CAUTION_CLOSING, type CautionKey } from '$core/trade/caution.ts';
 

@@ -2,7 +2,7 @@
 	/** A component's coat stack: what goes on, how often, how long between, how much of it. */
 	import { coatProductOf } from '$core/trade/catalogue.ts';
 	import type { CoatProductKey } from '$core/facts/coat.ts';
-	import { handbook } from './handbook.ts';
+	import { handbook } from './handbook/handbook.ts';
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
 	import type { Component } from '$core/facts/component.ts';

@@ -2,7 +2,7 @@
 	/** The fields of a material, for adding and for editing. */
 	import { coatProductOf } from '$core/trade/catalogue.ts';
 	import type { CoatProductKey } from '$core/facts/coat.ts';
-	import { handbook } from './handbook.ts';
+	import { handbook } from './handbook/handbook.ts';
 	import { FAMILIES, type Material } from '$core/facts/material.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';

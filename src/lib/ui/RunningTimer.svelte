@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A timer that runs: what it is at, since when, and its note, which is kept as it is typed. */
-	import { handbook } from './handbook.ts';
+	import { handbook } from './handbook/handbook.ts';
 	import Check from '@lucide/svelte/icons/check';
 	import Square from '@lucide/svelte/icons/square';
 	import { onDestroy } from 'svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A first list of materials for a component, worked out from its steps and form, to confirm line by line. */
-	import { handbook } from './handbook.ts';
+	import { handbook } from './handbook/handbook.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import type { CostumeRecord } from '$core/facts/costume.ts';
 	import type { Material } from '$core/facts/material.ts';

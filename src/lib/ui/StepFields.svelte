@@ -2,7 +2,7 @@
 	/** The fields of a step. The amount is typed as what the technique counts. */
 	import { techniqueOf } from '$core/trade/catalogue.ts';
 	import type { TechniqueKey } from '$core/facts/step.ts';
-	import { handbook } from './handbook.ts';
+	import { handbook } from './handbook/handbook.ts';
 	import { PHASES, type Step } from '$core/facts/step.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import { formatWait } from '$core/units/duration.ts';

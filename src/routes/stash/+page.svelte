@@ -1,6 +1,7 @@
 <script lang="ts">
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
+	import BookOpen from '@lucide/svelte/icons/book-open';
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
@@ -65,6 +66,7 @@
 				placeholder="filter"
 				bind:value={query}
 			/>
+			<a class="button small" href="/stash/handbook"><BookOpen size={14} /> Handbook</a>
 			<button class="button small" onclick={() => (pasting = true)}
 				><ClipboardPaste size={14} /> Paste rows</button
 			>
@@ -245,6 +247,10 @@
 	}
 	.turns li {
 		padding: 2px 0;
+	}
+	[data-promised] {
+		display: block;
+		max-width: 20em;
 	}
 	.move {
 		margin-left: 8px;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { handbook } from '$lib/ui/handbook.ts';
+	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import Check from '@lucide/svelte/icons/check';
 	import CloudRain from '@lucide/svelte/icons/cloud-rain';
 	import Hourglass from '@lucide/svelte/icons/hourglass';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { coatProductOf } from '$core/trade/catalogue.ts';
-	import { handbook } from '$lib/ui/handbook.ts';
+	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import ListPlus from '@lucide/svelte/icons/list-plus';
 	import Plus from '@lucide/svelte/icons/plus';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { coatProductOf } from '$core/trade/catalogue.ts';
-	import { handbook } from '$lib/ui/handbook.ts';
+	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import Check from '@lucide/svelte/icons/check';
 	import { inOrder } from '$core/facts/order.ts';
 	import type { Step } from '$core/facts/step.ts';

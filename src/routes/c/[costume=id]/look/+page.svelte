@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { handbook } from '$lib/ui/handbook.ts';
+	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Copy from '@lucide/svelte/icons/copy';
 	import FileDown from '@lucide/svelte/icons/file-down';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { handbook } from '$lib/ui/handbook.ts';
+	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import X from '@lucide/svelte/icons/x';
 	import { goto } from '$app/navigation';

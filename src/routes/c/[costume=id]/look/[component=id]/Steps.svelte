@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The steps of a component in their order: amounts, minutes, waits, when they are planned. */
-	import { handbook } from '$lib/ui/handbook.ts';
+	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import Check from '@lucide/svelte/icons/check';

@@ -1,0 +1,201 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { testWorkshop, COMPONENT, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { minutesOf } from '../../../core/answers/minutes.ts';
+import { readHandbook, writeHandbookFile } from '../../../core/formats/handbook.ts';
+import { STANDARD } from '../../../core/trade/catalogue.ts';
+import { keyFor } from '../../../core/trade/handbookRow.ts';
+import { Refused } from '../db/rows.ts';
+import { loadRecord } from '../read/costume.ts';
+import { loadHandbook, loadWorkshop } from '../read/workshop.ts';
+import { componentCommands } from './component.ts';
+import { costumeCommands } from './costume.ts';
+import { faultCommands } from './fault.ts';
+import { handbookCommands } from './handbook.ts';
+import { stepCommands } from './step.ts';
+
+let w: TestWorkshop;
+let costume: number;
+before(async () => {
+	w = await testWorkshop('2031-04-28T18:00');
+	({ id: costume } = await w.run(costumeCommands.addCostume, {
+		name: 'Heron',
+		wearer: '',
+		eventName: '',
+		eventAt: '2031-06-01T10:00',
+		bufferDays: '2',
+		limitMinor: '',
+		split: 'windows',
+		note: ''
+	}));
+});
+after(() => w.close());
+
+const TECHNIQUE = {
+	key: '',
+	name: 'Vacuum form',
+	driver: 'count',
+	of: 'shell',
+	minutes: '15',
+	follows: '',
+	ground: 'solid',
+	layers: 'once',
+	redo: '',
+	cautions: ['heat'],
+	source: 'our oven, 20 shells'
+};
+const refused = (pattern: RegExp) => (e: unknown) => e instanceof Refused && pattern.test(e.message);
+
+test('keys are made of names, kept apart from those that are taken', () => {
+	assert.equal(keyFor('Vacuum form', []), 'vacuumForm');
+	assert.equal(keyFor('Vacuum form', ['vacuumForm', 'vacuumForm2']), 'vacuumForm3');
+	assert.equal(keyFor('Säge & Feile', []), 'sageFeile');
+	assert.match(keyFor('3 Lagen', []), /^[a-z][A-Za-z0-9]*$/);
+	assert.match(keyFor('漆', []), /^[a-z][A-Za-z0-9]*$/);
+});
+
+test('a technique of one’s own: planned with, in use, undone, and not taken away under a step', async () => {
+	const { key } = await w.run<{ key: string }>(handbookCommands.setTechnique, TECHNIQUE);
+	assert.equal(key, 'vacuumForm');
+	const made = await w.run(componentCommands.addComponent, { ...COMPONENT, route: '' }, costume);
+	const step = {
+		componentId: String(made.id),
+		faultId: '',
+		name: 'form the shells',
+		technique: key,
+		phase: 'make',
+		amount: '4',
+		perCopy: 'on',
+		setUpMinutes: '30m',
+		waitMinutes: '0',
+		placeId: ''
+	};
+	const { id } = await w.run(stepCommands.addStep, step, costume);
+	// By hand: 30 minutes of setting up, 4 shells of 15.
+	const minutes = async () =>
+		minutesOf((await loadRecord(w.db, costume))!, await loadWorkshop(w.db)).get(id)![1];
+	assert.equal(await minutes(), 90);
+	await w.run(handbookCommands.setTechnique, { ...TECHNIQUE, key, minutes: '10' });
+	assert.equal(await minutes(), 70);
+	await w.undoLast();
+	assert.equal(await minutes(), 90);
+	await assert.rejects(
+		w.run(handbookCommands.removeHandbookRow, { tableName: 'technique', key }),
+		refused(/1 step/)
+	);
+	assert.deepEqual(
+		Object.keys(await w.errors(stepCommands.addStep, { ...step, technique: 'nobodyKnows' }, costume)),
+		['technique']
+	);
+});
+
+test('a row that ships is changed for everything that goes by it, and brought back', async () => {
+	const usual = STANDARD.technique.cutFoam!;
+	await w.run(handbookCommands.setTechnique, {
+		...TECHNIQUE,
+		key: 'cutFoam',
+		name: usual.name,
+		driver: 'length',
+		of: 'outline',
+		minutes: '5'
+	});
+	const [row] = (await loadHandbook(w.db)).filter((r) => r.key === 'cutFoam');
+	assert.equal(row!.content.minutes, 5);
+	await w.run(handbookCommands.removeHandbookRow, { tableName: 'technique', key: 'cutFoam' });
+	assert.equal((await loadHandbook(w.db)).filter((r) => r.key === 'cutFoam').length, 0);
+});
+
+test('a known fault of one’s own brings its cure, and is linked to the log by its key', async () => {
+	await w.run(handbookCommands.setKnownFault, {
+		key: '',
+		symptom: 'wing droops',
+		cause: 'rod bent',
+		cure: 'thicker rod',
+		blames: 'glue',
+		steps: JSON.stringify([
+			{ name: 'swap the rod', technique: 'attach', amount: 2, waitMinutes: 60, oneSitting: true }
+		]),
+		source: ''
+	});
+	const { components } = (await loadRecord(w.db, costume))!;
+	await w.run(
+		faultCommands.addFault,
+		{
+			componentId: String(components[0]!.id),
+			symptom: 'Wing droops',
+			cause: '',
+			cure: '',
+			occasion: 'event',
+			happenedAt: '2031-04-27T10:00',
+			minutesLost: '0',
+			cameBackOf: ''
+		},
+		costume
+	);
+	const record = (await loadRecord(w.db, costume))!;
+	assert.equal(record.faults[0]!.known, 'wingDroops');
+	assert.ok(record.steps.some((s) => s.name === 'swap the rod' && s.faultId === record.faults[0]!.id));
+});
+
+test('wrong values are told at their fields, and steps that cannot be read are none', async () => {
+	const errors = await w.errors(handbookCommands.setTechnique, {
+		...TECHNIQUE,
+		name: '',
+		minutes: '-1',
+		driver: 'magic'
+	});
+	assert.deepEqual(Object.keys(errors).sort(), ['driver', 'minutes', 'name']);
+	const route = {
+		key: '',
+		name: 'two coats',
+		kinds: ['armor'],
+		area: '1000',
+		source: '',
+		steps: JSON.stringify([{ name: 'x', technique: 'other', phase: 'make', amount: null, waitMinutes: 0 }])
+	};
+	assert.deepEqual(Object.keys(await w.errors(handbookCommands.setRoute, route)), ['steps']);
+	const coats = {
+		key: '',
+		name: 'c',
+		how: 'brush',
+		least: '4',
+		most: '2',
+		recoatMinutes: '30m',
+		withinMinutes: ''
+	};
+	const coat = {
+		...coats,
+		orAfterMinutes: '',
+		handlingMinutes: '1 d',
+		pack: 'tin',
+		coversMm2: '1 m2',
+		source: ''
+	};
+	assert.deepEqual(Object.keys(await w.errors(handbookCommands.setCoatProduct, coat)), ['most']);
+});
+
+test('written out and read in another workshop it is the same; what it needs and nobody has is refused', async () => {
+	const text = writeHandbookFile(await loadHandbook(w.db));
+	const other = await testWorkshop('2031-04-28T18:00');
+	try {
+		const file = (json: string) => ({ file: new File([json], 'handbook.json') });
+		await other.run(handbookCommands.importHandbook, file(text));
+		const bare = async (db: TestWorkshop) =>
+			(await loadHandbook(db.db)).map(({ tableName, key, content }) => ({ tableName, key, content }));
+		assert.deepEqual(await bare(other), await bare(w));
+		for (const [json, why] of [
+			['{', /not JSON/],
+			['{}', /not a handbook/],
+			[text.replace('"count"', '"magic"'), /rows\.\d+\.content\.driver/],
+			[text.replace('"attach"', '"nobodyKnows"'), /nobodyKnows/]
+		] as const)
+			await assert.rejects(
+				other.run(handbookCommands.importHandbook, file(json)),
+				refused(why),
+				json.slice(0, 40)
+			);
+		assert.ok(readHandbook(text).ok);
+	} finally {
+		await other.close();
+	}
+});

@@ -1,0 +1,197 @@
+import { z } from 'zod';
+import { KINDS } from '$core/facts/component.ts';
+import { HANDBOOK_TABLES, type HandbookRow, type HandbookTable } from '$core/facts/handbook.ts';
+import { readHandbook } from '$core/formats/handbook.ts';
+import { catalogueOf, STANDARD } from '$core/trade/catalogue.ts';
+import { DRIVER_KEYS } from '$core/trade/driver.ts';
+import { HANDBOOK_ROWS, keyFor, nameOfRow } from '$core/trade/handbookRow.ts';
+import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from '$core/trade/technique.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, all, one, Refused } from '../db/rows.ts';
+import { command, type Context } from './command.ts';
+import * as f from './fields.ts';
+
+const source = () => f.text(200).transform((text) => text || 'my own');
+const rows = <T extends z.ZodType>(schema: T) => f.json(schema, 'The steps could not be read.');
+
+/** What is typed of a row of each table, in the maker's units, as the row that the handbook keeps. */
+const FORMS = {
+	technique: ({ trade }: Context) =>
+		z.object({
+			name: f.name(),
+			driver: f.choice(DRIVERS),
+			of: f.name(60),
+			minutes: f.decimal(0, 10_000),
+			follows: f.choiceOrNull(DRIVER_KEYS),
+			ground: f.choice(GROUNDS),
+			layers: f.choice(LAYERS_DONE),
+			dries: f.ticked(),
+			redo: f.choiceOrNull(REDO_KINDS),
+			cautions: f.severalKeys(trade.caution),
+			source: source()
+		}),
+	route: ({ settings }: Context) =>
+		z.object({
+			name: f.name(),
+			kinds: z.array(f.choice(KINDS)).min(1, 'Choose at least one kind.'),
+			area: f.area(settings.lengthUnit),
+			steps: rows(HANDBOOK_ROWS.route.shape.steps),
+			source: source()
+		}),
+	coatProduct: ({ settings }: Context) =>
+		z
+			.object({
+				name: f.name(),
+				how: f.choice(['spray', 'brush']),
+				least: f.whole(1, 20),
+				most: f.whole(1, 20),
+				recoatMinutes: f.duration(),
+				withinMinutes: f.durationOrNull(),
+				orAfterMinutes: f.durationOrNull(),
+				handlingMinutes: f.duration(),
+				pack: f.name(60),
+				coversMm2: f.area(settings.lengthUnit),
+				flexible: f.ticked(),
+				source: source()
+			})
+			.refine((v) => v.least <= v.most, { path: ['most'], message: 'The most is at least the fewest.' })
+			.transform(({ least, most, ...row }) => ({ ...row, coats: [least, most] as [number, number] })),
+	glue: ({ trade }: Context) =>
+		z.object({
+			name: f.name(),
+			mlPerM2: f.orNull(f.decimal(0, 100_000)),
+			mlPerMetre: f.orNull(f.decimal(0, 10_000)),
+			tackMinutes: f.durationOrNull(),
+			openMinutes: f.durationOrNull(),
+			fullMinutes: f.durationOrNull(),
+			cautions: f.severalKeys(trade.caution),
+			source: source()
+		}),
+	knownFault: () =>
+		z.object({
+			symptom: f.name(),
+			cause: f.text(1000),
+			cure: f.text(1000),
+			steps: rows(HANDBOOK_ROWS.knownFault.shape.steps),
+			blames: f.choiceOrNull(REDO_KINDS),
+			source: source()
+		}),
+	caution: () => z.object({ wear: f.text(1000), do: f.name(1000), source: source() })
+} satisfies Record<HandbookTable, (context: Context) => z.ZodType>;
+
+async function keep(
+	tx: Executor,
+	{ tableName, key, content }: Pick<HandbookRow, 'tableName' | 'key' | 'content'>
+): Promise<void> {
+	await tx.query(
+		`insert into handbook_row (table_name, key, content) values ($1, $2, $3)
+		on conflict (table_name, key) do update set content = $3`,
+		[tableName, key, JSON.stringify(content)]
+	);
+}
+
+/** What goes by a row, in words; null where nothing does. */
+async function usersOf(
+	tx: Executor,
+	{ tableName, key }: HandbookRow,
+	own: readonly HandbookRow[]
+): Promise<string | null> {
+	const found = (await one<{
+		steps: number;
+		components: number;
+		coats: number;
+		faults: number;
+		materials: number;
+	}>(
+		tx,
+		`select
+			(select count(*) from step where $1 = 'technique' and technique = $2) as steps,
+			(select count(*) from component where $1 = 'route' and route = $2) as components,
+			(select count(*) from coat where $1 = 'coatProduct' and product = $2) as coats,
+			(select count(*) from fault where $1 = 'knownFault' and known = $2) as faults,
+			(select count(*) from material where $1 = 'coatProduct' and coat_product = $2) as materials`,
+		[tableName, key]
+	))!;
+	const words = Object.entries(found).flatMap(([what, n]) =>
+		n ? [`${n} ${n === 1 ? what.slice(0, -1) : what}`] : []
+	);
+	const inRows = own.filter((r) => r.key !== key && JSON.stringify(r.content).includes(`"${key}"`)).length;
+	if (inRows) words.push(`${inRows} ${inRows === 1 ? 'row' : 'rows'} of the handbook`);
+	return words.length ? words.join(', ') : null;
+}
+
+/** One command a table: `setTechnique`, `setRoute` … A row that ships is kept beside; a new one gets a key by its name. */
+const setRow = (tableName: HandbookTable) =>
+	command(
+		(context: Context) =>
+			z.intersection(
+				z.object({ key: f.text(60) }),
+				FORMS[tableName](context) as z.ZodType<Record<string, unknown>>
+			),
+		async (tx, { key: given, ...content }, { trade }) => {
+			if (given && !Object.hasOwn(trade[tableName], given)) throw new Absent('row');
+			const name = nameOfRow(content);
+			const key = given || keyFor(name, Object.keys(trade[tableName]));
+			// What every reader is promised, whoever wrote the form.
+			const row = HANDBOOK_ROWS[tableName].parse(content);
+			await keep(tx, { tableName, key, content: row });
+			return { words: `${given ? 'Changed' : 'Added'} “${name}” in the handbook`, result: { key } };
+		}
+	);
+
+export const handbookCommands = {
+	setTechnique: setRow('technique'),
+	setRoute: setRow('route'),
+	setCoatProduct: setRow('coatProduct'),
+	setGlue: setRow('glue'),
+	setKnownFault: setRow('knownFault'),
+	setCaution: setRow('caution'),
+
+	/** Brings back the row that ships, or takes away one that was added. */
+	removeHandbookRow: command(
+		() => z.object({ tableName: f.choice(HANDBOOK_TABLES), key: f.name(60) }),
+		async (tx, v, { handbook }) => {
+			const row = handbook.find((r) => r.tableName === v.tableName && r.key === v.key);
+			if (!row) throw new Absent('row');
+			const ships = Object.hasOwn(STANDARD[v.tableName] as object, v.key);
+			const users = ships ? null : await usersOf(tx, row, handbook);
+			const name = nameOfRow(row.content);
+			if (users) throw new Refused(`“${name}” is in use: ${users}. Change these first.`);
+			await tx.query('delete from handbook_row where id = $1', [row.id]);
+			return { words: ships ? `Brought back “${name}” as it ships` : `Removed “${name}” from the handbook` };
+		}
+	),
+
+	importHandbook: command(
+		() => z.object({ file: z.instanceof(File, { error: 'Choose a file.' }) }),
+		async (tx, { file }) => {
+			if (file.size > 5_000_000) throw new Refused('A handbook is not that large.', 'file');
+			const read = readHandbook(await file.text());
+			if (!read.ok) throw new Refused(read.reason, 'file');
+			for (const row of read.rows) await keep(tx, row);
+			const trade = catalogueOf(
+				await all<HandbookRow>(tx, 'select id, table_name, key, content, version from handbook_row')
+			);
+			const gone = danglingIn(read.rows, trade);
+			if (gone) throw new Refused(gone, 'file');
+			return {
+				words: `Read ${read.rows.length} ${read.rows.length === 1 ? 'row' : 'rows'} into the handbook`
+			};
+		}
+	)
+};
+
+/** A technique or coat that a row names and nobody knows. */
+function danglingIn(
+	rows: readonly Pick<HandbookRow, 'content'>[],
+	trade: ReturnType<typeof catalogueOf>
+): string | null {
+	for (const { content } of rows)
+		for (const s of (content.steps as { technique?: string; product?: string }[] | undefined) ?? []) {
+			if (s.technique !== undefined && !Object.hasOwn(trade.technique, s.technique))
+				return `“${nameOfRow(content)}” needs the technique “${s.technique}”, which is neither here nor in the file.`;
+			if (s.product !== undefined && !Object.hasOwn(trade.coatProduct, s.product))
+				return `“${nameOfRow(content)}” needs the coat “${s.product}”, which is neither here nor in the file.`;
+		}
+	return null;
+}

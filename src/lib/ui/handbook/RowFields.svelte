@@ -1,0 +1,167 @@
+<script lang="ts">
+	/** The fields of one row of the handbook, by its table. */
+	import { KINDS } from '$core/facts/component.ts';
+	import type { HandbookTable } from '$core/facts/handbook.ts';
+	import type { Catalogue } from '$core/trade/catalogue.ts';
+	import { DRIVER_KEYS } from '$core/trade/driver.ts';
+	import { nameOfRow } from '$core/trade/handbookRow.ts';
+	import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from '$core/trade/technique.ts';
+	import { formatWait } from '$core/units/duration.ts';
+	import { formatArea, type LengthUnit } from '$core/units/measure.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import Field from '../Field.svelte';
+	import Tick from '../Tick.svelte';
+	import StepRows from './StepRows.svelte';
+	import { WORDS } from './tables.ts';
+
+	interface Props {
+		table: HandbookTable;
+		/** The row as it is; empty for a new one. */
+		row: Record<string, unknown>;
+		trade: Catalogue;
+		unit: LengthUnit;
+	}
+	let { table, row, trade, unit }: Props = $props();
+	const text = (key: string) => String(row[key] ?? '');
+	const number = (key: string) => (row[key] == null ? '' : formatNumber(Number(row[key]), 4));
+	const wait = (key: string, none = '') => (row[key] == null ? none : formatWait(Number(row[key])));
+	const area = (key: string) => formatArea(Number(row[key] ?? 100_000), unit);
+	const has = (key: string, value: string) => ((row[key] as string[] | undefined) ?? []).includes(value);
+	const words = (values: readonly string[]) =>
+		values.map((value) => ({ value, label: WORDS[value] ?? value }));
+	const coats = $derived((row.coats as [number, number] | undefined) ?? [1, 2]);
+	const steps = $derived((row.steps as Record<string, unknown>[] | undefined) ?? [{}]);
+</script>
+
+<div class="grid">
+	{#if table === 'knownFault'}<Field name="symptom" label="Symptom" value={text('symptom')} required wide />
+	{:else if table !== 'caution'}<Field name="name" label="Name" value={text('name')} required wide />{/if}
+	{#if table === 'technique'}
+		<Field name="driver" label="Goes by" options={words(DRIVERS)} value={text('driver') || 'count'} />
+		<Field name="of" label="Counts" value={text('of')} hint="outline, seam, piece …" />
+		<Field
+			name="minutes"
+			label="Usual minutes a metre, m² or each"
+			value={number('minutes')}
+			inputmode="decimal"
+		/>
+		<Field
+			name="follows"
+			label="Follows of its pieces"
+			options={words(DRIVER_KEYS)}
+			none="nothing"
+			value={text('follows')}
+		/>
+		<Field name="ground" label="Done to" options={words(GROUNDS)} value={text('ground') || 'any'} />
+		<Field
+			name="layers"
+			label="Of several layers"
+			options={words(LAYERS_DONE)}
+			value={text('layers') || 'once'}
+		/>
+		<Field
+			name="redo"
+			label="Goes wrong as"
+			options={words(REDO_KINDS)}
+			none="hardly ever"
+			value={text('redo')}
+		/>
+		<div class="wide">
+			<Tick
+				name="dries"
+				label="Its waiting is drying: longer in the cold or damp"
+				checked={row.dries === true}
+			/>
+		</div>
+	{:else if table === 'coatProduct'}
+		<Field name="how" label="Put on by" options={['spray', 'brush']} value={text('how') || 'brush'} />
+		<Field name="least" label="Fewest coats" value={coats[0]} inputmode="numeric" />
+		<Field name="most" label="Most coats" value={coats[1]} inputmode="numeric" />
+		<Field name="recoatMinutes" label="Next coat after" value={wait('recoatMinutes', '30m')} />
+		<Field name="withinMinutes" label="… but within" value={wait('withinMinutes')} hint="empty: any time" />
+		<Field name="orAfterMinutes" label="… or only after" value={wait('orAfterMinutes')} hint="empty: never" />
+		<Field name="handlingMinutes" label="Handled after" value={wait('handlingMinutes', '1 d')} />
+		<Field name="pack" label="Pack" value={text('pack')} hint="400 ml can" />
+		<Field name="coversMm2" label="One pack covers, one coat" value={area('coversMm2')} />
+		<div class="wide">
+			<Tick name="flexible" label="Bends without cracking" checked={row.flexible === true} />
+		</div>
+	{:else if table === 'glue'}
+		<Field
+			name="mlPerM2"
+			label="ml a m² of joint"
+			value={number('mlPerM2')}
+			inputmode="decimal"
+			hint="empty: not known"
+		/>
+		<Field name="mlPerMetre" label="ml a metre of seam" value={number('mlPerMetre')} inputmode="decimal" />
+		<Field name="tackMinutes" label="Left open for" value={wait('tackMinutes')} />
+		<Field name="openMinutes" label="Pressed within" value={wait('openMinutes')} />
+		<Field name="fullMinutes" label="Full strength after" value={wait('fullMinutes')} />
+	{:else if table === 'knownFault'}
+		<Field name="cause" label="Usual cause" value={text('cause')} wide />
+		<Field name="cure" label="Cure" value={text('cure')} wide />
+		<Field
+			name="blames"
+			label="What let go"
+			options={words(REDO_KINDS)}
+			none="something else"
+			value={text('blames')}
+		/>
+	{:else if table === 'caution'}
+		<Field name="wear" label="Worn, commas between" value={text('wear')} wide />
+		<Field name="do" label="What to do" value={text('do')} required wide />
+	{:else if table === 'route'}
+		<Field name="area" label="Outside area of a middling one" value={area('area')} />
+		<fieldset class="wide plain">
+			<legend>Kinds</legend>
+			{#each KINDS as kind (kind)}<label
+					><input type="checkbox" name="kinds[]" value={kind} checked={has('kinds', kind)} /> {kind}</label
+				>{/each}
+		</fieldset>
+	{/if}
+	{#if table === 'technique' || table === 'glue'}
+		<fieldset class="wide plain">
+			<legend>Cautions</legend>
+			{#each Object.entries(trade.caution) as [key, c] (key)}<label title={nameOfRow({ ...c })}
+					><input type="checkbox" name="cautions[]" value={key} checked={has('cautions', key)} />
+					{WORDS[key] ?? key}</label
+				>{/each}
+		</fieldset>
+	{/if}
+	<Field
+		name="source"
+		label="Where it is from"
+		value={text('source')}
+		hint="the label, your notes, a book"
+		wide
+	/>
+</div>
+{#if table === 'route' || table === 'knownFault'}
+	<StepRows {trade} {steps} route={table === 'route'} />
+{/if}
+
+<style>
+	.grid {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
+		gap: 10px 12px;
+	}
+	.wide {
+		grid-column: 1 / -1;
+	}
+	.plain {
+		border: 0;
+		padding: 0;
+		margin: 0;
+	}
+	.plain label {
+		margin-right: 12px;
+		white-space: nowrap;
+	}
+	legend {
+		padding: 0;
+		color: var(--ink-soft);
+		font-size: var(--s13);
+	}
+</style>

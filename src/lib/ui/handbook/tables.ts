@@ -1,0 +1,52 @@
+import type { HandbookTable } from '$core/facts/handbook.ts';
+import type { Catalogue } from '$core/trade/catalogue.ts';
+import { formatWait } from '$core/units/duration.ts';
+import { formatArea, type LengthUnit } from '$core/units/measure.ts';
+import { formatNumber } from '$core/units/number.ts';
+
+/** The tables of the handbook as they are called, and the command that keeps a row of each. */
+export const TABLES: Record<HandbookTable, { name: string; one: string; command: string }> = {
+	technique: { name: 'Techniques', one: 'technique', command: 'setTechnique' },
+	route: { name: 'Routes', one: 'route', command: 'setRoute' },
+	coatProduct: { name: 'Coats', one: 'coat', command: 'setCoatProduct' },
+	glue: { name: 'Glues', one: 'glue', command: 'setGlue' },
+	knownFault: { name: 'Known faults', one: 'known fault', command: 'setKnownFault' },
+	caution: { name: 'Cautions', one: 'caution', command: 'setCaution' }
+};
+
+/** Choices in words. */
+export const WORDS: Record<string, string> = {
+	bevelled: 'bevelled edges',
+	edge: 'free edges',
+	cutArea: 'area as cut',
+	pieces: 'pieces, all',
+	patterns: 'pieces, different ones',
+	seam: 'seams',
+	any: 'anything',
+	solid: 'foam and boards',
+	cloth: 'cloth',
+	solidElseCloth: 'foam and boards, else cloth',
+	once: 'done once to the whole',
+	each: 'done to each layer',
+	between: 'done between layers',
+	coat: 'a coat',
+	fit: 'a fitting',
+	glue: 'a glued joint',
+	bodyWrap: 'body wrap'
+};
+
+const perUnit = { length: 'a metre', area: 'a m²', count: 'each' };
+const known = (minutes: number | null) => (minutes === null ? 'not known' : formatWait(minutes));
+
+/** What stands of a row in the list, besides its name and source. */
+export const SHOWN: {
+	[T in HandbookTable]: (row: Catalogue[T][string], unit: LengthUnit) => string;
+} = {
+	technique: (t) => `${formatNumber(t.minutes, 2)} min ${perUnit[t.driver]}, ${t.of}`,
+	route: (r, unit) => `${r.kinds.join(', ')}; ${r.steps.length} steps, ${formatArea(r.area, unit)}`,
+	coatProduct: (p) =>
+		`${p.how}, ${p.coats[0]}–${p.coats[1]} coats, next after ${formatWait(p.recoatMinutes)}, handled after ${formatWait(p.handlingMinutes)}`,
+	glue: (g) => `full strength after: ${known(g.fullMinutes)}`,
+	knownFault: (k) => `${k.cause} → ${k.cure}`,
+	caution: (c) => c.wear
+};

@@ -1,0 +1,162 @@
+<script lang="ts">
+	import FileDown from '@lucide/svelte/icons/file-down';
+	import Plus from '@lucide/svelte/icons/plus';
+	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
+	import X from '@lucide/svelte/icons/x';
+	import { HANDBOOK_TABLES, type HandbookTable } from '$core/facts/handbook.ts';
+	import { STANDARD } from '$core/trade/catalogue.ts';
+	import { nameOfRow } from '$core/trade/handbookRow.ts';
+	import { page } from '$app/state';
+	import Act from '$lib/ui/Act.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import Form from '$lib/ui/Form.svelte';
+	import { isFailure, type Answer } from '$lib/ui/formState.ts';
+	import { handbook } from '$lib/ui/handbook/handbook.ts';
+	import RowFields from '$lib/ui/handbook/RowFields.svelte';
+	import { SHOWN, TABLES } from '$lib/ui/handbook/tables.ts';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const trade = $derived(handbook());
+	const table = $derived(
+		HANDBOOK_TABLES.find((t) => t === page.url.searchParams.get('table')) ?? 'technique'
+	) as HandbookTable;
+	const unit = $derived(data.settings.lengthUnit);
+	type Row = Record<string, unknown>;
+	const rowsOf = $derived(trade[table] as unknown as Readonly<Record<string, Row>>);
+	const rows = $derived(Object.entries(rowsOf));
+	const own = $derived(new Set(data.handbook.map((r) => `${r.tableName} ${r.key}`)));
+	const ships = (key: string) => Object.hasOwn(STANDARD[table] as object, key);
+	const shown = (row: Row) => (SHOWN[table] as (row: unknown, u: typeof unit) => string)(row, unit);
+	/** The row that is open; an empty key is a new one. */
+	let open = $state<string | null>(null);
+	let dialog = $state(false);
+	const edit = (key: string) => ((open = key), (dialog = true));
+	const refused = $derived.by(() => {
+		const answer = page.form as Answer;
+		return isFailure(answer) && answer.command === 'removeHandbookRow' ? answer.message : null;
+	});
+</script>
+
+<svelte:head><title>Handbook · Dapper Ledger</title></svelte:head>
+<main id="main">
+	<Sheet title="Handbook">
+		{#snippet tools()}
+			<a class="button small" href="/stash">Stash</a>
+			<a class="button small" href="/stash/handbook/out" download><FileDown size={14} /> Save my rows</a>
+			<button class="button main small" data-add onclick={() => edit('')}
+				><Plus size={14} /> {TABLES[table].one}</button
+			>
+		{/snippet}
+		<p class="small soft">
+			What the plan, the coats and the cures are worked out from. Change a row and everything follows; the one
+			that ships is kept and can be brought back. Labels, local rules and qualified people decide.
+		</p>
+		<nav aria-label="Tables of the handbook">
+			{#each HANDBOOK_TABLES as t (t)}<a
+					href="?table={t}"
+					aria-current={t === table ? 'page' : undefined}
+					data-sveltekit-noscroll>{TABLES[t].name}</a
+				>{/each}
+		</nav>
+		{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
+		<div class="scroll">
+			<table>
+				<thead><tr><th>{TABLES[table].name}</th><th></th><th>From</th><th></th></tr></thead>
+				<tbody>
+					{#each rows as [key, row] (key)}
+						<tr>
+							<td><b>{nameOfRow(row)}</b></td>
+							<td class="small">{shown(row)}</td>
+							<td class="small soft"
+								>{#if own.has(`${table} ${key}`)}<b>{ships(key) ? 'changed' : 'added'}:</b>
+								{/if}{row.source}</td
+							>
+							<td class="number">
+								<button
+									class="button small quiet"
+									onclick={() => edit(key)}
+									aria-label="Edit {nameOfRow(row)}">Edit</button
+								>
+								{#if own.has(`${table} ${key}`)}<Act
+										command="removeHandbookRow"
+										hidden={{ tableName: table, key }}
+										look="quiet"
+										label="{ships(key) ? 'Bring back' : 'Remove'} {nameOfRow(row)}"
+										>{#if ships(key)}<RotateCcw size={14} />{:else}<X size={14} />{/if}</Act
+									>{/if}
+							</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</div>
+	</Sheet>
+	<Sheet title="Rows from another workshop">
+		<p class="small soft">
+			A handbook that was saved elsewhere. Rows under the same key take the place of yours; undo brings them
+			back.
+		</p>
+		<Form command="importHandbook" upload label="Read a handbook" class="import">
+			<Field name="file" label="Handbook file" type="file" accept=".json,application/json" />
+			<button class="button">Read this file</button>
+		</Form>
+	</Sheet>
+</main>
+
+<Dialog bind:open={dialog} title={open ? nameOfRow(rowsOf[open] ?? {}) : `New ${TABLES[table].one}`} wide>
+	{#key `${table} ${open}`}
+		<Form
+			command={TABLES[table].command}
+			hidden={{ key: open ?? '' }}
+			onDone={() => (dialog = false)}
+			label="Row of the handbook"
+		>
+			<RowFields {table} row={(open && rowsOf[open]) || {}} {trade} {unit} />
+			<p class="foot"><button class="button main">{open ? 'Save' : 'Add'}</button></p>
+		</Form>
+	{/key}
+</Dialog>
+
+<style>
+	main {
+		max-width: 1240px;
+		margin: 0 auto;
+		padding: 16px;
+		display: grid;
+		grid-template-columns: minmax(0, 1fr);
+		gap: 16px;
+	}
+	nav {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 16px;
+		margin: 12px 0;
+		border-bottom: 1px solid var(--rule);
+	}
+	nav a {
+		padding: 6px 0;
+		color: var(--ink-soft);
+		text-decoration: none;
+	}
+	nav a[aria-current] {
+		color: var(--ink);
+		border-bottom: 2px solid var(--ink);
+	}
+	.foot {
+		margin-top: 12px;
+	}
+	.refused {
+		background: var(--red-wash);
+		border-left: 4px solid var(--red-ink);
+		padding: 8px 12px;
+		margin-bottom: 12px;
+	}
+	@media (max-width: 700px) {
+		main {
+			padding: 8px;
+		}
+	}
+</style>
