@@ -25,7 +25,7 @@ function card(record: CostumeRecord, plan: CostumePlan, workshop: Workshop, now:
 		stage: costumeStage(record.components.map((c) => stageOf(c, record, workshop, now))),
 		outlook: plan.outlook,
 		spareMinutes: plan.spareMinutes,
-		finish: plan.plan.finish,
+		finish: plan.schedule.finish,
 		days: daysLeftFigure(record.costume, now),
 		hours: hoursLeftFigure(record, plan),
 		spend: spendFigure(record.costume, spend),

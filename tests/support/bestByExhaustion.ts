@@ -73,7 +73,7 @@ export function bestByExhaustion(problem: PlanProblem, known: number): number {
 		for (const s of left) {
 			if (s.after.some((a) => !ends.has(a.id))) continue;
 			const rest = left.filter((x) => x !== s);
-			for (const some of teams(s.makers)) {
+			for (const some of teams(s.hands)) {
 				const team = s.place === null ? some : [...some, places.get(s.place)!];
 				for (let slot = 0; slot < slots; slot++) {
 					if (!startsAt(s, slot)) continue;

@@ -10,7 +10,7 @@ export const step = (id: string, minutes: number, extra: Partial<PlanStep> = {})
 	minutes: [minutes, minutes, minutes],
 	wait: 0,
 	after: [],
-	makers: 1,
+	hands: 1,
 	with: null,
 	place: null,
 	oneSitting: false,
@@ -36,7 +36,7 @@ export function randomProblem(seed: number, count: number, split: Split): PlanPr
 					: []),
 				...(i > 5 && chance(0.2) ? [{ id: `s${whole(0, i - 5)}` }] : [])
 			].filter((a, at, all) => all.findIndex((b) => b.id === a.id) === at),
-			makers: chance(0.1) ? 2 : 1,
+			hands: chance(0.1) ? 2 : 1,
 			place: chance(0.2) ? 'spray' : null,
 			oneSitting: chance(0.3),
 			...(chance(0.1) ? { notBefore: start + whole(0, 10) * 700 } : {})

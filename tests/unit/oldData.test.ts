@@ -89,7 +89,7 @@ test('a backup of before is put in place, planned, and its last action can be ta
 		await restoreBackup(w.db, zip({ 'backup.json': Buffer.from(JSON.stringify(backup())) }));
 		const { shop, plans } = await plannedShop(w.db, clock());
 		assert.equal(shop.atWork.length, 3);
-		for (const { record } of shop.atWork) assert.ok(plans.get(record.costume.id)!.plan.steps.length > 0);
+		for (const { record } of shop.atWork) assert.ok(plans.get(record.costume.id)!.schedule.steps.length > 0);
 		const faults = await all<{ known: string | null }>(w.db, 'select known from fault');
 		assert.ok(faults.some((f) => f.known !== null));
 		const last = (await lastAction(w.db))!;

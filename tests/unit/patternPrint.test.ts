@@ -9,7 +9,7 @@ import jsQRModule from 'jsqr';
 import sharp from 'sharp';
 import { chartPdf } from '../../src/core/formats/chartPdf.ts';
 import { tagsPdf } from '../../src/core/formats/tagsPdf.ts';
-import { placement } from '../../src/core/engines/pattern/placement.ts';
+import { placementChart } from '../../src/core/engines/pattern/placement.ts';
 import { CHECK_SQUARE, patternPdf } from '../../src/core/formats/patternPdf.ts';
 import { patternSvg } from '../../src/core/formats/patternSvg.ts';
 import { boxOf, flatten, outlineLength } from '../../src/core/engines/pattern/outline.ts';
@@ -234,7 +234,7 @@ test('placement chart: joined edges face each other on one page, nothing covers 
 		['netSkirt', { layers: 3 }]
 	] as const) {
 		const own = pieces(key, values);
-		const chart = placement(own);
+		const chart = placementChart(own);
 		assert.equal(
 			chart.pieces.length,
 			own.reduce((sum, p) => sum + Math.min(24, p.piece.quantity), 0),
@@ -254,11 +254,11 @@ test('placement chart: joined edges face each other on one page, nothing covers 
 				)
 		);
 	}
-	assert.equal(placement(pieces('ridge')).joins.length, 1);
-	assert.equal(placement(pieces('taperedBand', { panels: 4 })).joins.length, 3);
+	assert.equal(placementChart(pieces('ridge')).joins.length, 1);
+	assert.equal(placementChart(pieces('taperedBand', { panels: 4 })).joins.length, 3);
 	// Seams of different shapes bear the same names and are not joined.
 	const [a, b] = [pieces('taperedBand', { panels: 1 }), pieces('taperedBand', { panels: 1 })];
-	assert.equal(placement([...a, ...b.map((p) => ({ ...p, shape: 1 }))]).joins.length, 0);
+	assert.equal(placementChart([...a, ...b.map((p) => ({ ...p, shape: 1 }))]).joins.length, 0);
 	const pdf = await chartPdf(
 		['ridge', 'domeGores', 'plateBox', 'horn'].map((key) => ({
 			title: key,

@@ -11,7 +11,7 @@ import type { Workshop } from '../facts/workshop.ts';
 import type { Step } from '../facts/step.ts';
 import { catalogueOf, coatProductOf, type Catalogue } from '../trade/catalogue.ts';
 import type { StandardTechnique } from '../trade/technique.ts';
-import type { Offer } from './ways.ts';
+import type { Offer } from './makeOrBuy.ts';
 
 export const ALTERNATIVE_KINDS = ['drop', 'simplify', 'borrow', 'buy', 'hours', 'hands'] as const;
 export type AlternativeKind = (typeof ALTERNATIVE_KINDS)[number];

@@ -81,7 +81,7 @@ test('a plan never lets a coat on at a moment that logging it would warn of', ()
 		for (const coldOrDamp of [false, true]) {
 			const workshop = make.workshop();
 			workshop.settings.coldOrDamp = coldOrDamp;
-			const { plan } = planCostume(record, workshop, NOW, new Map());
+			const { schedule: plan } = planCostume(record, workshop, NOW, new Map());
 			plan.steps.slice(1).forEach((planned, i) => {
 				const before = record.steps[i]!;
 				const warning = checkCoat(

@@ -4,7 +4,7 @@ import { polygon, signedArea } from '../engines/pattern/outline.ts';
 import type { Point } from '../units/point.ts';
 import { layoutSvg } from '../formats/layoutSvg.ts';
 import { readSvg } from '../formats/readSvg.ts';
-import { figuresOf, piece } from '../engines/pattern/piece.ts';
+import { sizesOfPiece, piece } from '../engines/pattern/piece.ts';
 import {
 	halfOnFold,
 	partsOf,
@@ -117,7 +117,7 @@ test('a layout written as SVG is read back as the pieces that were laid, at thei
 	assert.ok(read.ok);
 	assert.equal(read.value.unit, 1);
 	assert.deepEqual(
-		read.value.pieces.map((p) => [Math.round(figuresOf(p).area), p.holes.length]),
+		read.value.pieces.map((p) => [Math.round(sizesOfPiece(p).area), p.holes.length]),
 		Array.from({ length: 3 }, () => [9600, 1])
 	);
 });

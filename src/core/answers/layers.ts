@@ -86,7 +86,7 @@ export const layerPairs = (record: CostumeRecord): OrderSlip[] =>
 
 /** Those that the plan has the wrong way round. */
 export function orderSlips(record: CostumeRecord, plan: CostumePlan): OrderSlip[] {
-	const planned = new Map(plan.plan.steps.map((s) => [Number(s.id), s]));
+	const planned = new Map(plan.schedule.steps.map((s) => [Number(s.id), s]));
 	return layerPairs(record).filter(({ first, last }) => {
 		const begins = planned.get(first.id);
 		const ends = planned.get(last.id);

@@ -56,7 +56,7 @@ export function tapePins(
 						kind: 'rehearsal' as const,
 						at: costume.rehearsalAt,
 						words: 'dress rehearsal',
-						late: plan.plan.finish !== null && plan.plan.finish > costume.rehearsalAt
+						late: plan.schedule.finish !== null && plan.schedule.finish > costume.rehearsalAt
 					}
 				]
 			: [])
@@ -72,7 +72,7 @@ export function tapePins(
 /** Whether what is to be tried on begins later than its fitting by the plan. */
 export const missesFitting = (
 	record: CostumeRecord,
-	{ plan }: CostumePlan,
+	{ schedule: plan }: CostumePlan,
 	componentId: number,
 	heldAt: LocalMinutes
 ): boolean => {

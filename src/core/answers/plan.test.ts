@@ -200,7 +200,7 @@ const basic = () =>
 
 test('material on no list counts as ordered today: its step waits, its order-by day comes from the slack', () => {
 	const plan = planCostume(basic(), make.workshop({ materials: [foam] }), NOW, NONE);
-	const [pattern, cut] = plan.plan.steps;
+	const [pattern, cut] = plan.schedule.steps;
 	assert.equal(timeWords(pattern!.start), 'Mon 28 Apr 18:00');
 	// Five working days from Monday: the next Monday at noon; the window opens at 18:00.
 	assert.equal(timeWords(cut!.start), 'Mon 5 May 18:00');
@@ -216,7 +216,7 @@ test('material on no list counts as ordered today: its step waits, its order-by 
 
 test('what is in the stash or has arrived holds nothing up; a late parcel is said to be too late', () => {
 	const owned = planCostume(basic(), make.workshop({ materials: [{ ...foam, stash: 2 }] }), NOW, NONE);
-	assert.equal(timeWords(owned.plan.steps[1]!.start), 'Mon 28 Apr 19:00');
+	assert.equal(timeWords(owned.schedule.steps[1]!.start), 'Mon 28 Apr 19:00');
 	assert.equal(owned.orders[0]!.orderByDay, null);
 	const late = {
 		...basic(),
@@ -247,13 +247,16 @@ test('done steps hold their waits, cold doubles drying, helpers are not planned 
 		]
 	});
 	const starts = (w = make.workshop()) =>
-		planCostume(r, w, NOW, NONE).plan.steps.map((s) => timeWords(s.start));
+		planCostume(r, w, NOW, NONE).schedule.steps.map((s) => timeWords(s.start));
 	assert.deepEqual(starts(), ['Mon 28 Apr 19:00', 'Wed 30 Apr 19:00']);
 	const cold = make.workshop();
 	cold.settings.coldOrDamp = true;
 	// Four hours instead of two from 17:00 end with the window: the next evening.
 	assert.equal(starts(cold)[0], 'Tue 29 Apr 18:00');
-	assert.deepEqual(planCostume(r, make.workshop(), NOW, NONE).plan.steps[1]!.makers, ['maker 1', 'maker 2']);
+	assert.deepEqual(planCostume(r, make.workshop(), NOW, NONE).schedule.steps[1]!.makers, [
+		'maker 1',
+		'maker 2'
+	]);
 });
 
 test('a forbidden recoat window after a coat that is on bars the next start', () => {
@@ -264,7 +267,7 @@ test('a forbidden recoat window after a coat that is on bars the next start', ()
 			make.step(2, 1, { coatId: 1, amount: 10, withinMinutes: 60, orAfterMinutes: 2880 })
 		]
 	});
-	const start = planCostume(r, make.workshop(), NOW, NONE).plan.steps[0]!.start;
+	const start = planCostume(r, make.workshop(), NOW, NONE).schedule.steps[0]!.start;
 	assert.ok(start >= NOW - 90 + 2880, timeWords(start));
 });
 
@@ -276,8 +279,8 @@ test('costumes share the makers: the earlier event takes its hours first', () =>
 	const shop = [second, first].map((record) => ({ record, stamp: '1', promised: owned }));
 	const made = [...new ShopPlan().plan(make.workshop({ materials: [foam] }), shop, NOW)];
 	const plans = new Map(made.map((m) => [m.id, m.plan]));
-	assert.equal(timeWords(plans.get(1)!.plan.steps[0]!.start), 'Mon 28 Apr 18:00');
-	assert.equal(timeWords(plans.get(2)!.plan.steps[0]!.start), 'Tue 29 Apr 18:00');
+	assert.equal(timeWords(plans.get(1)!.schedule.steps[0]!.start), 'Mon 28 Apr 18:00');
+	assert.equal(timeWords(plans.get(2)!.schedule.steps[0]!.start), 'Tue 29 Apr 18:00');
 });
 
 test('hours given away are those of who works in each part, joined to whole stretches', () => {
@@ -350,7 +353,7 @@ test('a dab of paint takes a minute, in the hours of its maker and at its place;
 	const plan = planCostume(record, workshop, at('2031-04-28T23:30'), NONE);
 	assert.deepEqual(plan.minutes.get(1), [1, 1, 1]);
 	assert.deepEqual(plan.minutes.get(2), [0, 0, 0]);
-	const [first, nothing, last] = ['1', '2', '3'].map((id) => plan.plan.steps.find((s) => s.id === id)!);
+	const [first, nothing, last] = ['1', '2', '3'].map((id) => plan.schedule.steps.find((s) => s.id === id)!);
 	const open = workshop.makers[0]!.windows;
 	const clock = first!.start % 1440;
 	assert.ok(
@@ -362,7 +365,7 @@ test('a dab of paint takes a minute, in the hours of its maker and at its place;
 	// Nothing is glued, so nobody waits a day for it.
 	assert.equal(nothing!.ready, first!.end);
 	assert.equal(last!.start, first!.end);
-	assert.deepEqual(checkPlan(plan.problem, plan.plan), []);
+	assert.deepEqual(checkPlan(plan.problem, plan.schedule), []);
 	assert.equal(valueOf(stepFigure(record.steps[0]!, record.components[0]!, record, workshop)), 1);
 });
 
@@ -389,7 +392,7 @@ test('hands-on left opens to what it says, also with steps that cannot be placed
 		]
 	});
 	const plan = planCostume(record, make.workshop(), NOW, NONE);
-	assert.ok(plan.plan.impossible.length > 0, 'one is not placed');
+	assert.ok(plan.schedule.impossible.length > 0, 'one is not placed');
 	// 60 m at 0.6 m/min less half an hour, and 30 m: 70 + 50 minutes.
 	assert.equal(plan.handsOnLeft[1], 120);
 	assert.equal(valueOf(hoursLeftFigure(record, plan)), 120);

@@ -15,7 +15,7 @@ export type Outlook = 'done' | 'safe' | 'likely' | 'intoBuffer' | 'late' | 'stuc
 export interface CostumePlan {
 	/** Ready by: the event less the buffer days. */
 	deadline: LocalMinutes;
-	plan: Plan;
+	schedule: Plan;
 	/** Finish if every step takes its bad minutes. */
 	badFinish: LocalMinutes | null;
 	chain: PlannedStep[];
@@ -50,7 +50,7 @@ export const byEvent = (a: Pick<CostumeRecord, 'costume'>, b: Pick<CostumeRecord
 export function addTaken(taken: Map<string, Span[]>, record: CostumeRecord, plan: CostumePlan): void {
 	const places = new Map(record.steps.map((s) => [String(s.id), s.placeId]));
 	const own = new Map<string, Span[]>();
-	for (const s of plan.plan.steps) {
+	for (const s of plan.schedule.steps) {
 		const place = places.get(s.id);
 		for (const [k, block] of s.blocks.entries())
 			for (const id of [...s.crews[k]!, ...(place ? [placeKey(place)] : [])])
@@ -92,7 +92,7 @@ export function planCostume(
 	return {
 		problem,
 		deadline,
-		plan,
+		schedule: plan,
 		badFinish: bad.impossible.length ? null : bad.finish,
 		chain,
 		chainParcel: parcelOf(chain[0], orders),

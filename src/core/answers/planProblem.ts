@@ -75,7 +75,7 @@ export function problemOf(
 							]
 						}
 					: {}),
-				makers: s.needsHelper ? 2 : 1,
+				hands: s.needsHelper ? 2 : 1,
 				with: whoCan(s, workshop),
 				place: s.placeId === null ? null : placeKey(s.placeId),
 				oneSitting: s.oneSitting,

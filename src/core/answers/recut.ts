@@ -9,7 +9,7 @@ import { dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { areaOfUnit } from '../facts/material.ts';
 import { USUAL_WASTE } from '../trade/driver.ts';
 import { boxOf, flatten } from '../engines/pattern/outline.ts';
-import { figuresOf } from '../engines/pattern/piece.ts';
+import { sizesOfPiece } from '../engines/pattern/piece.ts';
 import type { Piece } from '../facts/piece.ts';
 import { piecesOf, type ShapePieces } from './shapePieces.ts';
 import type { StoredShape } from '../facts/shape.ts';
@@ -132,7 +132,7 @@ function differing(
 			const was = pieces[i];
 			if (was && fits(was.piece, now.piece)) return [];
 			const count = now.count * same.shape.layers;
-			const { cutArea, cutLength } = figuresOf(now.piece);
+			const { cutArea, cutLength } = sizesOfPiece(now.piece);
 			return [
 				{
 					componentId: component.id,
@@ -159,7 +159,7 @@ function sizeOf(piece: Piece): Size {
 /** Within easing in width, height and round the edge. */
 function fits(was: Piece, now: Piece): boolean {
 	const [a, b] = [sizeOf(was), sizeOf(now)];
-	const round = Math.abs(figuresOf(was).cutLength - figuresOf(now).cutLength);
+	const round = Math.abs(sizesOfPiece(was).cutLength - sizesOfPiece(now).cutLength);
 	return Math.abs(a[0] - b[0]) <= EASED_MM && Math.abs(a[1] - b[1]) <= EASED_MM && round <= 4 * EASED_MM;
 }
 

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import * as make from '../../../tests/support/record.ts';
 import type { MeasureKey, MeasureSide, Wearer } from '../facts/bodyMeasure.ts';
-import { figuresOf } from '../engines/pattern/piece.ts';
+import { sizesOfPiece } from '../engines/pattern/piece.ts';
 import { SHAPERS } from '../engines/shapers/shapers.ts';
 import { driversOf } from '../engines/pattern/drivers.ts';
 import { follow, piecesOf, readShapeValue, shapeFor, valuesOf } from './shapePieces.ts';
@@ -120,7 +120,7 @@ test('drivers: outlines, seams of two edges each, bevels, area, pieces, by quant
 	near(d.bevelled, 8 * (180 + 60 + 120));
 	near(
 		d.outline,
-		done.value.pieces.reduce((sum, p) => sum + p.quantity * figuresOf(p).cutLength, 0)
+		done.value.pieces.reduce((sum, p) => sum + p.quantity * sizesOfPiece(p).cutLength, 0)
 	);
 });
 

@@ -13,7 +13,7 @@ import { girthOver } from '../engines/body/girth.ts';
 import type { ShapeValue, StoredShape } from '../facts/shape.ts';
 import { bad, good, type Parsed } from '../units/problem.ts';
 import { type Param, runShaper, type Shaped } from '../engines/pattern/shaper.ts';
-import { applyWorks } from '../engines/pattern/work.ts';
+import { applyOperations } from '../engines/pattern/operations.ts';
 import { checkPiece } from '../engines/pattern/piece.ts';
 import { shaperOf } from '../engines/shapers/shapers.ts';
 import { type LengthUnit, parseLength, parseSignedLength } from '../units/measure.ts';
@@ -88,7 +88,7 @@ export type ShapeSource = Pick<StoredShape, 'shaper' | 'values'> &
 export function shapeFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 	const shaped = baseFor(shape, fit);
 	if (!shaped.ok || !shape.works?.length) return shaped;
-	const worked = applyWorks(shaped.value.pieces, shape.works);
+	const worked = applyOperations(shaped.value.pieces, shape.works);
 	return worked.ok ? good({ ...shaped.value, pieces: worked.value }) : worked;
 }
 

@@ -16,7 +16,7 @@ export interface Standing {
 
 export const standingOf = (
 	record: CostumeRecord,
-	{ handsOnLeft, plan, deadline }: CostumePlan,
+	{ handsOnLeft, schedule: plan, deadline }: CostumePlan,
 	supplies: Supplies
 ): Standing => ({
 	handsOnMinutes: handsOnLeft[1],

@@ -64,9 +64,9 @@ export function todayOf(
 	const byId = new Map(record.steps.map((s) => [s.id, s]));
 	const components = new Map(record.components.map((c) => [c.id, c]));
 	const before = stepsBefore(record.components, record.steps);
-	const slack = new Map(plan.plan.steps.map((s) => [Number(s.id), s.slackMinutes]));
+	const slack = new Map(plan.schedule.steps.map((s) => [Number(s.id), s.slackMinutes]));
 	const planned = new Map(
-		plan.plan.steps.map((s) => [Number(s.id), s.makers.map((m) => Number(m.slice(6)))])
+		plan.schedule.steps.map((s) => [Number(s.id), s.makers.map((m) => Number(m.slice(6)))])
 	);
 	const dryAt = (s: Step) => s.doneAt! + waitOf(s, workshop);
 

@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import { SLANT_RIM, SLANT_SHEET } from '../../../tests/support/camera.ts';
 import * as make from '../../../tests/support/record.ts';
 import type { ReferencePicture, StoredMeasure } from '../facts/picture.ts';
-import { compareWays } from '../answers/ways.ts';
+import { compareWays } from '../answers/makeOrBuy.ts';
 import type { Opening } from '../facts/opening.ts';
 import { closureRange, goesOn } from '../engines/body/goesOn.ts';
 import { resize } from '../engines/body/resize.ts';
@@ -13,7 +13,7 @@ import { length, number } from '../units/figure.ts';
 import { valueOf, type Figure } from './figure.ts';
 import * as fit from './fit.ts';
 import * as picture from './picture.ts';
-import * as waysFigures from './ways.ts';
+import * as waysFigures from './makeOrBuy.ts';
 
 const figures = { ...fit, ...picture, ...waysFigures };
 import { FORMULAS } from './formulas.ts';

@@ -3,7 +3,7 @@ import type { LengthUnit } from '../units/measure.ts';
 import type { Figure } from './figure.ts';
 import { type As, type Input, length, number } from '../units/figure.ts';
 import type { Piece } from '../facts/piece.ts';
-import { figuresOf } from '../engines/pattern/piece.ts';
+import { sizesOfPiece } from '../engines/pattern/piece.ts';
 import type { Material } from '../facts/material.ts';
 
 /** A dimension as a figure that shows its working. */
@@ -45,7 +45,7 @@ export function piecesFigure(what: PieceSum, pieces: readonly Piece[], unit: Len
 		as: { kind: as, unit },
 		inputs: pieces.map((piece): Input => ({
 			name: `${piece.name}, ${piece.quantity} ×${share < 1 ? ' half of its joined edges' : ''}`,
-			value: figuresOf(piece)[of] * piece.quantity * share,
+			value: sizesOfPiece(piece)[of] * piece.quantity * share,
 			as: { kind: as, unit },
 			source: 'its outline'
 		}))
@@ -58,7 +58,7 @@ export const weightFigure = (piece: Piece, material: Material): Figure => ({
 	formula: 'product',
 	as: { kind: 'number', unit: 'g' },
 	inputs: [
-		number('area', figuresOf(piece).area / 1e6, 'its outline, without allowances', 'm²'),
+		number('area', sizesOfPiece(piece).area / 1e6, 'its outline, without allowances', 'm²'),
 		number('how many', piece.quantity, 'its quantity'),
 		number(`1 m² of ${material.name}`, material.gramsPerM2 ?? 0, 'Stash', 'g')
 	]

@@ -86,7 +86,7 @@ test('days: left, to order by, and ready when', () => {
 	);
 	const order = plan.orders.find((o) => o.orderByDay !== null)!;
 	assert.equal(valueOf(figures.orderByFigure(order)), order.orderByDay! * 1440);
-	assert.equal(valueOf(figures.finishFigure(record, plan)!), plan.plan.finish);
+	assert.equal(valueOf(figures.finishFigure(record, plan)!), plan.schedule.finish);
 	assert.equal(figures.finishFigure(record, { ...plan, chain: [] }), null);
 });
 

@@ -94,7 +94,7 @@ export function spareFigure(plan: CostumePlan, workshop: Workshop): Figure {
 
 /** Minutes of a component's open steps, as planned. */
 export function componentHoursFigure(component: Component, record: CostumeRecord, plan: CostumePlan): Figure {
-	const planned = new Map(plan.plan.steps.map((s) => [Number(s.id), s]));
+	const planned = new Map(plan.schedule.steps.map((s) => [Number(s.id), s]));
 	return {
 		title: `Hands-on left: ${component.code} ${component.name}`,
 		formula: 'sum',

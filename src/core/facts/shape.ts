@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { MEASURE_KEYS } from './bodyMeasure.ts';
-import type { PieceWork } from './pieceWork.ts';
+import type { PieceOperation } from './pieceOperation.ts';
 import type { Piece } from './piece.ts';
 
 /** A value of a shape: as typed, or following a measure of the wearer over what is worn beneath, and so much more. */
@@ -20,7 +20,7 @@ export interface StoredShape {
 	name: string;
 	values: Record<string, ShapeValue>;
 	/** What is done to the pieces after shaping, in order. */
-	works: PieceWork[];
+	works: PieceOperation[];
 	/** Pieces drawn by hand: the shaper only tells what they began as. Null while it makes them. */
 	drawn: Piece[] | null;
 	/** What the pieces are cut from. */

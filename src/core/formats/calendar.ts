@@ -83,7 +83,7 @@ export function toCalendar(
 					description: `Lead time ${(order.purchase ?? order.material).leadDays} days.${order.tooLate ? ' It can no longer arrive in time.' : ''}`
 				}
 			);
-	for (const planned of plan.plan.steps) {
+	for (const planned of plan.schedule.steps) {
 		const step = steps.get(planned.id)!;
 		const code = components.get(step.componentId)?.code ?? '';
 		planned.blocks.forEach(([from, to], i) =>

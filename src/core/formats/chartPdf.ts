@@ -10,7 +10,7 @@ import { labelPoint } from '../engines/pattern/labelPoint.ts';
 import { boxOf, flatten } from '../engines/pattern/outline.ts';
 import type { Point } from '../units/point.ts';
 import { notchPlace } from '../engines/pattern/piece.ts';
-import { placement, type Placement } from '../engines/pattern/placement.ts';
+import { placementChart, type PlacementChart } from '../engines/pattern/placement.ts';
 import type { NumberedPiece } from '../engines/pattern/numbered.ts';
 import { MARGIN, PAPERS, type PaperKey } from '../engines/pattern/tile.ts';
 import { BLACK, drawLine, GREY, plain, PT } from './pdf.ts';
@@ -33,7 +33,7 @@ interface Cell {
 
 /** As many columns as make the drawings largest. */
 function cellsFor(
-	charts: readonly Placement[],
+	charts: readonly PlacementChart[],
 	width: number,
 	height: number
 ): { cells: Cell[]; scale: number } {
@@ -64,7 +64,7 @@ function chart(
 	page: PDFPage,
 	font: PDFFont,
 	bold: PDFFont,
-	own: Placement,
+	own: PlacementChart,
 	title: string,
 	cell: Cell,
 	scale: number
@@ -127,7 +127,7 @@ export async function chartPdf(
 	title: string
 ): Promise<Uint8Array> {
 	const { width, height } = { width: PAPERS[paper].height, height: PAPERS[paper].width };
-	const charts = groups.map((g) => placement(g.pieces));
+	const charts = groups.map((g) => placementChart(g.pieces));
 	const doc = await PDFDocument.create();
 	doc.setTitle(title);
 	doc.setProducer('Dapper Ledger');

@@ -13,7 +13,7 @@ import { layoutPdf } from './layoutPdf.ts';
 import { cutWords, layoutSvg } from './layoutSvg.ts';
 import { planWords } from './planWords.ts';
 import { readSvg } from './readSvg.ts';
-import { figuresOf } from '../engines/pattern/piece.ts';
+import { sizesOfPiece } from '../engines/pattern/piece.ts';
 
 const { parseString } = createRequire(import.meta.url)('dxf') as {
 	parseString: (text: string) => {
@@ -114,7 +114,7 @@ test('SVG: read back, the pieces are as large, in the order of cuts', () => {
 	]);
 	const read = readSvg(svg);
 	assert.ok(read.ok);
-	const areas = read.value.pieces.map((p) => Math.round(figuresOf(p).area));
+	const areas = read.value.pieces.map((p) => Math.round(sizesOfPiece(p).area));
 	// What lies in a hole is a piece of its own again, whatever the order it is read in.
 	assert.deepEqual(
 		areas.sort((a, b) => a - b),

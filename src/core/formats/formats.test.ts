@@ -5,7 +5,7 @@ import ICAL from 'ical.js';
 import Papa from 'papaparse';
 import * as make from '../../../tests/support/record.ts';
 import { planCostume } from '../answers/plan.ts';
-import { describeChange } from '../answers/describe.ts';
+import { describeChange } from '../answers/describeChange.ts';
 import { formatLocalTime } from '../units/localTime.ts';
 import { toCalendar } from './calendar.ts';
 import { moneyTable, stepsTable } from './tables.ts';
@@ -43,7 +43,7 @@ test('calendar out (RFC 5545), read back by ical.js: times, all-day order-by, bl
 		order.startDate.toString(),
 		new Date(plan.orders[0]!.orderByDay! * 86_400_000).toISOString().slice(0, 10)
 	);
-	const blocks = plan.plan.steps.flatMap((s) => s.blocks);
+	const blocks = plan.schedule.steps.flatMap((s) => s.blocks);
 	assert.ok(blocks.length >= 3, 'a step of five hours spans windows');
 	const shown = events
 		.filter((e) => /-\d+-\d+@/.test(e.uid))

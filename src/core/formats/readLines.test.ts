@@ -5,7 +5,7 @@ import { blob } from '../../../tests/support/outlines.ts';
 import { boxOf, circle, flatten, outlineLength, signedArea } from '../engines/pattern/outline.ts';
 import type { Edge } from '../facts/piece.ts';
 import { numberedAlone } from '../engines/pattern/numbered.ts';
-import { checkPiece, figuresOf, piece } from '../engines/pattern/piece.ts';
+import { checkPiece, sizesOfPiece, piece } from '../engines/pattern/piece.ts';
 import type { Piece } from '../facts/piece.ts';
 import { rectangle } from '../engines/pattern/sector.ts';
 import { DXF_LAYERS, patternDxf } from './patternDxf.ts';
@@ -37,7 +37,7 @@ const size = (p: Piece) => {
 	const b = boxOf(flatten(p.outline, 0.001).points);
 	return [b.right - b.left, b.top - b.bottom];
 };
-const area = (p: Piece) => figuresOf(p).area;
+const area = (p: Piece) => sizesOfPiece(p).area;
 
 test('every element that draws, at its true size', () => {
 	const { pieces, unit } = read(

@@ -25,7 +25,7 @@ const plainMoney = (minor: number | null, currency: string) =>
 
 export function stepsTable(record: CostumeRecord, plan: CostumePlan, trade: Catalogue): string {
 	const byId = new Map(record.components.map((c) => [c.id, c]));
-	const planned = new Map(plan.plan.steps.map((s) => [s.id, s]));
+	const planned = new Map(plan.schedule.steps.map((s) => [s.id, s]));
 	return csv(
 		inLedgerOrder(record.components).flatMap(({ item: c }) =>
 			inOrder(record.steps, c.id).map((s) => {

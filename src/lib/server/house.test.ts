@@ -79,11 +79,11 @@ test('the demo’s plans: placed whole, on shared hours that nobody gets twice',
 	const { workshop, atWork } = await loadShop(w.db);
 	const plans = [...new ShopPlan().plan(workshop, atWork, NOW)].map((p) => p.plan);
 	assert.deepEqual(
-		plans.flatMap((p) => p.plan.impossible),
+		plans.flatMap((p) => p.schedule.impossible),
 		[]
 	);
 	const worked = plans
-		.flatMap((p) => p.plan.steps.flatMap((s) => s.makers.flatMap((m) => s.blocks.map((b) => ({ m, b })))))
+		.flatMap((p) => p.schedule.steps.flatMap((s) => s.makers.flatMap((m) => s.blocks.map((b) => ({ m, b })))))
 		.sort((x, y) => x.b[0] - y.b[0]);
 	for (const maker of new Set(worked.map((x) => x.m))) {
 		const mine = worked.filter((x) => x.m === maker);
@@ -174,7 +174,7 @@ test('a material that is changed replans those who use it', async () => {
 test('an archived costume is planned alone', async () => {
 	const [id] = await costumeIds(w.db, false);
 	await w.run(costumeCommands.archiveCostume, { id: String(id) });
-	assert.ok((await plannedCostume(w.db, id!, NOW))!.plan.plan.steps.length > 0);
+	assert.ok((await plannedCostume(w.db, id!, NOW))!.plan.schedule.steps.length > 0);
 	assert.deepEqual(await costumeIds(w.db, true), [id]);
 	await w.run(costumeCommands.restoreCostume, { id: String(id) });
 });

@@ -6,7 +6,7 @@
 	import type { Point } from '$core/units/point.ts';
 	import { notchPlace } from '$core/engines/pattern/piece.ts';
 	import type { NumberedPiece } from '$core/engines/pattern/numbered.ts';
-	import { placement } from '$core/engines/pattern/placement.ts';
+	import { placementChart } from '$core/engines/pattern/placement.ts';
 	import { layInRows } from '$core/engines/pattern/tile.ts';
 
 	interface Props {
@@ -20,7 +20,7 @@
 	const uid = $props.id();
 	/** About how wide a letter is, in units. */
 	const LETTER = 7.5;
-	const chart = $derived(joined ? placement(pieces) : null);
+	const chart = $derived(joined ? placementChart(pieces) : null);
 	const laid = $derived((chart ?? layInRows(pieces)).pieces);
 	const box = $derived(boxOf(laid.flatMap((p) => p.cut)));
 	const pad = $derived(Math.max(10, (box.right - box.left + box.top - box.bottom) * 0.02));

@@ -4,7 +4,7 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import Download from '@lucide/svelte/icons/download';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
-	import type { Version } from '$core/answers/describe.ts';
+	import type { Version } from '$core/answers/describeChange.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';

@@ -32,7 +32,7 @@
 	const left = (at: number) => `${(Math.min(1, Math.max(0, (at - start) / span)) * 100).toFixed(3)}%`;
 	const width = (from: number, to: number) =>
 		`${((Math.max(0, Math.min(to, start + span) - Math.max(from, start)) / span) * 100).toFixed(3)}%`;
-	const finish = $derived(plan.plan.finish);
+	const finish = $derived(plan.schedule.finish);
 	/** From likely to bad: the middle of the builds to 95 of 100, and until they are known the plan's usual and bad minutes. */
 	const likely = $derived(odds ? (odds.p50 ?? Infinity) : finish);
 	const bad = $derived(odds ? (odds.p95 ?? Infinity) : (plan.badFinish ?? finish));

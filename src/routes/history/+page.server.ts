@@ -1,5 +1,5 @@
 import { fail } from '@sveltejs/kit';
-import { describeChange } from '$core/answers/describe.ts';
+import { describeChange } from '$core/answers/describeChange.ts';
 import * as f from '$lib/server/commands/fields.ts';
 import { readForm } from '$lib/server/commands/formValues.ts';
 import { database } from '$lib/server/database.ts';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Undo2 from '@lucide/svelte/icons/undo-2';
 	import { dayOf, dayWords, formatClock, clockOf } from '$core/units/localTime.ts';
-	import type { ChangeWords } from '$core/answers/describe.ts';
+	import type { ChangeWords } from '$core/answers/describeChange.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';

@@ -1,10 +1,4 @@
-import {
-	type CostumePiece,
-	type LayPlan,
-	type Placement,
-	type SheetForm,
-	type StockUse
-} from '../../facts/layout.ts';
+import type { CostumePiece, LayPlan, Placement, SheetForm, StockUse } from '../../facts/layout.ts';
 import type { Point } from '../../units/point.ts';
 import { formsOf, laidPaths, nameOfSheet, useOf } from './stock.ts';
 import { cutLength, cutOrder } from './cutOrder.ts';

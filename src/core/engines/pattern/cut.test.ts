@@ -14,7 +14,7 @@ import {
 	signedArea
 } from './outline.ts';
 import type { Point } from '../../units/point.ts';
-import { checkPiece, figuresOf, piece } from './piece.ts';
+import { checkPiece, sizesOfPiece, piece } from './piece.ts';
 import type { Piece } from '../../facts/piece.ts';
 import { rectangle, sector } from './sector.ts';
 
@@ -26,7 +26,7 @@ const cut = (p: Piece, a: Point, b: Point, how = plain) => {
 	assert.ok(done.ok, JSON.stringify(done));
 	return done.value;
 };
-const area = (p: Piece) => figuresOf(p).area;
+const area = (p: Piece) => sizesOfPiece(p).area;
 
 test('a part of an edge is exactly that part: lengths add up and the points lie on it', () => {
 	for (let seed = 1; seed <= 40; seed++)

@@ -1,6 +1,6 @@
 import type { Piece } from '../../facts/piece.ts';
 import type { Drivers } from '../../trade/driver.ts';
-import { figuresOf } from './piece.ts';
+import { sizesOfPiece } from './piece.ts';
 
 /** Two edges make one seam. */
 export function driversOf(pieces: readonly Piece[]): Drivers {
@@ -15,7 +15,7 @@ export function driversOf(pieces: readonly Piece[]): Drivers {
 		patterns: pieces.length
 	};
 	for (const piece of pieces) {
-		const f = figuresOf(piece);
+		const f = sizesOfPiece(piece);
 		drivers.outline += piece.quantity * f.cutLength;
 		drivers.seam += (piece.quantity * f.seam) / 2;
 		drivers.bevelled += piece.quantity * f.bevelled;

@@ -15,7 +15,7 @@ import {
 } from './outline.ts';
 import type { Outline } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
-import { checkPiece, figuresOf, notchPlace, piece, placedPiece } from './piece.ts';
+import { checkPiece, sizesOfPiece, notchPlace, piece, placedPiece } from './piece.ts';
 import { blob, random } from '../../../../tests/support/outlines.ts';
 import { rectangle, sector } from './sector.ts';
 
@@ -137,15 +137,15 @@ test('an allowance of its own for every edge', () => {
 test('figures of a piece: area, cut line, seams, bevels; twice as much on the fold', () => {
 	const outline = rectangle(100, 60, [{ seam: 'a' }, { bevel: 45 }, { seam: 'b' }, {}]);
 	const own = piece('p', outline, { holes: [circle([50, 30], 10, true)] });
-	const f = figuresOf(own);
+	const f = sizesOfPiece(own);
 	near(f.area, 6000 - Math.PI * 100);
 	near(f.cutLength, 320 + 20 * Math.PI);
 	assert.equal(f.seam, 200);
 	assert.equal(f.bevelled, 60);
-	const half = figuresOf({ ...own, holes: [], foldEdge: 3 });
+	const half = sizesOfPiece({ ...own, holes: [], foldEdge: 3 });
 	assert.equal(half.area, 12_000);
 	assert.equal(half.cutLength, 2 * 260);
-	const sewn = figuresOf(
+	const sewn = sizesOfPiece(
 		piece(
 			's',
 			rectangle(
@@ -165,7 +165,7 @@ test('a mirrored piece keeps its figures, its notches their places, its grain it
 		grain: 80
 	});
 	const other = placedPiece(own, { mirror: true });
-	assert.deepEqual(figuresOf(other), figuresOf(own));
+	assert.deepEqual(sizesOfPiece(other), sizesOfPiece(own));
 	assert.deepEqual(notchPlace(own, own.notches[0]!).at, [30, 0]);
 	const { at, out } = notchPlace(other, other.notches[0]!);
 	assert.ok(Math.abs(at[0] + 30) < 1e-9 && Math.abs(at[1]) < 1e-9 && out[1] < 0);

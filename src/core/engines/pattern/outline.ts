@@ -202,7 +202,7 @@ export const marksOf = ({ seam, allowance, bevel }: Edge): EdgeMarks => ({
 	...(bevel === undefined ? {} : { bevel })
 });
 
-export interface Placement {
+export interface Motion {
 	/** Left becomes right: x → −x, before turning. */
 	mirror?: boolean;
 	/** Degrees counter-clockwise about 0, 0. */
@@ -210,14 +210,14 @@ export interface Placement {
 	move?: Point;
 }
 
-export function placed([x, y]: Point, { mirror = false, turn = 0, move = [0, 0] }: Placement): Point {
+export function placed([x, y]: Point, { mirror = false, turn = 0, move = [0, 0] }: Motion): Point {
 	const [c, s] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
 	const px = mirror ? -x : x;
 	return [px * c - y * s + move[0], px * s + y * c + move[1]];
 }
 
 /** A mirrored outline still runs counter-clockwise: its edges come in the opposite order. */
-export function placedOutline(outline: Outline, by: Placement): Outline {
+export function placedOutline(outline: Outline, by: Motion): Outline {
 	const p = (point: Point) => placed(point, by);
 	const edges = edgesOf(outline).map(({ from, edge }): { from: Point; edge: Edge } => ({
 		from: p(from),

@@ -8,7 +8,7 @@ import {
 	outlineLength,
 	placed,
 	placedOutline,
-	type Placement,
+	type Motion,
 	signedArea
 } from './outline.ts';
 import { cutLine } from './allowance.ts';
@@ -32,7 +32,7 @@ export const piece = (
 	...more
 });
 
-export interface PieceFigures {
+export interface PieceSizes {
 	/** Of the finished piece, holes taken out, mm². */
 	area: number;
 	/** With its allowances: what is cut from the material, mm². */
@@ -48,7 +48,7 @@ export interface PieceFigures {
 }
 
 /** Of one piece, or of the whole that is unfolded from it. Lengths in mm, areas in mm². */
-export function figuresOf(piece: Piece): PieceFigures {
+export function sizesOfPiece(piece: Piece): PieceSizes {
 	const edges = edgesOf(piece.outline).map((e) => ({ ...e, length: edgeLength(e.from, e.edge) }));
 	const folds = piece.foldEdge === null ? 1 : 2;
 	const sum = (of: (e: (typeof edges)[number], i: number) => boolean) =>
@@ -124,7 +124,7 @@ export function notchPlace(piece: Piece, notch: Notch): { at: Point; out: Point 
 }
 
 /** A piece mirrored, turned and moved as a whole. */
-export function placedPiece(piece: Piece, by: Placement): Piece {
+export function placedPiece(piece: Piece, by: Motion): Piece {
 	const last = piece.outline.edges.length - 1;
 	const lengths = edgesOf(piece.outline).map((e) => edgeLength(e.from, e.edge));
 	const turned = (angle: number) => (by.mirror ? 180 - angle : angle) + (by.turn ?? 0);

@@ -12,7 +12,7 @@ import type { LaidPiece } from './tile.ts';
  * flat without covering each other. Edges of one shape are joined that bear the same seam. Every piece is there as
  * often as one copy of the component has it.
  */
-export interface Placement {
+export interface PlacementChart {
 	pieces: LaidPiece[];
 	width: number;
 	height: number;
@@ -120,7 +120,7 @@ const instances = (own: NumberedPiece): NumberedPiece[] =>
 	);
 
 /** Lays the groups of joined pieces side by side, in rows. */
-export function placement(pieces: readonly NumberedPiece[]): Placement {
+export function placementChart(pieces: readonly NumberedPiece[]): PlacementChart {
 	const sizes = pieces.map(({ piece }) => boxOf(flatten(piece.outline, 1).points));
 	const largest = Math.max(1, ...sizes.map((b) => Math.max(b.right - b.left, b.top - b.bottom)));
 	const gap = largest * GAP_SHARE;
@@ -137,7 +137,7 @@ export function placement(pieces: readonly NumberedPiece[]): Placement {
 	const widest = Math.max(...groups.map(({ box }) => box.right - box.left), 1);
 	const across = Math.max(widest, Math.sqrt(1.5 * room));
 	const laid: LaidPiece[] = [];
-	const joins: Placement['joins'] = [];
+	const joins: PlacementChart['joins'] = [];
 	let [x, y, row, width] = [0, 0, 0, 0];
 	for (const g of [...groups].sort((a, b) => b.box.top - b.box.bottom - (a.box.top - a.box.bottom))) {
 		const [wide, high] = [g.box.right - g.box.left, g.box.top - g.box.bottom];

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { circle, outlineLength } from './outline.ts';
 import type { Outline } from '../../facts/piece.ts';
-import { checkPiece, figuresOf, piece } from './piece.ts';
+import { checkPiece, sizesOfPiece, piece } from './piece.ts';
 import { resized } from './resized.ts';
 import { rectangle } from './sector.ts';
 
@@ -15,7 +15,7 @@ test('a rectangle of 200 × 100 at 110 % × 90 % is 220 × 90; its allowance, be
 		notches: [{ edge: 0, along: 50, pair: 'a' }]
 	});
 	const now = resized(one, [1.1, 0.9]);
-	near(figuresOf({ ...now, holes: [] }).area, 220 * 90);
+	near(sizesOfPiece({ ...now, holes: [] }).area, 220 * 90);
 	assert.deepEqual(
 		now.outline.edges.map((e) => [e.allowance, e.bevel]),
 		[
@@ -37,14 +37,14 @@ test('evenly, arcs stay arcs and areas go by the square', () => {
 	const disc = piece('disc', circle([0, 0], 50));
 	const now = resized(disc, [1.04, 1.04]);
 	assert.ok(now.outline.edges.every((e) => e.kind === 'arc'));
-	near(figuresOf(now).area, Math.PI * 52 * 52);
+	near(sizesOfPiece(now).area, Math.PI * 52 * 52);
 });
 
 test('unevenly, a disc becomes an ellipse: area π·a·b, way round by Ramanujan (1914)', () => {
 	const disc = piece('disc', circle([10, 20], 50), { notches: [{ edge: 1, along: 30, pair: 'b' }] });
 	const now = resized(disc, [1.3, 0.8]);
 	const [a, b] = [65, 40];
-	near(figuresOf(now).area, Math.PI * a * b, 1e-5);
+	near(sizesOfPiece(now).area, Math.PI * a * b, 1e-5);
 	const h = ((a - b) / (a + b)) ** 2;
 	near(outlineLength(now.outline), Math.PI * (a + b) * (1 + (3 * h) / (10 + Math.sqrt(4 - 3 * h))), 1e-5);
 	assert.ok(now.notches[0]!.edge < now.outline.edges.length);

@@ -65,7 +65,7 @@ test('bookings agree with counting minute by minute, after any booking and freei
 test('teams: every choice of so many, allowed ones only', () => {
 	const shop = makeShop(problem(), 0, 1440);
 	const ids = (makers: number, allowed: string[] | null) =>
-		teamsOf(shop, { step: step('x', 1, { makers, with: allowed }) }).map((t) => t.makers.join(''));
+		teamsOf(shop, { step: step('x', 1, { hands: makers, with: allowed }) }).map((t) => t.makers.join(''));
 	assert.deepEqual(ids(1, null), ['a', 'b', 'c']);
 	assert.deepEqual(ids(2, null), ['ab', 'ac', 'bc']);
 	assert.deepEqual(ids(3, null), ['abc']);

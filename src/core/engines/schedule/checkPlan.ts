@@ -33,9 +33,9 @@ export function checkPlan(problem: PlanProblem, plan: Plan): string[] {
 			wrong.push(`${step.id} starts in a barred span`);
 		if (p.ready !== p.end + step.wait) wrong.push(`${step.id}: wait cut short`);
 		if (step.oneSitting && p.blocks.length > 1) wrong.push(`${step.id}: not in one sitting`);
-		if (p.crews.some((crew) => new Set(crew).size !== step.makers))
+		if (p.crews.some((crew) => new Set(crew).size !== step.hands))
 			wrong.push(`${step.id}: wrong number of makers`);
-		if (problem.split === 'windows' && step.minutes[1] > 0 && p.makers.length !== step.makers)
+		if (problem.split === 'windows' && step.minutes[1] > 0 && p.makers.length !== step.hands)
 			wrong.push(`${step.id}: hands change`);
 		if (step.with && p.makers.some((m) => !step.with!.includes(m)))
 			wrong.push(`${step.id}: maker not allowed`);

@@ -42,12 +42,12 @@ function whyNobody(node: Node, shop: Shop): Omit<Impossible, 'id'> | null {
 	const working = shop.makers.filter((m) => m.open.length > 0 && (!step.with || step.with.includes(m.id)));
 	if (step.with?.length === 0) return { code: 'nobodyCan', values: {} };
 	if (working.length === 0) return { code: 'noWindows', values: {} };
-	if (working.length < step.makers)
-		return { code: 'tooFewMakers', values: { needed: step.makers, have: working.length } };
+	if (working.length < step.hands)
+		return { code: 'tooFewMakers', values: { needed: step.hands, have: working.length } };
 	const longest = teamsOf(shop, node).reduce((most, team) => Math.max(most, team.longest), 0);
 	if (longest === 0)
 		return step.place === null
-			? { code: 'neverTogether', values: { needed: step.makers } }
+			? { code: 'neverTogether', values: { needed: step.hands } }
 			: { code: 'noPlaceWindows', values: { id: step.place } };
 	return step.oneSitting && minutes > longest
 		? {

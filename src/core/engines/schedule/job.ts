@@ -121,8 +121,9 @@ export function problemOfJob({ sun, ...job }: ScheduleJob): PlanProblem {
 			...p,
 			...(daylightOnly && sun ? { sun } : {})
 		})),
-		steps: job.steps.map(({ notBefore, pinned, setUp, ...s }) => ({
+		steps: job.steps.map(({ notBefore, pinned, setUp, makers, ...s }) => ({
 			...s,
+			hands: makers,
 			...(notBefore === undefined ? {} : { notBefore }),
 			...(pinned === undefined ? {} : { pinnedAt: pinned }),
 			...(setUp === undefined ? {} : { setUp }),

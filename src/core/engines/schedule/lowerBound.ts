@@ -124,7 +124,7 @@ function allTheWork(
 	minutes: Int32Array,
 	shop: Shop
 ): LocalMinutes {
-	let left = nodes.reduce((sum, n, i) => sum + minutes[i]! * n.step.makers, 0);
+	let left = nodes.reduce((sum, n, i) => sum + minutes[i]! * n.step.hands, 0);
 	const events = shop.makers
 		.flatMap((m) =>
 			m.open.flatMap(([from, to]): [number, number][] => [

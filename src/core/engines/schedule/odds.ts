@@ -90,7 +90,7 @@ export function* simulate(task: OddsTask): Generator<number, Odds, boolean | und
 }
 
 function horizonOf(problem: PlanProblem): LocalMinutes {
-	const work = problem.steps.reduce((sum, s) => sum + 2 * s.minutes[2] * s.makers, 0) * stretchOf(problem);
+	const work = problem.steps.reduce((sum, s) => sum + 2 * s.minutes[2] * s.hands, 0) * stretchOf(problem);
 	const waits = problem.steps.reduce((sum, s) => sum + 2 * s.wait, 0);
 	const least = Math.ceil(leastDaysOf(problem) / (1 - (problem.wetShare ?? 0))) * DAY;
 	return latestWaitedFor(problem) + Math.min(3650 * DAY, least + Math.ceil((work + waits) / LATER));

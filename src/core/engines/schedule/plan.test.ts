@@ -129,7 +129,7 @@ test('reasons for what cannot be placed, and the rest is planned', () => {
 			step('c', 10, { after: [{ id: 'b' }] }),
 			step('behind', 10, { after: [{ id: 'c' }] }),
 			step('long', 200, { oneSitting: true }),
-			step('two', 10, { makers: 2 }),
+			step('two', 10, { hands: 2 }),
 			step('ghost', 10, { after: [{ id: 'nothing' }] }),
 			step('fine', 10)
 		])

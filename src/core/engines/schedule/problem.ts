@@ -31,7 +31,7 @@ export interface PlanStep {
 	/** Starts that are not allowed, e.g. the forbidden recoat window of a coat already on. */
 	barred?: readonly Span[];
 	/** Makers at once. */
-	makers: number;
+	hands: number;
 	/** Maker ids allowed; null for any. */
 	with: readonly string[] | null;
 	place: string | null;

@@ -72,7 +72,7 @@ test('two that take all the hands come one after the other: four hours each, a w
 			{ id: 'me', windows: hours(10, 16) },
 			{ id: 'helper', windows: hours(10, 16) }
 		],
-		steps: ['a', 'b'].map((id) => step(id, 240, { makers: 2, oneSitting: true }))
+		steps: ['a', 'b'].map((id) => step(id, 240, { hands: 2, oneSitting: true }))
 	});
 	assert.equal(refuted(two, 16 * 60), true);
 	assert.equal(refuted(two, DAY + 14 * 60 - 1), true);

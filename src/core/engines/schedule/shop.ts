@@ -87,7 +87,7 @@ export function freeAll(shop: Shop): void {
 
 /** The teams that may do a step, in the order in which the makers are given. None at an unknown place. */
 export function teamsOf(shop: Shop, { step }: Pick<Node, 'step'>): Team[] {
-	const key = JSON.stringify([step.makers, step.with, step.place]);
+	const key = JSON.stringify([step.hands, step.with, step.place]);
 	let teams = shop.teams.get(key);
 	if (!teams) {
 		const place = step.place === null ? [] : [shop.places.get(step.place)];
@@ -95,7 +95,7 @@ export function teamsOf(shop: Shop, { step }: Pick<Node, 'step'>): Team[] {
 		const pool = shop.makers.filter((m) => !step.with || step.with.includes(m.id));
 		teams = place.includes(undefined)
 			? []
-			: choose(pool, step.makers).map((makers) => teamOf(shop, makers, place as Resource[]));
+			: choose(pool, step.hands).map((makers) => teamOf(shop, makers, place as Resource[]));
 		shop.teams.set(key, teams);
 	}
 	return teams;

@@ -47,7 +47,7 @@ export class WorkFits {
 	fits(limits: Limits): boolean {
 		const { earliest, latest } = limits;
 		if (this.#busy.some((i) => latest[i]! - earliest[i]! < this.#minutes[i]!)) return false;
-		if (!this.#flows(limits, this.#busy, this.#classesOf(limits), (i) => this.#nodes[i]!.step.makers))
+		if (!this.#flows(limits, this.#busy, this.#classesOf(limits), (i) => this.#nodes[i]!.step.hands))
 			return false;
 		return this.#places.every((place) => {
 			const here = this.#busy.filter((i) => this.#nodes[i]!.step.place === place.id);

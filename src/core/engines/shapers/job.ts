@@ -3,19 +3,19 @@ import { bad, good, type Parsed } from '../../units/problem.ts';
 import { cutLine } from '../pattern/allowance.ts';
 import { flatten, TOLERANCE } from '../pattern/outline.ts';
 import type { Point } from '../../units/point.ts';
-import { figuresOf, notchPlace } from '../pattern/piece.ts';
+import { sizesOfPiece, notchPlace } from '../pattern/piece.ts';
 import { SHAPE_FORMULAS } from '../pattern/formulas.ts';
 import { runShaper } from '../pattern/shaper.ts';
 import { SHAPER_KEYS, SHAPERS } from './shapers.ts';
-import { applyWorks } from '../pattern/work.ts';
-import { MOST_WORKS, pieceWork } from '../../facts/pieceWork.ts';
+import { applyOperations } from '../pattern/operations.ts';
+import { MOST_OPERATIONS, pieceOperation } from '../../facts/pieceOperation.ts';
 
 /** The job kind `shape`, as docs/jobs.md describes it. */
 export const shapeJob = z.strictObject({
 	kind: z.literal('shape'),
 	shaper: z.enum(SHAPER_KEYS),
 	values: z.record(z.string(), z.number()).default({}),
-	works: z.array(pieceWork).max(MOST_WORKS).default([]),
+	works: z.array(pieceOperation).max(MOST_OPERATIONS).default([]),
 	tolerance: z.number().min(0.001).max(10).default(TOLERANCE)
 });
 export type ShapeJob = z.infer<typeof shapeJob>;
@@ -38,7 +38,7 @@ export function runShapeJob(job: ShapeJob): Parsed<unknown> {
 			problem: { ...done.problem, path: inValues ? ['values', ...done.problem.path] : done.problem.path }
 		};
 	}
-	const worked = applyWorks(done.value.pieces, job.works);
+	const worked = applyOperations(done.value.pieces, job.works);
 	if (!worked.ok) return worked;
 	return good({
 		shaper: job.shaper,
@@ -49,7 +49,7 @@ export function runShapeJob(job: ShapeJob): Parsed<unknown> {
 		})),
 		warnings: done.value.warnings,
 		pieces: worked.value.map((piece) => {
-			const f = figuresOf(piece);
+			const f = sizesOfPiece(piece);
 			return {
 				name: piece.name,
 				quantity: piece.quantity,

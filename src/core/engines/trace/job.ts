@@ -4,7 +4,7 @@ import { planeOf } from '../plane/reference.ts';
 import { rectify, type FlatView, type Pixels } from '../plane/rectify.ts';
 import { edgesOf, outlineLength } from '../pattern/outline.ts';
 import type { Outline } from '../../facts/piece.ts';
-import { figuresOf } from '../pattern/piece.ts';
+import { sizesOfPiece } from '../pattern/piece.ts';
 import { good, type Parsed } from '../../units/problem.ts';
 import { greyOf } from './contour.ts';
 import { LOOKS, trace } from './trace.ts';
@@ -75,7 +75,7 @@ export function runTraceJob(job: TraceJob): Parsed<unknown> {
 		blurred,
 		specks,
 		pieces: pieces.map((p) => ({
-			area: hundredth(figuresOf(p).area),
+			area: hundredth(sizesOfPiece(p).area),
 			outline: line(p.outline),
 			holes: p.holes.map(line),
 			lines: p.lines.map((l) => l.points.map((q) => q.map(hundredth)))

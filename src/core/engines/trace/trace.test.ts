@@ -6,7 +6,7 @@ import { offset } from '../pattern/allowance.ts';
 import { circle, flatten, placed, placedOutline, polygon, signedArea } from '../pattern/outline.ts';
 import type { Outline } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
-import { checkPiece, figuresOf, notchPlace, piece } from '../pattern/piece.ts';
+import { checkPiece, sizesOfPiece, notchPlace, piece } from '../pattern/piece.ts';
 import { runJob } from '../../formats/jobs.ts';
 import { homographyOf } from '../plane/homography.ts';
 import { rectify, withinReference } from '../plane/rectify.ts';
@@ -83,9 +83,11 @@ test('several pieces, light and dark, one with a hole, under a lamp with shadow 
 		assert.ok(p.outline.edges.length < 60, `${p.outline.edges.length} edges`);
 	}
 	// The four-sided one comes back with four straight sides.
-	const square = found.find((p) => Math.abs(figuresOf(p).area - 13_250) < 100 && p.outline.edges.length < 8);
-	assert.ok(square, found.map((p) => `${p.outline.edges.length} ${figuresOf(p).area}`).join('; '));
-	const disc = found.find((p) => Math.abs(figuresOf(p).area - Math.PI * 3600) < 150);
+	const square = found.find(
+		(p) => Math.abs(sizesOfPiece(p).area - 13_250) < 100 && p.outline.edges.length < 8
+	);
+	assert.ok(square, found.map((p) => `${p.outline.edges.length} ${sizesOfPiece(p).area}`).join('; '));
+	const disc = found.find((p) => Math.abs(sizesOfPiece(p).area - Math.PI * 3600) < 150);
 	assert.ok(disc, 'the disc is as large as it is, within 1.5 %');
 });
 
@@ -173,7 +175,7 @@ test('an outline of one corner only, a drop, comes back whole', () => {
 		0.5
 	);
 	assert.equal(pieces.length, 1);
-	near(figuresOf(pieces[0]!).area, signedArea(drop), signedArea(drop) * 0.01);
+	near(sizesOfPiece(pieces[0]!).area, signedArea(drop), signedArea(drop) * 0.01);
 });
 
 /** Lines 1.2 mm wide on paper: what lies between an outline a little larger and one a little smaller. */
@@ -235,7 +237,7 @@ test('a dashed line is one line once its gaps are closed', () => {
 	assert.ok(!open.ok && open.problem.code === 'traceNothing');
 	const { pieces } = traced(paper, 0.25, { look: 'drawn', gap: 3 });
 	assert.equal(pieces.length, 1);
-	near(figuresOf(pieces[0]!).area, 99 * 99, 120);
+	near(sizesOfPiece(pieces[0]!).area, 99 * 99, 120);
 });
 
 test('a picture out of focus is told by its edges, and traced all the same', () => {
@@ -251,7 +253,7 @@ test('a picture out of focus is told by its edges, and traced all the same', () 
 	assert.equal(b.blurred, true);
 	// Three means over 9 pixels: σ² = 3 · (81 − 1)/12 px², and an edge is √(2π)·σ wide.
 	near(b.softness, Math.sqrt(2 * Math.PI * 20) * 0.5, 1);
-	near(figuresOf(b.pieces[0]!).area, Math.PI * 3600, 250);
+	near(sizesOfPiece(b.pieces[0]!).area, Math.PI * 3600, 250);
 });
 
 test('the middle of a mark is found from a click beside it; nothing is found on the bare mat', () => {

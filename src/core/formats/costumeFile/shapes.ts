@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MOST_WORKS, pieceWork } from '../../facts/pieceWork.ts';
+import { MOST_OPERATIONS, pieceOperation } from '../../facts/pieceOperation.ts';
 import { shapeValue } from '../../facts/shape.ts';
 import { storedPieces } from '../../facts/storedPiece.ts';
 import { SHAPE_KEYS } from '../../engines/shapers/shapers.ts';
@@ -13,7 +13,7 @@ export const shapeFields = {
 			shaper: z.enum(SHAPE_KEYS),
 			name: longLine,
 			values: z.record(z.string().max(60), shapeValue),
-			works: z.array(pieceWork).max(MOST_WORKS).default([]),
+			works: z.array(pieceOperation).max(MOST_OPERATIONS).default([]),
 			drawn: storedPieces.nullable().default(null),
 			materialId: id.nullable().default(null),
 			layers: z.number().int().min(1).max(6).default(1),

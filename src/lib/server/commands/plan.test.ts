@@ -66,8 +66,8 @@ test('a plan that a search found is kept, planned by everywhere, and given up ag
 	const found = search.soFar();
 	await run(planCommands.keepPlan, { plan: JSON.stringify(foundOf(found.order)) });
 	const kept = await plan();
-	assert.deepEqual(checkPlan(kept.problem, kept.plan), []);
-	assert.ok(kept.plan.finish! <= made.plan.finish!, `${kept.plan.finish}`);
+	assert.deepEqual(checkPlan(kept.problem, kept.schedule), []);
+	assert.ok(kept.schedule.finish! <= made.schedule.finish!, `${kept.schedule.finish}`);
 	assert.equal((await record()).found!.length, found.order.length);
 	await run(planCommands.dropPlan, {});
 	assert.equal((await record()).found, null);
@@ -97,7 +97,7 @@ test('steps left out are planned nowhere, and come back', async () => {
 		paint.map((s) => s.id)
 	);
 	assert.ok((await plan()).handsOnLeft[1] < hours, 'fewer hours are left');
-	assert.deepEqual((await plan()).plan.impossible, []);
+	assert.deepEqual((await plan()).schedule.impossible, []);
 	await run(planCommands.takeBack, { ids: JSON.stringify(paint.map((s) => s.id)) });
 	assert.deepEqual(
 		(await record()).steps,
@@ -179,7 +179,7 @@ test('a pinned step and a booked fitting keep their time; who does such work is 
 	);
 	await run(planCommands.pinStep, { id: String(steps[0]!.id), pinnedAt: formatLocalTime(at) });
 	const made = await plan();
-	const first = made.plan.steps.find((s) => s.id === String(steps[0]!.id))!;
+	const first = made.schedule.steps.find((s) => s.id === String(steps[0]!.id))!;
 	const open = made.problem.makers[0]!.windows.some(
 		(x) => x.days.includes(((((dayOf(at) + 3) % 7) + 7) % 7) + 1) && x.from <= 1140 && x.to > 1140
 	);
@@ -199,7 +199,7 @@ test('a pinned step and a booked fitting keep their time; who does such work is 
 	const { makers } = await loadWorkshop(w.db);
 	const main = makers.find((m) => !m.helpsOnly)!;
 	await run(workshopCommands.setSkills, { id: String(main.id), techniques: ['draft'] });
-	const stuck = (await plan()).plan.impossible.filter((i) => i.code === 'nobodyCan');
+	const stuck = (await plan()).schedule.impossible.filter((i) => i.code === 'nobodyCan');
 	assert.ok(
 		stuck.length > 0 && !stuck.some((i) => i.id === String(steps.find((s) => s.technique === 'draft')?.id))
 	);
@@ -220,7 +220,7 @@ test('a late parcel is in the odds, and moves the plan when it is known to come 
 		stepId: '',
 		waste: ''
 	});
-	const { problem, plan: before } = await plan();
+	const { problem, schedule: before } = await plan();
 	const parcel = problem.parcels!.find((p) => p.id === `parcel ${material}`)!;
 	// Half of six days again at the worst.
 	assert.deepEqual(parcel.late, [0, 0, 3 * DAY]);
@@ -242,7 +242,7 @@ test('a late parcel is in the odds, and moves the plan when it is known to come 
 		arrivedOn: '',
 		note: ''
 	});
-	assert.ok(startIn((await plan()).plan) > startIn(before), 'replanned around the later parcel');
+	assert.ok(startIn((await plan()).schedule) > startIn(before), 'replanned around the later parcel');
 	await w.undoLast();
 });
 
@@ -325,14 +325,14 @@ test('days off from a calendar: new ones only, and what is none is told at the f
 test('an appointment in the calendar takes its hours out of the plan, and can be taken back', async () => {
 	const me = async () => (await loadWorkshop(w.db)).makers[0]!;
 	const maker = await me();
-	const first = (await plan()).plan.steps.find((s) => s.makers.includes(`maker ${maker.id}`))!;
+	const first = (await plan()).schedule.steps.find((s) => s.makers.includes(`maker ${maker.id}`))!;
 	const at = (minutes: number) => formatLocalTime(minutes).replaceAll(/[-:]/g, '') + '00';
 	const ics = `BEGIN:VCALENDAR\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nUID:9\r\nSUMMARY:choir\r\nDTSTART:${at(first.start)}\r\nDTEND:${at(first.start + 90)}\r\nEND:VEVENT\r\nEND:VCALENDAR`;
 	await w.run(daysOffCommands.importDaysOff, { makerId: String(maker.id), file: new File([ics], 'a.ics') });
 	assert.deepEqual((await me()).away, [[first.start, first.start + 90]]);
 	const made = await plan();
-	assert.deepEqual(checkPlan(made.problem, made.plan), []);
-	const working = made.plan.steps
+	assert.deepEqual(checkPlan(made.problem, made.schedule), []);
+	const working = made.schedule.steps
 		.filter((s) => s.makers.includes(`maker ${maker.id}`))
 		.flatMap((s) => s.blocks);
 	assert.ok(

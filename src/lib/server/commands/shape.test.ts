@@ -15,11 +15,11 @@ import { fileCommands } from './file.ts';
 import { materialCommands } from './material.ts';
 import { stepCommands } from './step.ts';
 import { shoppingLines } from '$core/answers/shopping.ts';
-import { figuresOf, piece } from '$core/engines/pattern/piece.ts';
+import { sizesOfPiece, piece } from '$core/engines/pattern/piece.ts';
 import { shapeFor } from '$core/answers/shapePieces.ts';
 import { polygon } from '$core/engines/pattern/outline.ts';
 import { rectangle } from '$core/engines/pattern/sector.ts';
-import type { PieceWork } from '$core/facts/pieceWork.ts';
+import type { PieceOperation } from '$core/facts/pieceOperation.ts';
 import { plannedCostume, standingAsIf } from '../read/plans.ts';
 import { shapeCommands } from './shape.ts';
 
@@ -132,7 +132,7 @@ test('shapes travel in the costume file', async () => {
 
 const only = async () => (await shapes())[0]!;
 const record = async () => (await loadRecord(w.db, costume))!;
-const work = async (own: PieceWork) => {
+const work = async (own: PieceOperation) => {
 	const { id, version } = await only();
 	return run(shapeCommands.workShape, {
 		id: String(id),
@@ -246,7 +246,7 @@ test('steps and materials follow a shape when asked, move with it, and keep thei
 	await run(shapeCommands.addShape, given);
 	const planned = (await plannedCostume(w.db, costume, context.now))!;
 	assert.equal(planned.plan.handsOnLeft[1], seen!.after.handsOnMinutes);
-	assert.equal(planned.plan.plan.finish, seen!.after.finish);
+	assert.equal(planned.plan.schedule.finish, seen!.after.finish);
 	assert.notEqual(seen!.after.handsOnMinutes, seen!.before.handsOnMinutes);
 	const near = (a: number, b: number) => assert.ok(Math.abs(a - b) < 1e-9, `${a}, not ${b}`);
 	// What is typed for the thickness does not count beside the foam's own 6 mm.
@@ -344,7 +344,7 @@ test('the percentage of Resize is applied to a pattern that was brought in: once
 		const component = (await record()).components.find((c) => c.id === vest)!;
 		const done = shapeFor(await own(), { component, components: [component], wearers: [], materials: [] });
 		assert.ok(done.ok);
-		return done.value.pieces.map((p) => Math.round(figuresOf(p).area));
+		return done.value.pieces.map((p) => Math.round(sizesOfPiece(p).area));
 	};
 	const resize = async (width: string, height: string) =>
 		run(shapeCommands.resizeShape, { id: String(id), version: String((await own()).version), width, height });

@@ -11,8 +11,8 @@ import { readShapeValue, shapeFor, type ShapeSource } from '$core/answers/shapeP
 import type { ShapeKey, ShapeValue, StoredShape } from '$core/facts/shape.ts';
 import { ORIGIN_KEYS, SHAPE_KEYS, shaperOf } from '$core/engines/shapers/shapers.ts';
 import type { Shaped, Shaper } from '$core/engines/pattern/shaper.ts';
-import { MOST_WORKS, pieceWork, type PieceWork } from '$core/facts/pieceWork.ts';
-import { workWords } from '$core/engines/pattern/work.ts';
+import { MOST_OPERATIONS, pieceOperation, type PieceOperation } from '$core/facts/pieceOperation.ts';
+import { operationWords } from '$core/engines/pattern/operations.ts';
 import { formatLength } from '$core/units/measure.ts';
 import type { Component } from '$core/facts/component.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
@@ -138,12 +138,13 @@ async function ownShape(tx: Executor, id: number, { costumeId }: Context): Promi
 async function keepWorks(
 	tx: Executor,
 	v: { id: number; version: number; note?: string },
-	works: PieceWork[],
+	works: PieceOperation[],
 	context: Context,
 	words: (at: At) => string
 ) {
 	const shape = await ownShape(tx, v.id, context);
-	if (works.length > MOST_WORKS) throw new Refused(`At most ${MOST_WORKS} changes to one shape.`, 'work');
+	if (works.length > MOST_OPERATIONS)
+		throw new Refused(`At most ${MOST_OPERATIONS} changes to one shape.`, 'work');
 	const at = await checked(tx, shape.componentId, { ...shape, works }, context);
 	const rows = await all<{ id: number }>(
 		tx,
@@ -232,7 +233,8 @@ export const shapeCommands = {
 
 	/** One more thing done to the pieces of a shape. */
 	workShape: command(
-		() => z.object({ id: f.id(), version: f.version(), work: f.json(pieceWork, 'Say what is to be done.') }),
+		() =>
+			z.object({ id: f.id(), version: f.version(), work: f.json(pieceOperation, 'Say what is to be done.') }),
 		async (tx, v, context) => {
 			const { works } = await ownShape(tx, v.id, context);
 			const length = (mm: number) => formatLength(mm, context.settings.lengthUnit);
@@ -241,7 +243,7 @@ export const shapeCommands = {
 				v,
 				[...works, v.work],
 				context,
-				({ name }) => `${name}, piece ${workWords(v.work, String(v.work.piece + 1), length)}`
+				({ name }) => `${name}, piece ${operationWords(v.work, String(v.work.piece + 1), length)}`
 			);
 		}
 	),
@@ -256,7 +258,7 @@ export const shapeCommands = {
 			const shape = await ownShape(tx, v.id, context);
 			const { shaped } = await checked(tx, shape.componentId, { ...shape, works: [] }, context);
 			const works = [
-				...shaped.pieces.map((_, piece): PieceWork => ({
+				...shaped.pieces.map((_, piece): PieceOperation => ({
 					kind: 'resize',
 					piece,
 					width: v.width,
@@ -277,7 +279,7 @@ export const shapeCommands = {
 
 	/** One of the things done is taken out; those after it are done to what there is then. */
 	unworkShape: command(
-		() => z.object({ id: f.id(), version: f.version(), index: f.whole(0, MOST_WORKS) }),
+		() => z.object({ id: f.id(), version: f.version(), index: f.whole(0, MOST_OPERATIONS) }),
 		async (tx, v, context) => {
 			const { works } = await ownShape(tx, v.id, context);
 			return keepWorks(

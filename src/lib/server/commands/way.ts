@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { routeFor, WAYS, type Way } from '$core/answers/ways.ts';
+import { routeFor, WAYS, type Way } from '$core/answers/makeOrBuy.ts';
 import type { Component } from '$core/facts/component.ts';
 import { formatLocalTime } from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';

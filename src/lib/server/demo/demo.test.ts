@@ -50,8 +50,8 @@ for (const [when, now] of Object.entries(HOURS))
 		for (const r of records) {
 			const said = `${r.costume.name} at ${now}`;
 			const made = plans.get(r.costume.id)!;
-			assert.deepEqual(made.plan.impossible, [], said);
-			assert.deepEqual(checkPlan(made.problem, made.plan), [], said);
+			assert.deepEqual(made.schedule.impossible, [], said);
+			assert.deepEqual(checkPlan(made.problem, made.schedule), [], said);
 			assert.ok(
 				r.steps.every((s) => s.doneAt === null || s.doneAt <= at),
 				`${said}: nothing is done in the future`

@@ -4,7 +4,7 @@ import { maskPieces } from './facetedMask.ts';
 import { smallestTraced } from './tracedBadge.ts';
 import type { Piece } from '$core/facts/piece.ts';
 import type { ShapeKey } from '$core/facts/shape.ts';
-import type { PieceWork } from '$core/facts/pieceWork.ts';
+import type { PieceOperation } from '$core/facts/pieceOperation.ts';
 import type { PassageKey } from '$core/facts/opening.ts';
 import type { PointDirection } from '$core/facts/fitting.ts';
 
@@ -134,7 +134,7 @@ export interface DemoFit {
 		drawn?: () => Piece[] | Promise<Piece[]>;
 		/** What it is cut from. */
 		of?: string;
-		works?: readonly PieceWork[];
+		works?: readonly PieceOperation[];
 		note?: string;
 	}[];
 	/** Components whose steps and materials follow their pieces. */

@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { planeOf } from '$core/engines/plane/reference.ts';
 import type { Reference } from '$core/facts/picture.ts';
 import { flatViewOf, rectify } from '$core/engines/plane/rectify.ts';
-import { figuresOf } from '$core/engines/pattern/piece.ts';
+import { sizesOfPiece } from '$core/engines/pattern/piece.ts';
 import type { Piece } from '$core/facts/piece.ts';
 import { greyOf } from '$core/engines/trace/contour.ts';
 import { trace } from '$core/engines/trace/trace.ts';
@@ -32,6 +32,6 @@ export async function smallestTraced(costume: string, title: string): Promise<Pi
 		trace(greyOf(ended(rectify(picture, plane.value, view))), { mmPerPx, speck: 225, tolerance: 0.4 })
 	);
 	if (!done.ok) throw new Error(done.problem.code);
-	const [smallest] = done.value.pieces.toSorted((a, b) => figuresOf(a).area - figuresOf(b).area);
+	const [smallest] = done.value.pieces.toSorted((a, b) => sizesOfPiece(a).area - sizesOfPiece(b).area);
 	return [{ ...smallest!, name: 'badge' }];
 }

@@ -1,4 +1,4 @@
-import { describeChange, type Change, type Version } from '$core/answers/describe.ts';
+import { describeChange, type Change, type Version } from '$core/answers/describeChange.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';

@@ -156,6 +156,9 @@
 		margin: 0;
 	}
 	.plain label {
+		display: inline-flex;
+		align-items: center;
+		gap: 4px;
 		margin-right: 12px;
 		white-space: nowrap;
 	}

@@ -86,49 +86,55 @@
 	<ol>
 		{#each lines as line, i (line)}
 			<li>
-				{#if line.product !== undefined}
-					<select bind:value={line.product} aria-label="Coat {i + 1}">
-						{#each Object.entries(trade.coatProduct) as [key, p] (key)}<option value={key}>{p.name}</option
-							>{/each}
-					</select>
-					<label
-						>× <input class="short" bind:value={line.coats} inputmode="numeric" aria-label="Coats" /> coats</label
+				<div class="line">
+					{#if line.product !== undefined}
+						<select bind:value={line.product} aria-label="Coat {i + 1}">
+							{#each Object.entries(trade.coatProduct) as [key, p] (key)}<option value={key}>{p.name}</option
+								>{/each}
+						</select>
+						<label
+							>× <input class="short" bind:value={line.coats} inputmode="numeric" aria-label="Coats" /> coats</label
+						>
+					{:else}
+						<input bind:value={line.name} aria-label="Name of step {i + 1}" placeholder="name" />
+						<select bind:value={line.technique} aria-label="Technique of step {i + 1}">
+							{#each Object.entries(trade.technique) as [key, t] (key)}<option value={key}>{t.name}</option
+								>{/each}
+						</select>
+						{#if route}<select class="phase" bind:value={line.phase} aria-label="Phase of step {i + 1}">
+								{#each PHASES as phase (phase)}<option>{phase}</option>{/each}
+							</select>{/if}
+						<label
+							><input
+								class="short"
+								bind:value={line.amount}
+								inputmode="decimal"
+								aria-label="Amount of step {i + 1}"
+							/>
+							{unitOf(line.technique)}</label
+						>
+						<label
+							>waits <input
+								class="short"
+								bind:value={line.wait}
+								aria-label="Wait after step {i + 1}"
+							/></label
+						>
+					{/if}
+					<button
+						type="button"
+						class="button small quiet"
+						aria-label="Step {i + 1} earlier"
+						disabled={i === 0}
+						onclick={() => up(i)}><ArrowUp size={14} /></button
 					>
-				{:else}
-					<input bind:value={line.name} aria-label="Name of step {i + 1}" placeholder="name" />
-					<select bind:value={line.technique} aria-label="Technique of step {i + 1}">
-						{#each Object.entries(trade.technique) as [key, t] (key)}<option value={key}>{t.name}</option
-							>{/each}
-					</select>
-					{#if route}<select bind:value={line.phase} aria-label="Phase of step {i + 1}">
-							{#each PHASES as phase (phase)}<option>{phase}</option>{/each}
-						</select>{/if}
-					<label
-						><input
-							class="short"
-							bind:value={line.amount}
-							inputmode="decimal"
-							aria-label="Amount of step {i + 1}"
-						/>
-						{unitOf(line.technique)}</label
+					<button
+						type="button"
+						class="button small quiet"
+						aria-label="Remove step {i + 1}"
+						onclick={() => lines.splice(i, 1)}><X size={14} /></button
 					>
-					<label
-						>waits <input class="short" bind:value={line.wait} aria-label="Wait after step {i + 1}" /></label
-					>
-				{/if}
-				<button
-					type="button"
-					class="button small quiet"
-					aria-label="Step {i + 1} earlier"
-					disabled={i === 0}
-					onclick={() => up(i)}><ArrowUp size={14} /></button
-				>
-				<button
-					type="button"
-					class="button small quiet"
-					aria-label="Remove step {i + 1}"
-					onclick={() => lines.splice(i, 1)}><X size={14} /></button
-				>
+				</div>
 			</li>
 		{/each}
 	</ol>
@@ -153,19 +159,33 @@
 		margin: 0 0 8px;
 		padding-left: 1.5em;
 	}
-	li {
-		padding: 3px 0;
-	}
 	li > :global(*) {
 		vertical-align: middle;
-		margin-right: 4px;
 	}
-	input,
-	select {
-		max-width: 15em;
+	.line {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 4px 8px;
+		padding: 3px 0;
+	}
+	.line > input,
+	.line > select {
+		flex: 1 1 9em;
+		min-width: 0;
+		width: auto;
+	}
+	.line > select.phase {
+		flex: 0 0 6.5em;
+	}
+	label {
+		display: inline-flex;
+		align-items: center;
+		gap: 4px;
+		white-space: nowrap;
 	}
 	.short {
-		width: 5em;
+		width: 4.5em;
 	}
 	.error {
 		color: var(--red-ink);

@@ -1,8 +1,8 @@
 <script lang="ts">
 	/** The sheets of a cut plan to scale: pieces numbered in the order in which they are cut, what is left of use dashed. */
 	import { svgPath } from '$core/formats/patternSvg.ts';
-	import { lies } from './lies.ts';
-	import SheetFigure from './SheetFigure.svelte';
+	import { isLong } from './isLong.ts';
+	import SheetDrawing from './SheetDrawing.svelte';
 	import SheetGrid from './SheetGrid.svelte';
 	import type { Leftover } from '$core/engines/layout/leftovers.ts';
 	import type { CutSheet } from '$core/engines/layout/cutSheets.ts';
@@ -20,7 +20,7 @@
 	let { sheets, leftovers = [], name, marked = $bindable(null) }: Props = $props();
 	const drawn = $derived(
 		sheets.map((sheet) => {
-			const onItsSide = lies(sheet.form);
+			const onItsSide = isLong(sheet.form);
 			const letter = Math.max(sheet.form.width, sheet.form.height) / (sheets.length === 1 ? 40 : 26);
 			return {
 				sheet,
@@ -52,7 +52,7 @@
 
 <SheetGrid count={sheets.length}>
 	{#each drawn as { sheet, onItsSide, left, pieces } (sheet.number)}
-		<SheetFigure form={sheet.form} name={name(sheet)} number={sheet.number} role="img">
+		<SheetDrawing form={sheet.form} name={name(sheet)} number={sheet.number} role="img">
 			{#each left as path, k (k)}<path d={path} class="left" fill-rule="evenodd" />{/each}
 			{#each pieces as { place, path, x, y, size } (place.order)}
 				<path d={path} class="piece" class:marked={marked === place.order} fill-rule="evenodd" />
@@ -60,7 +60,7 @@
 					>{place.order}</text
 				>
 			{/each}
-		</SheetFigure>
+		</SheetDrawing>
 	{/each}
 </SheetGrid>
 

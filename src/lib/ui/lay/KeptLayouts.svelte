@@ -8,7 +8,7 @@
 	import { formatNumber } from '$core/units/number.ts';
 	import Act from '../Act.svelte';
 	import Sheet from '../Sheet.svelte';
-	import { takes } from './takes.ts';
+	import { takesWords } from './takesWords.ts';
 
 	interface Props {
 		layouts: readonly {
@@ -46,7 +46,7 @@
 					<div>
 						<a href="{base}/lay/{l.id}">{l.name}</a>
 						<p class="small soft">
-							{takes(l.use, l.offcuts, roll, unit)},
+							{takesWords(l.use, l.offcuts, roll, unit)},
 							{formatNumber(l.use.density * 100, 1)} % · {l.cutAt === null
 								? `kept ${timeWords(l.keptAt)}`
 								: `cut ${timeWords(l.cutAt)}`}

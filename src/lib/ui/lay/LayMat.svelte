@@ -8,8 +8,8 @@
 	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
 	import RotateCw from '@lucide/svelte/icons/rotate-cw';
 	import { svgPath } from '$core/formats/patternSvg.ts';
-	import { lies } from './lies.ts';
-	import SheetFigure from './SheetFigure.svelte';
+	import { isLong } from './isLong.ts';
+	import SheetDrawing from './SheetDrawing.svelte';
 	import SheetGrid from './SheetGrid.svelte';
 	import { ByHand, nextTurn, turnedTo } from '$core/engines/layout/byHand.ts';
 	import type { CostumePiece } from '$core/facts/layout.ts';
@@ -77,7 +77,7 @@
 				number: i + 1,
 				form,
 				isRoll,
-				lies: lies(form),
+				lies: isLong(form),
 				name: isRoll ? 'The roll' : nameOfSheet(forms, i),
 				own
 			};
@@ -220,7 +220,7 @@
 <SheetGrid count={sheets.length}>
 	{#each sheets as sheet (sheet.number)}
 		{@const letter = letterOf(sheet.form)}
-		<SheetFigure
+		<SheetDrawing
 			form={sheet.form}
 			name={sheet.name}
 			number={sheet.number}
@@ -270,7 +270,7 @@
 			{#each sheet.own.filter((o) => o.key === drag?.key) as { path, key } (key)}
 				<path d={path} class="piece dragged" class:clash={!drag!.free} fill-rule="evenodd" />
 			{/each}
-		</SheetFigure>
+		</SheetDrawing>
 	{/each}
 </SheetGrid>
 <!-- Beneath, so that nothing on the mat moves when a piece is chosen. -->

@@ -7,7 +7,7 @@
 	import type { Edge } from '$core/facts/piece.ts';
 	import type { Piece } from '$core/facts/piece.ts';
 	import type { NumberedPiece } from '$core/engines/pattern/numbered.ts';
-	import type { PieceWork } from '$core/facts/pieceWork.ts';
+	import type { PieceOperation } from '$core/facts/pieceOperation.ts';
 	import Sheet from '../Sheet.svelte';
 	import TypedField from './TypedField.svelte';
 	import type { Typed } from './typed.svelte.ts';
@@ -20,7 +20,7 @@
 		chosen: readonly number[];
 		drawn: boolean;
 		typed: Typed;
-		onwork: (work: PieceWork) => void;
+		onwork: (work: PieceOperation) => void;
 		ondraw: (piece: Piece) => void;
 	}
 	let { piece, index, pieces, chosen, drawn, typed, onwork, ondraw }: Props = $props();

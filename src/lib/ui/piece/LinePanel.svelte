@@ -3,8 +3,8 @@
 	import { distance, type Point } from '$core/units/point.ts';
 	import { boxOf, flatten } from '$core/engines/pattern/outline.ts';
 	import type { Piece } from '$core/facts/piece.ts';
-	import { placeOn, shareOf } from '$core/engines/pattern/work.ts';
-	import type { PieceWork } from '$core/facts/pieceWork.ts';
+	import { placeOn, shareOf } from '$core/engines/pattern/operations.ts';
+	import type { PieceOperation } from '$core/facts/pieceOperation.ts';
 	import Sheet from '../Sheet.svelte';
 	import TypedField from './TypedField.svelte';
 	import type { Typed } from './typed.svelte.ts';
@@ -15,7 +15,7 @@
 		typed: Typed;
 		ends: readonly Point[];
 		onends: (ends: Point[]) => void;
-		onwork: (work: PieceWork) => void;
+		onwork: (work: PieceOperation) => void;
 	}
 	let { piece, index, typed, ends, onends, onwork }: Props = $props();
 	const box = $derived(boxOf(flatten(piece.outline).points));

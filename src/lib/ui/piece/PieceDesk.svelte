@@ -8,13 +8,13 @@
 	import { moveHandle, movePoint, snap, type Snap } from '$core/engines/pattern/edit.ts';
 	import { boxOf, edgeLength, edgesOf, flatten } from '$core/engines/pattern/outline.ts';
 	import type { Point } from '$core/units/point.ts';
-	import { figuresOf } from '$core/engines/pattern/piece.ts';
+	import { sizesOfPiece } from '$core/engines/pattern/piece.ts';
 	import type { Piece } from '$core/facts/piece.ts';
 	import { shaperOf } from '$core/engines/shapers/shapers.ts';
 	import type { NumberedPiece } from '$core/engines/pattern/numbered.ts';
 	import type { StoredShape } from '$core/facts/shape.ts';
-	import { workWords } from '$core/engines/pattern/work.ts';
-	import type { PieceWork } from '$core/facts/pieceWork.ts';
+	import { operationWords } from '$core/engines/pattern/operations.ts';
+	import type { PieceOperation } from '$core/facts/pieceOperation.ts';
 	import { formatSmallArea, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Act from '../Act.svelte';
@@ -58,7 +58,7 @@
 	const all = $derived(edgesOf(piece.outline));
 	/** The table waits until a moved point is dropped. */
 	const listed = $derived(edgesOf(kept.outline));
-	const f = $derived(figuresOf(piece));
+	const f = $derived(sizesOfPiece(piece));
 	const box = $derived(boxOf(flatten(piece.outline).points));
 	const weighs = $derived(material?.gramsPerM2 != null);
 
@@ -76,10 +76,10 @@
 	let workText = $state('');
 	let drawnText = $state('');
 	/** What is to be kept, with what stood in the fields and was clicked for it: only that is done with afterwards. */
-	type Kept = ({ work: PieceWork } | { draw: Piece }) & { texts: Record<string, string>; ends: Point[] };
+	type Kept = ({ work: PieceOperation } | { draw: Piece }) & { texts: Record<string, string>; ends: Point[] };
 	let row: Kept[] = [];
 	let busy: Kept | null = null;
-	function work(own: PieceWork) {
+	function work(own: PieceOperation) {
 		row.push({ work: own, texts: { ...typed.texts }, ends });
 		send();
 	}
@@ -308,7 +308,7 @@
 			<Sheet title="Done to the pieces" level={3}>
 				<ol>
 					{#each shape.works as w, i (i)}
-						{@const words = workWords(w, `Piece ${w.piece + 1}`, (mm) => typed.words(mm))}
+						{@const words = operationWords(w, `Piece ${w.piece + 1}`, (mm) => typed.words(mm))}
 						<li>
 							<span>{words}</span>
 							<Act

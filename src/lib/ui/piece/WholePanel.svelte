@@ -2,8 +2,8 @@
 	/** The piece as a whole: name, quantity, grain, holes. */
 	import { boxOf, flatten } from '$core/engines/pattern/outline.ts';
 	import type { Piece } from '$core/facts/piece.ts';
-	import { shareOf } from '$core/engines/pattern/work.ts';
-	import type { PieceWork } from '$core/facts/pieceWork.ts';
+	import { shareOf } from '$core/engines/pattern/operations.ts';
+	import type { PieceOperation } from '$core/facts/pieceOperation.ts';
 	import Sheet from '../Sheet.svelte';
 	import TypedField from './TypedField.svelte';
 	import type { Typed } from './typed.svelte.ts';
@@ -16,7 +16,7 @@
 		drawn: boolean;
 		from: string;
 		typed: Typed;
-		onwork: (work: PieceWork) => void;
+		onwork: (work: PieceOperation) => void;
 		ondraw: (piece: Piece) => void;
 	}
 	let { piece, index, others, drawn, from, typed, onwork, ondraw }: Props = $props();

@@ -49,7 +49,7 @@
 	// The worker is the outside world: it begins when the plan on show changes, and what was under way is stopped.
 	$effect(() => {
 		const wanted = what;
-		if (data.plan.plan.finish === null || data.plan.plan.impossible.length) return;
+		if (data.plan.schedule.finish === null || data.plan.schedule.impossible.length) return;
 		const onPlan = page.url.pathname === `${base}/plan`;
 		const timer = setTimeout(() => forecast.simulate(wanted), onPlan ? 0 : PAUSE);
 		return () => clearTimeout(timer);

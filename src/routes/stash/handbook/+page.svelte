@@ -64,7 +64,13 @@
 		{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
 		<div class="scroll">
 			<table>
-				<thead><tr><th>{TABLES[table].name}</th><th></th><th>From</th><th></th></tr></thead>
+				<thead
+					><tr
+						><th>{TABLES[table].name}</th><th>Values</th><th>From</th><th
+							><span class="visually-hidden">Change</span></th
+						></tr
+					></thead
+				>
 				<tbody>
 					{#each rows as [key, row] (key)}
 						<tr>

@@ -28,7 +28,7 @@
 	import LayMat from '$lib/ui/lay/LayMat.svelte';
 	import { LaySettingsForm, usualSettings } from '$lib/ui/lay/laySettings.svelte.ts';
 	import LaySettingsFields from '$lib/ui/lay/LaySettingsFields.svelte';
-	import { takes } from '$lib/ui/lay/takes.ts';
+	import { takesWords } from '$lib/ui/lay/takesWords.ts';
 	import OtherStock from '$lib/ui/lay/OtherStock.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import TaskBar from '$lib/ui/TaskBar.svelte';
@@ -280,7 +280,7 @@
 				<Sheet title="{material.name}, {task.progress === null ? 'laid out' : 'best so far'}">
 					<p class="result">
 						<b class="lead" aria-live="polite"
-							>{takes(use, plan.stock.sheets.length, plan.stock.roll !== null, unit)}</b
+							>{takesWords(use, plan.stock.sheets.length, plan.stock.roll !== null, unit)}</b
 						>
 						<Working figure={densityFigure(plan, unit)} text="{formatNumber(use.density * 100, 1)} %" /> of it becomes
 						pieces{plan.stock.roll === null

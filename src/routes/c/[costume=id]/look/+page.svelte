@@ -16,7 +16,7 @@
 	import CopyBreakdown from '$lib/ui/CopyBreakdown.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import Figure from '$lib/ui/Figure.svelte';
+	import BodyFigure from '$lib/ui/BodyFigure.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import Ledger, { treeOf } from '$lib/ui/Ledger.svelte';
 	import PasteDialog from '$lib/ui/PasteDialog.svelte';
@@ -101,7 +101,7 @@
 <Views label="Look" views={lookViews(base)} />
 <div class="look">
 	<div class="figure-side on-mat">
-		<Figure
+		<BodyFigure
 			{components}
 			progress={data.progress}
 			chosen={zone ? [zone] : []}

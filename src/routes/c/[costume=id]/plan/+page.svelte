@@ -56,7 +56,7 @@
 			? []
 			: [{ at: data.record.costume.eventAt, words: 'by the event' }])
 	]);
-	const planned = $derived([...plan.plan.steps].sort((a, b) => a.start - b.start));
+	const planned = $derived([...plan.schedule.steps].sort((a, b) => a.start - b.start));
 	/** A step or a parcel by its id in the plan. */
 	const named = (id: string) => {
 		const step = steps.get(id);
@@ -87,7 +87,7 @@
 						plan.outlook
 					]}{/if}
 			</p>
-			{#if plan.plan.finish !== null}
+			{#if plan.schedule.finish !== null}
 				<p>
 					<b class:bad={plan.spareMinutes < 0}
 						><Working
@@ -111,7 +111,7 @@
 			<dd><Working figure={hoursLeftFigure(data.record, plan)} text={formatHours(plan.handsOnLeft[1])} /></dd>
 			<dt>good to bad</dt>
 			<dd class="figure soft">{formatHours(plan.handsOnLeft[0])} – {formatHours(plan.handsOnLeft[2])}</dd>
-			{#if plan.plan.finish !== null}
+			{#if plan.schedule.finish !== null}
 				<dt>A step begun</dt>
 				<dd>
 					{data.record.costume.split === 'windows'
@@ -119,9 +119,9 @@
 						: 'may be set aside, 30 min at least'}
 				</dd>
 			{/if}
-			{#if plan.plan.lowerBound !== null && plan.plan.stoppedBy !== 'proved'}
+			{#if plan.schedule.lowerBound !== null && plan.schedule.stoppedBy !== 'proved'}
 				<dt>At the soonest</dt>
-				<dd class="figure soft">{timeWords(plan.plan.lowerBound)}</dd>
+				<dd class="figure soft">{timeWords(plan.schedule.lowerBound)}</dd>
 			{/if}
 		</dl>
 		<div class="row no-print">
@@ -132,17 +132,17 @@
 	</div>
 </Sheet>
 
-{#if plan.plan.finish !== null && !plan.plan.impossible.length}
+{#if plan.schedule.finish !== null && !plan.schedule.impossible.length}
 	<Sheet title="Odds">
 		{#if odds}
-			<Odds {odds} finish={plan.plan.finish} {marks} words={named} />
+			<Odds {odds} finish={plan.schedule.finish} {marks} words={named} />
 		{:else}
 			<p class="soft">5,000 builds are simulated in this page.</p>
 			<TaskBar task={forecast.task} going="Simulating builds" />
 		{/if}
 	</Sheet>
 	<Sheet title="A sooner plan">
-		<Sooner {what} plan={plan.plan} kept={data.record.found !== null} />
+		<Sooner {what} plan={plan.schedule} kept={data.record.found !== null} />
 		{#if data.otherFinish !== null}
 			<p class="soft other">
 				{data.record.costume.split === 'windows'
@@ -170,10 +170,10 @@
 	</Sheet>
 {/if}
 
-{#if plan.plan.impossible.length}
+{#if plan.schedule.impossible.length}
 	<Sheet title="Cannot be placed">
 		<ul class="plain">
-			{#each plan.plan.impossible as no (no.id)}
+			{#each plan.schedule.impossible as no (no.id)}
 				{@const step = steps.get(no.id)}
 				{@const component = step && components.get(step.componentId)}
 				<li>
@@ -252,9 +252,9 @@
 {/if}
 
 <Sheet title="Bench line">
-	{#if plan.plan.steps.length}
+	{#if plan.schedule.steps.length}
 		<BenchLine
-			steps={plan.plan.steps}
+			steps={plan.schedule.steps}
 			windows={data.windows}
 			now={data.now}
 			deadline={plan.deadline}

@@ -42,7 +42,7 @@
 		{/each}
 		{#each pinned as s (s.id)}
 			{@const component = components.get(s.componentId)}
-			{@const start = plan.plan.steps.find((p) => p.id === String(s.id))?.start}
+			{@const start = plan.schedule.steps.find((p) => p.id === String(s.id))?.start}
 			<li>
 				{#if component}<Tag {component} href="{base}/look/{component.id}#step-{s.id}" short />{/if}
 				<b>{s.name}</b>

@@ -17,7 +17,7 @@
 	import Act from '$lib/ui/Act.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import CutSheets from '$lib/ui/lay/CutSheets.svelte';
-	import { takes } from '$lib/ui/lay/takes.ts';
+	import { takesWords } from '$lib/ui/lay/takesWords.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -62,7 +62,7 @@
 	<div class="right">
 		<Sheet title={layout.name}>
 			<p class="result">
-				<b class="lead">{takes(use, plan.stock.sheets.length, roll, unit)}</b>
+				<b class="lead">{takesWords(use, plan.stock.sheets.length, roll, unit)}</b>
 				of {material.name}, <Working
 					figure={densityFigure(plan, unit)}
 					text="{formatNumber(use.density * 100, 1)} %"

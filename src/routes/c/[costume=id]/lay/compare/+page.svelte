@@ -12,7 +12,7 @@
 	import { valueOf } from '$core/explain/figure.ts';
 	import { cutMinutesFigure } from '$core/explain/layout.ts';
 	import CutSheets from '$lib/ui/lay/CutSheets.svelte';
-	import { takes } from '$lib/ui/lay/takes.ts';
+	import { takesWords } from '$lib/ui/lay/takesWords.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';
 
@@ -49,7 +49,7 @@
 		{ name: 'Pieces', of: (s) => String(s.pieces) },
 		{
 			name: 'Takes',
-			of: (s) => takes(s.use, s.layout.plan.stock.sheets.length, s.layout.plan.stock.roll !== null, unit)
+			of: (s) => takesWords(s.use, s.layout.plan.stock.sheets.length, s.layout.plan.stock.roll !== null, unit)
 		},
 		{
 			name: 'Used of the last one, or of the roll',

@@ -29,8 +29,8 @@
 	let { data, component }: { data: PageData; component: Component } = $props();
 	const steps = $derived(inOrder(data.record.steps, component.id));
 	const leftOut = $derived(data.record.leftOut.filter((s) => s.componentId === component.id));
-	const planned = $derived(new Map(data.plan.plan.steps.map((s) => [Number(s.id), s])));
-	const impossible = $derived(new Map(data.plan.plan.impossible.map((i) => [Number(i.id), i])));
+	const planned = $derived(new Map(data.plan.schedule.steps.map((s) => [Number(s.id), s])));
+	const impossible = $derived(new Map(data.plan.schedule.impossible.map((i) => [Number(i.id), i])));
 	const copies = $derived(data.copies[component.id] ?? 1);
 	const others = $derived(
 		data.record.steps

@@ -6,7 +6,7 @@
 	import { zoneWords, type Zone } from '$core/facts/zone.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import Act from '$lib/ui/Act.svelte';
-	import Figure from '$lib/ui/Figure.svelte';
+	import BodyFigure from '$lib/ui/BodyFigure.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import Views from '$lib/ui/Views.svelte';
@@ -30,7 +30,7 @@
 <Views label="Look" views={lookViews(base)} />
 <div class="layers">
 	<div class="figure-side on-mat">
-		<Figure
+		<BodyFigure
 			{components}
 			progress={data.progress}
 			chosen={zone ? [zone] : []}

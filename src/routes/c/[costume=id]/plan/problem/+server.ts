@@ -9,7 +9,7 @@ export const GET: RequestHandler = async ({ params, locals }) => {
 	const id = Number(params.costume);
 	const found = Number.isSafeInteger(id) ? await plannedCostume(await database(), id, locals.now) : null;
 	if (!found) error(404, 'There is no such costume.');
-	const { problem, plan } = found.plan;
+	const { problem, schedule: plan } = found.plan;
 	return json({
 		problem: {
 			...problem,

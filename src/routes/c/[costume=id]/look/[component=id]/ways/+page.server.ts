@@ -1,7 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { addTaken } from '$core/answers/plan.ts';
-import { compareWays } from '$core/answers/ways.ts';
+import { compareWays } from '$core/answers/makeOrBuy.ts';
 import type { Span } from '$core/engines/schedule/calendar.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import * as f from '$lib/server/commands/fields.ts';

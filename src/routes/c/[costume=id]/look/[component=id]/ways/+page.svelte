@@ -1,9 +1,9 @@
 <script lang="ts">
-	import { riskOf, type WayFigures } from '$core/answers/ways.ts';
+	import { riskOf, type WayOutcome } from '$core/answers/makeOrBuy.ts';
 	import { formatDuration, formatHours } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { moneyDigits } from '$core/units/money.ts';
-	import { wayHoursFigure, wayMoneyFigure } from '$core/explain/ways.ts';
+	import { wayHoursFigure, wayMoneyFigure } from '$core/explain/makeOrBuy.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
@@ -35,9 +35,9 @@
 	function currencySuffix() {
 		return currency;
 	}
-	const unpriced = ({ way }: WayFigures) =>
+	const unpriced = ({ way }: WayOutcome) =>
 		way !== 'make' && way !== used && !data.offers[`${way}PriceMinor`];
-	const freed = (w: WayFigures) =>
+	const freed = (w: WayOutcome) =>
 		w.freedMinutes === 0
 			? 'nothing'
 			: w.freedMinutes > 0

@@ -5,7 +5,7 @@ import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 
 /** What a layout takes in words: `2 sheets and 1 offcut`, `1 offcut and 84 cm`. */
-export function takes(use: StockUse, offcuts: number, roll: boolean, unit: LengthUnit): string {
+export function takesWords(use: StockUse, offcuts: number, roll: boolean, unit: LengthUnit): string {
 	const fresh = freshSheets(use, offcuts);
 	const used = use.sheets - fresh;
 	const parts = [

@@ -6,29 +6,36 @@ import { offset } from './allowance.ts';
 import { circle, edgesOf, flatten, outlineLength, polygon } from './outline.ts';
 import type { Outline } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
-import { checkPiece, figuresOf, piece } from './piece.ts';
+import { checkPiece, sizesOfPiece, piece } from './piece.ts';
 import type { Piece } from '../../facts/piece.ts';
 import { rectangle, sector } from './sector.ts';
-import { applyWorks, placeOn, shareOf, workWords } from './work.ts';
-import { pieceWork, type PieceWork } from '../../facts/pieceWork.ts';
+import { applyOperations, placeOn, shareOf, operationWords } from './operations.ts';
+import { pieceOperation, type PieceOperation } from '../../facts/pieceOperation.ts';
 
 const near = (a: number, b: number, by = 1e-6) =>
 	assert.ok(Math.abs(a - b) <= by * Math.max(1, Math.abs(b)), `${a}, not ${b}`);
-const done = (pieces: readonly Piece[], ...works: PieceWork[]): Piece[] => {
-	const all = applyWorks(
+const done = (pieces: readonly Piece[], ...works: PieceOperation[]): Piece[] => {
+	const all = applyOperations(
 		pieces,
-		works.map((w) => pieceWork.parse(w))
+		works.map((w) => pieceOperation.parse(w))
 	);
 	assert.ok(all.ok, JSON.stringify(all));
 	return all.value;
 };
-const problem = (pieces: readonly Piece[], ...works: PieceWork[]) => {
-	const all = applyWorks(pieces, works);
+const problem = (pieces: readonly Piece[], ...works: PieceOperation[]) => {
+	const all = applyOperations(pieces, works);
 	assert.ok(!all.ok);
 	return all.problem;
 };
 const panel = piece('panel', rectangle(200, 100));
-const split: PieceWork = { kind: 'split', piece: 0, from: [0.5, 0], to: [0.5, 1], allowance: 0, marks: 2 };
+const split: PieceOperation = {
+	kind: 'split',
+	piece: 0,
+	from: [0.5, 0],
+	to: [0.5, 1],
+	allowance: 0,
+	marks: 2
+};
 
 test('split and joined again is the piece it was', () => {
 	for (let seed = 1; seed <= 60; seed++) {
@@ -41,7 +48,7 @@ test('split and joined again is the piece it was', () => {
 			{ ...split, from: [0.45, 0], to: [0.55, 1] },
 			{ kind: 'join', piece: 0, edge: seam(parts[0]!), other: 1, otherEdge: seam(parts[1]!) }
 		);
-		near(figuresOf(again!).area, figuresOf(whole).area);
+		near(sizesOfPiece(again!).area, sizesOfPiece(whole).area);
 		near(outlineLength(again!.outline), outlineLength(whole.outline));
 		assert.equal(checkPiece(again!), null);
 	}
@@ -51,7 +58,7 @@ test('places are shares of the piece, so a split keeps its meaning when the piec
 	near(shareOf(panel, placeOn(panel, [0.3, 0.8]))[0], 0.3);
 	for (const width of [200, 340]) {
 		const parts = done([piece('panel', rectangle(width, 100))], { ...split, from: [0.25, 0], to: [0.25, 1] });
-		const areas = parts.map((p) => figuresOf(p).area).sort((a, b) => a - b);
+		const areas = parts.map((p) => sizesOfPiece(p).area).sort((a, b) => a - b);
 		near(areas[0]!, width * 25);
 		near(areas[1]!, width * 75);
 	}
@@ -63,16 +70,16 @@ test('an allowance per edge, with its corners; none along the fold', () => {
 		{ kind: 'fold', piece: 0, edge: 3 },
 		{ kind: 'allowance', piece: 0, edges: [], mm: 13, corner: 'miter' }
 	);
-	const f = figuresOf(folded!);
+	const f = sizesOfPiece(folded!);
 	// 200 × 100 on the fold: 400 × 100, and 13 mm at both ends, top and bottom.
 	near(f.area, 40_000);
 	near(f.cutArea, 426 * 126, 1e-5);
 	near(f.cutLength, 2 * (426 + 126), 1e-5);
 	const [round] = done([panel], { kind: 'allowance', piece: 0, edges: [], mm: 10, corner: 'round' });
 	// A rectangle with round corners: the whole area, four strips and four quarters of a circle.
-	near(figuresOf(round!).cutArea, 20_000 + 600 * 10 + Math.PI * 100, 1e-3);
+	near(sizesOfPiece(round!).cutArea, 20_000 + 600 * 10 + Math.PI * 100, 1e-3);
 	const [one] = done([panel], { kind: 'allowance', piece: 0, edges: [0], mm: 10, corner: 'miter' });
-	near(figuresOf(one!).cutArea, 200 * 110, 1e-6);
+	near(sizesOfPiece(one!).cutArea, 200 * 110, 1e-6);
 });
 
 test('half a piece mirrored into a whole; a curve on the fold is refused', () => {
@@ -88,7 +95,7 @@ test('half a piece mirrored into a whole; a curve on the fold is refused', () =>
 		piece: 0,
 		edge: 1
 	});
-	near(figuresOf(whole!).area, 2 * figuresOf(piece('half', half)).area);
+	near(sizesOfPiece(whole!).area, 2 * sizesOfPiece(piece('half', half)).area);
 	near(outlineLength(whole!.outline), 2 * (outlineLength(half) - 100));
 	assert.equal(whole!.notches.length, 2);
 	assert.equal(problem([piece('half', half)], { kind: 'fold', piece: 0, edge: 0 }).code, 'foldStraight');
@@ -107,7 +114,7 @@ test('grown and shrunk pieces against an independent offset, 60 outlines', () =>
 	}
 	// A square by hand: every side moves.
 	const [larger] = done([panel], { kind: 'grow', piece: 0, mm: 5 });
-	near(figuresOf(larger!).area, 210 * 110);
+	near(sizesOfPiece(larger!).area, 210 * 110);
 	assert.equal(problem([panel], { kind: 'grow', piece: 0, mm: -60 }).code, 'growGone');
 });
 
@@ -149,7 +156,7 @@ test('what cannot be done says so at its work, and the pieces stay', () => {
 		{ kind: 'allowance', piece: 0, edges: [], mm: -1, corner: 'miter' },
 		{ kind: 'split', piece: 0.5, from: [0, 0], to: [1, 1], allowance: 0, marks: 0 }
 	])
-		assert.equal(pieceWork.safeParse(bad).success, false);
+		assert.equal(pieceOperation.safeParse(bad).success, false);
 });
 
 test('holes, notches, lines, pairs, names and grain', () => {
@@ -163,8 +170,8 @@ test('holes, notches, lines, pairs, names and grain', () => {
 		{ kind: 'grain', piece: 0, degrees: 90 },
 		{ kind: 'bevel', piece: 0, edges: [1], degrees: 45 }
 	);
-	near(figuresOf(p!).area, 20_000 - Math.PI * 100);
-	near(figuresOf(p!).bevelled, 100);
+	near(sizesOfPiece(p!).area, 20_000 - Math.PI * 100);
+	near(sizesOfPiece(p!).bevelled, 100);
 	assert.deepEqual(p!.notches, [{ edge: 0, along: 50, pair: 'a' }]);
 	assert.deepEqual(p!.lines[0]!.points, [
 		[0, 50],
@@ -175,9 +182,9 @@ test('holes, notches, lines, pairs, names and grain', () => {
 
 test('the words of a work', () => {
 	const mm = (v: number) => `${v} mm`;
-	assert.equal(workWords(split, 'panel', mm), 'panel: split, no allowance, 2 register marks');
+	assert.equal(operationWords(split, 'panel', mm), 'panel: split, no allowance, 2 register marks');
 	assert.equal(
-		workWords({ kind: 'allowance', piece: 0, edges: [1], mm: 13, corner: 'round' }, 'panel', mm),
+		operationWords({ kind: 'allowance', piece: 0, edges: [1], mm: 13, corner: 'round' }, 'panel', mm),
 		'panel: allowance of 13 mm on 1 edge, round corners'
 	);
 });
@@ -192,7 +199,7 @@ test('ten thousand points are split and grown without trouble', () => {
 	const parts = done([piece('ring', polygon(points), { holes: [circle([0, 0], 100, true)] })], split);
 	assert.equal(parts.length, 2);
 	near(
-		parts.reduce((sum, p) => sum + figuresOf(p).area, 0),
-		figuresOf(piece('ring', polygon(points))).area - Math.PI * 10_000
+		parts.reduce((sum, p) => sum + sizesOfPiece(p).area, 0),
+		sizesOfPiece(piece('ring', polygon(points))).area - Math.PI * 10_000
 	);
 });

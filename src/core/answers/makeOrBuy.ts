@@ -24,7 +24,7 @@ export interface Offer {
 }
 
 /** One way to get a component, planned as if it were chosen. */
-export interface WayFigures {
+export interface WayOutcome {
 	way: Way;
 	/** Route of the steps that it takes. */
 	route: string;
@@ -100,7 +100,7 @@ export function compareWays(
 	offers: { buy: Offer; alter: Offer },
 	now: LocalMinutes,
 	taken: ReadonlyMap<string, readonly Span[]> = new Map()
-): WayFigures[] {
+): WayOutcome[] {
 	const trade = catalogueOf(workshop.handbook);
 	const without = spendOf(withoutComponent(record, component), workshop).totalMinor;
 	const planned = WAYS.map((way) => {
@@ -110,10 +110,10 @@ export function compareWays(
 	});
 	const used = planned.find((p) => inUse(p.way, component)) ?? planned[0]!;
 	const base = handsOnOf(component, used.asIf.record, used.plan)[1];
-	return planned.map(({ way, asIf, plan }): WayFigures => {
-		const mine = plan.plan.steps.filter((s) => asIf.own.has(Number(s.id)));
+	return planned.map(({ way, asIf, plan }): WayOutcome => {
+		const mine = plan.schedule.steps.filter((s) => asIf.own.has(Number(s.id)));
 		const handsOn = handsOnOf(component, asIf.record, plan);
-		const stuck = plan.plan.impossible.some((i) => asIf.own.has(Number(i.id)));
+		const stuck = plan.schedule.impossible.some((i) => asIf.own.has(Number(i.id)));
 		const key = routeFor(way, component);
 		return {
 			way,
@@ -123,7 +123,7 @@ export function compareWays(
 			withMinor: spendOf(asIf.record, asIf.workshop).totalMinor,
 			withoutMinor: without,
 			ready: stuck || mine.length === 0 ? null : Math.max(...mine.map((s) => s.ready)),
-			finish: plan.plan.impossible.length ? null : plan.plan.finish,
+			finish: plan.schedule.impossible.length ? null : plan.schedule.finish,
 			outlook: plan.outlook,
 			freedMinutes: base - handsOn[1],
 			parcel: plan.orders.some((o) => o.usableFrom !== null && o.stepIds.some((id) => asIf.own.has(id)))
@@ -300,7 +300,7 @@ function stepsOf(way: Way, component: Component, workshop: Workshop): { steps: S
 export type Risk = 'low' | 'some' | 'high';
 
 /** A word for the risk of a way, from its own figures, with what it is about. */
-export function riskOf(figures: WayFigures, deadline: LocalMinutes): { risk: Risk; why: string } {
+export function riskOf(figures: WayOutcome, deadline: LocalMinutes): { risk: Risk; why: string } {
 	if (figures.ready === null) return { risk: 'high', why: 'it cannot be placed in the plan' };
 	if (figures.ready > deadline) return { risk: 'high', why: 'not ready in time' };
 	if (figures.outlook === 'late' || figures.outlook === 'stuck')

@@ -1,9 +1,9 @@
-import type { WayFigures } from '../answers/ways.ts';
+import type { WayOutcome } from '../answers/makeOrBuy.ts';
 import type { Figure } from './figure.ts';
 import { minutes, money } from '../units/figure.ts';
 
 /** Hands-on work of one way to get a component. */
-export const wayHoursFigure = (way: WayFigures): Figure => ({
+export const wayHoursFigure = (way: WayOutcome): Figure => ({
 	title: `Hands-on work: ${way.route}`,
 	formula: 'sum',
 	as: { kind: 'minutes' },
@@ -11,7 +11,7 @@ export const wayHoursFigure = (way: WayFigures): Figure => ({
 });
 
 /** What one way to get a component costs. */
-export const wayMoneyFigure = (way: WayFigures, currency: string): Figure => ({
+export const wayMoneyFigure = (way: WayOutcome, currency: string): Figure => ({
 	title: `Money: ${way.route}`,
 	formula: 'difference',
 	as: { kind: 'money', currency },

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { at, component, material, need, record, step, workshop } from '../../../tests/support/record.ts';
 import { DAY } from '../units/localTime.ts';
-import { compareWays, riskOf, routeFor, type WayFigures } from './ways.ts';
+import { compareWays, riskOf, routeFor, type WayOutcome } from './makeOrBuy.ts';
 
 const NOW = at('2031-04-28T18:00');
 const plate = component(1, { route: 'foamPlate' });
@@ -20,8 +20,8 @@ const shop = workshop({ materials: [material(1, { packPriceMinor: 1500, leadDays
 const OFFERS = { buy: { priceMinor: 9000, leadDays: 12 }, alter: { priceMinor: 2500, leadDays: 0 } };
 const byWay = (r = base) =>
 	Object.fromEntries(compareWays(r.components[0]!, r, shop, OFFERS, NOW).map((w) => [w.way, w])) as Record<
-		WayFigures['way'],
-		WayFigures
+		WayOutcome['way'],
+		WayOutcome
 	>;
 
 test('three ways: what is in use is planned as it stands, the others as if chosen', () => {

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { formatMoney } from '../units/money.ts';
-import { describeChange } from './describe.ts';
+import { describeChange } from './describeChange.ts';
 
 const row = (extra: Record<string, unknown>) => ({ id: 1, version: 1, ...extra });
 const changed = (tableName: string, before: Record<string, unknown>, after: Record<string, unknown>) =>

@@ -3,7 +3,7 @@
 	import type { Snippet } from 'svelte';
 	import { svgPath } from '$core/formats/patternSvg.ts';
 	import type { SheetForm } from '$core/facts/layout.ts';
-	import { lies } from './lies.ts';
+	import { isLong } from './isLong.ts';
 
 	interface Props {
 		form: SheetForm;
@@ -33,7 +33,7 @@
 		children
 	}: Props = $props();
 	const { width, height } = $derived(form);
-	const onItsSide = $derived(lies(form));
+	const onItsSide = $derived(isLong(form));
 </script>
 
 <figure class:wide={onItsSide} class:whole class:above>

@@ -3,7 +3,7 @@ import { distance, type Point } from '../../units/point.ts';
 import { backwards, boxOf, circle, edgeLength, edgesOf, flatten, polygon } from './outline.ts';
 import { bad, good, type Parsed } from '../../units/problem.ts';
 import { checkPiece, placedPiece } from './piece.ts';
-import type { PieceWork } from '../../facts/pieceWork.ts';
+import type { PieceOperation } from '../../facts/pieceOperation.ts';
 import { cutByLine } from './cut.ts';
 import { resized } from './resized.ts';
 import { offset } from './allowance.ts';
@@ -92,7 +92,7 @@ function unfolded(piece: Piece, edge: number): Parsed<Piece> {
 	return whole.ok ? good({ ...whole.value, name: piece.name }) : whole;
 }
 
-function worked(pieces: readonly Piece[], work: PieceWork, n: number): Parsed<Piece[]> {
+function worked(pieces: readonly Piece[], work: PieceOperation, n: number): Parsed<Piece[]> {
 	const piece = pieces[work.piece];
 	if (!piece) return bad('workPiece', { number: work.piece + 1 });
 	const edgeCount = piece.outline.edges.length;
@@ -180,7 +180,7 @@ function worked(pieces: readonly Piece[], work: PieceWork, n: number): Parsed<Pi
 }
 
 /** All works in order. The path of a problem leads to the work that cannot be done. */
-export function applyWorks(pieces: readonly Piece[], works: readonly PieceWork[]): Parsed<Piece[]> {
+export function applyOperations(pieces: readonly Piece[], works: readonly PieceOperation[]): Parsed<Piece[]> {
 	let now = [...pieces];
 	for (const [n, work] of works.entries()) {
 		const next = worked(now, work, n);
@@ -199,7 +199,7 @@ const percent = (factor: number) => `${printPercent(factor)} %`;
 const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 
 /** What a work does, in words; `name` is that of its piece. */
-export function workWords(work: PieceWork, name: string, length: (mm: number) => string): string {
+export function operationWords(work: PieceOperation, name: string, length: (mm: number) => string): string {
 	const which = 'edges' in work ? (work.edges.length ? plural(work.edges.length, 'edge') : 'all edges') : '';
 	switch (work.kind) {
 		case 'allowance':

@@ -11,7 +11,7 @@ const share = z.number().min(-0.5).max(1.5);
 const place = z.tuple([share, share]);
 const edges = z.array(index).max(2000);
 
-export const pieceWork = z.discriminatedUnion('kind', [
+export const pieceOperation = z.discriminatedUnion('kind', [
 	/** No edges: all of them. */
 	z.strictObject({
 		kind: z.literal('allowance'),
@@ -74,5 +74,5 @@ export const pieceWork = z.discriminatedUnion('kind', [
 	z.strictObject({ kind: z.literal('name'), piece: index, name: z.string().trim().min(1).max(80) }),
 	z.strictObject({ kind: z.literal('remove'), piece: index })
 ]);
-export type PieceWork = z.infer<typeof pieceWork>;
-export const MOST_WORKS = 200;
+export type PieceOperation = z.infer<typeof pieceOperation>;
+export const MOST_OPERATIONS = 200;

@@ -1,2 +1,0 @@
-/** A sheet or roll that is long is shown on its side: screens are wide. */
-export const lies = ({ width, height }: { width: number; height: number }): boolean => height > 1.3 * width;
