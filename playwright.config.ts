@@ -4,7 +4,18 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './tests/support/chromium.ts';
-import { BRING, DEMO, LAY, PATTERN, PICTURE, PLAN, STORY, WAYS, WORKSHOP } from './tests/support/servers.ts';
+import {
+	BRING,
+	DEMO,
+	LAY,
+	PATTERN,
+	PICTURE,
+	PLAN,
+	SHOP,
+	STORY,
+	WAYS,
+	WORKSHOP
+} from './tests/support/servers.ts';
 
 const fresh = () => mkdtempSync(join(tmpdir(), 'dapper-browser-'));
 
@@ -51,5 +62,5 @@ export default defineConfig({
 		screenshot: 'only-on-failure',
 		actionTimeout: 8000
 	},
-	webServer: [DEMO, PICTURE, PATTERN, BRING, LAY, PLAN, STORY, WORKSHOP, WAYS].map(server)
+	webServer: [DEMO, PICTURE, PATTERN, BRING, LAY, PLAN, STORY, WORKSHOP, WAYS, SHOP].map(server)
 });

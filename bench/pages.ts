@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -27,17 +28,57 @@ export async function pages(): Promise<void> {
 	await answers(PAGES, 50);
 	await afterChange();
 
-	console.log('pages: the large data set, 15 costumes at once (median and largest of 20)');
-	for (let n = 0; n < 12; n++)
-		await post('/?/copyCostume', {
-			id: String(1 + (n % 3)),
-			name: `Copy ${n}`,
-			eventAt: `2027-0${3 + (n % 6)}-1${n % 10}T09:00`
-		});
-	await answers(PAGES, 20);
-	await afterChange();
 	await warm.stop();
 	rmSync(folder, { recursive: true, force: true });
+	for (const costumes of [15, 100]) await largeShop(costumes);
+}
+
+/** So many costumes of 127 steps each, with 500 actions and 30 photos each. */
+async function largeShop(costumes: number): Promise<void> {
+	const folder = mkdtempSync(join(tmpdir(), 'dapper-bench-'));
+	const made = spawnSync(
+		process.execPath,
+		['--import', 'tsx', '--import', './scripts/raw-sql.mjs', 'bench/largeShop.ts', folder, String(costumes)],
+		{ stdio: 'inherit' }
+	);
+	if (made.status !== 0) throw new Error('The large shop could not be laid out');
+	const server = await serve(folder, 'start');
+	console.log(
+		`pages: ${costumes} costumes, start to first page ${server.seconds.toFixed(1)} s (median and largest of 20)`
+	);
+	const costume = Math.round(costumes * 0.7);
+	const paths = PAGES.filter((p) => !/lay\/1|pictures\/|pattern\/\d/.test(p)).map((p) =>
+		p.replace(/\/c\/\d/, `/c/${costume}`)
+	);
+	await answers(paths, 20);
+	await afterLog(costume);
+	console.log(`  memory ${Math.round(server.megabytes())} MB`);
+	await server.stop();
+	rmSync(folder, { recursive: true, force: true });
+}
+
+/** Five minutes logged on an open step of a costume in the middle: it is read and planned anew with all behind it. */
+async function afterLog(costume: number): Promise<void> {
+	const log = (step: number) =>
+		post(`/c/${costume}/bench?/logWork`, {
+			stepId: String(step),
+			makerId: '1',
+			endedAt: '2031-05-01T20:00',
+			minutes: '5',
+			note: ''
+		});
+	// 127 steps a costume, the last of them open.
+	const step = costume * 127 - 2;
+	for (const page of [`/c/${costume}/bench`, `/c/${costume}/plan`, '/']) {
+		const shown: number[] = [];
+		for (let i = 0; i < 9; i++) {
+			await log(step);
+			shown.push(await get(page));
+		}
+		console.log(
+			`  after a change of one costume ${page.padEnd(14)} ${ms(median(shown))}, ${ms(Math.max(...shown))}`
+		);
+	}
 }
 
 /** A change, and the page that shows it: what somebody waits for after a press of a button. */

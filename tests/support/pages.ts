@@ -29,6 +29,8 @@ export const PAGES = [
 	'/c/1/finish',
 	'/c/3/mend',
 	'/stash',
+	'/stash/handbook',
+	'/stash/handbook?table=route',
 	'/makers',
 	'/history',
 	'/settings'

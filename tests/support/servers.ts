@@ -20,6 +20,7 @@ export const BRING = at(4398, true);
 export const LAY = at(4399, true);
 export const PLAN = at(4400, true);
 export const WAYS = at(4401, true);
+export const SHOP = at(4402, true);
 
 /** So many days after the day of a server, as a date field takes it. */
 export const inDays = (server: typeof DEMO, days: number): string =>

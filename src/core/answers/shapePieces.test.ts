@@ -159,3 +159,21 @@ test('values read as makers type them', () => {
 	assert.deepEqual(readShapeValue(lid, '1', null, 'cm'), { ok: true, value: 1 });
 	assert.equal(readShapeValue(lid, '7', null, 'cm').ok, false);
 });
+
+test('a stored shape is shaped once for the same values, and anew when a measure or a thickness changes', () => {
+	const defaults = (shaper: 'cone' | 'taperedBand') =>
+		Object.fromEntries(Object.entries(SHAPERS[shaper].params).map(([key, p]) => [key, p.value]));
+	const shape = { shaper: 'cone', values: defaults('cone'), materialId: null, layers: 1, version: 1 };
+	const fit = { component: make.component(1), components: [make.component(1)], wearers: [], materials: [] };
+	const first = shapeFor(shape, fit);
+	assert.equal(shapeFor(shape, fit), first);
+	const later = { ...shape, version: 2 };
+	assert.notEqual(shapeFor(later, fit), first, 'another version is another shape');
+	const { version: _, ...drawing } = shape;
+	assert.notEqual(shapeFor(drawing, fit), shapeFor(drawing, fit), 'what is being drawn is never kept');
+	const of = { ...shape, materialId: 1, shaper: 'taperedBand', values: defaults('taperedBand') };
+	const thick = (thicknessMm: number) => shapeFor(of, { ...fit, materials: [{ id: 1, thicknessMm }] });
+	const [six, ten] = [thick(6), thick(10)];
+	assert.ok(six.ok && ten.ok);
+	assert.notDeepEqual(six.value.pieces, ten.value.pieces);
+});

@@ -84,8 +84,26 @@ export function valuesOf(
 export type ShapeSource = Pick<StoredShape, 'shaper' | 'values'> &
 	Partial<Pick<StoredShape, 'works' | 'drawn' | 'materialId' | 'layers'>>;
 
-/** Shapes the pieces and works on them. What is wrong with a value leads to its name, else to its work. */
+/** What a stored shape gave last, and for which values. */
+const kept = new WeakMap<ShapeSource, { key: string; done: Parsed<Shaped> }>();
+
+/**
+ * Shapes the pieces and works on them. What is wrong with a value leads to its name, else to its work. The same shape with the
+ * same values is shaped once: nobody writes to a shape or to its pieces.
+ */
 export function shapeFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
+	// What is being drawn has no version yet, and may be written to.
+	if (!('version' in shape)) return shapeAnew(shape, fit);
+	const values = valuesOf(shape.values, fit);
+	const key = JSON.stringify([values, thicknessOf(shape, fit.materials)]);
+	const known = kept.get(shape);
+	if (known?.key === key) return known.done;
+	const done = shapeAnew(shape, fit);
+	kept.set(shape, { key, done });
+	return done;
+}
+
+function shapeAnew(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 	const shaped = baseFor(shape, fit);
 	if (!shaped.ok || !shape.works?.length) return shaped;
 	const worked = applyOperations(shaped.value.pieces, shape.works);

@@ -133,6 +133,15 @@ function workshopOf(kept: Kept | null, rows: WorkshopRows, logs: readonly Observ
 	return { ...rows, learned, rates: ratesFrom(learned, rows.ownRates) };
 }
 
+/** A shape of the same version is the same object: its pieces are kept with it. */
+function sameShapes(before: PiecesOf | null, now: PiecesOf): PiecesOf {
+	const were = new Map(before?.shapes.map((s) => [s.id, s]));
+	return {
+		...now,
+		shapes: now.shapes.map((s) => (were.get(s.id)?.version === s.version ? were.get(s.id)! : s))
+	};
+}
+
 /** The costumes at work: those that changed are read, pieces are put into those whose amounts follow them. */
 async function costumesNow(
 	db: Database,
@@ -152,7 +161,7 @@ async function costumesNow(
 			if (!now && !was) return [];
 			if (!now && sameTrade) return [[id, was!]];
 			const own = now ?? was!.entered;
-			const of = now ? pieces.get(id)! : was!.pieces;
+			const of = now ? sameShapes(was?.pieces ?? null, pieces.get(id)!) : was!.pieces;
 			const record = followPieces(own, {
 				...of,
 				materials: rows.materials,

@@ -1,0 +1,143 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { SHOP } from '../support/servers.ts';
+
+/** What all costumes share: the handbook, the stash and who is promised it, prices and currencies. */
+test.use({ baseURL: SHOP.address });
+test.describe.configure({ mode: 'serial' });
+
+const dialog = (page: Page) => page.getByRole('dialog');
+const toast = (page: Page, words: string | RegExp) =>
+	expect(page.getByRole('status').getByText(words).first()).toBeVisible();
+const row = (page: Page, name: string) =>
+	page.getByRole('row').filter({ has: page.getByText(name, { exact: true }) });
+
+test('a row of the handbook is changed: the steps follow; it is marked, and brought back', async ({
+	page
+}) => {
+	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await page.getByRole('link', { name: 'Handbook' }).click();
+	await page.getByRole('button', { name: 'Edit attach' }).click();
+	const field = dialog(page).getByLabel('Usual minutes a metre, m² or each');
+	await expect(field).toHaveValue('8');
+	await field.fill('a lot');
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await expect(dialog(page).getByText('“a lot” is not a number.')).toBeVisible();
+	await field.fill('20');
+	await dialog(page).getByLabel('Where it is from').fill('our own watch');
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await toast(page, 'Changed “attach” in the handbook');
+	await expect(row(page, 'attach')).toContainText('20 min each, ornament');
+	await expect(row(page, 'attach')).toContainText('changed: our own watch');
+	await page.getByRole('button', { name: 'Bring back attach' }).click();
+	await toast(page, 'Brought back “attach” as it ships');
+	await expect(row(page, 'attach')).toContainText('8 min each, ornament');
+	await expect(row(page, 'attach')).not.toContainText('changed');
+});
+
+test('a technique and a route of one’s own: a component made by it has the hours that its rows say', async ({
+	page
+}) => {
+	await page.goto('/stash/handbook', { waitUntil: 'networkidle' });
+	await page.getByRole('button', { name: 'technique', exact: true }).click();
+	await dialog(page).getByLabel('Name').fill('vacuum form');
+	await dialog(page).getByLabel('Counts').fill('shell');
+	await dialog(page).getByLabel('Usual minutes a metre, m² or each').fill('15');
+	await dialog(page).getByRole('checkbox', { name: 'heat' }).check();
+	await dialog(page).getByRole('button', { name: 'Add' }).click();
+	await expect(row(page, 'vacuum form')).toContainText('added: my own');
+	await page.getByRole('link', { name: 'Routes' }).click();
+	await page.getByRole('button', { name: 'route', exact: true }).click();
+	await dialog(page).getByLabel('Name', { exact: true }).fill('formed shell');
+	await dialog(page).getByRole('checkbox', { name: 'prop' }).check();
+	await dialog(page).getByLabel('Name of step 1').fill('pull four shells');
+	await dialog(page).getByLabel('Technique of step 1').selectOption({ label: 'vacuum form' });
+	await dialog(page).getByLabel('Amount of step 1').fill('4');
+	await dialog(page).getByRole('button', { name: 'Add' }).click();
+	await toast(page, 'Added “formed shell” in the handbook');
+
+	await page.goto('/c/2/look', { waitUntil: 'networkidle' });
+	await page.keyboard.press('n');
+	await dialog(page).getByLabel('Name', { exact: true }).fill('Horn tips');
+	await dialog(page).getByLabel('Kind').selectOption('prop');
+	await dialog(page).getByLabel(/Route/).selectOption({ label: 'formed shell' });
+	await dialog(page).getByRole('button', { name: /^Add/ }).click();
+	await page
+		.getByRole('link', { name: /Horn tips/ })
+		.first()
+		.click();
+	// By hand: 4 shells of 15 minutes.
+	await expect(row(page, 'pull four shells').getByRole('button', { name: /Hands-on time/ })).toHaveText('1h');
+	await expect(page.getByRole('note')).toContainText('heat gloves');
+
+	await page.goto('/stash/handbook', { waitUntil: 'networkidle' });
+	await page.getByRole('button', { name: 'Remove vacuum form' }).click();
+	await expect(page.getByRole('alert').first()).toContainText('is in use: 1 step');
+	const saved = page.waitForEvent('download');
+	await page.getByRole('link', { name: 'Save my rows' }).click();
+	const file = JSON.parse(readFileSync(await (await saved).path(), 'utf8')) as { rows: { key: string }[] };
+	expect(file.rows.map((r) => r.key).sort()).toEqual(['formedShell', 'vacuumForm']);
+});
+
+test('the stash is promised once, in turn: who is moved up has what the other had', async ({ page }) => {
+	await page.goto('/stash', { waitUntil: 'networkidle' });
+	const clear = row(page, 'Clear spray, matt').locator('[data-promised]');
+	const share = async (costume: string) =>
+		Number(new RegExp(`([\\d.]+) for ${costume}`).exec((await clear.textContent())!)?.[1] ?? 0);
+	const [first, second] = [await share('Ferrywoman'), await share('Lamplighter')];
+	expect(first).toBeGreaterThan(0);
+	expect(Math.round((first + second) * 100)).toBe(100);
+	await page.getByRole('button', { name: 'Lamplighter of Quay Nine earlier' }).click();
+	await toast(page, 'Changed who is promised the stash first');
+	await expect(clear).toHaveText('1 for Lamplighter of Quay Nine, none free');
+	await expect(page.getByText('as you have set it')).toBeVisible();
+	// What the other counted on is short there now.
+	await page.goto('/c/3/buy', { waitUntil: 'networkidle' });
+	await expect(row(page, 'Clear spray, matt').first()).toBeVisible();
+	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await page.getByRole('button', { name: 'By event again' }).click();
+	await expect(clear).toContainText('for Ferrywoman of the Low Tide');
+});
+
+test('a price in another currency is exchanged by the rate that was typed, and unknown until then', async ({
+	page
+}) => {
+	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await page.getByRole('button', { name: 'Edit Wefts, silver' }).click();
+	await dialog(page).getByLabel('Price of a pack').fill('');
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await expect(row(page, 'Wefts, silver')).toContainText('not known');
+
+	const name = 'Webbing 25 mm';
+	await page.getByRole('button', { name: `Edit ${name}` }).click();
+	await dialog(page).getByLabel('Price of a pack').fill('1000');
+	await dialog(page).getByLabel('Currency').selectOption('JPY');
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await expect(row(page, name)).toContainText('1 000 JPY'.replace(' ', '\u2009'));
+	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await page.getByRole('button', { name: 'Purchase', exact: true }).click();
+	await dialog(page).getByLabel('Material').selectOption({ label: name });
+	await dialog(page).getByLabel('Packs').fill('2');
+	await dialog(page)
+		.getByRole('button', { name: /^(Add|Put)/ })
+		.click();
+	await expect(page.locator('[data-unpriced]')).toContainText(name);
+	await page.keyboard.press('Control+z');
+	await toast(page, /Undid/);
+
+	await page.goto('/settings', { waitUntil: 'networkidle' });
+	const rates = page.getByRole('form', { name: 'Exchange rate' });
+	await rates.getByLabel('One of').selectOption('JPY');
+	await rates.getByLabel('is worth').fill('0.006');
+	await rates.getByRole('button', { name: 'Set the rate' }).click();
+	await expect(page.getByText('1 JPY = 0.006 EUR')).toBeVisible();
+	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await page.getByRole('button', { name: 'Purchase', exact: true }).click();
+	await dialog(page).getByLabel('Material').selectOption({ label: name });
+	await dialog(page).getByLabel('Packs').fill('2');
+	await dialog(page)
+		.getByRole('button', { name: /^(Add|Put)/ })
+		.click();
+	// By hand: 2 packs of 1,000 yen at 0.006 are 12.00 euro.
+	await expect(row(page, name).first()).toContainText('12.00 EUR');
+});
