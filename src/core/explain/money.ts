@@ -96,7 +96,7 @@ export function packsFigure(line: ShoppingLine): Figure {
 				line.taken > 0 ? 'components and coats, less what was cut from the stash' : 'components and coats',
 				unit
 			),
-			number('in the stash', line.stash, 'stash', unit),
+			number('in the stash', line.stash, 'promised to this costume', unit),
 			number('bought', line.bought, 'purchases', unit),
 			number('pack', line.material.packSize, 'material', unit)
 		]

@@ -174,7 +174,7 @@ export const componentCommands = {
 		async (tx, v, { costumeId, trade }) => {
 			const result = await insertComponent(tx, costumeId, v, trade);
 			const steps = await all(tx, 'select 1 from step where component_id = $1', [result.id]);
-			const tail = steps.length ? ` with ${steps.length} steps` : '';
+			const tail = steps.length ? ` with ${steps.length} ${steps.length === 1 ? 'step' : 'steps'}` : '';
 			return { words: `Added ${result.code} ${v.name}${tail}`, result };
 		}
 	),

@@ -29,6 +29,7 @@
 	const rows = $derived(Object.entries(rowsOf));
 	const own = $derived(new Set(data.handbook.map((r) => `${r.tableName} ${r.key}`)));
 	const ships = (key: string) => Object.hasOwn(STANDARD[table] as object, key);
+	const mark = (key: string) => (own.has(`${table} ${key}`) ? (ships(key) ? 'changed: ' : 'added: ') : '');
 	const shown = (row: Row) => (SHOWN[table] as (row: unknown, u: typeof unit) => string)(row, unit);
 	/** The row that is open; an empty key is a new one. */
 	let open = $state<string | null>(null);
@@ -76,10 +77,7 @@
 						<tr>
 							<td><b>{nameOfRow(row)}</b></td>
 							<td class="small">{shown(row)}</td>
-							<td class="small soft"
-								>{#if own.has(`${table} ${key}`)}<b>{ships(key) ? 'changed' : 'added'}:</b>
-								{/if}{row.source}</td
-							>
+							<td class="small soft">{`${mark(key)}${row.source}`}</td>
 							<td class="number">
 								<button
 									class="button small quiet"

@@ -213,9 +213,10 @@
 				<table>
 					<thead>
 						<tr
-							><th>Material</th><th>For</th><th class="number">Needed</th><th class="number">Stash</th><th
-								class="number">Bought</th
-							><th class="number">Packs short</th><th class="number">Over</th></tr
+							><th>Material</th><th>For</th><th class="number">Needed</th><th class="number"
+								>Promised of the stash</th
+							><th class="number">Bought</th><th class="number">Packs short</th><th class="number">Over</th
+							></tr
 						>
 					</thead>
 					<tbody>

@@ -52,10 +52,12 @@
 		const answer = page.form as Answer;
 		return isFailure(answer) && answer.command === 'moveComponent' ? answer.message : null;
 	});
-	const routesFor = Object.entries(handbook().route).map(([value, route]) => ({
-		value,
-		label: `${route.name} (${route.kinds.join(', ')})`
-	}));
+	const routesFor = $derived(
+		Object.entries(handbook().route).map(([value, route]) => ({
+			value,
+			label: `${route.name} (${route.kinds.join(', ')})`
+		}))
+	);
 
 	async function moveTo(id: number, parentId: number | null, index: number) {
 		move = { id, parentId: parentId === null ? '' : String(parentId), index };
