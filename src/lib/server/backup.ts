@@ -68,35 +68,50 @@ const backupFile = z.strictObject({
 	tables: z.partialRecord(z.enum(TABLES), z.array(z.record(z.string(), z.unknown())))
 });
 
-/** So many changes are read at once: History may be long, and pages are answered in between. */
-const SLICE = 5000;
+/** So many rows of History are read at once, and so long is waited then: pages are answered in between. */
+const SLICE = 1000;
+const PAUSE_MS = 30;
+/** Tables that only grow: what they held at one moment can be read after it, piece by piece. */
+const HISTORY = ['action', 'change'] as const;
 
 /** A table's rows as the database writes them: they are read by nobody on the way. */
 const rowsOf = async (db: Executor, table: string): Promise<string> =>
 	(await one<{ rows: string }>(db, 'select rows_of($1)::text as rows', [table]))!.rows;
 
-/** All tables but the changes, at one moment, and the newest change of then. */
-async function readTables(tx: Executor): Promise<{ parts: string[]; newest: number }> {
+/** All tables but History, at one moment, and how far History went then. */
+async function readTables(tx: Executor): Promise<{ parts: string[]; newest: Record<string, number> }> {
 	const parts: string[] = [];
 	for (const table of TABLES)
-		if (table !== 'change') parts.push(`${JSON.stringify(table)}:${await rowsOf(tx, table)}`);
-	const newest = (await one<{ id: number }>(tx, 'select coalesce(max(id), 0) as id from change'))!.id;
-	return { parts, newest };
+		if (!HISTORY.some((h) => h === table)) parts.push(`${JSON.stringify(table)}:${await rowsOf(tx, table)}`);
+	const newest = await one<Record<string, number>>(
+		tx,
+		`select (select coalesce(max(id), 0) from action) as action, (select coalesce(max(id), 0) from change) as change`
+	);
+	return { parts, newest: newest! };
 }
 
-/** Changes are never written over, so that those up to one moment can be read after it, piece by piece. */
-async function* changesUpTo(db: Executor, newest: number): AsyncGenerator<string> {
-	for (let after = 0, first = true; after < newest;) {
-		const slice = (await one<{ last: number | null; rows: string | null }>(
-			db,
-			`select max(id) as last, string_agg(to_jsonb(c)::text, ',' order by id) as rows
-			from (select * from change where id > $1 and id <= $2 order by id limit $3) c`,
-			[after, newest, SLICE]
-		))!;
+const SLICES: Record<(typeof HISTORY)[number], string> = {
+	action: `select max(id) as last, string_agg(to_jsonb(r)::text, ',' order by id) as rows
+		from (select * from action where id > $1 and id <= $2 order by id limit $3) r`,
+	change: `select max(id) as last, string_agg(to_jsonb(r)::text, ',' order by id) as rows
+		from (select * from change where id > $1 and id <= $2 order by id limit $3) r`
+};
+
+async function* historyUpTo(
+	db: Executor,
+	table: (typeof HISTORY)[number],
+	newest: number
+): AsyncGenerator<string> {
+	for (let after = 0, first = true; after < newest; first = false) {
+		const slice = (await one<{ last: number | null; rows: string | null }>(db, SLICES[table], [
+			after,
+			newest,
+			SLICE
+		]))!;
 		if (slice.last === null) return;
 		yield `${first ? '' : ','}${slice.rows}`;
-		first = false;
 		after = slice.last;
+		await new Promise((done) => setTimeout(done, PAUSE_MS));
 	}
 }
 
@@ -105,9 +120,13 @@ async function backupJson(
 	{ parts, newest }: Awaited<ReturnType<typeof readTables>>
 ): Promise<Uint8Array> {
 	const head = JSON.stringify({ format: FORMAT, schema: NEWEST_SCHEMA, at: formatLocalTime(clock()) });
-	const chunks = [Buffer.from(`${head.slice(0, -1)},"tables":{${parts.join(',')},"change":[`)];
-	for await (const rows of changesUpTo(db, newest)) chunks.push(Buffer.from(rows));
-	chunks.push(Buffer.from(']}}'));
+	const chunks = [Buffer.from(`${head.slice(0, -1)},"tables":{${parts.join(',')}`)];
+	for (const table of HISTORY) {
+		chunks.push(Buffer.from(`,${JSON.stringify(table)}:[`));
+		for await (const rows of historyUpTo(db, table, newest[table]!)) chunks.push(Buffer.from(rows));
+		chunks.push(Buffer.from(']'));
+	}
+	chunks.push(Buffer.from('}}'));
 	return Buffer.concat(chunks);
 }
 
@@ -161,6 +180,8 @@ export async function restoreBackup(db: Database, data: Uint8Array): Promise<voi
 				await tx.query('select fill_table($1, $2)', [table, JSON.stringify(read.data.tables[table] ?? [])]);
 			if (read.data.schema < 10) await tx.query('select bring_up_to_10()');
 			if (read.data.schema < 11) await tx.query('select bring_up_to_11()');
+			// An action that was taken back while the backup was written stands in it: what took it back is not there.
+			await tx.query('select reckon_stands()');
 			await tx.query('delete from revision');
 		});
 		db.beginEra();

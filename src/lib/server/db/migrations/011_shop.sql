@@ -26,3 +26,16 @@ create function bring_up_to_11() returns void language sql as $$
 	update material set pack_price_minor = null where pack_price_minor = 0;
 $$;
 select bring_up_to_11();
+
+-- Which actions stand, by what takes what back: from the newest on, each is known when it is come to.
+create function reckon_stands() returns void language plpgsql as $$
+declare
+	act record;
+begin
+	update action set stands = true where not stands;
+	for act in select id, undoes from action where undoes <> '{}' order by id desc loop
+		if (select stands from action where id = act.id) then
+			update action set stands = false where id = any(act.undoes);
+		end if;
+	end loop;
+end $$;
