@@ -31,6 +31,8 @@ function card(record: CostumeRecord, plan: CostumePlan, workshop: Workshop, now:
 		spend: spendFigure(record.costume, spend),
 		spentMinor: spend.spentMinor,
 		totalMinor: spend.totalMinor,
+		/** Materials that come on top, at a price that nobody knows. */
+		unpriced: spend.unpriced.length,
 		next: next ? `${next.component.code} ${next.component.name}: ${next.step.name}` : null,
 		nextMinutes: next?.minutes ?? null,
 		drying: today.drying.length,

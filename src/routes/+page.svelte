@@ -80,6 +80,9 @@
 					<dt>Will cost</dt>
 					<dd class:over={card.costume.limitMinor !== null && card.totalMinor > card.costume.limitMinor}>
 						<Working figure={card.spend} />
+						{#if card.unpriced}<span class="small soft"
+								>and {card.unpriced === 1 ? 'something' : `${card.unpriced} things`} without a price</span
+							>{/if}
 					</dd>
 				</div>
 			</dl>

@@ -30,6 +30,8 @@ interface Facts {
 	/** Metres or counts over the steps of these techniques, one copy. */
 	amount: (...techniques: StandardTechnique[]) => number;
 	thickness: string;
+	/** ml of contact cement along a metre of seam, both faces; 0 where the handbook does not say. */
+	cementPerMetre: number;
 }
 
 /** m² of a foam or plastic sheet, and the width of cloth in metres; usual sizes, from memory. */
@@ -87,7 +89,7 @@ const along = (
 		number('copies', f.copies, 'pair and count')
 	]);
 const cement = (f: Facts) =>
-	along('Contact cement', 'glue', 'ml', f, f.amount('cement'), 15, 'seams to join');
+	along('Contact cement', 'glue', 'ml', f, f.amount('cement'), f.cementPerMetre, 'seams to join');
 const foam = (f: Facts) => sheets(`High-density foam ${f.thickness}`, 'foam', f);
 const detail = (f: Facts) => sheets('High-density foam 2 mm', 'foam', f, 0.4);
 const thread = (f: Facts) =>
@@ -216,7 +218,8 @@ export function shoppingSeed(
 			steps
 				.filter((s) => (techniques as string[]).includes(s.technique))
 				.reduce((sum, s) => sum + s.amount / BASE_PER_UNIT[techniqueOf(trade, s.technique).driver], 0),
-		thickness: known.ok ? `${Math.round(known.value)} mm` : '5 mm'
+		thickness: known.ok ? `${Math.round(known.value)} mm` : '5 mm',
+		cementPerMetre: trade.glue.contactCement?.mlPerMetre ?? 0
 	};
 	const had = new Set(record.needs.filter((n) => n.componentId === component.id).map((n) => n.materialId));
 	return rule(facts)

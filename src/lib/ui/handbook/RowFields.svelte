@@ -151,6 +151,8 @@
 		grid-column: 1 / -1;
 	}
 	.plain {
+		display: flex;
+		flex-wrap: wrap;
 		border: 0;
 		padding: 0;
 		margin: 0;
@@ -163,6 +165,7 @@
 		white-space: nowrap;
 	}
 	legend {
+		width: 100%;
 		padding: 0;
 		color: var(--ink-soft);
 		font-size: var(--s13);

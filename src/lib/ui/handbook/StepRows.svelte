@@ -111,7 +111,7 @@
 								inputmode="decimal"
 								aria-label="Amount of step {i + 1}"
 							/>
-							{unitOf(line.technique)}</label
+							<span class="unit">{unitOf(line.technique)}</span></label
 						>
 						<label
 							>waits <input
@@ -183,6 +183,9 @@
 		align-items: center;
 		gap: 4px;
 		white-space: nowrap;
+	}
+	.unit {
+		min-width: 4.5em;
 	}
 	.short {
 		width: 4.5em;
