@@ -70,13 +70,13 @@ function grow({ schema, tables }: Backup, count: number): Backup {
 			event_at: event.toISOString().slice(0, 19)
 		});
 		for (const [table, links] of Object.entries(LINKS)) {
-			const own = tables[table]!.filter((r) =>
+			const its = tables[table]!.filter((r) =>
 				Object.entries(links).every(
 					([column, to]) => r[column] == null || ids.has(`${to} ${String(r[column])}`) || to === table
 				)
 			);
-			for (const r of own) ids.set(`${table} ${r.id}`, idIn(table));
-			for (const r of own) {
+			for (const r of its) ids.set(`${table} ${r.id}`, idIn(table));
+			for (const r of its) {
 				const linked = Object.entries(links).map(([column, to]) => [
 					column,
 					ids.get(`${to} ${String(r[column])}`) ?? null

@@ -11,12 +11,12 @@ export function mesh(): void {
 		[26, 40],
 		[60, 84]
 	] as const) {
-		const own = bumpy(rings, sectors, 110, 0.1);
-		const run = () => unfold(own, { thickness: 6, most: null });
+		const its = bumpy(rings, sectors, 110, 0.1);
+		const run = () => unfold(its, { thickness: 6, most: null });
 		const done = run();
 		if (!done.ok) throw new Error(done.problem.code);
 		console.log(
-			`mesh: ${triangleCount(own)} faces unfolded ${ms(median(timed(3, run)))} (median of 3): ${done.value.pieces.length} pieces, ${(done.value.seamLength / 1000).toFixed(1)} m of seams`
+			`mesh: ${triangleCount(its)} faces unfolded ${ms(median(timed(3, run)))} (median of 3): ${done.value.pieces.length} pieces, ${(done.value.seamLength / 1000).toFixed(1)} m of seams`
 		);
 	}
 }

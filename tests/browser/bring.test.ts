@@ -214,8 +214,8 @@ test('from the photo to the print: a mat seen at a slant, its corners clicked, t
 	await page.getByRole('button', { name: 'None', exact: true }).click();
 	await expect(page.getByText('Tick what is to be printed.')).toBeVisible();
 	await page.getByRole('checkbox', { name: 'All of G-03 Wave embroidery' }).check();
-	const own = page.getByRole('checkbox', { name: /^\d+\/\d+ piece 2/ });
-	await own.last().uncheck();
+	const its = page.getByRole('checkbox', { name: /^\d+\/\d+ piece 2/ });
+	await its.last().uncheck();
 	const download = page.waitForEvent('download');
 	await page.getByRole('link', { name: 'Pattern at 1:1' }).click();
 	const pdf = info.outputPath('traced.pdf');

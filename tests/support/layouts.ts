@@ -46,10 +46,10 @@ export function faultsOf(task: LayoutTask, { placements, unplaced }: Layout): st
 	const faults: string[] = [];
 	const pieces = new Map(task.pieces.map((p) => [p.id, p]));
 	for (const piece of task.pieces) {
-		const own = [...placements, ...unplaced].filter((p) => p.piece === piece.id).map((p) => p.copy);
+		const its = [...placements, ...unplaced].filter((p) => p.piece === piece.id).map((p) => p.copy);
 		const copies = Array.from({ length: piece.quantity }, (_, i) => i + 1);
-		if (JSON.stringify(own.sort((a, b) => a - b)) !== JSON.stringify(copies))
-			faults.push(`${piece.id}: copies ${own.join(', ')} of ${piece.quantity}`);
+		if (JSON.stringify(its.sort((a, b) => a - b)) !== JSON.stringify(copies))
+			faults.push(`${piece.id}: copies ${its.join(', ')} of ${piece.quantity}`);
 	}
 	const laid = placements.map((p) => {
 		const piece = pieces.get(p.piece)!;

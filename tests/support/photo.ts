@@ -67,8 +67,8 @@ export function photoOf(
 				1 -
 				(shade / 255) * (u * 0.7 + v * 0.5) -
 				(shade / 400) * Math.exp(-(((u - 0.8) / 0.5) ** 2) - ((v - 0.9) / 0.5) ** 2);
-			const own = mat * (1 - cover[i]!) + tone[i]! * cover[i]!;
-			data[i] = Math.max(0, Math.min(255, own * light + noise * (next() + next() + next() - 1.5)));
+			const its = mat * (1 - cover[i]!) + tone[i]! * cover[i]!;
+			data[i] = Math.max(0, Math.min(255, its * light + noise * (next() + next() + next() - 1.5)));
 		}
 	return { width, height, data };
 }
@@ -162,9 +162,9 @@ export function slantPhotoOf(
 					(at(u0, v0) * (1 - fu) + at(u0 + 1, v0) * fu) * (1 - fv) +
 					(at(u0, v0 + 1) * (1 - fu) + at(u0 + 1, v0 + 1) * fu) * fv;
 			}
-			const own = grey + noise * (next() + next() + next() - 1.5);
+			const its = grey + noise * (next() + next() + next() - 1.5);
 			const i = (row * width + column) * 4;
-			data[i] = data[i + 1] = data[i + 2] = own;
+			data[i] = data[i + 1] = data[i + 2] = its;
 			data[i + 3] = 255;
 		}
 	return {
@@ -197,9 +197,9 @@ export function twelvePieces(): Parameters<typeof photoOf>[0] {
 	return Array.from({ length: 12 }, (_, i) => {
 		const [x, y] = [145 + 270 * (i % 4), 130 + 265 * Math.floor(i / 4)];
 		const at = (o: Outline) => placedOutline(o, { move: [x, y] });
-		const own = i % 4 === 3 ? circle([0, 0], 70 + 5 * i) : blob(i + 3, i % 4 === 2);
+		const its = i % 4 === 3 ? circle([0, 0], 70 + 5 * i) : blob(i + 3, i % 4 === 2);
 		return {
-			outline: at(own),
+			outline: at(its),
 			holes: i === 0 || i === 5 ? [at(circle([0, 0], 20, true))] : [],
 			grey: 200 + 2 * i
 		};

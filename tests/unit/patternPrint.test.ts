@@ -233,11 +233,11 @@ test('placement chart: joined edges face each other on one page, nothing covers 
 		['taperedBand', { panels: 4 }],
 		['netSkirt', { layers: 3 }]
 	] as const) {
-		const own = pieces(key, values);
-		const chart = placementChart(own);
+		const its = pieces(key, values);
+		const chart = placementChart(its);
 		assert.equal(
 			chart.pieces.length,
-			own.reduce((sum, p) => sum + Math.min(24, p.piece.quantity), 0),
+			its.reduce((sum, p) => sum + Math.min(24, p.piece.quantity), 0),
 			key
 		);
 		const flat = chart.pieces.map((p) =>

@@ -108,17 +108,17 @@ export function alternativesOf(
 			const buy = leaving('buy', c, bought.words, bought.leave, loss * BOUGHT, whole);
 			all.push({ ...buy, savedMinor: buy.savedMinor - bought.priceMinor, waits: bought.waits });
 		}
-		const own = look.get(c.id)!;
+		const its = look.get(c.id)!;
 		for (const frill of FRILLS) {
 			const these = mine.filter((s) => (frill.techniques as readonly string[]).includes(s.technique));
-			if (these.length) all.push(leaving('simplify', c, frill.words, these, own * frill.loss, whole));
+			if (these.length) all.push(leaving('simplify', c, frill.words, these, its * frill.loss, whole));
 		}
 		const mockUps = mine.filter((s) => s.technique === 'mockUp');
 		if (mockUps.length)
-			all.push(leaving('simplify', c, 'without a mock-up', mockUps, own * NO_MOCK_UP, whole));
+			all.push(leaving('simplify', c, 'without a mock-up', mockUps, its * NO_MOCK_UP, whole));
 		const extra = extraCoats(record, mine, catalogueOf(workshop.handbook));
 		if (extra.length)
-			all.push(leaving('simplify', c, 'with the fewest coats', extra, own * FEWER_COATS, whole));
+			all.push(leaving('simplify', c, 'with the fewest coats', extra, its * FEWER_COATS, whole));
 	}
 	return [...all, ...moreHours(plan, workshop, now)];
 }
@@ -129,12 +129,12 @@ const wholes = (id: number): string[] => [`drop ${id}`, `borrow ${id}`, `buy ${i
 /** Bought ready: of its work only the last is left, trying it on, and that waits for the parcel. */
 function boughtReady(
 	component: Component,
-	own: readonly Step[],
+	its: readonly Step[],
 	all: readonly Step[],
 	offer: Offer,
 	now: LocalMinutes
 ): { words: string; leave: Step[]; waits: Alternative['waits']; priceMinor: number } | null {
-	const kept = own.findLast((s) => s.technique === 'fit') ?? own[own.length - 1];
+	const kept = its.findLast((s) => s.technique === 'fit') ?? its[its.length - 1];
 	if (!kept || all.length < 2) return null;
 	const lead = { leadDays: offer.leadDays, leadWorkingDays: false };
 	const at = arrivalDay(dayOf(now), lead) * DAY + ARRIVAL_CLOCK;

@@ -115,11 +115,11 @@ test('names follow ISO 8559-1 where it has one; the trade’s own are marked', (
 		'armscye girth'
 	])
 		assert.ok(
-			Object.values(BODY_MEASURES).some((m) => m.name === name && !m.own),
+			Object.values(BODY_MEASURES).some((m) => m.name === name && !m.ofTrade),
 			name
 		);
 	assert.deepEqual(
-		MEASURE_KEYS.filter((k) => BODY_MEASURES[k].own),
+		MEASURE_KEYS.filter((k) => BODY_MEASURES[k].ofTrade),
 		['headOverEars', 'headLength', 'shoulderGirth', 'thumbKnuckleGirth', 'heelInstepGirth']
 	);
 });

@@ -81,8 +81,8 @@ export function halfOnFold(piece: Piece, tolerance: number): Rings | null {
  */
 export function turnsOf(grain: number | null, roll: boolean, oneWay: boolean, tolerance = 0): number[] {
 	if (!roll) return TURNS;
-	const own = grain === null ? [0, 90, 180, 270] : [90 - grain, 270 - grain];
-	const ways = oneWay ? own.slice(0, 1) : own;
+	const its = grain === null ? [0, 90, 180, 270] : [90 - grain, 270 - grain];
+	const ways = oneWay ? its.slice(0, 1) : its;
 	const off = tolerance > 0 ? [0, -tolerance, -tolerance / 2, tolerance / 2, tolerance] : [0];
 	return ways.flatMap((way) => off.map((by) => (((way + by) % 360) + 360) % 360));
 }
@@ -98,8 +98,8 @@ export function layGroups(
 	const groups = new Map<number, LayGroup>();
 	let without = 0;
 	for (const component of components) {
-		const own = shapes.filter((s) => s.componentId === component.id);
-		for (const { shape, pieces } of piecesOf(own, { component, components, wearers, materials })) {
+		const its = shapes.filter((s) => s.componentId === component.id);
+		for (const { shape, pieces } of piecesOf(its, { component, components, wearers, materials })) {
 			const material = materials.find((m) => m.id === shape.materialId);
 			if (!material) {
 				without += pieces.length;
@@ -197,12 +197,12 @@ export function partsOf(
 	pieces: readonly CostumePiece[],
 	quantity: number
 ): { componentId: number; quantity: number }[] {
-	const own = [...areasOfComponents(pieces)];
+	const its = [...areasOfComponents(pieces)];
 	const all = areaOfPieces(pieces);
 	let left = Math.round(quantity * 100);
-	return own.map(([componentId, area], i) => {
+	return its.map(([componentId, area], i) => {
 		const part =
-			i === own.length - 1 ? left : Math.min(left, Math.max(1, Math.round((100 * quantity * area) / all)));
+			i === its.length - 1 ? left : Math.min(left, Math.max(1, Math.round((100 * quantity * area) / all)));
 		left -= part;
 		return { componentId, quantity: Math.max(1, part) / 100 };
 	});

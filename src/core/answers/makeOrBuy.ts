@@ -111,9 +111,9 @@ export function compareWays(
 	const used = planned.find((p) => inUse(p.way, component)) ?? planned[0]!;
 	const base = handsOnOf(component, used.asIf.record, used.plan)[1];
 	return planned.map(({ way, asIf, plan }): WayOutcome => {
-		const mine = plan.schedule.steps.filter((s) => asIf.own.has(Number(s.id)));
+		const mine = plan.schedule.steps.filter((s) => asIf.stepIds.has(Number(s.id)));
 		const handsOn = handsOnOf(component, asIf.record, plan);
-		const stuck = plan.schedule.impossible.some((i) => asIf.own.has(Number(i.id)));
+		const stuck = plan.schedule.impossible.some((i) => asIf.stepIds.has(Number(i.id)));
 		const key = routeFor(way, component);
 		return {
 			way,
@@ -126,7 +126,7 @@ export function compareWays(
 			finish: plan.schedule.impossible.length ? null : plan.schedule.finish,
 			outlook: plan.outlook,
 			freedMinutes: base - handsOn[1],
-			parcel: plan.orders.some((o) => o.usableFrom !== null && o.stepIds.some((id) => asIf.own.has(id)))
+			parcel: plan.orders.some((o) => o.usableFrom !== null && o.stepIds.some((id) => asIf.stepIds.has(id)))
 		};
 	});
 }
@@ -164,7 +164,7 @@ const handsOnOf = (component: Component, record: CostumeRecord, plan: CostumePla
 interface AsIf {
 	record: CostumeRecord;
 	workshop: Workshop;
-	own: Set<number>;
+	stepIds: Set<number>;
 }
 
 function asIfWay(
@@ -217,7 +217,7 @@ function asIfWay(
 			needs: need ? [...bare.needs, need] : bare.needs
 		},
 		workshop: thing ? { ...workshop, materials: [...workshop.materials, thing] } : workshop,
-		own: new Set(laid.steps.map((s) => s.id))
+		stepIds: new Set(laid.steps.map((s) => s.id))
 	};
 }
 

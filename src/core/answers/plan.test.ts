@@ -42,8 +42,8 @@ test('hands-on minutes: set-up + amount × copies × rate, at three points', () 
 		stepMinutes({ technique: 'cutFoam', amount: 3000, perCopy: true, setUpMinutes: 10 }, 1, start)[1],
 		15
 	);
-	const own = stepMinutes(lines, 1, { ...start, rates: { carveLine: [0.5, 1, 4] } });
-	assert.deepEqual(own, [50, 100, 400]);
+	const its = stepMinutes(lines, 1, { ...start, rates: { carveLine: [0.5, 1, 4] } });
+	assert.deepEqual(its, [50, 100, 400]);
 });
 
 test('a begun step keeps a tenth of itself until it is said to be done', () => {

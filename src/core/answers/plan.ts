@@ -49,15 +49,15 @@ export const byEvent = (a: Pick<CostumeRecord, 'costume'>, b: Pick<CostumeRecord
 /** Adds the hours that a plan takes of makers and places. */
 export function addTaken(taken: Map<string, Span[]>, record: CostumeRecord, plan: CostumePlan): void {
 	const places = new Map(record.steps.map((s) => [String(s.id), s.placeId]));
-	const own = new Map<string, Span[]>();
+	const its = new Map<string, Span[]>();
 	for (const s of plan.schedule.steps) {
 		const place = places.get(s.id);
 		for (const [k, block] of s.blocks.entries())
 			for (const id of [...s.crews[k]!, ...(place ? [placeKey(place)] : [])])
-				own.set(id, [...(own.get(id) ?? []), block]);
+				its.set(id, [...(its.get(id) ?? []), block]);
 	}
 	// Step after step is one stretch of an evening: fewer spans make every later plan quicker.
-	for (const [id, spans] of own) taken.set(id, joined([...(taken.get(id) ?? []), ...spans]));
+	for (const [id, spans] of its) taken.set(id, joined([...(taken.get(id) ?? []), ...spans]));
 }
 
 export function planCostume(

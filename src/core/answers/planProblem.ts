@@ -54,7 +54,7 @@ export function problemOf(
 		.map((s): PlanStep => {
 			const done = before.get(s.id)!.flatMap((id) => (byId.get(id)!.doneAt === null ? [] : [byId.get(id)!]));
 			const held = Math.max(-Infinity, ...done.map((d) => d.doneAt! + wait(d)));
-			const own = parcelsOf.get(s.id);
+			const its = parcelsOf.get(s.id);
 			const setUp = setUpOf(s, record, workshop);
 			const pinnedAt = pins.get(s.id);
 			const previous = inOrder(record.steps, s.componentId).findLast((p) => p.position < s.position);
@@ -80,7 +80,7 @@ export function problemOf(
 				place: s.placeId === null ? null : placeKey(s.placeId),
 				oneSitting: s.oneSitting,
 				redo: redoChance(s, record, trade),
-				...(own ? { parcels: own } : {}),
+				...(its ? { parcels: its } : {}),
 				...(setUp ? { setUp } : {}),
 				...(pinnedAt === undefined ? {} : { pinnedAt })
 			};

@@ -74,12 +74,12 @@ test('each maker has a rate of their own, drawn from the technique’s; good and
 });
 
 test('a rate set by hand is where learning starts; set-up is not part of the rate', () => {
-	const own = { caulk: [8, 10, 14] as const };
-	const [learned] = learnRates(STANDARD, [caulk(10)], own);
+	const its = { caulk: [8, 10, 14] as const };
+	const [learned] = learnRates(STANDARD, [caulk(10)], its);
 	assert.ok(Math.abs(learned!.now[1] - 10) < 1e-9);
 	assert.ok(Math.abs(usual([caulk(5, { minutes: 520, setUpMinutes: 20 })]) - usual([caulk(5)])) < 1e-3);
-	assert.deepEqual(ratesFrom([learned!], own).caulk, learned!.now);
-	assert.deepEqual(ratesFrom([], own), own);
+	assert.deepEqual(ratesFrom([learned!], its).caulk, learned!.now);
+	assert.deepEqual(ratesFrom([], its), its);
 });
 
 test('work hardly longer than fetching the tool says little of its rate', () => {

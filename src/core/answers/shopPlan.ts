@@ -91,8 +91,8 @@ function partsOf(
 		...record.purchases.map((p) => p.materialId)
 	]);
 	const coats = new Set<string | null>(record.coats.map((c) => c.product));
-	const own = materials.filter((m) => used.has(m.id) || (m.coatProduct !== null && coats.has(m.coatProduct)));
-	return [settings, makers, places, handbook, ...own];
+	const its = materials.filter((m) => used.has(m.id) || (m.coatProduct !== null && coats.has(m.coatProduct)));
+	return [settings, makers, places, handbook, ...its];
 }
 
 function holds(made: Made, c: ToPlan, workshop: Workshop, taken: Taken, start: LocalMinutes): boolean {

@@ -18,8 +18,8 @@ const SAME = 0.05;
 /** Sheets of the same family that make the same thickness, the material itself first. */
 export function substitutesOf(material: Material, materials: readonly Material[]): Substitute[] {
 	const thickness = material.thicknessMm;
-	const own: Substitute = { material, layers: 1 };
-	if (thickness === null || material.lengthMm === null) return [own];
+	const its: Substitute = { material, layers: 1 };
+	if (thickness === null || material.lengthMm === null) return [its];
 	const others = materials.flatMap((m): Substitute[] => {
 		if (m.id === material.id || m.family !== material.family || m.lengthMm === null) return [];
 		if (m.thicknessMm === null || areaOfUnit(m) === null) return [];
@@ -28,7 +28,7 @@ export function substitutesOf(material: Material, materials: readonly Material[]
 		return fits ? [{ material: m, layers }] : [];
 	});
 	return [
-		own,
+		its,
 		...others.sort((a, b) => a.layers - b.layers || a.material.name.localeCompare(b.material.name))
 	];
 }

@@ -24,7 +24,7 @@ export function stepFigure(
 	const unit = { length: 'm', area: 'm²', count: '' }[technique.driver];
 	const byId = new Map(record.components.map((c) => [c.id, c]));
 	const learned = workshop.learned.find((l) => l.technique === step.technique);
-	const own = workshop.ownRates[step.technique];
+	const its = workshop.ownRates[step.technique];
 	return {
 		title: `Hands-on time: ${step.name}`,
 		formula: 'stepMinutes',
@@ -47,7 +47,7 @@ export function stepFigure(
 				rateOf(trade, step.technique, workshop.rates)[1],
 				learned
 					? `learned from ${learned.logs} ${learned.logs === 1 ? 'log' : 'logs'}, see Makers`
-					: own
+					: its
 						? 'your own rate'
 						: `${technique.source}; edit under Makers`
 			)

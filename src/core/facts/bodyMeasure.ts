@@ -13,7 +13,7 @@ export const LAYER_OF_OVER: Record<Over, number> = { skin: 0, undersuit: 1, boot
 
 export interface MeasureDefinition {
 	name: string;
-	own: boolean;
+	ofTrade: boolean;
 	sided: boolean;
 	girth: boolean;
 	/** The zone that it lies on, without its side. */
@@ -24,7 +24,7 @@ export interface MeasureDefinition {
 }
 
 const define =
-	(girth: boolean, own: boolean) =>
+	(girth: boolean, ofTrade: boolean) =>
 	(
 		name: string,
 		zone: string,
@@ -34,7 +34,7 @@ const define =
 		sided = false
 	): MeasureDefinition => ({
 		name,
-		own,
+		ofTrade,
 		sided,
 		girth,
 		zone,

@@ -64,14 +64,14 @@ function chart(
 	page: PDFPage,
 	font: PDFFont,
 	bold: PDFFont,
-	own: PlacementChart,
+	its: PlacementChart,
 	title: string,
 	cell: Cell,
 	scale: number
 ) {
 	const pen = ([x, y]: Point): Point => [
 		(cell.left + 3 + x * scale) * PT,
-		(cell.bottom + cell.height - TITLE - 3 - (own.height - y) * scale) * PT
+		(cell.bottom + cell.height - TITLE - 3 - (its.height - y) * scale) * PT
 	];
 	page.drawText(plain(title), {
 		x: (cell.left + 3) * PT,
@@ -84,7 +84,7 @@ function chart(
 		(p: Point): Point => [p[0] + at[0], p[1] + at[1]];
 	page.pushOperators(
 		pushGraphicsState(),
-		...own.pieces.flatMap((p) => [
+		...its.pieces.flatMap((p) => [
 			...drawLine(flatten(p.piece.outline).points.map(moved(p.at)), pen, true, 0.8),
 			...p.piece.holes.flatMap((h) => drawLine(flatten(h).points.map(moved(p.at)), pen, true, 0.5)),
 			...p.piece.notches.flatMap((n) => {
@@ -96,7 +96,7 @@ function chart(
 		]),
 		popGraphicsState()
 	);
-	for (const p of own.pieces) {
+	for (const p of its.pieces) {
 		const box = boxOf(p.cut);
 		const [x, y] = pen(labelPoint(p.cut, p.piece.holes, p.at));
 		const text = plain(p.code.replace(/^\S+ /, ''));
@@ -107,7 +107,7 @@ function chart(
 		const left = inside ? x - font.widthOfTextAtSize(text, size) / 2 : pen([box.right, 0])[0] + 3;
 		page.drawText(text, { x: left, y: y - size / 3, size, font, color: BLACK });
 	}
-	for (const { name, at } of own.joins) {
+	for (const { name, at } of its.joins) {
 		const [x, y] = pen(at);
 		page.drawCircle({ x, y, size: 4, borderWidth: 0.4, borderColor: GREY });
 		page.drawText(name, {
@@ -142,6 +142,6 @@ export async function chartPdf(
 		),
 		{ x: MARGIN * PT, y: (height - MARGIN - 12) * PT, size: 8, font, color: GREY }
 	);
-	charts.forEach((own, i) => chart(page, font, bold, own, groups[i]!.title, cells[i]!, scale));
+	charts.forEach((its, i) => chart(page, font, bold, its, groups[i]!.title, cells[i]!, scale));
 	return doc.save();
 }

@@ -48,8 +48,8 @@ const corner: Point[] = [
 	[150, 250],
 	[0, 250]
 ];
-const at = (own: string, sheet: number, x: number, y: number, more: object = {}) => ({
-	piece: own,
+const at = (its: string, sheet: number, x: number, y: number, more: object = {}) => ({
+	piece: its,
 	copy: 1,
 	stock: '7',
 	sheet,

@@ -32,11 +32,11 @@ export function layoutSvg(sheets: readonly CutSheet[], title: string): string {
 		const border = form.outline
 			? put(form.outline)
 			: `M${r(lefts[i]!)} ${r(-form.height)}h${r(form.width)}v${r(form.height)}h${r(-form.width)}`;
-		const own = pieces.map(
+		const its = pieces.map(
 			(p) =>
 				`<g id="cut-${p.order}"><title>${escaped(`${p.order}. ${cutWords(p)}`)}</title><path class="cut" fill-rule="evenodd" d="${p.paths.map(put).join('')}"/></g>`
 		);
-		return `<g id="sheet-${number}"><path class="placement" stroke-dasharray="4 2" d="${border}"/>${own.join('')}</g>`;
+		return `<g id="sheet-${number}"><path class="placement" stroke-dasharray="4 2" d="${border}"/>${its.join('')}</g>`;
 	});
 	return `<svg xmlns="http://www.w3.org/2000/svg" width="${r(wide)}mm" height="${r(high)}mm" viewBox="0 ${r(-high)} ${r(wide)} ${r(high)}" fill="none" stroke="#000" stroke-width="0.3"><title>${escaped(title)}</title>${body.join('')}</svg>`;
 }

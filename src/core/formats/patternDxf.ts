@@ -53,10 +53,10 @@ export function patternDxf(pieces: readonly NumberedPiece[]): string {
 		const line = (a: Point, b: Point, layerName: string) =>
 			block.addLine(point3d(a[0], a[1]), point3d(b[0], b[1]), { layerName });
 		const allowed = piece.outline.edges.some((e) => e.allowance);
-		const own = vertices(piece.outline);
-		const cut = allowed ? laid.cut.map(([x, y]) => ({ point: point2d(x - at[0], y - at[1]) })) : own;
+		const its = vertices(piece.outline);
+		const cut = allowed ? laid.cut.map(([x, y]) => ({ point: point2d(x - at[0], y - at[1]) })) : its;
 		block.addLWPolyline(cut, { ...closed, layerName: DXF_LAYERS.boundary });
-		if (allowed) block.addLWPolyline(own, { ...closed, layerName: DXF_LAYERS.sewing });
+		if (allowed) block.addLWPolyline(its, { ...closed, layerName: DXF_LAYERS.sewing });
 		for (const hole of piece.holes)
 			block.addLWPolyline(vertices(hole), { ...closed, layerName: DXF_LAYERS.hole });
 		for (const l of piece.lines)

@@ -25,11 +25,11 @@ export const CHECK_SQUARE = 100;
 /** Thin lines, nothing filled: it saves ink. */
 function drawPiece({ piece, at, cut }: LaidPiece, pen: Pen): PDFOperator[] {
 	const moved = (p: Point): Point => [p[0] + at[0], p[1] + at[1]];
-	const own = flatten(piece.outline, 0.05).points.map(moved);
+	const its = flatten(piece.outline, 0.05).points.map(moved);
 	const allowed = piece.outline.edges.some((e) => e.allowance);
 	const ops = [
-		...drawLine(allowed ? cut : own, pen, true, 0.9),
-		...(allowed ? drawLine(own, pen, true, 0.5, [4, 3]) : []),
+		...drawLine(allowed ? cut : its, pen, true, 0.9),
+		...(allowed ? drawLine(its, pen, true, 0.5, [4, 3]) : []),
 		...piece.holes.flatMap((h) => drawLine(flatten(h, 0.05).points.map(moved), pen, true, 0.7)),
 		...piece.lines.flatMap((l) =>
 			drawLine(

@@ -20,11 +20,11 @@ export function patternSvg(pieces: readonly NumberedPiece[], title: string): str
 	const body = laid.map(({ piece, at, code, count }) => {
 		const moved = (p: Point): Point => [p[0] + at[0], p[1] + at[1]];
 		const allowed = piece.outline.edges.some((e) => e.allowance);
-		const own = svgPath(flatten(piece.outline).points.map(moved));
+		const its = svgPath(flatten(piece.outline).points.map(moved));
 		return [
 			`<g id="${escaped(code)}"><title>${escaped(`${code} ${piece.name}, cut ${count}`)}</title>`,
-			`<path class="cut" d="${allowed ? svgPath(cutLine(piece).map(moved)) : own}"/>`,
-			...(allowed ? [`<path class="sew" d="${own}" stroke-dasharray="3 2"/>`] : []),
+			`<path class="cut" d="${allowed ? svgPath(cutLine(piece).map(moved)) : its}"/>`,
+			...(allowed ? [`<path class="sew" d="${its}" stroke-dasharray="3 2"/>`] : []),
 			...piece.holes.map((h) => `<path class="cut" d="${svgPath(flatten(h).points.map(moved))}"/>`),
 			...piece.lines.map(
 				(l) => `<path class="${l.use}" d="${svgPath(l.points.map(moved), false)}" stroke-dasharray="1 1"/>`

@@ -147,8 +147,8 @@ export function readDxf(
 	}
 	if (!dxf) return bad('dxfDamaged');
 	progress(PARSED);
-	const own = UNITS[Number(dxf.header?.$INSUNITS)] ?? null;
-	const scale = own ?? unit ?? 1;
+	const its = UNITS[Number(dxf.header?.$INSUNITS)] ?? null;
+	const scale = its ?? unit ?? 1;
 	const groups: Way[][] = [];
 	let count = 0;
 	let strange = 0;
@@ -201,6 +201,6 @@ export function readDxf(
 		pieces: pieces.map((p, i) => (p.name.startsWith('piece ') ? { ...p, name: `piece ${i + 1}` } : p)),
 		specks: read.reduce((sum, r) => sum + r.specks, 0),
 		loose: read.reduce((sum, r) => sum + r.loose, 0) + strange,
-		unit: own
+		unit: its
 	});
 }

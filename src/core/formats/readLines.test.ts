@@ -91,15 +91,15 @@ test('holes by nesting, pieces in holes, open lines on the piece they lie on', (
 
 test('our own files read back within 0.01 mm: 40 random pieces with arcs, curves and holes', () => {
 	for (let seed = 1; seed <= 40; seed++) {
-		const own = piece('blob', blob(seed), { holes: [circle([0, 0], 15, true)] });
-		const text = patternSvg([{ piece: own, code: 'A-01 1/1', count: 1, shape: 0 }], 'round trip');
+		const its = piece('blob', blob(seed), { holes: [circle([0, 0], 15, true)] });
+		const text = patternSvg([{ piece: its, code: 'A-01 1/1', count: 1, shape: 0 }], 'round trip');
 		const [back] = read(text).pieces;
 		// What is written is flattened to 0.1 mm: the size is exact, the area as close as that.
 		const [w, h] = size(back!);
-		const box = boxOf(flatten(own.outline).points);
+		const box = boxOf(flatten(its.outline).points);
 		near(w!, box.right - box.left, 1e-4);
 		near(h!, box.top - box.bottom, 1e-4);
-		near(area(back!), area(own), 2e-3);
+		near(area(back!), area(its), 2e-3);
 		assert.equal(back!.holes.length, 1);
 	}
 	const sewn = piece(
@@ -208,20 +208,20 @@ test('DXF: blocks are pieces, put in turned; splines; damaged files are told', (
 
 test('DXF out: read back exactly, arcs as arcs, on the layers that others look for', () => {
 	for (let seed = 1; seed <= 20; seed++) {
-		const own = piece('blob', blob(seed), {
+		const its = piece('blob', blob(seed), {
 			holes: [circle([0, 0], 15, true)],
 			grain: 90,
 			notches: [{ edge: 0, along: 3, pair: 'a' }]
 		});
-		const text = patternDxf([{ piece: own, code: 'A-01 1/1', count: 2, shape: 0 }]);
+		const text = patternDxf([{ piece: its, code: 'A-01 1/1', count: 2, shape: 0 }]);
 		const done = readDxf(text);
 		assert.ok(done.ok, JSON.stringify(done));
 		const [back] = done.value.pieces;
 		assert.equal(done.value.unit, 1);
-		near(area(back!), area(own), 2e-4);
-		near(outlineLength(back!.outline), outlineLength(own.outline), 2e-4);
+		near(area(back!), area(its), 2e-4);
+		near(outlineLength(back!.outline), outlineLength(its.outline), 2e-4);
 		const arcs = (p: Piece) => p.outline.edges.filter((e) => e.kind === 'arc').length;
-		assert.equal(arcs(back!), own.outline.edges.filter((e) => e.kind === 'arc' && e.bulge !== 0).length);
+		assert.equal(arcs(back!), its.outline.edges.filter((e) => e.kind === 'arc' && e.bulge !== 0).length);
 		for (const layer of Object.values(DXF_LAYERS)) assert.ok(text.includes(layer));
 	}
 	const sewn = piece(
@@ -262,8 +262,8 @@ test('DXF out is read by another parser of the registry as the same outlines, on
 	cut
 		.sort((a, b) => a - b)
 		.forEach((area, i) => {
-			const own = areas[i]!;
-			assert.ok(Math.abs(area - own) < own * 1e-4, `${area}, not ${own}`);
+			const its = areas[i]!;
+			assert.ok(Math.abs(area - its) < its * 1e-4, `${area}, not ${its}`);
 		});
 	assert.equal(rings(DXF_LAYERS.hole).length, 1);
 	assert.equal(theirs.filter((e) => e.type === 'LINE' && e.layer === DXF_LAYERS.grain).length, 1);

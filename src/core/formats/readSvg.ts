@@ -96,7 +96,7 @@ function waysOf(
 	let path = svgpath(data);
 	for (const t of [...transforms].reverse()) path = path.transform(t);
 	const ways: Way[] = [];
-	let own: Way | null = null;
+	let its: Way | null = null;
 	let at: Point = [0, 0];
 	const p = (x: number, y: number): Point => [x * scale, -y * scale];
 	path
@@ -106,12 +106,12 @@ function waysOf(
 		.iterate((segment) => {
 			const [kind, ...v] = segment as unknown as [string, ...number[]];
 			const edge = (e: Edge) => {
-				own?.edges.push(e);
+				its?.edges.push(e);
 				at = e.to;
 			};
 			if (kind === 'M') {
 				at = p(v[0]!, v[1]!);
-				ways.push((own = { start: at, edges: [], name, use }));
+				ways.push((its = { start: at, edges: [], name, use }));
 			} else if (kind === 'L') edge({ kind: 'line', to: p(v[0]!, v[1]!) });
 			else if (kind === 'H') edge({ kind: 'line', to: [v[0]! * scale, at[1]] });
 			else if (kind === 'V') edge({ kind: 'line', to: [at[0], -v[0]! * scale] });
@@ -122,10 +122,10 @@ function waysOf(
 				const [q, to] = [p(v[0]!, v[1]!), p(v[2]!, v[3]!)];
 				const two = (a: Point): Point => [a[0] + ((q[0] - a[0]) * 2) / 3, a[1] + ((q[1] - a[1]) * 2) / 3];
 				edge({ kind: 'cubic', c1: two(at), c2: two(to), to });
-			} else if (kind === 'Z' && own) {
-				if (Math.hypot(at[0] - own.start[0], at[1] - own.start[1]) > 1e-9)
-					edge({ kind: 'line', to: own.start });
-				at = own.start;
+			} else if (kind === 'Z' && its) {
+				if (Math.hypot(at[0] - its.start[0], at[1] - its.start[1]) > 1e-9)
+					edge({ kind: 'line', to: its.start });
+				at = its.start;
 			}
 		});
 	const drawn = ways.filter((w) => w.edges.length);
@@ -171,13 +171,13 @@ export function readSvg(
 		.split(/[\s,]+/)
 		.map(Number);
 	const said = /^\s*([\d.eE+-]+)\s*(mm|cm|in|pt|pc)\s*$/.exec(root.width ?? '');
-	const own =
+	const its =
 		said && box?.length === 4 && box[2]! > 0
 			? (Number(said[1]) * MM_PER_UNIT[said[2]!]!) / box[2]!
 			: said
 				? MM_PER_UNIT.px!
 				: null;
-	const scale = own ?? unit ?? 1;
+	const scale = its ?? unit ?? 1;
 	const ways: Way[] = [];
 	let paths = 0;
 	let broken = 0;
@@ -206,5 +206,5 @@ export function readSvg(
 	if (paths > MOST_PATHS) return bad('svgNodes', { most: MOST_PATHS });
 	const found = piecesFromWays(ways, (share) => progress(DRAWN + (1 - DRAWN) * share));
 	if (found.pieces.length === 0) return bad(broken ? 'svgDamaged' : 'noPieces');
-	return good({ ...found, unit: own });
+	return good({ ...found, unit: its });
 }

@@ -23,7 +23,7 @@ const QR = 26;
 function tag(
 	page: PDFPage,
 	fonts: { plain: PDFFont; bold: PDFFont },
-	own: PieceTag,
+	its: PieceTag,
 	left: number,
 	top: number
 ) {
@@ -36,7 +36,7 @@ function tag(
 		borderColor: rgb(0.5, 0.5, 0.5),
 		borderDashArray: [2, 2]
 	});
-	const modules = qrModules(own.address);
+	const modules = qrModules(its.address);
 	const one = QR / (modules.length + 2 * QUIET_ZONE);
 	// The quiet zone lies inside the tag's own paper.
 	const [x0, y0] = [TAG.width - QR + QUIET_ZONE * one, (TAG.height - QR) / 2 + QUIET_ZONE * one];
@@ -61,13 +61,13 @@ function tag(
 		return { text: cut, size: at };
 	};
 	const lines = [
-		{ ...fit(plain(own.code), fonts.bold, 15, 9), font: fonts.bold },
-		{ ...fit(plain(own.name), fonts.plain, 10, 7), font: fonts.plain },
+		{ ...fit(plain(its.code), fonts.bold, 15, 9), font: fonts.bold },
+		{ ...fit(plain(its.name), fonts.plain, 10, 7), font: fonts.plain },
 		{
-			...fit(plain([`cut ${own.count}`, own.side].filter(Boolean).join(', ')), fonts.bold, 9, 7),
+			...fit(plain([`cut ${its.count}`, its.side].filter(Boolean).join(', ')), fonts.bold, 9, 7),
 			font: fonts.bold
 		},
-		{ ...fit(plain(own.material), fonts.plain, 7.5, 6), font: fonts.plain }
+		{ ...fit(plain(its.material), fonts.plain, 7.5, 6), font: fonts.plain }
 	];
 	lines.forEach((l, i) => page.drawText(l.text, { ...mm(3, 10 + i * 6.4), size: l.size, font: l.font }));
 }
@@ -88,11 +88,11 @@ export async function tagsPdf(
 		bold: await doc.embedFont(StandardFonts.HelveticaBold)
 	};
 	let page: PDFPage | null = null;
-	tags.forEach((own, i) => {
+	tags.forEach((its, i) => {
 		const on = i % (columns * rows);
 		if (on === 0) page = doc.addPage([width * PT, height * PT]);
 		const [row, column] = [Math.floor(on / columns), on % columns];
-		tag(page!, fonts, own, MARGIN + column * (TAG.width + GAP), height - MARGIN - row * (TAG.height + GAP));
+		tag(page!, fonts, its, MARGIN + column * (TAG.width + GAP), height - MARGIN - row * (TAG.height + GAP));
 	});
 	return doc.save();
 }

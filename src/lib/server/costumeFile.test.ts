@@ -100,7 +100,7 @@ async function rowsOf(db: Database, costumeId: number): Promise<Record<string, R
 		const byName = names.find((n) => n.tableName === table && n.id === Number(id))?.name;
 		return byName ?? `${table} ${tables[table]!.findIndex((r) => r.id === id) + 1}`;
 	};
-	const own = (table: string, row: Row): Row => {
+	const its = (table: string, row: Row): Row => {
 		const bare = Object.entries(row)
 			.filter(([k]) => k !== 'id' && k !== 'version' && !NOT_COMPARED[table]?.includes(k))
 			.map(([k, v]): [string, unknown] => {
@@ -110,7 +110,7 @@ async function rowsOf(db: Database, costumeId: number): Promise<Record<string, R
 		return Object.fromEntries(bare);
 	};
 	const plain = Object.fromEntries(
-		Object.entries(tables).map(([table, rows]) => [table, rows.map((r) => own(table, r))])
+		Object.entries(tables).map(([table, rows]) => [table, rows.map((r) => its(table, r))])
 	);
 	// What stands inside of JSON.
 	for (const row of plain.layout!) {

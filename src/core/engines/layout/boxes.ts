@@ -118,10 +118,10 @@ function once(
 			bin = b;
 		}
 		if (!found && more) {
-			const own = new RoomBin(more);
-			found = own.find(box, rule);
+			const its = new RoomBin(more);
+			found = its.find(box, rule);
 			if (found) {
-				bins.push(own);
+				bins.push(its);
 				bin = bins.length - 1;
 			}
 		}
@@ -172,8 +172,8 @@ export function layBoxes(
 			if (best && (over() || (boxes.length > MANY && rule !== 'low'))) break;
 			const order = boxes.map((_, i) => i).sort((a, b) => by(boxes[b]!) - by(boxes[a]!) || a - b);
 			const places = once(boxes, order, given, more, rule);
-			const own = cost(boxes, places);
-			if (less(own, least)) [best, least] = [places, own];
+			const its = cost(boxes, places);
+			if (less(its, least)) [best, least] = [places, its];
 		}
 	return best ?? boxes.map(() => null);
 }

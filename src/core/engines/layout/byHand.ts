@@ -22,11 +22,11 @@ const CELL = 8;
 /** Shapes are worked out once for a piece, not at each touch of it. */
 const known = new WeakMap<LayPiece, Map<string, Omit<Copy, 'copy'>>>();
 function knownCopy(piece: LayPiece, mirrored: boolean, gap: number): Omit<Copy, 'copy'> {
-	const own = known.get(piece) ?? new Map<string, Omit<Copy, 'copy'>>();
-	known.set(piece, own);
+	const its = known.get(piece) ?? new Map<string, Omit<Copy, 'copy'>>();
+	known.set(piece, its);
 	const key = `${mirrored} ${gap}`;
-	const copy = own.get(key) ?? copyOf(piece, mirrored, gap);
-	own.set(key, copy);
+	const copy = its.get(key) ?? copyOf(piece, mirrored, gap);
+	its.set(key, copy);
 	return copy;
 }
 
@@ -77,7 +77,7 @@ export class ByHand {
 		this.laid = [...laid];
 		const copies = laid.map((p) =>
 			knownCopy(
-				pieces.find((own) => own.id === p.piece)!,
+				pieces.find((its) => its.id === p.piece)!,
 				p.mirrored,
 				gap
 			)

@@ -25,22 +25,22 @@ export const radians = (degrees: number) => (degrees * Math.PI) / 180;
 export const degrees = (angle: number) => {
 	const d = (angle * 180) / Math.PI;
 	const near = Math.round(d);
-	const own = Math.abs(d - near) < 1e-9 ? near : d;
-	return ((own % 360) + 360) % 360;
+	const its = Math.abs(d - near) < 1e-9 ? near : d;
+	return ((its % 360) + 360) % 360;
 };
 
 /** One way round of a piece, as the search takes it. */
 export function copyOf(piece: LayPiece, mirrored: boolean, gap: number): Omit<Copy, 'copy'> {
 	const holes = piece.holes.filter((h) => h.length > 2 && Math.abs(areaOf(h)) > LEAST_HOLE);
 	const plain = [wound(piece.outline, true), ...holes.map((h) => wound(h, false))];
-	const own = mirrored ? mirroredPaths(plain) : plain;
-	const { shape, middle } = shapeOf(grown(own, gap / 2));
+	const its = mirrored ? mirroredPaths(plain) : plain;
+	const { shape, middle } = shapeOf(grown(its, gap / 2));
 	const turns =
 		piece.rotations === 'any'
 			? null
 			: [...new Set(piece.rotations.map((r) => ((r % 360) + 360) % 360))].map((r) => turn(shape, radians(r)));
-	const area = own.reduce((sum, path) => sum + areaOf(path), 0);
-	return { piece, mirrored, shape, middle, turns, area, outline: own[0]! };
+	const area = its.reduce((sum, path) => sum + areaOf(path), 0);
+	return { piece, mirrored, shape, middle, turns, area, outline: its[0]! };
 }
 
 /** Where the middle of half a piece lies from the left border that others have, when it lies on the fold; null of all others. */

@@ -26,9 +26,9 @@ export function cutOrder(pieces: readonly CutPiece[]): number[] {
 	/** Whether one lies in a hole of another. */
 	const within = (i: number, j: number) =>
 		boxes[j]!.slice(1).some((hole) => {
-			const own = boxes[i]![0]!;
+			const its = boxes[i]![0]!;
 			return (
-				own.left >= hole.left && own.right <= hole.right && own.bottom >= hole.bottom && own.top <= hole.top
+				its.left >= hole.left && its.right <= hole.right && its.bottom >= hole.bottom && its.top <= hole.top
 			);
 		});
 	const order: number[] = [];

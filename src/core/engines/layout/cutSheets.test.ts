@@ -87,9 +87,9 @@ test('leftovers hold nothing of what is cut out, by another library; what is cut
 	);
 	assert.equal(largest!.holes.length, 1);
 	const back = (ring: Point[]) => moved(ring, ...largest!.at);
-	const own = { outline: back(largest!.outline), holes: largest!.holes.map(back) };
-	assert.ok(holdsAll(form.outline, own));
-	for (const ring of [...cut, ...form.flaws]) assert.ok(sharedArea(own, ring) < 1e-6);
+	const its = { outline: back(largest!.outline), holes: largest!.holes.map(back) };
+	assert.ok(holdsAll(form.outline, its));
+	for (const ring of [...cut, ...form.flaws]) assert.ok(sharedArea(its, ring) < 1e-6);
 });
 
 test('the order of cuts: the short way round, and what lies in a hole before what it lies in', () => {
@@ -102,15 +102,15 @@ test('the order of cuts: the short way round, and what lies in a hole before wha
 });
 
 test('a kept plan is read back, tells its sheets in order, and is refused where copies or lengths are not its own', () => {
-	const own = plan([at(1, 5, 5), at(2, 108, 5), at(3, 5, 5, 2)]);
-	assert.deepEqual(layPlan.parse(JSON.parse(JSON.stringify(own))), own);
-	assert.deepEqual(useOfPlan(own), {
+	const its = plan([at(1, 5, 5), at(2, 108, 5), at(3, 5, 5, 2)]);
+	assert.deepEqual(layPlan.parse(JSON.parse(JSON.stringify(its))), its);
+	assert.deepEqual(useOfPlan(its), {
 		id: '7',
 		sheets: 2,
 		usedLength: 65,
 		density: (3 * 6000) / (2 * 200_000)
 	});
-	const sheets = cutSheets(own);
+	const sheets = cutSheets(its);
 	assert.deepEqual(
 		sheets.map((s) => [s.number, s.pieces.map((p) => p.order), s.cutLength]),
 		[
@@ -121,16 +121,16 @@ test('a kept plan is read back, tells its sheets in order, and is refused where 
 	assert.equal(layPlan.safeParse(plan([at(1, 5, 5), at(1, 200, 5)])).success, false, 'the same copy twice');
 	assert.equal(layPlan.safeParse(plan([at(5, 5, 5)])).success, false, 'no such copy');
 	assert.equal(layPlan.safeParse(plan([at(1, Infinity, 5)])).success, false);
-	assert.deepEqual(clashesOf(own), []);
+	assert.deepEqual(clashesOf(its), []);
 	assert.deepEqual(clashesOf(plan([at(1, 5, 5), at(2, 60, 5)])), ['A 1', 'A 2']);
 });
 
 test('folded cloth is looked at unfolded: halves once, pairs twice, what is cut from one layer leaves the other', () => {
 	const roll = { id: '7', sheets: [], more: null, roll: 400 };
 	const folded = { ...PLAIN_LAY, folded: true, gap: 0 };
-	const area = (own: CostumePiece['folded'], x: number) => {
+	const area = (its: CostumePiece['folded'], x: number) => {
 		const [sheet] = leftoversOfPlan(
-			plan([at(1, x, 0)], { settings: folded, stock: roll, pieces: [{ ...PIECE, folded: own }] }),
+			plan([at(1, x, 0)], { settings: folded, stock: roll, pieces: [{ ...PIECE, folded: its }] }),
 			40
 		);
 		return Math.round(sheet!.leftovers.reduce((sum, l) => sum + l.area, 0) / 1000);

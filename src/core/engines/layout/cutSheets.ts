@@ -34,14 +34,14 @@ export const useOfPlan = (plan: LayPlan): StockUse => useOf(plan.stock, plan.pie
 export function cutSheets(plan: LayPlan): CutSheet[] {
 	const byId = new Map(plan.pieces.map((p) => [p.id, p]));
 	let order = 0;
-	return formsOf(plan.stock, useOfPlan(plan)).map((own, i, forms) => {
+	return formsOf(plan.stock, useOfPlan(plan)).map((its, i, forms) => {
 		const laid = plan.placements
 			.filter((p) => p.sheet === i + 1)
 			.map((at) => ({ at, piece: byId.get(at.piece)!, paths: laidPaths(byId.get(at.piece)!, at) }));
 		return {
 			number: i + 1,
 			name: plan.stock.roll !== null && i === plan.stock.sheets.length ? 'Roll' : nameOfSheet(forms, i),
-			form: own,
+			form: its,
 			offcut: plan.stock.sheets[i]?.offcut ?? null,
 			pieces: cutOrder(laid).map((k) => ({ order: ++order, ...laid[k]! })),
 			cutLength: cutLength(laid)
@@ -56,33 +56,33 @@ export function cutSheets(plan: LayPlan): CutSheet[] {
  */
 export function leftoversOfPlan(plan: LayPlan, least: number): { sheet: number; leftovers: Leftover[] }[] {
 	const cut = plan.settings.gap / 2;
-	return cutSheets(plan).map(({ number, form: own, pieces }) => {
+	return cutSheets(plan).map(({ number, form: its, pieces }) => {
 		if (!plan.settings.folded)
 			return {
 				sheet: number,
 				leftovers: leftoversOf(
-					own,
+					its,
 					pieces.map((p) => p.paths),
 					cut,
 					least
 				)
 			};
-		const over = (ring: Point[], side: 1 | -1) => ring.map(([x, y]): Point => [own.width + side * x, y]);
+		const over = (ring: Point[], side: 1 | -1) => ring.map(([x, y]): Point => [its.width + side * x, y]);
 		const open = pieces.flatMap(({ piece, paths }) =>
 			(piece.folded === 'one' ? [1 as const] : [1 as const, -1 as const]).map((side) =>
 				paths.map((ring) => over(ring, side))
 			)
 		);
-		return { sheet: number, leftovers: leftoversOf({ ...own, width: 2 * own.width }, open, cut, least) };
+		return { sheet: number, leftovers: leftoversOf({ ...its, width: 2 * its.width }, open, cut, least) };
 	});
 }
 
 /** Copies that lie too near to another or beyond their sheet, as `piece copy`. */
 export function clashesOf(plan: LayPlan): string[] {
 	return [...new Set(plan.placements.map((p) => p.sheet))].flatMap((sheet) => {
-		const own = plan.placements.filter((p) => p.sheet === sheet);
-		return new ByHand(plan.stock, sheet, plan.pieces, own, plan.settings)
+		const its = plan.placements.filter((p) => p.sheet === sheet);
+		return new ByHand(plan.stock, sheet, plan.pieces, its, plan.settings)
 			.clashes()
-			.map((i) => `${own[i]!.piece} ${own[i]!.copy}`);
+			.map((i) => `${its[i]!.piece} ${its[i]!.copy}`);
 	});
 }

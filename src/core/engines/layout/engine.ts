@@ -37,7 +37,8 @@ export function layOut(
 	const jobs: StockLayout[] = [];
 	function* work(): Generator<boolean, void> {
 		const of = task.stock.map((stock) => ({ stock, own: sound.filter((p) => p.stock === stock.id) }));
-		for (const { stock, own } of of) jobs.push(new StockLayout(stock, copiesOf(own, task.gap), task, over));
+		for (const { stock, own: its } of of)
+			jobs.push(new StockLayout(stock, copiesOf(its, task.gap), task, over));
 		// Stocks take turns, so that each has become better when time is up.
 		const open = jobs.map((job) => job.improve());
 		while (open.length && !over()) {

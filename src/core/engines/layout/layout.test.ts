@@ -305,7 +305,7 @@ test('rectangles: no more sheets than two packers of the registry take, with the
 			30 + Math.round(120 * next())
 		]);
 		const pieces = sizes.map(([w, h], i) => rectanglePiece(`r${i}`, w!, h!));
-		const own = sound(task(pieces, { gap: 3, edge: 3 }), 30).stock[0]!;
+		const its = sound(task(pieces, { gap: 3, edge: 3 }), 30).stock[0]!;
 		const packer = new MaxRectsPacker(600, 600, 3, {
 			smart: false,
 			pot: false,
@@ -314,7 +314,7 @@ test('rectangles: no more sheets than two packers of the registry take, with the
 			border: 3
 		});
 		packer.addArray(sizes.map(([width, height]) => ({ width, height, x: 0, y: 0 })) as never);
-		assert.ok(own.sheets <= packer.bins.length, `${own.sheets} sheets, ${packer.bins.length} by the other`);
+		assert.ok(its.sheets <= packer.bins.length, `${its.sheets} sheets, ${packer.bins.length} by the other`);
 		// potpack makes one sheet of its own size: on a roll as wide, no more length.
 		const boxes = sizes.map(([w, h]) => ({ w: w! + 3, h: h! + 3 }));
 		const { w, h } = pot(boxes);

@@ -92,13 +92,13 @@ export function leftoversOf(
 		.filter((ring) => areaOf(ring) > 0)
 		.map((ring) => {
 			const { left, bottom } = boxOf(ring);
-			const own = holes.filter((hole) => goesRound(ring, hole[0]!));
+			const its = holes.filter((hole) => goesRound(ring, hole[0]!));
 			const moved = (points: readonly Point[]) => points.map(([x, y]): Point => [x - left, y - bottom]);
 			return {
 				outline: moved(ring),
-				holes: own.map(moved),
+				holes: its.map(moved),
 				at: [left, bottom] as const,
-				area: [ring, ...own].reduce((sum, r) => sum + areaOf(r), 0)
+				area: [ring, ...its].reduce((sum, r) => sum + areaOf(r), 0)
 			};
 		})
 		.filter(({ area }) => area >= LEAST_SQUARES * least * least)

@@ -29,10 +29,10 @@ interface Mask {
 
 /** How many side by side are so, at most. */
 function longest(is: (c: number) => boolean, columns: number): number {
-	let [most, own] = [0, 0];
+	let [most, its] = [0, 0];
 	for (let c = 0; c < columns; c++) {
-		own = is(c) ? own + 1 : 0;
-		if (own > most) most = own;
+		its = is(c) ? its + 1 : 0;
+		if (its > most) most = its;
 	}
 	return most;
 }
@@ -69,9 +69,9 @@ export class Masks {
 		// Thinner than a cell: its middle stands for it.
 		if (!any) set(rows >> 1, columns >> 1);
 		const first = Int32Array.from({ length: rows }, (_, r) => {
-			const own = Array.from({ length: columns }, (_, c) => (bits[r * words + (c >> 5)]! >>> (c & 31)) & 1);
-			const from = own.indexOf(1);
-			return from >= 0 && own.lastIndexOf(1) - from + 1 === own.reduce((a, b) => a + b, 0) ? from : -1;
+			const its = Array.from({ length: columns }, (_, c) => (bits[r * words + (c >> 5)]! >>> (c & 31)) & 1);
+			const from = its.indexOf(1);
+			return from >= 0 && its.lastIndexOf(1) - from + 1 === its.reduce((a, b) => a + b, 0) ? from : -1;
 		});
 		const run = Int32Array.from({ length: rows }, (_, r) =>
 			longest((c) => ((bits[r * words + (c >> 5)]! >>> (c & 31)) & 1) === 1, columns)

@@ -232,8 +232,8 @@ export class Search implements Laid {
 		};
 		if (home >= 0) {
 			const bin = this.bins[home]!;
-			const own = this.turned[i]!;
-			const here = { loss: now, x: this.x[i]!, y: this.y[i]!, turned: own, bin };
+			const its = this.turned[i]!;
+			const here = { loss: now, x: this.x[i]!, y: this.y[i]!, turned: its, bin };
 			this.refine(i, here, REFINED);
 			if (here.loss < now * ENOUGH) return this.settle(i, here);
 			best.push(here);
@@ -241,10 +241,10 @@ export class Search implements Laid {
 			for (let k = 0; k < BESIDE; k++) {
 				const t =
 					k % 2
-						? own
+						? its
 						: item.turns
 							? this.anyTurn(item)
-							: turn(item.shape, own.angle + (this.random() - 0.5) * 0.6);
+							: turn(item.shape, its.angle + (this.random() - 0.5) * 0.6);
 				offer(t, bin, this.x[i]! + (this.random() - 0.5) * reach, this.y[i]! + (this.random() - 0.5) * reach);
 			}
 		}
@@ -292,7 +292,7 @@ export class Search implements Laid {
 		const r = x + t.right;
 		const b = y + t.low;
 		const h = y + t.high;
-		const own = items[i]!.shape;
+		const its = items[i]!.shape;
 		slope.x = slope.y = slope.turn = 0;
 		let sum = 0;
 		for (let j = 0; j < n; j++) {
@@ -305,7 +305,7 @@ export class Search implements Laid {
 			const before = { ...slope };
 			slope.x = slope.y = slope.turn = 0;
 			const o =
-				slopes(t, own.along, ox, oy, other, shape, 1) + slopes(other, shape.along, -ox, -oy, t, own, -1);
+				slopes(t, its.along, ox, oy, other, shape, 1) + slopes(other, shape.along, -ox, -oy, t, its, -1);
 			const root = Math.sqrt(o);
 			const share = o > 0 ? w / (2 * root) : 0;
 			slope.x = before.x + slope.x * share;

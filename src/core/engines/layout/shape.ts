@@ -245,7 +245,7 @@ export function shapeOf(paths: readonly (readonly Point[])[]): { shape: Shape; m
 		high = Math.max(high, y);
 	}
 	const middle: Point = [(left + right) / 2, (low + high) / 2];
-	const own = paths.map((path) =>
+	const its = paths.map((path) =>
 		path
 			.map(([x, y]): Point => [x - middle[0], y - middle[1]])
 			.filter(([x, y], i, all) => {
@@ -253,10 +253,10 @@ export function shapeOf(paths: readonly (readonly Point[])[]): { shape: Shape; m
 				return Math.hypot(x - px, y - py) > 1e-7;
 			})
 	);
-	const around = own.reduce((sum, path) => sum + roundOf(path), 0);
+	const around = its.reduce((sum, path) => sum + roundOf(path), 0);
 	const step = around / POINTS;
 	const points: { x: number; y: number; along: number }[] = [];
-	for (const path of own)
+	for (const path of its)
 		path.forEach(([x, y], i) => {
 			const [px, py] = path[(i + 1) % path.length]!;
 			const long = Math.hypot(px - x, py - y);
@@ -264,10 +264,10 @@ export function shapeOf(paths: readonly (readonly Point[])[]): { shape: Shape; m
 			for (let k = 0; k < parts; k++)
 				points.push({ x: x + ((px - x) * k) / parts, y: y + ((py - y) * k) / parts, along: long / parts });
 		});
-	const field = fieldOf(own, right - left, high - low);
+	const field = fieldOf(its, right - left, high - low);
 	// One point where it is deepest: of two alike that lie exactly on each other, no border lies in the other.
 	points.push({ ...deepest(field), along: around / 8 });
-	const area = own.reduce((sum, path) => sum + areaOf(path), 0);
+	const area = its.reduce((sum, path) => sum + areaOf(path), 0);
 	return {
 		middle,
 		shape: {

@@ -73,10 +73,10 @@ export const sheetArea = ({ outline, width, height }: SheetForm): number =>
 export function useOf(stock: Stock, pieces: readonly LayPiece[], placements: readonly Placement[]): StockUse {
 	const byId = new Map(pieces.map((p) => [p.id, p]));
 	const areas = new Map<string, number>();
-	const own = placements.filter((p) => p.stock === stock.id);
-	const sheets = own.reduce((most, p) => Math.max(most, p.sheet), 0);
+	const its = placements.filter((p) => p.stock === stock.id);
+	const sheets = its.reduce((most, p) => Math.max(most, p.sheet), 0);
 	let [usedLength, area] = [0, 0];
-	for (const p of own) {
+	for (const p of its) {
 		const piece = byId.get(p.piece)!;
 		if (!areas.has(p.piece)) areas.set(p.piece, areaOfPiece(piece));
 		area += areas.get(p.piece)!;

@@ -111,12 +111,12 @@ function check(mesh: Mesh, done: Unfolded): void {
 		1e-6
 	);
 	for (const [i, patch] of patches.entries()) {
-		const own = patch.triangles.map((t) =>
+		const its = patch.triangles.map((t) =>
 			[0, 1, 2].map((k) => ({ x: flat[6 * t + 2 * k]!, y: flat[6 * t + 2 * k + 1]! }))
 		);
-		const sum = own.reduce((s, tri) => s + areaD(tri), 0);
+		const sum = its.reduce((s, tri) => s + areaD(tri), 0);
 		// What covers itself is smaller as a union.
-		const union = unionD(own, [], FillRule.NonZero, 5).reduce((s, p) => s + areaD(p), 0);
+		const union = unionD(its, [], FillRule.NonZero, 5).reduce((s, p) => s + areaD(p), 0);
 		assert.ok(Math.abs(union - sum) < 1e-3 * Math.max(1, sum / 1000), `patch ${i}: ${union}, not ${sum}`);
 		assert.equal(checkPiece(pieces[i]!), null);
 		foldedBack(mesh, patch, flat, bend);
@@ -318,8 +318,8 @@ test('read binary STL is as large as a reference loader of the registry says: vo
 		area: number;
 		boundingBox: number[];
 	};
-	for (const own of [bumpy(14, 20, 90, 0.15), bumpy(9, 11, 140, 0.3)]) {
-		const bytes = binaryStlOf(own);
+	for (const its of [bumpy(14, 20, 90, 0.15), bumpy(9, 11, 140, 0.3)]) {
+		const bytes = binaryStlOf(its);
 		const read = readMesh(bytes);
 		assert.ok(read.ok);
 		const sound = soundMesh(read.value);

@@ -78,8 +78,8 @@ export function weld(mesh: Mesh): Welded {
 	const points = new Float64Array(kept);
 	for (let t = 0; t < triangleCount(mesh); t++) {
 		const [a, b, c] = [0, 1, 2].map((k) => to[mesh.triangles[3 * t + k]!]!) as [number, number, number];
-		const own: Mesh = { points, triangles: new Uint32Array([a, b, c]) };
-		if (a === b || b === c || c === a || norm(normalOf(own, 0)) < grain * grain) {
+		const its: Mesh = { points, triangles: new Uint32Array([a, b, c]) };
+		if (a === b || b === c || c === a || norm(normalOf(its, 0)) < grain * grain) {
 			degenerate++;
 			continue;
 		}

@@ -290,10 +290,10 @@ function asPieces({ twin, bend, length, flat, patchOf, patches, thickness }: Lai
 			let h = first;
 			do {
 				left.delete(h);
-				const own = names.get(h);
+				const its = names.get(h);
 				const bevel = Number.isNaN(bend[h]!) ? 0 : bend[h]! / 2;
-				if (own !== undefined) {
-					notches.push({ edge: edges.length, along: length[h]! / 2, pair: own });
+				if (its !== undefined) {
+					notches.push({ edge: edges.length, along: length[h]! / 2, pair: its });
 					if (Math.abs(bevel) > MOST_BEVEL) steep++;
 					if (thickness * Math.tan((Math.abs(bevel) * Math.PI) / 180) > length[h]!) narrow++;
 				}
@@ -303,7 +303,7 @@ function asPieces({ twin, bend, length, flat, patchOf, patches, thickness }: Lai
 					kind: 'line',
 					// Where the next edge begins, to the last digit.
 					to: at(to),
-					...(own === undefined ? {} : { seam: own }),
+					...(its === undefined ? {} : { seam: its }),
 					...(Math.abs(bevel) < FLAT / 2
 						? {}
 						: { bevel: Math.max(-80, Math.min(80, Math.round(bevel * 100) / 100)) })

@@ -162,9 +162,9 @@ test('register marks of both sides meet, and notches, lines and holes stay where
 			near(n.at[0], 100, 1e-6);
 			near(n.at[1], n.pair.endsWith('.1') ? 100 / 3 : 200 / 3, 1e-6);
 		}
-		const own = placed.find((n) => !/^1\./.test(n.pair))!;
-		near(own.at[0], own.pair === 'a' ? 40 : 160, 1e-6);
-		assert.ok(own.at[0] >= from && own.at[0] <= to);
+		const its = placed.find((n) => !/^1\./.test(n.pair))!;
+		near(its.at[0], its.pair === 'a' ? 40 : 160, 1e-6);
+		assert.ok(its.at[0] >= from && its.at[0] <= to);
 		assert.equal(part.holes.length, 1);
 		near(Math.abs(signedArea(part.holes[0]!)), Math.PI * 25);
 		assert.equal(part.lines.length, 1);

@@ -92,18 +92,18 @@ function runsOf(loop: Outline, outer: boolean, side: (p: Point) => number, cross
 	if (first < 0) return [{ parts, begin: -1, end: -1, left: isLeft(parts[0]!) }];
 	const turned = [...parts.slice(first + 1), ...parts.slice(0, first + 1)];
 	let begin = parts[first]!.crossing;
-	let own: Part[] = [];
+	let its: Part[] = [];
 	for (const part of turned) {
-		own.push(part);
+		its.push(part);
 		if (part.crossing < 0) continue;
 		runs.push({
-			parts: own,
+			parts: its,
 			begin,
 			end: part.crossing,
-			left: isLeft(own[Math.floor(own.length / 2)]!)
+			left: isLeft(its[Math.floor(its.length / 2)]!)
 		});
 		begin = part.crossing;
-		own = [];
+		its = [];
 	}
 	return runs;
 }
@@ -112,21 +112,21 @@ function runsOf(loop: Outline, outer: boolean, side: (p: Point) => number, cross
 function linesOn(lines: readonly InnerLine[], side: (p: Point) => number): InnerLine[] {
 	return lines.flatMap((line): InnerLine[] => {
 		const kept: Point[][] = [];
-		let own: Point[] = [];
+		let its: Point[] = [];
 		line.points.forEach((p, i) => {
 			const before = line.points[i - 1];
 			if (before && side(before) > 0 !== side(p) > 0) {
 				const t = side(before) / (side(before) - side(p));
 				const at: Point = [before[0] + (p[0] - before[0]) * t, before[1] + (p[1] - before[1]) * t];
-				if (side(p) > 0) own = [at];
+				if (side(p) > 0) its = [at];
 				else {
-					kept.push([...own, at]);
-					own = [];
+					kept.push([...its, at]);
+					its = [];
 				}
 			}
-			if (side(p) > 0) own.push(p);
+			if (side(p) > 0) its.push(p);
 		});
-		return [...kept, own].filter((points) => points.length > 1).map((points) => ({ ...line, points }));
+		return [...kept, its].filter((points) => points.length > 1).map((points) => ({ ...line, points }));
 	});
 }
 
@@ -165,9 +165,9 @@ export function cutByLine(
 	const cutName = (n: number) => `${nth}${crossings.length > 2 ? letter(n) : ''}`;
 	if (crossings.length < 2 || crossings.length % 2) return bad('splitMisses');
 	const pieces = [true, false].flatMap((left) => {
-		const own = runs.filter((r) => r.left === left);
-		const whole = own.filter((r) => r.begin < 0);
-		const starts = new Map(own.filter((r) => r.begin >= 0).map((r) => [r.begin, r]));
+		const its = runs.filter((r) => r.left === left);
+		const whole = its.filter((r) => r.begin < 0);
+		const starts = new Map(its.filter((r) => r.begin >= 0).map((r) => [r.begin, r]));
 		const made: Piece[] = [];
 		while (starts.size) {
 			const first = starts.values().next().value!;

@@ -20,10 +20,10 @@ export function movePoint(outline: Outline, i: number, to: Point): Outline {
 	const by: Point = [to[0] - from[0], to[1] - from[1]];
 	const before = (i + n - 1) % n;
 	const edges = outline.edges.map((e, at): Edge => {
-		let own = e;
-		if (at === before) own = own.kind === 'cubic' ? { ...own, to, c2: shifted(own.c2, by) } : { ...own, to };
-		if (at === i && own.kind === 'cubic') own = { ...own, c1: shifted(own.c1, by) };
-		return own;
+		let its = e;
+		if (at === before) its = its.kind === 'cubic' ? { ...its, to, c2: shifted(its.c2, by) } : { ...its, to };
+		if (at === i && its.kind === 'cubic') its = { ...its, c1: shifted(its.c1, by) };
+		return its;
 	});
 	return { start: i === 0 ? to : outline.start, edges };
 }

@@ -61,20 +61,20 @@ export function chained(ways: readonly Way[]): Way[] {
 	for (const way of ways) {
 		if (isClosed(way) || !ends.get(cell(way.start))?.has(way)) continue;
 		take(way);
-		let own = way;
+		let its = way;
 		for (const side of [0, 1]) {
 			for (
-				let next = meeting(endOf(own), own.use);
-				next && !isClosed(own);
-				next = meeting(endOf(own), own.use)
+				let next = meeting(endOf(its), its.use);
+				next && !isClosed(its);
+				next = meeting(endOf(its), its.use)
 			) {
 				take(next);
-				const on = distance(next.start, endOf(own)) <= JOIN ? next : turned(next);
-				own = { ...own, edges: [...own.edges, ...on.edges] };
+				const on = distance(next.start, endOf(its)) <= JOIN ? next : turned(next);
+				its = { ...its, edges: [...its.edges, ...on.edges] };
 			}
-			if (side === 0 && !isClosed(own)) own = turned(own);
+			if (side === 0 && !isClosed(its)) its = turned(its);
 		}
-		out.push(own);
+		out.push(its);
 	}
 	return out;
 }
@@ -128,9 +128,9 @@ export function piecesFromWays(ways: readonly Way[], progress: (share: number) =
 		if (depth(i) % 2 === 0) made.set(i, piece(r.name || `piece ${made.size + 1}`, r.outline));
 	});
 	large.forEach((r, i) => {
-		const own = made.get(parents[i]!);
-		if (depth(i) % 2 === 1 && own)
-			made.set(parents[i]!, { ...own, holes: [...own.holes, reversed(r.outline)] });
+		const its = made.get(parents[i]!);
+		if (depth(i) % 2 === 1 && its)
+			made.set(parents[i]!, { ...its, holes: [...its.holes, reversed(r.outline)] });
 	});
 	let loose = 0;
 	for (const way of all) {
@@ -143,8 +143,8 @@ export function piecesFromWays(ways: readonly Way[], progress: (share: number) =
 			loose++;
 			continue;
 		}
-		const own = made.get(at)!;
-		made.set(at, { ...own, lines: [...own.lines, { use: way.use ?? 'detail', points: line }] });
+		const its = made.get(at)!;
+		made.set(at, { ...its, lines: [...its.lines, { use: way.use ?? 'detail', points: line }] });
 	}
 	return { pieces: [...made.values()], specks: rings.length - large.length, loose };
 }

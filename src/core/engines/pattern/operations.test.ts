@@ -107,9 +107,9 @@ test('grown and shrunk pieces against an independent offset, 60 outlines', () =>
 		for (const mm of [12, -6]) {
 			const path = flatten(outline).points.map(([x, y]) => ({ x, y }));
 			const theirs = inflatePathsD([path], mm, JoinType.Miter, EndType.Polygon, 4, 4);
-			const own = offset(outline, mm);
+			const its = offset(outline, mm);
 			const largest = Math.max(...theirs.map((p) => Math.abs(areaD(p))));
-			near(areaD(own.map(([x, y]) => ({ x, y }))), largest, 1e-6);
+			near(areaD(its.map(([x, y]) => ({ x, y }))), largest, 1e-6);
 		}
 	}
 	// A square by hand: every side moves.

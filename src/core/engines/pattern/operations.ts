@@ -49,9 +49,9 @@ function joined(one: Piece, edge: number, other: Piece, otherEdge: number): Pars
 		move: [e.edge.to[0] - at[0], e.edge.to[1] - at[1]]
 	});
 	const facing = edgesOf(laid.outline)[otherEdge]!;
-	const points = (from: Point, own: Edge) => [
+	const points = (from: Point, its: Edge) => [
 		from,
-		...flatten({ start: from, edges: [own] }).points.slice(1)
+		...flatten({ start: from, edges: [its] }).points.slice(1)
 	];
 	const middle = (list: Point[]) => list[Math.floor(list.length / 2)]!;
 	if (
@@ -98,8 +98,8 @@ function worked(pieces: readonly Piece[], work: PieceOperation, n: number): Pars
 	const edgeCount = piece.outline.edges.length;
 	const named = 'edges' in work ? work.edges : 'edge' in work ? [work.edge] : [];
 	if (named.some((e) => e >= edgeCount)) return bad('workEdge');
-	const put = (...own: Piece[]): Parsed<Piece[]> =>
-		good([...pieces.slice(0, work.piece), ...own, ...pieces.slice(work.piece + 1)]);
+	const put = (...its: Piece[]): Parsed<Piece[]> =>
+		good([...pieces.slice(0, work.piece), ...its, ...pieces.slice(work.piece + 1)]);
 	switch (work.kind) {
 		case 'allowance': {
 			// Nothing is added along a fold: it is not cut.

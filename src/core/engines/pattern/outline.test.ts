@@ -95,7 +95,7 @@ test('one allowance all round, against the offset of an independent library, on 
 			['miter', JoinType.Miter],
 			['round', JoinType.Round]
 		] as const) {
-			const own = areaD(path(cutLine({ outline, corner }, 0.01)));
+			const its = areaD(path(cutLine({ outline, corner }, 0.01)));
 			const theirs = inflatePathsD(
 				[path(flatten(plain).points)],
 				wide,
@@ -106,7 +106,7 @@ test('one allowance all round, against the offset of an independent library, on 
 				0.01
 			).reduce((sum, p) => sum + areaD(p), 0);
 			// Where a corner passes the limit both cut it off, each in its own way.
-			near(own, theirs, corner === 'round' ? 2e-4 : 6e-3);
+			near(its, theirs, corner === 'round' ? 2e-4 : 6e-3);
 		}
 	}
 });
@@ -136,13 +136,13 @@ test('an allowance of its own for every edge', () => {
 
 test('figures of a piece: area, cut line, seams, bevels; twice as much on the fold', () => {
 	const outline = rectangle(100, 60, [{ seam: 'a' }, { bevel: 45 }, { seam: 'b' }, {}]);
-	const own = piece('p', outline, { holes: [circle([50, 30], 10, true)] });
-	const f = sizesOfPiece(own);
+	const its = piece('p', outline, { holes: [circle([50, 30], 10, true)] });
+	const f = sizesOfPiece(its);
 	near(f.area, 6000 - Math.PI * 100);
 	near(f.cutLength, 320 + 20 * Math.PI);
 	assert.equal(f.seam, 200);
 	assert.equal(f.bevelled, 60);
-	const half = sizesOfPiece({ ...own, holes: [], foldEdge: 3 });
+	const half = sizesOfPiece({ ...its, holes: [], foldEdge: 3 });
 	assert.equal(half.area, 12_000);
 	assert.equal(half.cutLength, 2 * 260);
 	const sewn = sizesOfPiece(
@@ -160,13 +160,13 @@ test('figures of a piece: area, cut line, seams, bevels; twice as much on the fo
 });
 
 test('a mirrored piece keeps its figures, its notches their places, its grain its side', () => {
-	const own = piece('p', rectangle(100, 60, [{ seam: 'a' }]), {
+	const its = piece('p', rectangle(100, 60, [{ seam: 'a' }]), {
 		notches: [{ edge: 0, along: 30, pair: '1' }],
 		grain: 80
 	});
-	const other = placedPiece(own, { mirror: true });
-	assert.deepEqual(sizesOfPiece(other), sizesOfPiece(own));
-	assert.deepEqual(notchPlace(own, own.notches[0]!).at, [30, 0]);
+	const other = placedPiece(its, { mirror: true });
+	assert.deepEqual(sizesOfPiece(other), sizesOfPiece(its));
+	assert.deepEqual(notchPlace(its, its.notches[0]!).at, [30, 0]);
 	const { at, out } = notchPlace(other, other.notches[0]!);
 	assert.ok(Math.abs(at[0] + 30) < 1e-9 && Math.abs(at[1]) < 1e-9 && out[1] < 0);
 	assert.equal(other.grain, 100);

@@ -86,8 +86,8 @@ function onFold(cut: readonly Point[], { from, edge }: { from: Point; edge: Edge
 
 /** What is wrong with a piece, or null. `path` leads to the part. */
 export function checkPiece(piece: Piece): Problem | null {
-	const own = checkOutline(piece.outline);
-	if (own) return { ...own, path: ['outline'] };
+	const its = checkOutline(piece.outline);
+	if (its) return { ...its, path: ['outline'] };
 	for (const [i, hole] of piece.holes.entries()) {
 		const problem = checkOutline(hole, true);
 		if (problem) return { ...problem, path: ['holes', i] };

@@ -27,13 +27,13 @@ const MOST_COPIES = 24;
 const MOST_TRIES = 12;
 
 interface Put {
-	own: NumberedPiece;
+	numbered: NumberedPiece;
 	piece: Piece;
 	points: Point[];
 }
 
-const put = (own: NumberedPiece, piece: Piece): Put => ({
-	own,
+const put = (its: NumberedPiece, piece: Piece): Put => ({
+	numbered: its,
 	piece,
 	points: flatten(piece.outline, 0.5).points
 });
@@ -46,22 +46,22 @@ function covers(a: Put, b: Put): boolean {
 }
 
 /** The piece turned and moved so that one of its edges faces that of another, a gap apart. */
-function facing(own: NumberedPiece, edge: number, to: { from: Point; to: Point }, gap: number): Put {
-	const turned = placedPiece(own.piece, { turn: turnTo(own, edge, to) });
+function facing(its: NumberedPiece, edge: number, to: { from: Point; to: Point }, gap: number): Put {
+	const turned = placedPiece(its.piece, { turn: turnTo(its, edge, to) });
 	const at = edgesOf(turned.outline)[edge]!;
 	const long = distance(to.from, to.to) || 1;
 	const out: Point = [(to.to[1] - to.from[1]) / long, -(to.to[0] - to.from[0]) / long];
 	const middle = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
 	const [goal, is] = [middle(to.from, to.to), middle(at.from, at.edge.to)];
 	return put(
-		own,
+		its,
 		placedPiece(turned, { move: [goal[0] - is[0] + out[0] * gap, goal[1] - is[1] + out[1] * gap] })
 	);
 }
 
 /** How far the piece must be turned to face the edge, degrees from −180 to 180. */
-function turnTo(own: NumberedPiece, edge: number, to: { from: Point; to: Point }): number {
-	const mine = edgesOf(own.piece.outline)[edge]!;
+function turnTo(its: NumberedPiece, edge: number, to: { from: Point; to: Point }): number {
+	const mine = edgesOf(its.piece.outline)[edge]!;
 	const angle = (a: Point, b: Point) => (Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI;
 	const turn = angle(to.to, to.from) - angle(mine.from, mine.edge.to);
 	return ((((turn + 180) % 360) + 360) % 360) - 180;
@@ -78,14 +78,14 @@ function group(left: Set<NumberedPiece>, gap: number) {
 	const placed = [put(first, first.piece)];
 	const joins: { at: Point }[] = [];
 	for (let i = 0; i < placed.length; i++) {
-		const { own, piece } = placed[i]!;
+		const { numbered: its, piece } = placed[i]!;
 		for (const { from, edge } of edgesOf(piece.outline)) {
 			if (edge.seam === undefined) continue;
 			const long = edgeLength(from, edge);
 			const to = { from, to: edge.to };
 			// The least turned first: a panel goes on beside its neighbour, not upside down.
 			const matches = [...left]
-				.filter((other) => other.shape === own.shape)
+				.filter((other) => other.shape === its.shape)
 				.flatMap((other) =>
 					edgesOf(other.piece.outline).flatMap((o, n) =>
 						o.edge.seam === edge.seam && Math.abs(edgeLength(o.from, o.edge) - long) <= SAME_LENGTH * long
@@ -114,9 +114,9 @@ function group(left: Set<NumberedPiece>, gap: number) {
 }
 
 /** A piece as often as one copy of the component has it, half of them mirrored where it says so. */
-const instances = (own: NumberedPiece): NumberedPiece[] =>
-	Array.from({ length: Math.min(MOST_COPIES, own.piece.quantity) }, (_, i) =>
-		own.piece.mirrored && i % 2 ? { ...own, piece: placedPiece(own.piece, { mirror: true }) } : { ...own }
+const instances = (its: NumberedPiece): NumberedPiece[] =>
+	Array.from({ length: Math.min(MOST_COPIES, its.piece.quantity) }, (_, i) =>
+		its.piece.mirrored && i % 2 ? { ...its, piece: placedPiece(its.piece, { mirror: true }) } : { ...its }
 	);
 
 /** Lays the groups of joined pieces side by side, in rows. */
@@ -143,9 +143,9 @@ export function placementChart(pieces: readonly NumberedPiece[]): PlacementChart
 		const [wide, high] = [g.box.right - g.box.left, g.box.top - g.box.bottom];
 		if (x > 0 && x + wide > across) [x, y, row] = [0, y + row + 3 * gap, 0];
 		const by: Point = [x - g.box.left, y - g.box.bottom];
-		for (const { own, piece } of g.placed)
+		for (const { numbered: its, piece } of g.placed)
 			laid.push({
-				...own,
+				...its,
 				piece,
 				at: by,
 				cut: cutLine(piece).map(([px, py]): Point => [px + by[0], py + by[1]])

@@ -17,9 +17,9 @@ export function resized(piece: Piece, factors: Factors): Piece {
 	/** Where the parts of each old edge are among the new ones: an arc that becomes an oval has several. */
 	const parts: number[][] = [];
 	for (const { from, edge } of edgesOf(piece.outline)) {
-		const own = !even && edge.kind === 'arc' && edge.bulge !== 0 ? arcAsCubics(from, edge) : [edge];
-		parts.push(own.map((_, i) => edges.length + i));
-		for (const e of own)
+		const its = !even && edge.kind === 'arc' && edge.bulge !== 0 ? arcAsCubics(from, edge) : [edge];
+		parts.push(its.map((_, i) => edges.length + i));
+		for (const e of its)
 			edges.push(
 				e.kind === 'cubic' ? { ...e, c1: by(e.c1), c2: by(e.c2), to: by(e.to) } : { ...e, to: by(e.to) }
 			);
@@ -38,11 +38,11 @@ export function resized(piece: Piece, factors: Factors): Piece {
 		}),
 		lines: piece.lines.map((line) => ({ ...line, points: line.points.map(by) })),
 		notches: piece.notches.map((notch) => {
-			const own = parts[notch.edge]!;
-			const whole = own.reduce((sum, i) => sum + after[i]!, 0);
+			const its = parts[notch.edge]!;
+			const whole = its.reduce((sum, i) => sum + after[i]!, 0);
 			let along = (notch.along / before[notch.edge]!) * whole;
-			for (const i of own) {
-				if (along <= after[i]! || i === own.at(-1))
+			for (const i of its) {
+				if (along <= after[i]! || i === its.at(-1))
 					return { ...notch, edge: i, along: Math.min(along, after[i]!) };
 				along -= after[i]!;
 			}

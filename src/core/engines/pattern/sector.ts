@@ -22,14 +22,14 @@ export function sector(outer: number, inner: number, angle: number, marks: Secto
 		radius * Math.sin((degrees * Math.PI) / 180)
 	];
 	const [right, left] = [90 - angle / 2, 90 + angle / 2];
-	const arc = (radius: number, from: number, to: number, own: EdgeMarks = {}): Edge[] => {
+	const arc = (radius: number, from: number, to: number, its: EdgeMarks = {}): Edge[] => {
 		const parts = Math.ceil(Math.abs(to - from) / MOST_TURN);
 		const turn = (to - from) / parts;
 		return Array.from({ length: parts }, (_, i) => ({
 			kind: 'arc',
 			to: at(radius, from + turn * (i + 1)),
 			bulge: Math.tan((turn * Math.PI) / 180 / 4),
-			...own
+			...its
 		}));
 	};
 	const start = at(outer, right);

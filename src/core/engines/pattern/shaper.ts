@@ -48,12 +48,12 @@ export interface Shaper {
 }
 
 /** Gives a shaper's names of parameters to its function, checked by the compiler. */
-export const shaper = <K extends string>(own: {
+export const shaper = <K extends string>(its: {
 	name: string;
 	makes: string;
 	params: Readonly<Record<K, Param>>;
 	shape: (values: Readonly<Record<K, number>>) => Parsed<Shaped>;
-}): Shaper => own as unknown as Shaper;
+}): Shaper => its as unknown as Shaper;
 
 /** Checks every value, shapes, and checks what came out. The path of a problem leads to the parameter. */
 export function runShaper(shaper: Shaper, given: Readonly<Record<string, number>>): Parsed<Shaped> {

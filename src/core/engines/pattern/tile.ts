@@ -39,10 +39,10 @@ export interface Tiling {
 
 /** Pieces with the room that each takes. */
 function measured(pieces: readonly NumberedPiece[]) {
-	return pieces.map((own) => {
-		const cut = cutLine(own.piece);
-		const { left, bottom, right, top } = boxOf([...cut, ...flatten(own.piece.outline).points]);
-		return { own, cut, left, bottom, wide: right - left, high: top - bottom };
+	return pieces.map((its) => {
+		const cut = cutLine(its.piece);
+		const { left, bottom, right, top } = boxOf([...cut, ...flatten(its.piece.outline).points]);
+		return { numbered: its, cut, left, bottom, wide: right - left, high: top - bottom };
 	});
 }
 
@@ -60,13 +60,13 @@ export function layInRows(
 	const across = Math.max(widest, widthFor?.(widest) ?? Math.sqrt(1.6 * room));
 	const laid: LaidPiece[] = [];
 	let [x, y, row] = [EDGE, EDGE, 0];
-	for (const { own, cut, left, bottom, wide, high } of [...all].sort((a, b) => b.high - a.high)) {
+	for (const { numbered: its, cut, left, bottom, wide, high } of [...all].sort((a, b) => b.high - a.high)) {
 		if (x > EDGE && x + wide + EDGE > across + 1e-6) {
 			y += row + BETWEEN;
 			[x, row] = [EDGE, 0];
 		}
 		const at: Point = [x - left, y - bottom];
-		laid.push({ ...own, at, cut: cut.map(([px, py]) => [px + at[0], py + at[1]]) });
+		laid.push({ ...its, at, cut: cut.map(([px, py]) => [px + at[0], py + at[1]]) });
 		x += wide + BETWEEN;
 		row = Math.max(row, high);
 	}

@@ -104,7 +104,7 @@ function drawsOf(
 	const { nodes } = builder;
 	const { normal, random } = normals(seed);
 	const common = Math.sqrt(shared);
-	const own = Math.sqrt(1 - shared);
+	const its = Math.sqrt(1 - shared);
 	const minutes = nodes.map((n) => minutesAt(n.step.minutes));
 	const parcels = (problem.parcels ?? []).map((p) => ({ ...p, lateBy: minutesAt(p.late) }));
 	const late = new Map<string, LocalMinutes>();
@@ -113,7 +113,7 @@ function drawsOf(
 		for (const p of parcels) late.set(p.id, Math.round(p.at + p.lateBy(normal())));
 		nodes.forEach((node, i) => {
 			const { step } = node;
-			const once = () => Math.round(minutes[i]!(luck + own * normal()));
+			const once = () => Math.round(minutes[i]!(luck + its * normal()));
 			// Done again: the hands-on work and the wait a second time.
 			const again = step.redo !== undefined && random() < step.redo;
 			builder.minutes[i] = once() + (again ? once() : 0);

@@ -136,8 +136,8 @@ export function latestEnd(tasks: readonly Task[], { starts, latest }: Possible, 
 	if (t.parts) return latest[i]!;
 	let last = -NEVER;
 	for (let k = 0; k < t.ways.length; k++) {
-		const own = starts[i]![k]!;
-		if (own.length > 0) last = Math.max(last, endOf(t, t.ways[k]!, own[own.length - 1]!));
+		const its = starts[i]![k]!;
+		if (its.length > 0) last = Math.max(last, endOf(t, t.ways[k]!, its[its.length - 1]!));
 	}
 	return last;
 }

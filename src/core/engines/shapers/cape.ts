@@ -46,7 +46,7 @@ export const cape = shaper({
 		const neckFront: Point = [radius * away[0], radius * away[1]];
 		const neckBack: Point = [0, radius];
 		const hemBack: Point = [0, radius + length];
-		const own = seam ? { allowance: seam } : {};
+		const its = seam ? { allowance: seam } : {};
 		const hemTurn = Math.atan2(front[0], front[1] - back);
 		// Clockwise round the neckline's centre is to the right: the hem runs back to front against that.
 		const arcs = (from: Point, to: Point, centre: Point, angle: number, marks: object): Edge[] => {
@@ -65,8 +65,8 @@ export const cape = shaper({
 		};
 		const edges: Edge[] = [
 			...arcs(front, hemBack, [0, back], hemTurn, hem ? { allowance: hem } : {}),
-			cut ? { kind: 'line', to: neckBack, seam: 'back', ...own } : { kind: 'line', to: neckBack },
-			...arcs(neckBack, neckFront, [0, 0], -turn, { seam: 'neckline', ...own }),
+			cut ? { kind: 'line', to: neckBack, seam: 'back', ...its } : { kind: 'line', to: neckBack },
+			...arcs(neckBack, neckFront, [0, 0], -turn, { seam: 'neckline', ...its }),
 			{ kind: 'line', to: front, ...(hem ? { allowance: hem } : {}) }
 		];
 		const fold = edges.findIndex((e) => e.kind === 'line');

@@ -17,7 +17,7 @@ export const flatPanel = shaper({
 		allowance: { name: 'seam allowance', unit: 'mm', value: 0, least: 0, most: 100 }
 	},
 	shape({ top, bottom, height, corner, allowance }) {
-		const own = allowance ? { allowance } : {};
+		const its = allowance ? { allowance } : {};
 		const lean = (bottom - top) / 2;
 		const slant = Math.hypot(lean, height);
 		// Between the lower edge and a side: how far a corner of this radius takes from both.
@@ -31,13 +31,13 @@ export const flatPanel = shaper({
 			[bottom / 2 - sx, sy]
 		];
 		const mirror = ([x, y]: Point): Point => [-x, y];
-		const round = (to: Point): Edge[] => (corner > 0 ? [{ kind: 'arc', to, bulge, ...own }] : []);
+		const round = (to: Point): Edge[] => (corner > 0 ? [{ kind: 'arc', to, bulge, ...its }] : []);
 		const edges: Edge[] = [
-			{ kind: 'line', to: right[0]!, ...own },
+			{ kind: 'line', to: right[0]!, ...its },
 			...round(right[1]!),
-			{ kind: 'line', to: [top / 2, height], ...own },
-			{ kind: 'line', to: [-top / 2, height], ...own },
-			{ kind: 'line', to: mirror(right[1]!), ...own },
+			{ kind: 'line', to: [top / 2, height], ...its },
+			{ kind: 'line', to: [-top / 2, height], ...its },
+			{ kind: 'line', to: mirror(right[1]!), ...its },
 			...round(mirror(right[0]!))
 		];
 		return shaped([piece('panel', { start: mirror(right[0]!), edges }, { grain: 90 })], {

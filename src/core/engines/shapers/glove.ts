@@ -54,9 +54,9 @@ export const glove = shaper({
 		const root = palmLength * 0.62;
 		const foot = root - thumbWide / Math.sin((THUMB * Math.PI) / 180);
 		if (foot < 0) return bad('thumbTooWide', {}, ['palmLength']);
-		const own = { seam: 'round', ...(seam ? { allowance: seam } : {}) };
+		const its = { seam: 'round', ...(seam ? { allowance: seam } : {}) };
 		const edges: Edge[] = [];
-		const line = (to: Point) => edges.push({ kind: 'line', to, ...own });
+		const line = (to: Point) => edges.push({ kind: 'line', to, ...its });
 		/** Up one side of a finger, round its tip and down to where the next one begins. */
 		const up = (from: Point, to: Point, long: number, degrees: number) => {
 			const a = (degrees * Math.PI) / 180;
@@ -67,7 +67,7 @@ export const glove = shaper({
 			const straight = long - across / 2;
 			const tip: Point = [from[0] + dx * straight, from[1] + dy * straight];
 			line(tip);
-			edges.push({ kind: 'arc', to: [tip[0] - dy * across, tip[1] + dx * across], bulge: 1, ...own });
+			edges.push({ kind: 'arc', to: [tip[0] - dy * across, tip[1] + dx * across], bulge: 1, ...its });
 			if (Math.abs(straight - lag) > 1e-9 || across > 0) line(to);
 		};
 		const half = wrist / 4;

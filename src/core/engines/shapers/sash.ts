@@ -51,9 +51,9 @@ export const sash = shaper({
 			long,
 			quantity: lengths.filter((l) => l === long).length
 		}));
-		const own = seam ? { allowance: seam } : {};
-		const end = lengths.length > 1 ? { seam: 'join', ...own } : own;
-		const long = { seam: 'turned', ...own };
+		const its = seam ? { allowance: seam } : {};
+		const end = lengths.length > 1 ? { seam: 'join', ...its } : its;
+		const long = { seam: 'turned', ...its };
 		const r = girth / (2 * Math.PI);
 		return shaped(
 			kinds.map(({ long: reach, quantity }, i) =>

@@ -62,25 +62,25 @@ export const shoeCover = shaper({
 		const long = round / 2;
 		if (Math.max(instep, ankle / 2) >= long)
 			return bad('instepTooLong', { most: Math.floor(long) }, ['instep']);
-		const own = seam ? { allowance: seam } : {};
+		const its = seam ? { allowance: seam } : {};
 		const [front, throat]: [Point, Point] = [
 			[long, toe],
 			[Math.max(ankle / 2, instep * 0.6), instepHeight]
 		];
 		const edges: Edge[] = [
-			{ kind: 'line', to: [long, 0], seam: 'sole', ...own },
-			{ kind: 'line', to: front, seam: 'front', ...own },
+			{ kind: 'line', to: [long, 0], seam: 'sole', ...its },
+			{ kind: 'line', to: front, seam: 'front', ...its },
 			{
 				kind: 'cubic',
 				c1: [long - (long - throat[0]) * 0.25, toe + (instepHeight - toe) * 0.35],
 				c2: [throat[0] + (long - throat[0]) * 0.2, instepHeight * 0.86],
 				to: throat,
 				seam: 'front',
-				...own
+				...its
 			},
-			{ kind: 'line', to: [top / 2, height], seam: 'front', ...own },
-			{ kind: 'line', to: [0, height], ...own },
-			{ kind: 'line', to: [0, 0], seam: 'back', ...own }
+			{ kind: 'line', to: [top / 2, height], seam: 'front', ...its },
+			{ kind: 'line', to: [0, height], ...its },
+			{ kind: 'line', to: [0, 0], seam: 'back', ...its }
 		];
 		const plan = edgesOf(sole).map(({ from }): Point3 => [from[0], from[1], 0]);
 		const side = (sign: number): Point3[] =>
@@ -95,7 +95,7 @@ export const shoeCover = shaper({
 		return shaped(
 			[
 				piece('side', { start: [0, 0], edges }, { quantity: 2, mirrored: true, grain: 90 }),
-				piece('sole', { ...sole, edges: sole.edges.map((e) => ({ ...e, ...own })) }, { grain: 90 })
+				piece('sole', { ...sole, edges: sole.edges.map((e) => ({ ...e, ...its })) }, { grain: 90 })
 			],
 			{
 				dimensions: [

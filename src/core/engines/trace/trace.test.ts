@@ -201,10 +201,10 @@ test('pieces drawn as lines on paper: the middle of the line is the edge; inner 
 	});
 	const { pieces } = traced(paper, 0.25, { look: 'drawn', innerLines: false });
 	assert.deepEqual(pieces.map((p) => p.holes.length).sort(), [0, 1]);
-	const own = pieces.find((p) => p.holes.length)!;
-	assert.equal(own.outline.edges.length, 4);
-	assert.ok(strayOf(flatten(own.outline).points, flatten(square).points) < 0.15);
-	near(-signedArea(own.holes[0]!), Math.PI * 625, 25);
+	const its = pieces.find((p) => p.holes.length)!;
+	assert.equal(its.outline.edges.length, 4);
+	assert.ok(strayOf(flatten(its.outline).points, flatten(square).points) < 0.15);
+	near(-signedArea(its.holes[0]!), Math.PI * 625, 25);
 	// Unless it is said to be cut, a line drawn in a piece is a line on it.
 	const lined = traced(paper, 0.25, { look: 'drawn' });
 	assert.deepEqual(

@@ -234,7 +234,7 @@ test('a file of before the handbook had keys: a known symptom is linked, another
 
 test('own rows of the handbook travel with what is named by them, and with the cautions they name', () => {
 	const content = { ...TECHNIQUES.other, name: 'vacuum form', cautions: ['hotMould'] };
-	const own = (tableName: HandbookRow['tableName'], key: string, of: object): HandbookRow => ({
+	const its = (tableName: HandbookRow['tableName'], key: string, of: object): HandbookRow => ({
 		id: 1,
 		tableName,
 		key,
@@ -249,9 +249,9 @@ test('own rows of the handbook travel with what is named by them, and with the c
 			places: [SPRAY, SHED],
 			makers: [],
 			handbook: [
-				own('technique', 'vacuumForm', content),
-				own('technique', 'unused', content),
-				own('caution', 'hotMould', hot)
+				its('technique', 'vacuumForm', content),
+				its('technique', 'unused', content),
+				its('caution', 'hotMould', hot)
 			]
 		},
 		look: make.NO_LOOK,

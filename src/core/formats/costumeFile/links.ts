@@ -76,9 +76,9 @@ export function findDangling(file: CostumeFile): string | null {
 
 /** A key of the handbook that neither ships nor stands in the file. */
 function keyNotKnown(file: CostumeFile): string | null {
-	const own = new Set(file.handbook.map((r) => `${r.tableName} ${r.key}`));
+	const its = new Set(file.handbook.map((r) => `${r.tableName} ${r.key}`));
 	const isKnown = (table: HandbookTable, key: string | null) =>
-		key === null || Object.hasOwn(STANDARD[table], key) || own.has(`${table} ${key}`);
+		key === null || Object.hasOwn(STANDARD[table], key) || its.has(`${table} ${key}`);
 	const named: [string, HandbookTable, string | null][] = [
 		...file.components.map(
 			(c, i) => [`components.${i}.route`, 'route', c.route] as [string, HandbookTable, string | null]

@@ -64,8 +64,8 @@ export async function renewCoatSteps(tx: Executor, coat: Coat, trade: Catalogue)
 function placeFor(steps: readonly Row[], rest: readonly Row[], coatId: number): number {
 	const first = steps.findIndex((s) => s.coatId === coatId && s.doneAt === null);
 	if (first >= 0) return steps.slice(0, first).filter((s) => rest.includes(s)).length;
-	const own = rest.findLastIndex((s) => s.coatId === coatId);
-	if (own >= 0) return own + 1;
+	const its = rest.findLastIndex((s) => s.coatId === coatId);
+	if (its >= 0) return its + 1;
 	const rig = rest.findIndex((s) => s.phase === 'rig' || s.phase === 'fit');
 	return rig >= 0 ? rig : rest.length;
 }

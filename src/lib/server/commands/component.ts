@@ -54,9 +54,9 @@ async function uniqueCode(
 	costumeId: number,
 	wanted: string,
 	kind: Component['kind'],
-	own = 0
+	its = 0
 ): Promise<string> {
-	const taken = (await siblings(tx, costumeId)).filter((c) => c.id !== own).map((c) => c.code);
+	const taken = (await siblings(tx, costumeId)).filter((c) => c.id !== its).map((c) => c.code);
 	if (wanted === '') return nextCode(kind, taken);
 	if (taken.includes(wanted))
 		throw new Refused(`The code ${wanted} is already on another component.`, 'code');

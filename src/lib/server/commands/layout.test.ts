@@ -63,8 +63,8 @@ function plan(materialId: number, sheets: LayPlan['stock']['sheets'] = []): LayP
 		]
 	};
 }
-const keep = (materialId: number, own: LayPlan, name = '') =>
-	run(lay.keepLayout, { materialId, name, plan: JSON.stringify(own) });
+const keep = (materialId: number, its: LayPlan, name = '') =>
+	run(lay.keepLayout, { materialId, name, plan: JSON.stringify(its) });
 const cut = async (id: number) => {
 	const { version } = (await loadLayouts(w.db, costume)).find((l) => l.id === id)!;
 	return run(lay.cutLayout, { id, version, least: '80 mm' });
@@ -109,13 +109,13 @@ test('a layout’s quantities become the needs of its components, in one step ba
 
 test('a layout is kept as it is; one whose pieces lie too near each other, or of other components, is refused', async () => {
 	const foam = await foamOf('Foam to keep', '6');
-	const own = plan(foam);
-	const { id } = await keep(foam, own);
+	const its = plan(foam);
+	const { id } = await keep(foam, its);
 	const [kept] = await loadLayouts(w.db, costume);
-	assert.deepEqual([kept!.id, kept!.plan, kept!.name], [id, own, 'Foam to keep, layout 1']);
-	const onEach = { ...own, placements: own.placements.map((p) => ({ ...p, sheet: 1 })) };
+	assert.deepEqual([kept!.id, kept!.plan, kept!.name], [id, its, 'Foam to keep, layout 1']);
+	const onEach = { ...its, placements: its.placements.map((p) => ({ ...p, sheet: 1 })) };
 	await assert.rejects(keep(foam, onEach), /A-01 1\/1 1 lies too near/);
-	const strange = { ...own, pieces: own.pieces.map((p) => ({ ...p, componentId: 9999 })) };
+	const strange = { ...its, pieces: its.pieces.map((p) => ({ ...p, componentId: 9999 })) };
 	await assert.rejects(keep(foam, strange), /other pieces/);
 	const errors = await w.errors(lay.keepLayout, { materialId: String(foam), name: '', plan: '{"a":1}' });
 	assert.ok(errors.plan);
@@ -186,8 +186,8 @@ test('an offcut that is used is gone, only what is new is counted; one that is g
 		});
 	await add();
 	const [offcut] = (await loadOffcuts(w.db)).filter((o) => o.materialId === foam);
-	const own = plan(foam, [{ width: 320, height: 220, outline, flaws: offcut!.flaws, offcut: offcut!.id }]);
-	const { id } = await keep(foam, own);
+	const its = plan(foam, [{ width: 320, height: 220, outline, flaws: offcut!.flaws, offcut: offcut!.id }]);
+	const { id } = await keep(foam, its);
 	await run(offcutCommands.removeOffcut, { id: offcut!.id });
 	await assert.rejects(cut(id), /no longer in the stash/);
 	await w.undoLast();
@@ -242,8 +242,8 @@ test('a thickness that is out is made of layers: pieces, needs, glue and a step 
 	await from({ glue: JSON.stringify([{ componentId: plates[0], quantity: 18 }]) });
 	const [shape] = (await loadShapes(w.db, [costume])).filter((s) => s.componentId === plates[0]);
 	assert.deepEqual([shape!.materialId, shape!.layers], [two, 3]);
-	const own = (await record()).needs.filter((n) => n.componentId === plates[0]);
-	const quantity = (id: number) => own.find((n) => n.materialId === id)?.quantity;
+	const its = (await record()).needs.filter((n) => n.componentId === plates[0]);
+	const quantity = (id: number) => its.find((n) => n.materialId === id)?.quantity;
 	// Three of 200 × 100 mm off sheets of 500 × 400 mm, 1.3 times for waste; 18 ml.
 	assert.deepEqual([quantity(six), quantity(two)!.toFixed(3), quantity(glue)], [undefined, '0.390', 0.018]);
 	const step = (await record()).steps.find((s) => s.technique === 'stack')!;

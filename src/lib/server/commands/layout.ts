@@ -53,9 +53,9 @@ export const layoutCommands = {
 		() => z.object({ materialId: f.id(), parts: f.json(parts, 'Lay it out first.', 100_000) }),
 		async (tx, v, { costumeId }) => {
 			const material = await materialOf(tx, v.materialId);
-			const own = await ownComponents(tx, costumeId);
+			const its = await ownComponents(tx, costumeId);
 			for (const part of v.parts) {
-				if (!own.has(part.componentId)) throw new Absent('component');
+				if (!its.has(part.componentId)) throw new Absent('component');
 				await setNeed(tx, part.componentId, v.materialId, part.quantity);
 			}
 			const total = v.parts.reduce((sum, p) => sum + p.quantity, 0);
@@ -73,8 +73,8 @@ export const layoutCommands = {
 			}),
 		async (tx, v, { costumeId, now }) => {
 			const material = await materialOf(tx, v.materialId);
-			const own = await ownComponents(tx, costumeId);
-			if (v.plan.stock.id !== String(material.id) || v.plan.pieces.some((p) => !own.has(p.componentId)))
+			const its = await ownComponents(tx, costumeId);
+			if (v.plan.stock.id !== String(material.id) || v.plan.pieces.some((p) => !its.has(p.componentId)))
 				throw new Refused('The layout is of other pieces. Lay them out again.');
 			const [clash] = clashesOf(v.plan);
 			if (clash !== undefined)
@@ -150,8 +150,8 @@ export const layoutCommands = {
 				materialId,
 				fromStash
 			]);
-			const own = await ownComponents(tx, costumeId);
-			const taking = plan.pieces.filter((p) => own.has(p.componentId));
+			const its = await ownComponents(tx, costumeId);
+			const taking = plan.pieces.filter((p) => its.has(p.componentId));
 			if (quantity > 0)
 				for (const part of partsOf(taking, quantity)) {
 					const all = part.quantity + (before.byComponent.get(part.componentId) ?? 0);
@@ -238,8 +238,8 @@ export const layoutCommands = {
 				]);
 				const layers = Math.max(...moved.filter((m) => m.componentId === componentId).map((m) => m.layers));
 				if (layers > 1) await insertStack(tx, componentId, layers);
-				const own = v.glue.find((g) => g.componentId === componentId);
-				if (glue && own) await setNeed(tx, componentId, glue.id, own.quantity / ml!);
+				const its = v.glue.find((g) => g.componentId === componentId);
+				if (glue && its) await setNeed(tx, componentId, glue.id, its.quantity / ml!);
 			}
 			const of = v.layers > 1 ? `${v.layers} layers of ${other.name}` : other.name;
 			return { words: `${of} instead of ${material.name}` };

@@ -25,9 +25,9 @@ const price = z
 /** Puts the currency of a form beside its price, before anything is read. */
 const withCurrency = <S extends z.ZodType>(schema: S, { currency }: Context) =>
 	z.preprocess((form) => {
-		const own = form as Record<string, unknown>;
-		const text = own.packPriceMinor ?? '';
-		return { ...own, packPriceMinor: { text, currency: String(own.currency ?? currency) } };
+		const its = form as Record<string, unknown>;
+		const text = its.packPriceMinor ?? '';
+		return { ...its, packPriceMinor: { text, currency: String(its.currency ?? currency) } };
 	}, schema);
 
 const shape = ({ currency, settings, trade }: Context) => ({
@@ -84,12 +84,12 @@ export async function insertMaterial(tx: Executor, v: MaterialInput): Promise<nu
 }
 
 /** One material a coat product: two would leave open which of them a stack asks for. */
-async function refuseSecondCoat(tx: Executor, product: string | null, own: number): Promise<void> {
+async function refuseSecondCoat(tx: Executor, product: string | null, its: number): Promise<void> {
 	if (product === null) return;
 	const other = await one<{ name: string }>(
 		tx,
 		'select name from material where coat_product = $1 and id <> $2',
-		[product, own]
+		[product, its]
 	);
 	if (other) throw new Refused(`${other.name} already stands for this coat product.`, 'coatProduct');
 }

@@ -29,8 +29,8 @@ export const printCommands = {
 			const component = record?.components.find((c) => c.id === v.componentId);
 			if (!record || !component) throw new Absent('component');
 			const copies = copiesOf(component, new Map(record.components.map((c) => [c.id, c])));
-			const own = record.steps.filter((s) => s.componentId === component.id);
-			const step = own.find((s) => s.technique === 'printSetUp' && s.doneAt === null);
+			const its = record.steps.filter((s) => s.componentId === component.id);
+			const step = its.find((s) => s.technique === 'printSetUp' && s.doneAt === null);
 			const waitMinutes = v.minutes * copies;
 			if (step)
 				await tx.query('update step set amount = $2, wait_minutes = $3 where id = $1', [
@@ -40,7 +40,7 @@ export const printCommands = {
 				]);
 			else {
 				// After what is there to be checked and before what is finished: as the first of the making.
-				const before = own.filter((s) => s.phase === 'pattern');
+				const before = its.filter((s) => s.phase === 'pattern');
 				const position = Math.max(-1, ...before.map((s) => s.position)) + 1;
 				await tx.query('update step set position = position + 1 where component_id = $1 and position >= $2', [
 					component.id,

@@ -132,12 +132,12 @@ test('shapes travel in the costume file', async () => {
 
 const only = async () => (await shapes())[0]!;
 const record = async () => (await loadRecord(w.db, costume))!;
-const work = async (own: PieceOperation) => {
+const work = async (its: PieceOperation) => {
 	const { id, version } = await only();
 	return run(shapeCommands.workShape, {
 		id: String(id),
 		version: String(version),
-		work: JSON.stringify(own)
+		work: JSON.stringify(its)
 	});
 };
 
@@ -339,15 +339,15 @@ test('the percentage of Resize is applied to a pattern that was brought in: once
 		materialId: '',
 		pieces: JSON.stringify([piece('back', rectangle(400, 500)), piece('front', rectangle(300, 500))])
 	});
-	const own = async () => (await shapes()).find((s) => s.id === id)!;
+	const its = async () => (await shapes()).find((s) => s.id === id)!;
 	const sizes = async () => {
 		const component = (await record()).components.find((c) => c.id === vest)!;
-		const done = shapeFor(await own(), { component, components: [component], wearers: [], materials: [] });
+		const done = shapeFor(await its(), { component, components: [component], wearers: [], materials: [] });
 		assert.ok(done.ok);
 		return done.value.pieces.map((p) => Math.round(sizesOfPiece(p).area));
 	};
 	const resize = async (width: string, height: string) =>
-		run(shapeCommands.resizeShape, { id: String(id), version: String((await own()).version), width, height });
+		run(shapeCommands.resizeShape, { id: String(id), version: String((await its()).version), width, height });
 	await resize('1.1', '0.9');
 	assert.deepEqual(await sizes(), [440 * 450, 330 * 450]);
 	await resize('1.05', '1');

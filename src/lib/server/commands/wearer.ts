@@ -21,8 +21,8 @@ async function loadWearer(tx: Executor, id: number): Promise<{ id: number; name:
 	return row;
 }
 
-async function uniqueName(tx: Executor, name: string, own = 0): Promise<void> {
-	const same = await one(tx, 'select 1 from wearer where lower(name) = lower($1) and id <> $2', [name, own]);
+async function uniqueName(tx: Executor, name: string, its = 0): Promise<void> {
+	const same = await one(tx, 'select 1 from wearer where lower(name) = lower($1) and id <> $2', [name, its]);
 	if (same) throw new Refused(`There is a wearer called ${name} already.`, 'name');
 }
 

@@ -120,12 +120,12 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 	const after = new Map<number, number[]>();
 	for (const { stepId, afterId } of links) after.set(stepId, [...(after.get(stepId) ?? []), afterId]);
 	return costumes.map((costume): CostumeRecord => {
-		const own = of(steps, costume.id).map(({ leftOut, ...s }) => ({
+		const its = of(steps, costume.id).map(({ leftOut, ...s }) => ({
 			leftOut,
 			step: { ...s, after: after.get(s.id) ?? [] }
 		}));
-		const leftOut = own.filter((s) => s.leftOut).map((s) => s.step);
-		const kept = own.filter((s) => !s.leftOut).map((s) => s.step);
+		const leftOut = its.filter((s) => s.leftOut).map((s) => s.step);
+		const kept = its.filter((s) => !s.leftOut).map((s) => s.step);
 		// A component of which nothing is left to do but what is left out takes no more material.
 		const dropped = new Set(leftOut.map((s) => s.componentId));
 		for (const s of kept) if (s.doneAt === null) dropped.delete(s.componentId);

@@ -24,8 +24,8 @@ export const loadLayouts = (db: Executor, costumeId: number): Promise<KeptLayout
 
 /** A layout as a line of a list. */
 export type LayoutLine = Omit<KeptLayout, 'plan'> & { use: StockUse; offcuts: number };
-export const lineOf = ({ plan, ...own }: KeptLayout): LayoutLine => ({
-	...own,
+export const lineOf = ({ plan, ...its }: KeptLayout): LayoutLine => ({
+	...its,
 	use: useOfPlan(plan),
 	offcuts: plan.stock.sheets.length
 });

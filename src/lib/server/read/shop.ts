@@ -160,9 +160,9 @@ async function costumesNow(
 			const now = fresh.get(id);
 			if (!now && !was) return [];
 			if (!now && sameTrade) return [[id, was!]];
-			const own = now ?? was!.entered;
+			const its = now ?? was!.entered;
 			const of = now ? sameShapes(was?.pieces ?? null, pieces.get(id)!) : was!.pieces;
-			const record = followPieces(own, {
+			const record = followPieces(its, {
 				...of,
 				materials: rows.materials,
 				trade: catalogueOf(rows.handbook)
@@ -177,7 +177,7 @@ async function costumesNow(
 			if (!now && !moved) return [[id, was!]];
 			const { recordAt = 0, planAt = 0 } = at.get(id) ?? {};
 			return [
-				[id, { entered: own, pieces: of, record, recordAt, planAt, turn: (was?.turn ?? 0) + (moved ? 1 : 0) }]
+				[id, { entered: its, pieces: of, record, recordAt, planAt, turn: (was?.turn ?? 0) + (moved ? 1 : 0) }]
 			];
 		})
 	);

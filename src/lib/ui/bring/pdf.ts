@@ -56,8 +56,8 @@ export async function pagesOf(
 		for (let number = 1; number <= pdf.numPages; number++) {
 			if (signal.aborted) return [];
 			const page = await pdf.getPage(number);
-			const own = page.getViewport({ scale: 1 });
-			const [width, height] = [own.width * MM_PER_POINT, own.height * MM_PER_POINT];
+			const its = page.getViewport({ scale: 1 });
+			const [width, height] = [its.width * MM_PER_POINT, its.height * MM_PER_POINT];
 			if (Math.max(width, height) > MOST_MM) throw new PdfProblem('pdfPageTooLarge');
 			const viewport = page.getViewport({ scale: MM_PER_POINT * PIXELS_PER_MM });
 			const canvas = document.createElement('canvas');

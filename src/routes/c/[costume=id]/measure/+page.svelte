@@ -203,8 +203,9 @@
 									><button class="name" onclick={() => (shown = row.key)}
 										>{BODY_MEASURES[row.key].name}</button
 									>
-									{#if BODY_MEASURES[row.key].own}<span class="own" title="the trade’s own, not in ISO 8559-1"
-											>own</span
+									{#if BODY_MEASURES[row.key].ofTrade}<span
+											class="own"
+											title="the trade’s own, not in ISO 8559-1">own</span
 										>{/if}</td
 								>
 								<td class="small">{row.over}</td>
@@ -331,7 +332,7 @@
 			<div>
 				<p>{BODY_MEASURES[shown].how}</p>
 				<p class="small soft">
-					{BODY_MEASURES[shown].own ? 'The trade’s own measure.' : 'Named after ISO 8559-1.'}
+					{BODY_MEASURES[shown].ofTrade ? 'The trade’s own measure.' : 'Named after ISO 8559-1.'}
 				</p>
 				<table>
 					<tbody>

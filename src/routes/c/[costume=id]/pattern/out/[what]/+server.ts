@@ -32,8 +32,8 @@ export const GET: RequestHandler = async ({ params, url }) => {
 		pieces: piecesOf(
 			fit.shapes.filter((s) => s.componentId === component.id),
 			{ component, components: record.components, wearers, materials }
-		).flatMap(({ shape, pieces: own }) =>
-			own.flatMap((numbered, i) =>
+		).flatMap(({ shape, pieces: its }) =>
+			its.flatMap((numbered, i) =>
 				all || shapes.has(String(shape.id)) || pieces.has(`${shape.id}.${i}`)
 					? [{ numbered, shape, number: i + 1 }]
 					: []
@@ -62,8 +62,8 @@ export const GET: RequestHandler = async ({ params, url }) => {
 		return sent(patternSvg(chosen, `${title}: pattern`), 'image/svg+xml', 'pattern.svg');
 	if (params.what === 'dxf') return sent(patternDxf(chosen), 'image/vnd.dxf', 'pattern.dxf');
 	if (params.what === 'tags') {
-		const tags = groups.flatMap(({ component, pieces: own }) =>
-			own.map(({ numbered, shape, number }): PieceTag => ({
+		const tags = groups.flatMap(({ component, pieces: its }) =>
+			its.map(({ numbered, shape, number }): PieceTag => ({
 				code: numbered.code,
 				name: `${component.name}: ${numbered.piece.name}`,
 				count: numbered.count,
