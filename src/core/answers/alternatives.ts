@@ -1,3 +1,4 @@
+import { leaveOut } from './leaveOut.ts';
 import type { Alternative } from '../engines/schedule/triage.ts';
 import { spendOf } from './spend.ts';
 import { DAY, dayOf, formatClock, weekdayOf, type LocalMinutes } from '../units/localTime.ts';
@@ -174,9 +175,8 @@ function extraCoats(record: CostumeRecord, steps: readonly Step[], trade: Catalo
 
 /** What the list costs less when these components take nothing more. */
 function savedBy(record: CostumeRecord, workshop: Workshop, steps: readonly Step[]): number {
-	const gone = new Set(steps.map((s) => s.componentId));
-	const without = { ...record, needs: record.needs.filter((n) => !gone.has(n.componentId)) };
-	return spendOf(record, workshop).totalMinor - spendOf(without, workshop).totalMinor;
+	const without = leaveOut(new Set(steps.map((s) => s.id)))({ record, workshop });
+	return spendOf(record, workshop).totalMinor - spendOf(without.record, without.workshop).totalMinor;
 }
 
 /** An evening more a week, on a day without hours; and a second pair of hands on Saturdays. */

@@ -5,6 +5,7 @@ import type { Coat } from '$core/facts/coat.ts';
 import type { Fault } from '$core/facts/fault.ts';
 import type { Need, Purchase } from '$core/facts/material.ts';
 import { fittedOf } from '$core/facts/measureRecord.ts';
+import { needsLeft } from '$core/answers/leaveOut.ts';
 import { followPieces, type PiecesFrom } from '$core/answers/followPieces.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import type { Executor } from '../db/open.ts';
@@ -126,17 +127,13 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 		}));
 		const leftOut = its.filter((s) => s.leftOut).map((s) => s.step);
 		const kept = its.filter((s) => !s.leftOut).map((s) => s.step);
-		// A component of which nothing is left to do but what is left out takes no more material.
-		const dropped = new Set(leftOut.map((s) => s.componentId));
-		for (const s of kept) if (s.doneAt === null) dropped.delete(s.componentId);
 		return {
 			costume,
 			components: of(components, costume.id),
 			steps: kept,
 			leftOut,
 			coats: of(coats, costume.id),
-			needs: of(needs, costume.id).filter((n) => !dropped.has(n.componentId)),
-			leftOutNeeds: of(needs, costume.id).filter((n) => dropped.has(n.componentId)),
+			...needsLeft(kept, leftOut, of(needs, costume.id)),
 			purchases: of(purchases, costume.id),
 			faults: of(faults, costume.id),
 			logs: of(logs, costume.id),
