@@ -1,8 +1,12 @@
+import { Failed, problem } from '../core/units/problem.ts';
 import type { Pixels } from '../core/engines/plane/rectify.ts';
 
 /** The pixels of a stored picture, decoded off the page. */
 export async function pixelsOf(picture: Blob) {
-	const bitmap = await createImageBitmap(picture);
+	const bitmap = await createImageBitmap(picture).catch((error: unknown) => {
+		if (error instanceof RangeError) throw error;
+		throw new Failed(problem('pictureDamaged'));
+	});
 	const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
 	const context = canvas.getContext('2d', { willReadFrequently: true })!;
 	context.drawImage(bitmap, 0, 0);

@@ -2,35 +2,25 @@ import { planByOrder } from '../core/engines/schedule/plan.ts';
 import { simulate } from '../core/engines/schedule/odds.ts';
 import type { Plan } from '../core/engines/schedule/problem.ts';
 import { searchPlan } from '../core/engines/schedule/search.ts';
-import type { FromWorker, PlanRequest } from './protocol.ts';
+import { good } from '../core/units/problem.ts';
+import { answer, toEnd, type Tell } from './answer.ts';
+import type { PlanRequest } from './protocol.ts';
 
-/** A sooner plan looked for and builds of it simulated, off the page; the best so far is told as it is found. */
-const say = (message: FromWorker<'plan'>) => postMessage(message);
 /** What is told is told no more often than this, ms. */
 const PAUSE = 200;
 
-addEventListener('message', ({ data }: MessageEvent<PlanRequest>) => {
+/** A sooner plan looked for and builds of it simulated, off the page; the best so far is told as it is found. */
+answer<'plan'>((data, tell) => {
 	const share = data.seconds > 0 ? 0.5 : 0;
-	const plan = share > 0 ? searched(data, share) : planByOrder(data.problem, data.order);
-	if (plan.impossible.length > 0 || plan.finish === null) {
-		say({ type: 'result', result: { plan, odds: null } });
-		return;
-	}
-	if (share > 0) say({ type: 'best', result: { plan, odds: null } });
-	const work = simulate({ ...data, order: plan.order });
-	let told = performance.now();
-	let turn = work.next();
-	while (!turn.done) {
-		if (performance.now() - told > PAUSE) {
-			told = performance.now();
-			say({ type: 'progress', share: share + (1 - share) * turn.value });
-		}
-		turn = work.next();
-	}
-	say({ type: 'result', result: { plan, odds: turn.value } });
+	const plan = share > 0 ? searched(data, share, tell) : planByOrder(data.problem, data.order);
+	if (plan.impossible.length > 0 || plan.finish === null) return good({ plan, odds: null });
+	if (share > 0) tell.best({ plan, odds: null });
+	const builds = simulate({ ...data, order: plan.order });
+	const odds = toEnd(builds, (done) => tell.progress(share + (1 - share) * done), PAUSE);
+	return good({ plan, odds });
 });
 
-function searched({ problem, seed, order, seconds }: PlanRequest, share: number): Plan {
+function searched({ problem, seed, order, seconds }: PlanRequest, share: number, tell: Tell<'plan'>): Plan {
 	const began = performance.now();
 	const search = searchPlan(problem, seed, order);
 	let told = began;
@@ -43,8 +33,8 @@ function searched({ problem, seed, order, seconds }: PlanRequest, share: number)
 		if (now - began > seconds * 1000) return search.soFar('time');
 		if (now - told < PAUSE) continue;
 		told = now;
-		say({ type: 'progress', share: (share * (now - began)) / (seconds * 1000) });
-		if (better) say({ type: 'best', result: { plan: search.soFar('time'), odds: null } });
+		tell.progress((share * (now - began)) / (seconds * 1000));
+		if (better) tell.best({ plan: search.soFar('time'), odds: null });
 		better = false;
 	}
 }

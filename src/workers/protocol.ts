@@ -4,7 +4,7 @@ import type { SvgRead } from '../core/formats/readSvg.ts';
 import type { Traced, TraceOptions } from '../core/engines/trace/trace.ts';
 import type { Mesh } from '../core/engines/mesh/mesh.ts';
 import type { Piece } from '../core/facts/piece.ts';
-import type { Problem } from '../core/units/problem.ts';
+import type { Parsed, Problem } from '../core/units/problem.ts';
 import type { Odds } from '../core/engines/schedule/odds.ts';
 import type { Plan, PlanOrder, PlanProblem } from '../core/engines/schedule/problem.ts';
 import type { Triage, TriageTask } from '../core/engines/schedule/triage.ts';
@@ -113,12 +113,6 @@ export interface Results {
 
 export type FromWorker<K extends keyof Results = keyof Results> =
 	| { type: 'progress'; share: number }
-	| { type: 'result'; result: Results[K] }
 	/** The best so far: work that can be stopped with something in hand. */
 	| { type: 'best'; result: Results[K] }
-	| { type: 'error'; code: string };
-
-/** How a request ends: every one of them does. */
-export type Outcome<T> =
-	| { ok: true; result: T }
-	| { ok: false; code: 'stopped' | 'workerLost' | 'pictureDamaged' | 'tooLittleMemory' };
+	| { type: 'end'; outcome: Parsed<Results[K]> };

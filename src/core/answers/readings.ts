@@ -1,5 +1,5 @@
 import type { ReferencePicture, StoredMeasure } from '../facts/picture.ts';
-import type { Parsed } from '../units/problem.ts';
+import { type Parsed, bad } from '../units/problem.ts';
 import { combine, combineOnPicture, type Combined } from '../engines/plane/combine.ts';
 import { calibrate, measure, type Measured, type Plane } from '../engines/plane/pictureMeasure.ts';
 import type { MeasureKind } from '../facts/picture.ts';
@@ -34,7 +34,7 @@ export function readPictures(
 		const plane = planes.get(picture.id) ?? null;
 		const found: Reading['found'] = plane
 			? measure(plane, { kind: stored.kind, points: stored.points, offPlane: stored.offPlaneMm })
-			: { ok: false, problem: { code: 'noScale', path: [] } };
+			: bad('noScale');
 		return [{ stored, picture, plane, found }];
 	});
 }

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { goesOnJob, runGoesOnJob } from '../engines/body/job.ts';
 import { planeJob, runPlaneJob } from '../engines/plane/job.ts';
-import { say } from '../units/messages.ts';
+import { say } from '../units/problem.ts';
 import { runUnfoldJob, unfoldJob } from '../engines/mesh/job.ts';
 import { runShapeJob, shapeJob } from '../engines/shapers/job.ts';
 import { runTraceJob, traceJob } from '../engines/trace/job.ts';

@@ -1,7 +1,5 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { readFileSync } from 'node:fs';
-import { globSync } from '../../../scripts/files.mjs';
 import { amountWords, KINDS } from '../facts/component.ts';
 import { isRouteCoat, ROUTES, type Route } from './route.ts';
 import { BASE_PER_UNIT, TECHNIQUES } from './technique.ts';
@@ -11,7 +9,6 @@ import { ZONES, zoneWords } from '../facts/zone.ts';
 import { checkCoat, coatSteps } from '../answers/coatStack.ts';
 import { COAT_PRODUCTS } from './coatProduct.ts';
 import { cureSteps, KNOWN_FAULTS } from './knownFault.ts';
-import { say } from '../units/messages.ts';
 import { FAMILIES } from '../facts/material.ts';
 import { CAUTIONS } from './caution.ts';
 import { cautionsFor, STANDARD } from './catalogue.ts';
@@ -216,22 +213,6 @@ test('amounts on tags', () => {
 	assert.equal(amountWords({ side: 'pair', count: 1 }), 'L+R');
 	assert.equal(amountWords({ side: 'left', count: 5 }), 'L ×5');
 	assert.equal(amountWords({ side: 'none', count: 1 }), '');
-});
-
-test('every problem that the core reports has words, and every value in the words is filled', () => {
-	const codes = new Set(
-		globSync('src/core', /\.ts$/)
-			.filter((f) => !f.endsWith('.test.ts'))
-			.flatMap((f) =>
-				[...readFileSync(f, 'utf8').matchAll(/(?:bad\(|code: |say\([\w.]+, )'(\w+)'/g)].map((m) => m[1]!)
-			)
-			.filter((c) => !/^(custom|coat(TooEarly|Forbidden)|ratio|sides|change|overLess)$/.test(c))
-	);
-	assert.ok(codes.size > 15, `${codes.size} codes found`);
-	for (const code of codes) assert.notEqual(say({ code, path: [] }), code, `no words for ${code}`);
-	assert.equal(say({ code: 'negative', path: [] }), 'Cannot be less than zero.');
-	assert.doesNotMatch(say({ code: 'tooFewMakers', path: [], values: { needed: 2, have: 1 } }), /[{}]/);
-	assert.equal(say({ code: 'brandNew', path: [] }), 'brandNew', 'better odd than silent');
 });
 
 test('formulas: each by hand', () => {

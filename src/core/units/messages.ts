@@ -1,7 +1,5 @@
-import type { Problem } from './problem.ts';
-
-/** The words for every problem the core reports. `{name}` is filled from the problem's values. */
-const words: Record<string, string> = {
+/** The words for every problem the core reports, by its code. `{name}` is filled from the problem's values. */
+export const MESSAGES = {
 	empty: 'Needs a value.',
 	notANumber: '“{text}” is not a number.',
 	notALength: '“{text}” is not a length. Write it like 14cm, 5 1/2", 1.2 m or 6mm.',
@@ -144,15 +142,20 @@ const words: Record<string, string> = {
 	edgeCount: 'An outline keeps at least two edges.',
 	stopped: 'Stopped.',
 	workerLost: 'The work was cut off. Try again.',
+	noAnswer: 'The server does not answer: is it still running, and is this device still connected? Try again.',
+	goneHere: 'What this needs is not there any more. Load the page again.',
 	pictureDamaged: 'The picture is damaged, or cannot be read here.',
 	tooLittleMemory: 'There is too little memory for a picture of this size.',
 	noScale: 'The picture has no scale yet.',
 	minutesOrder: 'Minutes must run good ≤ usual ≤ bad.',
 	windowOrder: 'A window must end after it begins.'
-};
+} as const;
 
-/** A problem in words. An unknown code is shown as it is: better odd than silent. */
-export function say(problem: Problem): string {
-	const text = words[problem.code] ?? problem.code;
-	return text.replace(/\{(\w+)\}/g, (_, name: string) => String(problem.values?.[name] ?? ''));
-}
+export type Code = keyof typeof MESSAGES;
+
+type NamesIn<Text extends string> = Text extends `${string}{${infer Name}}${infer Rest}`
+	? Name | NamesIn<Rest>
+	: never;
+
+/** What a message is filled with: a value for each of its names. */
+export type ValuesOf<C extends Code> = Record<NamesIn<(typeof MESSAGES)[C]>, string | number>;

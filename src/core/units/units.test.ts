@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { say } from './messages.ts';
+import { say, sayOf } from './problem.ts';
 import type { Parsed } from './problem.ts';
 import { formatDuration, formatWait, parseDuration } from './duration.ts';
 import {
@@ -75,7 +75,7 @@ test('what is not a length says so, and why', () => {
 	assert.equal(code(parseLength('2000 m', 'cm')), 'tooLarge');
 	for (const junk of ['NaN', 'Infinity', '1e9', '0x10', '--', '.', '1.2.3'])
 		assert.notEqual(code(parseLength(junk, 'cm')), 'fine', junk);
-	assert.match(say({ code: 'notALength', path: [], values: { text: '5 1/' } }), /“5 1\/” is not a length/);
+	assert.match(sayOf('notALength', { text: '5 1/' }), /“5 1\/” is not a length/);
 });
 
 test('areas: square units, and side by side', () => {

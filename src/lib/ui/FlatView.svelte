@@ -3,12 +3,11 @@
 	import Download from '@lucide/svelte/icons/download';
 	import { onDestroy, untrack } from 'svelte';
 	import type { ReferencePicture } from '$core/facts/picture.ts';
-	import { say } from '$core/units/messages.ts';
 	import type { Plane } from '$core/engines/plane/pictureMeasure.ts';
 	import { flatViewOf } from '$core/engines/plane/rectify.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { run } from '../../workers/run.ts';
+	import { fetched, Task } from './task.svelte.ts';
 	import Dialog from './Dialog.svelte';
 
 	interface Props {
@@ -18,35 +17,26 @@
 		unit: LengthUnit;
 	}
 	let { open = $bindable(), picture, plane, unit }: Props = $props();
-	let share = $state(0);
-	let problem = $state('');
+	const task = new Task<'flatten'>();
 	let flat = $state<{ url: string; width: number; height: number } | null>(null);
-	let stopper: AbortController | null = null;
 	const view = $derived(flatViewOf(plane.toPlane, picture, plane.reference.points));
 	const ruler = $derived(view.width > 400 ? 100 : 50);
 
 	function forget() {
-		stopper?.abort();
+		task.stop();
 		if (flat) URL.revokeObjectURL(flat.url);
 		flat = null;
 	}
 	async function lay() {
 		forget();
-		share = 0;
-		problem = '';
-		const mine = (stopper = new AbortController());
-		const response = await fetch(`/picture/${picture.hash}`, { signal: mine.signal }).catch(() => null);
-		if (mine.signal.aborted) return;
-		if (!response?.ok) return void (problem = 'The picture cannot be read.');
-		const outcome = await run<'flatten'>(
+		const laid = await task.start(
 			() => new Worker(new URL('../../workers/flatten.worker.ts', import.meta.url), { type: 'module' }),
-			{ kind: 'flatten', picture: await response.blob(), toPlane: plane.toPlane, view },
-			(done) => (share = done),
-			mine.signal
+			async (signal) => {
+				const response = await fetched(`/picture/${picture.hash}`, signal);
+				return { kind: 'flatten', picture: await response.blob(), toPlane: plane.toPlane, view };
+			}
 		);
-		if (mine.signal.aborted) return;
-		if (outcome.ok) flat = { ...outcome.result, url: URL.createObjectURL(outcome.result.picture) };
-		else problem = say({ code: outcome.code, path: [] });
+		if (laid) flat = { ...laid, url: URL.createObjectURL(laid.picture) };
 	}
 	$effect(() => {
 		// Only opening and closing start and end the work; what it writes must not.
@@ -81,11 +71,11 @@
 				and it is true to size in the plane of the scale.</span
 			>
 		</p>
-	{:else if problem}<p class="problem" role="alert">{problem}</p>
+	{:else if task.problem}<p class="problem" role="alert">{task.problem}</p>
 	{:else}
 		<p>Laying it flat …</p>
 		<div class="row">
-			<progress value={share} aria-label="Done"></progress>
+			<progress value={task.progress} aria-label="Done"></progress>
 			<button class="button small" onclick={() => (open = false)}>Stop</button>
 		</div>
 	{/if}

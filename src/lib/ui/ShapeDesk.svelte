@@ -11,7 +11,7 @@
 	import { areaOfUnit } from '$core/facts/material.ts';
 	import { BODY_MEASURES, MEASURE_KEYS, measureWords, type MeasureKey } from '$core/facts/bodyMeasure.ts';
 	import { fittedOf, type MeasureRecord } from '$core/facts/measureRecord.ts';
-	import { say } from '$core/units/messages.ts';
+	import { say } from '$core/units/problem.ts';
 	import type { Problem } from '$core/units/problem.ts';
 	import { dimensionFigure } from '$core/explain/pieces.ts';
 	import type { Param, Shaper } from '$core/engines/pattern/shaper.ts';

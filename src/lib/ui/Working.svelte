@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A figure that can be opened: inputs, formula, source, and what it would be with one input changed. */
-	import { say } from '$core/units/messages.ts';
+	import { say } from '$core/units/problem.ts';
 	import { valueOf, withInput, type Figure } from '$core/explain/figure.ts';
 	import { FORMULAS } from '$core/explain/formulas.ts';
 	import { readAs, write } from '$core/units/write.ts';

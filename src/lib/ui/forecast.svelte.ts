@@ -2,7 +2,7 @@ import type { PlanProblem } from '$core/engines/schedule/problem.ts';
 import type { Alternative, Triage } from '$core/engines/schedule/triage.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { PlanResult } from '../../workers/protocol.ts';
-import { Task } from './task.svelte.ts';
+import { fetched, Task } from './task.svelte.ts';
 
 /** Enough that the odds are known to a bit more than one in a hundred. */
 export const RUNS = 5000;
@@ -97,8 +97,7 @@ export const weighAlternatives = (
 	);
 
 async function problemOf(costumeId: number, signal: AbortSignal) {
-	const answer = await fetch(`/c/${costumeId}/plan/problem`, { signal });
-	if (!answer.ok) throw new Error(`The plan’s problem was refused: ${answer.status}`);
+	const answer = await fetched(`/c/${costumeId}/plan/problem`, signal);
 	const { problem, order } = await answer.json();
 	// A map does not travel as JSON.
 	return { problem: { ...problem, taken: new Map(problem.taken) } as PlanProblem, order };

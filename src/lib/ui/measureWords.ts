@@ -1,6 +1,6 @@
 import type { As } from '$core/units/figure.ts';
 import { write } from '$core/units/write.ts';
-import { say } from '$core/units/messages.ts';
+import { sayOf } from '$core/units/problem.ts';
 import type { MeasureKind } from '$core/facts/picture.ts';
 import type { MeasureWarning } from '$core/engines/plane/pictureMeasure.ts';
 import type { LengthUnit } from '$core/units/measure.ts';
@@ -41,9 +41,5 @@ export const plusMinus = (kind: MeasureKind, sigma: number, unit: LengthUnit): s
 
 export const warningWords = (warning: MeasureWarning): string =>
 	warning.code === 'offPlane'
-		? say({
-				code: warning.assumed ? 'offPlaneAssumed' : 'offPlane',
-				path: [],
-				values: { percent: formatNumber(warning.percent, 1) }
-			})
-		: say({ code: warning.code, path: [], values: { times: formatNumber(warning.times, 1) } });
+		? sayOf(warning.assumed ? 'offPlaneAssumed' : 'offPlane', { percent: formatNumber(warning.percent, 1) })
+		: sayOf(warning.code, { times: formatNumber(warning.times, 1) });

@@ -1,10 +1,19 @@
-import { fail } from '@sveltejs/kit';
+import { z } from 'zod';
 import { describeChange } from '$core/answers/describeChange.ts';
+import { actionOf } from '$lib/server/commands/actions.ts';
 import * as f from '$lib/server/commands/fields.ts';
-import { readForm } from '$lib/server/commands/formValues.ts';
 import { database } from '$lib/server/database.ts';
+import type { Database } from '$lib/server/db/open.ts';
 import { Absent, Refused } from '$lib/server/db/rows.ts';
-import { changesOf, lastAction, lastUndo, listActions, previewUndo, undo } from '$lib/server/db/undo.ts';
+import {
+	changesOf,
+	lastAction,
+	lastUndo,
+	listActions,
+	previewUndo,
+	undo,
+	wordsOfUndo
+} from '$lib/server/db/undo.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 const PAGE = 60;
@@ -42,30 +51,23 @@ async function preview(id: number) {
 	}
 }
 
-async function takeBack(id: number | null, nothing: string, chosen = false) {
-	const failure = (message: string) =>
-		fail(422, { command: 'undo', id: '', errors: {}, message, values: {} as Record<string, string> });
-	if (id === null) return failure(nothing);
-	try {
-		const action = await undo(await database(), id, chosen);
-		return {
-			command: 'undo',
-			done: action.undoes.length
-				? `Redid: ${action.words.replace(/^Undid: /, '')}`
-				: `Undid: ${action.words}`,
-			result: null
-		};
-	} catch (problem) {
-		if (problem instanceof Refused || problem instanceof Absent) return failure(problem.message);
-		throw problem;
-	}
+/** Takes an action back, or forth again when it was an undoing itself. */
+async function takeBack(db: Database, action: { id: number } | null, nothing: string, chosen = false) {
+	if (!action) throw new Refused(nothing);
+	return { words: wordsOfUndo(await undo(db, action.id, chosen)) };
 }
 
 export const actions: Actions = {
-	undo: async ({ request }) => {
-		const id = f.id().safeParse((await readForm(request)).get('id'));
-		return takeBack(id.success ? id.data : null, 'There is no such action.', true);
-	},
-	undoLast: async () => takeBack((await lastAction(await database()))?.id ?? null, 'Nothing to undo.'),
-	redoLast: async () => takeBack((await lastUndo(await database()))?.id ?? null, 'Nothing to redo.')
+	undo: actionOf('undo', {
+		input: () => z.object({ id: f.id() }),
+		run: (db, action) => takeBack(db, action, '', true)
+	}),
+	undoLast: actionOf('undo', {
+		input: () => z.object({}),
+		run: async (db) => takeBack(db, await lastAction(db), 'Nothing to undo.')
+	}),
+	redoLast: actionOf('undo', {
+		input: () => z.object({}),
+		run: async (db) => takeBack(db, await lastUndo(db), 'Nothing to redo.')
+	})
 };

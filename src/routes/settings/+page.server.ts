@@ -1,6 +1,6 @@
-import { fail } from '@sveltejs/kit';
-import { actionsOf } from '$lib/server/commands/actions.ts';
-import { readForm } from '$lib/server/commands/formValues.ts';
+import { z } from 'zod';
+import { actionOf, actionsOf } from '$lib/server/commands/actions.ts';
+import * as f from '$lib/server/commands/fields.ts';
 import { workshopCommands } from '$lib/server/commands/workshop.ts';
 import { listBackups, readBackup, restoreBackup } from '$lib/server/backup.ts';
 import { database } from '$lib/server/database.ts';
@@ -21,25 +21,13 @@ export const load: PageServerLoad = async () => {
 /** A restore replaces everything, History included, so it is no command with an entry in History. */
 export const actions: Actions = {
 	...actionsOf(workshopCommands),
-	restoreBackup: async ({ request }) => {
-		const db = await database();
-		const form = await readForm(request);
-		const [kept, file] = [form.get('kept'), form.get('file')];
-		try {
-			if (typeof kept === 'string' && kept) await restoreBackup(db, await readBackup(db, kept));
-			else if (file instanceof File && file.size > 0)
-				await restoreBackup(db, new Uint8Array(await file.arrayBuffer()));
+	restoreBackup: actionOf('restoreBackup', {
+		input: () => z.object({ kept: f.text(), file: z.instanceof(File).optional() }),
+		run: async (db, { kept, file }) => {
+			if (kept) await restoreBackup(db, await readBackup(db, kept));
+			else if (file?.size) await restoreBackup(db, new Uint8Array(await file.arrayBuffer()));
 			else throw new Refused('Choose a backup.', 'file');
-		} catch (problem) {
-			if (!(problem instanceof Refused)) throw problem;
-			return fail(422, {
-				command: 'restoreBackup',
-				id: '',
-				errors: { file: problem.message },
-				message: problem.message,
-				values: {}
-			});
+			return { words: 'Restored the backup' };
 		}
-		return { command: 'restoreBackup', done: 'Restored the backup', result: null };
-	}
+	})
 };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { say } from '../../units/messages.ts';
+import { sayOf } from '../../units/problem.ts';
 import { layOut } from './engine.ts';
 import type { Layout, LayoutTask } from './stock.ts';
 import type { Stock } from '../../facts/layout.ts';
@@ -91,7 +91,7 @@ export function layoutResult({ placements, unplaced, stock }: Layout) {
 		unplaced: unplaced.map(({ piece, copy, why }) => ({
 			piece,
 			copy,
-			reason: say({ code: `lay.${why}`, path: [] })
+			reason: sayOf(`lay.${why}`)
 		}))
 	};
 }

@@ -257,7 +257,7 @@ test('holes, crowded edges, flipped and doubled faces are told, and what can be 
 		const sound = soundMesh(mesh);
 		assert.ok(sound.ok);
 		check(sound.value.mesh, laid(sound.value.mesh));
-		return sound.value.notes.map((n) => [n.code, n.values?.count]);
+		return sound.value.notes.map((n) => [n.code, (n.values as { count: number }).count]);
 	};
 	assert.deepEqual(codes(open), [['meshOpen', 4]]);
 	const flipped = cube.triangles.slice();

@@ -1,4 +1,4 @@
-import { bad, good, type Parsed, type Problem } from '../../units/problem.ts';
+import { bad, good, type Parsed, type Problem, problem } from '../../units/problem.ts';
 
 /** A surface of triangles: three numbers a point in mm, three points a triangle. */
 export interface Mesh {
@@ -270,6 +270,8 @@ export function hullOf(points: readonly (readonly [number, number])[]): (readonl
 	return [...half(sorted), ...half([...sorted].reverse())];
 }
 
+type MeshNote = 'meshOpen' | 'meshCrowded' | 'meshFlipped' | 'meshDegenerate' | 'meshDuplicate';
+
 /** A mesh that can be worked with, or what is wrong; what was mended is told in `notes`. */
 export function soundMesh(raw: Mesh): Parsed<{ mesh: Mesh; notes: Problem[] }> {
 	if (raw.triangles.length === 0) return bad('meshEmpty');
@@ -281,7 +283,7 @@ export function soundMesh(raw: Mesh): Parsed<{ mesh: Mesh; notes: Problem[] }> {
 	const before = figuresOfMesh(welded);
 	const mesh = facingOut(welded);
 	const notes: Problem[] = [];
-	const note = (code: string, count: number) => count && notes.push({ code, path: [], values: { count } });
+	const note = (code: MeshNote, count: number) => count && notes.push(problem(code, { count }));
 	note('meshOpen', before.openEdges);
 	note('meshCrowded', before.crowdedEdges);
 	note('meshFlipped', before.flippedEdges);

@@ -2,7 +2,7 @@ import { signedArea } from '../pattern/outline.ts';
 import type { Edge, Outline } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
 import type { InnerLine, Notch, Piece } from '../../facts/piece.ts';
-import { bad, good, type Parsed, type Problem } from '../../units/problem.ts';
+import { bad, good, type Parsed, type Problem, problem } from '../../units/problem.ts';
 import {
 	cornersOf,
 	cross,
@@ -326,7 +326,8 @@ function asPieces({ twin, bend, length, flat, patchOf, patches, thickness }: Lai
 		});
 	}
 	const notes: Problem[] = [];
-	const note = (code: string, n: number) => n && notes.push({ code, path: [], values: { count: n } });
+	const note = (code: 'unfoldSteep' | 'unfoldNarrow', count: number) =>
+		count && notes.push(problem(code, { count }));
 	note('unfoldSteep', steep / 2);
 	note('unfoldNarrow', narrow / 2);
 	return {

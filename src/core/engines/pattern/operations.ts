@@ -149,7 +149,7 @@ function worked(pieces: readonly Piece[], work: PieceOperation, n: number): Pars
 			return put(resized(piece, [work.width, work.height]));
 		case 'grow': {
 			const points = offset(piece.outline, work.mm);
-			if (points.length < 3) return bad('growGone', { mm: work.mm });
+			if (points.length < 3) return bad('growGone');
 			return put({ ...piece, outline: polygon(points), notches: [], foldEdge: null });
 		}
 		case 'pair':

@@ -1,6 +1,6 @@
 import { distance, type Point } from '../../units/point.ts';
 import type { Edge, EdgeMarks, Outline } from '../../facts/piece.ts';
-import type { Problem } from '../../units/problem.ts';
+import { type Problem, problem } from '../../units/problem.ts';
 
 const along = (a: Point, b: Point, t: number): Point => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
 
@@ -282,11 +282,6 @@ export function crossesItself(points: readonly Point[]): boolean {
 
 /** What is wrong with an outline that is to be cut out, or null. */
 export function checkOutline(outline: Outline, hole = false): Problem | null {
-	const problem = (code: string, values?: Problem['values']): Problem => ({
-		code,
-		path: [],
-		...(values ? { values } : {})
-	});
 	const numbers = [outline.start, ...outline.edges.map((e) => e.to)].flat();
 	for (const e of outline.edges) {
 		if (e.kind === 'arc') numbers.push(e.bulge);

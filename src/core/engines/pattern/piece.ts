@@ -13,7 +13,7 @@ import {
 } from './outline.ts';
 import { cutLine } from './allowance.ts';
 import { distance, type Point } from '../../units/point.ts';
-import type { Problem } from '../../units/problem.ts';
+import { type Problem, problem } from '../../units/problem.ts';
 
 export const piece = (
 	name: string,
@@ -89,18 +89,18 @@ export function checkPiece(piece: Piece): Problem | null {
 	const its = checkOutline(piece.outline);
 	if (its) return { ...its, path: ['outline'] };
 	for (const [i, hole] of piece.holes.entries()) {
-		const problem = checkOutline(hole, true);
-		if (problem) return { ...problem, path: ['holes', i] };
+		const wrong = checkOutline(hole, true);
+		if (wrong) return { ...wrong, path: ['holes', i] };
 	}
 	const { left, right, top, bottom } = boxOf(flatten(piece.outline).points);
 	const least = Math.min(right - left, top - bottom);
 	for (const [i, edge] of piece.outline.edges.entries())
 		if ((edge.allowance ?? 0) < 0 || (edge.allowance ?? 0) > least)
-			return { code: 'allowanceTooLarge', path: ['outline', 'edges', i] };
+			return problem('allowanceTooLarge', {}, ['outline', 'edges', i]);
 	for (const [i, notch] of piece.notches.entries()) {
 		const at = edgesOf(piece.outline)[notch.edge];
 		if (!at || notch.along < 0 || notch.along > edgeLength(at.from, at.edge) + 1e-6)
-			return { code: 'notchOffEdge', path: ['notches', i] };
+			return problem('notchOffEdge', {}, ['notches', i]);
 	}
 	return null;
 }

@@ -61,7 +61,7 @@ export function runShaper(shaper: Shaper, given: Readonly<Record<string, number>
 	for (const [key, param] of Object.entries(shaper.params)) {
 		const value = given[key] ?? param.value;
 		if (!Number.isFinite(value)) return bad('notFinite', { name: param.name }, [key]);
-		if (value < param.least) return bad('tooSmall', { name: param.name, least: param.least }, [key]);
+		if (value < param.least) return bad('tooSmall', { least: param.least }, [key]);
 		if (value > param.most) return bad('tooLarge', { most: param.most }, [key]);
 		if ((param.unit === 'count' || param.choices) && !Number.isInteger(value))
 			return bad('notWhole', { name: param.name }, [key]);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { say } from '../../units/messages.ts';
+import { say } from '../../units/problem.ts';
 import type { Problem } from '../../units/problem.ts';
 import { calibrate, measure } from './pictureMeasure.ts';
 import { MEASURE_KINDS } from '../../facts/picture.ts';

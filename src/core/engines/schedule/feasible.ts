@@ -2,58 +2,55 @@ import { openSpans } from './calendar.ts';
 import { findCircle, topological, type Node } from './network.ts';
 import type { Impossible, PlanProblem } from './problem.ts';
 import { teamsOf, type Shop } from './shop.ts';
+import { problem, type Problem } from '../../units/problem.ts';
 import { formatDuration } from '../../units/duration.ts';
 
 /** Steps that no plan can hold, with the reason, and all that waits for them. */
-export function findImpossible(problem: PlanProblem, nodes: readonly Node[], shop: Shop): Impossible[] {
+export function findImpossible(plan: PlanProblem, nodes: readonly Node[], shop: Shop): Impossible[] {
 	const found = new Map<string, Impossible>();
-	const say = (id: string, code: string, values: Impossible['values'] = {}) => {
-		if (!found.has(id)) found.set(id, { id, code, values });
+	const say = (id: string, { code, values }: Problem) => {
+		if (!found.has(id)) found.set(id, { id, code, values } as Impossible);
 	};
-	const known = new Set(problem.steps.map((s) => s.id));
+	const known = new Set(plan.steps.map((s) => s.id));
 	const { left } = topological(nodes);
 	if (left.length > 0) {
 		const circle = findCircle(nodes, left).map((i) => nodes[i]!.step.id);
-		for (const id of circle) say(id, 'circle', { steps: [...circle, circle[0]!].join(' → ') });
+		for (const id of circle) say(id, problem('circle', { steps: [...circle, circle[0]!].join(' → ') }));
 	}
 	for (const node of nodes) {
 		const unknown = node.step.after.find((a) => !known.has(a.id));
-		if (unknown) say(node.step.id, 'unknownId', { id: unknown.id });
+		if (unknown) say(node.step.id, problem('unknownId', { id: unknown.id }));
 		const reason = node.minutes > 0 ? whyNobody(node, shop) : null;
-		if (reason) say(node.step.id, reason.code, reason.values);
+		if (reason) say(node.step.id, reason);
 	}
 	for (let grew = true; grew;) {
 		const before = found.size;
 		for (const { step } of nodes) {
 			const blocker = step.after.find((a) => found.has(a.id));
-			if (blocker) say(step.id, 'blockedBy', { id: blocker.id });
+			if (blocker) say(step.id, problem('blockedBy', { id: blocker.id }));
 		}
 		grew = found.size > before;
 	}
 	return [...found.values()];
 }
 
-function whyNobody(node: Node, shop: Shop): Omit<Impossible, 'id'> | null {
+function whyNobody(node: Node, shop: Shop): Problem | null {
 	const { step, minutes } = node;
-	if (step.place !== null && !shop.places.has(step.place))
-		return { code: 'unknownId', values: { id: step.place } };
+	if (step.place !== null && !shop.places.has(step.place)) return problem('unknownId', { id: step.place });
 	const missing = step.with?.find((id) => !shop.makers.some((m) => m.id === id));
-	if (missing !== undefined) return { code: 'unknownId', values: { id: missing } };
+	if (missing !== undefined) return problem('unknownId', { id: missing });
 	const working = shop.makers.filter((m) => m.open.length > 0 && (!step.with || step.with.includes(m.id)));
-	if (step.with?.length === 0) return { code: 'nobodyCan', values: {} };
-	if (working.length === 0) return { code: 'noWindows', values: {} };
+	if (step.with?.length === 0) return problem('nobodyCan');
+	if (working.length === 0) return problem('noWindows');
 	if (working.length < step.hands)
-		return { code: 'tooFewMakers', values: { needed: step.hands, have: working.length } };
+		return problem('tooFewMakers', { needed: step.hands, have: working.length });
 	const longest = teamsOf(shop, node).reduce((most, team) => Math.max(most, team.longest), 0);
 	if (longest === 0)
 		return step.place === null
-			? { code: 'neverTogether', values: { needed: step.hands } }
-			: { code: 'noPlaceWindows', values: { id: step.place } };
+			? problem('neverTogether', { needed: step.hands })
+			: problem('noPlaceWindows', { id: step.place });
 	return step.oneSitting && minutes > longest
-		? {
-				code: 'sittingTooLong',
-				values: { minutes: formatDuration(minutes), longest: formatDuration(longest) }
-			}
+		? problem('sittingTooLong', { minutes: formatDuration(minutes), longest: formatDuration(longest) })
 		: null;
 }
 

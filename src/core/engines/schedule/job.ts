@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { ThreePoints } from '../../units/threePoints.ts';
-import { say } from '../../units/messages.ts';
+import { say } from '../../units/problem.ts';
 import type { Parsed } from '../../units/problem.ts';
 import {
 	formatLocalTime,
@@ -164,7 +164,7 @@ export function runScheduleJob(job: ScheduleJob, elapsed: () => number) {
 		finish: time(plan.finish),
 		lowerBound: time(plan.lowerBound),
 		odds: oddsOfJob(job, problem, plan, elapsed),
-		impossible: plan.impossible.map((i) => ({ id: i.id, code: i.code, reason: say({ ...i, path: [] }) })),
+		impossible: plan.impossible.map((i) => ({ id: i.id, code: i.code, reason: say(i) })),
 		seconds: Math.round(elapsed() * 1000) / 1000,
 		stoppedBy: plan.stoppedBy
 	};

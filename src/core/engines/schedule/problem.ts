@@ -1,4 +1,5 @@
 import type { LocalMinutes } from '../../units/localTime.ts';
+import type { Problem } from '../../units/problem.ts';
 import type { Hours, Span } from './calendar.ts';
 import type { Split } from '../../facts/calendar.ts';
 import type { ThreePoints } from '../../units/threePoints.ts';
@@ -81,11 +82,8 @@ export interface PlannedStep {
 	heldBy: string | null;
 }
 
-export interface Impossible {
-	id: string;
-	code: string;
-	values: Record<string, string | number>;
-}
+/** A step that no plan can hold, and why. */
+export type Impossible = Omit<Problem, 'path'> & { id: string };
 
 /**
  * Steps in the order in which a plan places them, each as soon as it can be: the order makes the plan again.

@@ -1,3 +1,4 @@
+import { bad } from '../../units/problem.ts';
 import { piece } from '../pattern/piece.ts';
 import { polygon } from '../pattern/outline.ts';
 import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
@@ -30,7 +31,7 @@ export const biasStrips = shaper({
 	shape({ length, width, cloth }) {
 		// Ends are cut along the grain and overlap by the width: each join takes the width off.
 		const strips = Math.max(1, Math.ceil(length / (cloth - width)));
-		if (cloth <= width) return { ok: false, problem: { code: 'stripTooShort', path: ['cloth'] } };
+		if (cloth <= width) return bad('stripTooShort', {}, ['cloth']);
 		const each = length / strips + width;
 		return shaped(
 			[

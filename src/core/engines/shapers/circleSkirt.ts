@@ -1,3 +1,4 @@
+import { problem } from '../../units/problem.ts';
 import { piece } from '../pattern/piece.ts';
 import { sector } from '../pattern/sector.ts';
 import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
@@ -75,8 +76,7 @@ export const circleSkirt = shaper({
 					inputs: [mm('width of a panel', wide)]
 				}
 			],
-			warnings:
-				wide > cloth ? [{ code: 'widerThanCloth', path: ['cloth'], values: { panels: panels + 1 } }] : [],
+			warnings: wide > cloth ? [problem('widerThanCloth', { panels: panels + 1 }, ['cloth'])] : [],
 			solid: [
 				round(waist / (2 * Math.PI), 0),
 				round(hemRadius, -length * 0.85),

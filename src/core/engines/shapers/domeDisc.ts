@@ -1,3 +1,4 @@
+import { problem } from '../../units/problem.ts';
 import { capDimensions, capLines, capOf, ringOf } from '../pattern/cap.ts';
 import { polygon } from '../pattern/outline.ts';
 import type { EdgeMarks } from '../../facts/piece.ts';
@@ -45,7 +46,7 @@ export const domeDisc = shaper({
 		}
 		return shaped([piece('disc', polygon(points, marks))], {
 			dimensions: capDimensions(cap, depth, wedges, 'Width of a wedge at the rim'),
-			warnings: depth > cap.rim ? [{ code: 'deepDome', path: ['depth'] }] : [],
+			warnings: depth > cap.rim ? [problem('deepDome', {}, ['depth'])] : [],
 			solid: capLines(cap, depth, wedges)
 		});
 	}

@@ -1,3 +1,4 @@
+import { problem } from '../../units/problem.ts';
 import type { Edge } from '../../facts/piece.ts';
 import { piece } from '../pattern/piece.ts';
 import type { Piece } from '../../facts/piece.ts';
@@ -185,9 +186,7 @@ export const netSkirt = shaper({
 					: [])
 			],
 			warnings:
-				metres > 50_000
-					? [{ code: 'muchCloth', path: ['layers'], values: { metres: Math.round(metres / 1000) } }]
-					: [],
+				metres > 50_000 ? [problem('muchCloth', { metres: Math.round(metres / 1000) }, ['layers'])] : [],
 			solid: [
 				round(radius(v.waist), 0),
 				...layers.map((l): Point3[] => {

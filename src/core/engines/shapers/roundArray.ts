@@ -1,4 +1,4 @@
-import { bad } from '../../units/problem.ts';
+import { bad, problem } from '../../units/problem.ts';
 import { circle } from '../pattern/outline.ts';
 import type { Outline } from '../../facts/piece.ts';
 import { piece } from '../pattern/piece.ts';
@@ -71,7 +71,7 @@ export const roundArray = shaper({
 					formula: 'chord',
 					inputs: [mm('radius', r), count('petals of a ring', n)]
 				})),
-				warnings: width > 3 * chord ? [{ code: 'petalsCrowd', path: ['width'] }] : [],
+				warnings: width > 3 * chord ? [problem('petalsCrowd', {}, ['width'])] : [],
 				solid: [
 					round(edge, 0),
 					...places.flatMap((ring, k) =>

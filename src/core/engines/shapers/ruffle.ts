@@ -1,3 +1,4 @@
+import { problem } from '../../units/problem.ts';
 import { polygon } from '../pattern/outline.ts';
 import type { EdgeMarks } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
@@ -110,10 +111,7 @@ export const ruffle = shaper({
 		});
 		return shaped(piecesOf(), {
 			dimensions,
-			warnings:
-				parts > 1
-					? [{ code: 'sectorSplit', path: ['flare'], values: { angle: Math.round(angle), parts } }]
-					: [],
+			warnings: parts > 1 ? [problem('sectorSplit', { angle: Math.round(angle), parts }, ['flare'])] : [],
 			solid: [
 				[
 					[0, 0, 0],

@@ -1,3 +1,4 @@
+import { problem } from '../../units/problem.ts';
 import { piece } from '../pattern/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
 import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
@@ -99,7 +100,7 @@ export const sash = shaper({
 				],
 				warnings:
 					lengths.length > 1 && !joins
-						? [{ code: 'joinsHidden', path: ['joins'], values: { joins: lengths.length - 1 } }]
+						? [problem('joinsHidden', { joins: lengths.length - 1 }, ['joins'])]
 						: [],
 				solid: [
 					round(r, 0),

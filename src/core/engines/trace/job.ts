@@ -5,7 +5,7 @@ import { rectify, type FlatView, type Pixels } from '../plane/rectify.ts';
 import { edgesOf, outlineLength } from '../pattern/outline.ts';
 import type { Outline } from '../../facts/piece.ts';
 import { sizesOfPiece } from '../pattern/piece.ts';
-import { good, type Parsed } from '../../units/problem.ts';
+import { good, type Parsed, bad } from '../../units/problem.ts';
 import { greyOf } from './contour.ts';
 import { LOOKS, trace } from './trace.ts';
 
@@ -47,8 +47,7 @@ const ended = <T>(work: Generator<number, T>): T => {
 export function runTraceJob(job: TraceJob): Parsed<unknown> {
 	const { width, height, grey } = job.picture;
 	const text = atob(grey);
-	if (text.length !== width * height)
-		return { ok: false, problem: { code: 'pictureDamaged', path: ['picture', 'grey'] } };
+	if (text.length !== width * height) return bad('pictureDamaged', {}, ['picture', 'grey']);
 	const data = new Uint8ClampedArray(width * height * 4);
 	for (let i = 0; i < text.length; i++) data.fill(text.charCodeAt(i), 4 * i, 4 * i + 3);
 	for (let i = 3; i < data.length; i += 4) data[i] = 255;

@@ -1,4 +1,5 @@
-import { error, fail, type Action, type RequestEvent } from '@sveltejs/kit';
+import { error, fail, type Action } from '@sveltejs/kit';
+import type { z } from 'zod';
 import { database } from '../database.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
 import type { Database } from '../db/open.ts';
@@ -7,74 +8,81 @@ import { contextOf, runCommand, type Command, type Context } from './command.ts'
 import type { FormDone, FormFailure } from '$lib/answer.ts';
 import { formValues, readForm, type Value, type Values } from './formValues.ts';
 
-/** The form actions of a page, one for each command. Outcomes are sorted here and nowhere else. */
-export function actionsOf(commands: Record<string, Command>): Record<string, Action> {
-	return Object.fromEntries(
-		Object.entries(commands).map(([name, cmd]) => [name, (event: RequestEvent) => answer(name, cmd, event)])
-	);
+/** What a form asks for: its input, checked by Zod, and what is done with it. */
+interface Asked<S extends z.ZodType> {
+	input: (context: Context) => S;
+	run: (db: Database, input: z.infer<S>, context: Context) => Promise<{ words: string; result?: unknown }>;
 }
+
+/** A form's action. Every outcome of every action is sorted here and nowhere else. */
+export const actionOf =
+	<S extends z.ZodType>(name: string, { input, run }: Asked<S>): Action =>
+	async (event) => {
+		const { formKey, ...values } = formValues(await readForm(event.request));
+		const db = await database();
+		const context = { ...(await contextOf(db, db.folder, event.params)), formKey: keyOf(formKey) };
+		const failure = (status: number, message: string, more: Partial<FormFailure> = {}) =>
+			fail(status, {
+				command: name,
+				id: String(values.id ?? ''),
+				errors: {},
+				message,
+				values: withoutFiles(values),
+				...more
+			} satisfies FormFailure);
+		const parsed = input(context).safeParse(values);
+		if (!parsed.success) {
+			const errors: Record<string, string> = {};
+			for (const issue of parsed.error.issues) errors[String(issue.path[0] ?? '')] ??= issue.message;
+			return failure(400, 'Something here needs a second look.', { errors });
+		}
+		try {
+			const { words, result = null } = await run(db, parsed.data, context);
+			return { command: name, done: words, result } satisfies FormDone;
+		} catch (problem) {
+			if (problem instanceof Refused)
+				return failure(
+					422,
+					problem.message,
+					problem.field ? { errors: { [problem.field]: problem.message } } : {}
+				);
+			if (problem instanceof Stale) return failure(409, problem.message, { current: problem.current });
+			if (problem instanceof Absent) error(404, problem.message);
+			const missing = missingLink(problem);
+			if (missing) return failure(422, missing.words, missing.errors);
+			if (isOutside(problem)) {
+				console.error(`${name}: the tables took no such value`, problem);
+				return failure(422, 'Something here is more than can be kept. Make it shorter, smaller or plainer.');
+			}
+			throw problem;
+		}
+	};
+
+const each = <T>(commands: Record<string, Command>, of: (name: string, cmd: Command) => [string, T]) =>
+	Object.fromEntries(Object.entries(commands).map(([name, cmd]) => of(name, cmd)));
+
+/** The form actions of a page, one for each command. */
+export const actionsOf = (commands: Record<string, Command>): Record<string, Action> =>
+	each(commands, (name, cmd) => [
+		name,
+		actionOf(name, { input: cmd.input, run: (db, input, context) => runCommand(db, cmd, input, context) })
+	]);
 
 /**
  * The same commands, only tried out: `tryEditShape` answers how hours, money and the plan of the costume would
  * stand, and keeps nothing.
  */
-export function trialsOf(commands: Record<string, Command>): Record<string, Action> {
-	return Object.fromEntries(
-		Object.entries(commands).map(([name, cmd]) => [
-			`try${name[0]!.toUpperCase()}${name.slice(1)}`,
-			(event: RequestEvent) =>
-				answer(name, cmd, event, async (db, input, context) => ({
-					words: '',
-					result: await standingAsIf(db, context.costumeId, context.now, (tx) => cmd.run(tx, input, context))
-				}))
-		])
-	);
-}
-
-type Run = (db: Database, input: never, context: Context) => Promise<{ words: string; result: unknown }>;
-
-async function answer(name: string, cmd: Command, event: RequestEvent, run?: Run) {
-	const { formKey, ...values } = formValues(await readForm(event.request));
-	const db = await database();
-	const context = { ...(await contextOf(db, db.folder, event.params)), formKey: keyOf(formKey) };
-	const failure = (status: number, message: string, more: Partial<FormFailure> = {}) =>
-		fail(status, {
-			command: name,
-			id: String(values.id ?? ''),
-			errors: {},
-			message,
-			values: withoutFiles(values),
-			...more
-		} satisfies FormFailure);
-	const parsed = cmd.input(context).safeParse(values);
-	if (!parsed.success) {
-		const errors: Record<string, string> = {};
-		for (const issue of parsed.error.issues) errors[String(issue.path[0] ?? '')] ??= issue.message;
-		return failure(400, 'Something here needs a second look.', { errors });
-	}
-	try {
-		const { words, result } = run
-			? await run(db, parsed.data as never, context)
-			: await runCommand(db, cmd, parsed.data, context);
-		return { command: name, done: words, result } satisfies FormDone;
-	} catch (problem) {
-		if (problem instanceof Refused)
-			return failure(
-				422,
-				problem.message,
-				problem.field ? { errors: { [problem.field]: problem.message } } : {}
-			);
-		if (problem instanceof Stale) return failure(409, problem.message, { current: problem.current });
-		if (problem instanceof Absent) error(404, problem.message);
-		const missing = missingLink(problem);
-		if (missing) return failure(422, missing.words, missing.errors);
-		if (isOutside(problem)) {
-			console.error(`${name}: the tables took no such value`, problem);
-			return failure(422, 'Something here is more than can be kept. Make it shorter, smaller or plainer.');
-		}
-		throw problem;
-	}
-}
+export const trialsOf = (commands: Record<string, Command>): Record<string, Action> =>
+	each(commands, (name, cmd) => [
+		`try${name[0]!.toUpperCase()}${name.slice(1)}`,
+		actionOf(name, {
+			input: cmd.input,
+			run: async (db, input, context) => ({
+				words: '',
+				result: await standingAsIf(db, context.costumeId, context.now, (tx) => cmd.run(tx, input, context))
+			})
+		})
+	]);
 
 /** A value that the tables do not hold (class 22), or that a check of theirs refused: the edge let it through. */
 const isOutside = (problem: unknown): boolean =>

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { readBusy } from '$core/formats/readCalendar.ts';
-import { say } from '$core/units/messages.ts';
+import { say } from '$core/units/problem.ts';
 import {
 	clockOf,
 	DAY,

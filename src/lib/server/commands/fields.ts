@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { say } from '$core/units/messages.ts';
+import { say } from '$core/units/problem.ts';
 import type { Parsed } from '$core/units/problem.ts';
 import { parseDuration } from '$core/units/duration.ts';
 import { parseClock, parseDate, parseLocalTime } from '$core/units/localTime.ts';

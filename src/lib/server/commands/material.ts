@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { say } from '$core/units/messages.ts';
+import { say } from '$core/units/problem.ts';
 import { CURRENCIES, parseMoney } from '$core/units/money.ts';
 import { FAMILIES, type Material } from '$core/facts/material.ts';
 import { formatNumber } from '$core/units/number.ts';

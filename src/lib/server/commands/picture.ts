@@ -9,7 +9,7 @@ import {
 	type ReferencePicture
 } from '$core/facts/picture.ts';
 import { axisOf, mirrored } from '$core/answers/callouts.ts';
-import { say } from '$core/units/messages.ts';
+import { say, sayOf } from '$core/units/problem.ts';
 import type { Point } from '$core/units/point.ts';
 import { referenceSchema } from '$core/engines/plane/job.ts';
 import { calibrate, LEAST_POINTS, measure, onPicture } from '$core/engines/plane/pictureMeasure.ts';
@@ -57,7 +57,7 @@ async function componentOf(tx: Executor, id: number | null, { costumeId }: Conte
 
 function mustLieOn(picture: ReferencePicture, points: readonly Point[]): void {
 	if (points.every((p) => onPicture(p, picture))) return;
-	throw new Refused(say({ code: 'offPicture', path: [] }), 'points');
+	throw new Refused(sayOf('offPicture'), 'points');
 }
 
 interface CalloutRow {
@@ -97,10 +97,7 @@ function mustMeasure(
 	m: { kind: MeasureKind; points: readonly Point[]; offPlane: number }
 ): void {
 	if (m.points.length < LEAST_POINTS[m.kind])
-		throw new Refused(
-			say({ code: 'pointCount', path: [], values: { least: LEAST_POINTS[m.kind] } }),
-			'points'
-		);
+		throw new Refused(sayOf('pointCount', { least: LEAST_POINTS[m.kind] }), 'points');
 	mustLieOn(picture, m.points);
 	if (!picture.scale) throw new Refused('Give the picture a scale first.', 'points');
 	const plane = calibrate(picture.scale, picture, {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { PURCHASE_STATES, type Material, type PurchaseState } from '$core/facts/material.ts';
-import { say } from '$core/units/messages.ts';
+import { sayOf } from '$core/units/problem.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
 import { arrivalDay } from '$core/answers/leadTime.ts';
 import { shoppingLines } from '$core/answers/shopping.ts';
@@ -23,8 +23,7 @@ async function materialOf(tx: Executor, id: number, { currency, settings }: Cont
 
 /** Only what has a size can be counted in areas of pieces. */
 function refuseUnsized(material: Material, waste: number | null): void {
-	if (waste !== null && areaOfUnit(material) === null)
-		throw new Refused(say({ code: 'notRoll', path: [] }), 'waste');
+	if (waste !== null && areaOfUnit(material) === null) throw new Refused(sayOf('notRoll'), 'waste');
 }
 
 async function componentCode(tx: Executor, id: number, { costumeId }: Context): Promise<string> {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { MEASURE_KEYS } from '$core/facts/bodyMeasure.ts';
 import { fittedOf } from '$core/facts/measureRecord.ts';
 import { printPercent } from '$core/engines/body/resize.ts';
-import { say } from '$core/units/messages.ts';
+import { say } from '$core/units/problem.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
 import { USUAL_WASTE } from '$core/trade/driver.ts';
 import { techniqueOf, type Catalogue } from '$core/trade/catalogue.ts';

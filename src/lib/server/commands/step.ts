@@ -7,7 +7,7 @@ import { checkCoat } from '$core/answers/coatStack.ts';
 import { formatLocalTime, timeWords, type LocalMinutes } from '$core/units/localTime.ts';
 import { parseArea, parseLength } from '$core/units/measure.ts';
 import { parseNumber } from '$core/units/number.ts';
-import { say } from '$core/units/messages.ts';
+import { say, sayOf } from '$core/units/problem.ts';
 import { loadRecord } from '../read/costume.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused, written } from '../db/rows.ts';
@@ -100,7 +100,9 @@ function withAmount<T extends { technique: TechniqueKey; amount: string }>({ set
 		const most = driver === 'count' ? 100_000 : Infinity;
 		if (parsed.ok && parsed.value >= 0 && parsed.value <= most) return { ...v, amount: parsed.value };
 		const message = parsed.ok
-			? say({ code: parsed.value < 0 ? 'negative' : 'tooLarge', path: [], values: { most } })
+			? parsed.value < 0
+				? sayOf('negative')
+				: sayOf('tooLarge', { most })
 			: say(parsed.problem);
 		ctx.addIssue({ code: 'custom', path: ['amount'], message });
 		return z.NEVER;
@@ -150,7 +152,7 @@ export async function refuseCircle(tx: Executor, costumeId: number, field: strin
 	const circle = circleIn(stepsBefore(record.components, record.steps));
 	if (!circle) return;
 	const names = [...circle, circle[0]!].map((id) => record.steps.find((s) => s.id === id)!.name);
-	throw new Refused(say({ code: 'circle', path: [], values: { steps: names.join(' ← ') } }), field);
+	throw new Refused(sayOf('circle', { steps: names.join(' ← ') }), field);
 }
 
 /**

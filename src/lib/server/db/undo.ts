@@ -97,6 +97,10 @@ async function takeBack(tx: Executor, actions: readonly ActionRow[]): Promise<vo
 	await tx.query('set constraints all immediate');
 }
 
+/** What taking an action back is called: an undoing taken back is done again. */
+export const wordsOfUndo = ({ undoes, words }: Pick<ActionRow, 'undoes' | 'words'>, more = ''): string =>
+	undoes.length ? `Redid: ${words.replace(/^Undid: /, '')}` : `Undid: ${words}${more}`;
+
 /** Takes an action back whole, with the later ones on the same rows. The undoing is an action too. */
 export async function undo(db: Database, id: number, chosen = false): Promise<ActionRow> {
 	try {
@@ -105,10 +109,13 @@ export async function undo(db: Database, id: number, chosen = false): Promise<Ac
 			const action = actions[actions.length - 1]!;
 			await takeBack(tx, actions);
 			const more = actions.length > 1 ? ` (with ${actions.length - 1} later)` : '';
-			const words = action.undoes.length
-				? `Redid: ${action.words.replace(/^Undid: /, '')}`
-				: `Undid: ${action.words}${more}`;
-			return { words, costumeId: action.costumeId, undoes: actions.map((a) => a.id), chosen, result: action };
+			return {
+				words: wordsOfUndo(action, more),
+				costumeId: action.costumeId,
+				undoes: actions.map((a) => a.id),
+				chosen,
+				result: action
+			};
 		});
 	} catch (error) {
 		throw isConstraint(error)

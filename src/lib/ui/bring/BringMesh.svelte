@@ -13,7 +13,7 @@
 		type Mesh
 	} from '$core/engines/mesh/mesh.ts';
 	import { ridgesOf } from '$core/engines/mesh/unfold.ts';
-	import { say } from '$core/units/messages.ts';
+	import { say, sayOf } from '$core/units/problem.ts';
 	import { follow } from '$core/answers/shapePieces.ts';
 	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
 	import type { Problem } from '$core/units/problem.ts';
@@ -179,7 +179,7 @@
 						: ': nothing to go round at that height'}.
 				</p>
 			{:else}<p class="warn small">
-					{say({ code: 'notMeasured', path: [], values: { measure: BODY_MEASURES[measure].name } })}
+					{sayOf('notMeasured', { measure: BODY_MEASURES[measure].name })}
 				</p>{/if}
 		{/if}
 		<TaskBar {task} label="Unfold" going="Unfolding" onstart={unfold} disabled={!sized} />

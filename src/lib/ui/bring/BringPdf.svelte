@@ -3,14 +3,15 @@
 	import { onDestroy, untrack } from 'svelte';
 	import type { Component } from '$core/facts/component.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
-	import { say } from '$core/units/messages.ts';
+	import { good, say } from '$core/units/problem.ts';
 	import type { Point } from '$core/units/point.ts';
 	import { gridPlace, joinByMarks, sheetOf } from '$core/engines/trace/mark.ts';
 	import { formatLength, parseLength } from '$core/units/measure.ts';
 	import { formatNumber, parseNumber } from '$core/units/number.ts';
 	import Field from '../Field.svelte';
 	import Sheet from '../Sheet.svelte';
-	import { pagesOf, PdfProblem, PIXELS_PER_MM, type Page } from './pdf.ts';
+	import { LongWork } from '../task.svelte.ts';
+	import { pagesOf, PIXELS_PER_MM, type Page } from './pdf.ts';
 	import { catchMark, type Placed } from './picture.ts';
 	import PlanePicture from './PlanePicture.svelte';
 	import TaskBar from '../TaskBar.svelte';
@@ -27,21 +28,15 @@
 	const unit = $derived(workshop.settings.lengthUnit);
 
 	let pages = $state.raw<(Page & { href: string })[]>([]);
-	const stopper = new AbortController();
-	const task = $state({ progress: 0 as number | null, problem: '', stop: () => stopper.abort() });
+	const task = new LongWork();
 	$effect(() => {
 		untrack(async () => {
-			try {
-				const read = await pagesOf(bytes, (share) => (task.progress = share), stopper.signal);
-				pages = read.map((page) => ({ ...page, href: URL.createObjectURL(page.blob) }));
-			} catch (error) {
-				task.problem = say({ code: error instanceof PdfProblem ? error.code : 'pdfDamaged', path: [] });
-			}
-			task.progress = null;
+			const read = await task.run(async (signal, progress) => good(await pagesOf(bytes, progress, signal)));
+			if (read) pages = read.map((page) => ({ ...page, href: URL.createObjectURL(page.blob) }));
 		});
 	});
 	onDestroy(() => {
-		stopper.abort();
+		task.stop();
 		for (const page of pages) URL.revokeObjectURL(page.href);
 	});
 

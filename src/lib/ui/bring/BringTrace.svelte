@@ -7,6 +7,7 @@
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import { planeOfPicture } from '$core/answers/readings.ts';
 	import { flatViewOf, withinReference } from '$core/engines/plane/rectify.ts';
+	import { fetched } from '../task.svelte.ts';
 	import Field from '../Field.svelte';
 	import Sheet from '../Sheet.svelte';
 	import TraceDesk from './TraceDesk.svelte';
@@ -28,8 +29,7 @@
 
 	async function source(signal: AbortSignal) {
 		const plane = planeOfPicture(picture!)!;
-		const response = await fetch(`/picture/${picture!.hash}`, { signal });
-		if (!response.ok) throw new Error(String(response.status));
+		const response = await fetched(`/picture/${picture!.hash}`, signal);
 		const { points } = plane.reference;
 		const view =
 			part === 'corners'

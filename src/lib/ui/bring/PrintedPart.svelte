@@ -2,7 +2,7 @@
 	/** A closed shape as a printed part: whether the bed takes it, in how many parts, what it weighs and how long it runs. */
 	import type { Component } from '$core/facts/component.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
-	import { say } from '$core/units/messages.ts';
+	import { say } from '$core/units/problem.ts';
 	import type { figuresOfMesh } from '$core/engines/mesh/mesh.ts';
 	import { FILAMENTS, PRINT_STARTS, standOn, type FilamentKey } from '$core/engines/mesh/printed.ts';
 	import { formatLength, parseLength } from '$core/units/measure.ts';

@@ -6,7 +6,7 @@
 	import { svgPath } from '$core/formats/patternSvg.ts';
 	import type { Homography } from '$core/engines/plane/homography.ts';
 	import type { FlatView } from '$core/engines/plane/rectify.ts';
-	import { say } from '$core/units/messages.ts';
+	import { say } from '$core/units/problem.ts';
 	import { boxOf, flatten, type Box } from '$core/engines/pattern/outline.ts';
 	import type { Point } from '$core/units/point.ts';
 	import { numberedAlone } from '$core/engines/pattern/numbered.ts';

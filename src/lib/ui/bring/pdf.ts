@@ -1,3 +1,4 @@
+import { Failed, problem } from '$core/units/problem.ts';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
 import workerUrl from 'pdfjs-dist/build/pdf.worker.min.mjs?url';
 
@@ -18,12 +19,6 @@ export interface Page {
 	blob: Blob;
 }
 
-export class PdfProblem extends Error {
-	constructor(readonly code: 'pdfDamaged' | 'pdfLocked' | 'pdfTooMany' | 'pdfPageTooLarge') {
-		super(code);
-	}
-}
-
 async function opened(bytes: Uint8Array): Promise<PDFDocumentProxy> {
 	const { getDocument, GlobalWorkerOptions } = await import('pdfjs-dist');
 	GlobalWorkerOptions.workerSrc = workerUrl;
@@ -36,13 +31,13 @@ async function opened(bytes: Uint8Array): Promise<PDFDocumentProxy> {
 			stopAtErrors: false
 		}).promise;
 	} catch (error) {
-		throw new PdfProblem((error as Error).name === 'PasswordException' ? 'pdfLocked' : 'pdfDamaged');
+		throw new Failed(problem((error as Error).name === 'PasswordException' ? 'pdfLocked' : 'pdfDamaged'));
 	}
 }
 
 /**
  * @param progress told the share of the pages that is done
- * @throws PdfProblem when it cannot be read
+ * @throws Failed when it cannot be read
  */
 export async function pagesOf(
 	bytes: Uint8Array,
@@ -51,28 +46,28 @@ export async function pagesOf(
 ): Promise<Page[]> {
 	const pdf = await opened(bytes);
 	try {
-		if (pdf.numPages > MOST_PAGES) throw new PdfProblem('pdfTooMany');
+		if (pdf.numPages > MOST_PAGES) throw new Failed(problem('pdfTooMany'));
 		const pages: Page[] = [];
 		for (let number = 1; number <= pdf.numPages; number++) {
 			if (signal.aborted) return [];
 			const page = await pdf.getPage(number);
 			const its = page.getViewport({ scale: 1 });
 			const [width, height] = [its.width * MM_PER_POINT, its.height * MM_PER_POINT];
-			if (Math.max(width, height) > MOST_MM) throw new PdfProblem('pdfPageTooLarge');
+			if (Math.max(width, height) > MOST_MM) throw new Failed(problem('pdfPageTooLarge'));
 			const viewport = page.getViewport({ scale: MM_PER_POINT * PIXELS_PER_MM });
 			const canvas = document.createElement('canvas');
 			canvas.width = Math.ceil(viewport.width);
 			canvas.height = Math.ceil(viewport.height);
 			await page.render({ canvas, viewport, background: '#fff' }).promise;
 			const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done));
-			if (!blob) throw new PdfProblem('pdfDamaged');
+			if (!blob) throw new Failed(problem('pdfDamaged'));
 			pages.push({ number, width, height, blob });
 			page.cleanup();
 			progress(number / pdf.numPages);
 		}
 		return pages;
 	} catch (error) {
-		throw error instanceof PdfProblem ? error : new PdfProblem('pdfDamaged');
+		throw error instanceof Failed ? error : new Failed(problem('pdfDamaged'));
 	} finally {
 		await pdf.destroy();
 	}

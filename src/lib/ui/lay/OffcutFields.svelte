@@ -5,7 +5,7 @@
 	import { rectangle, usableArea } from '$core/engines/layout/offcut.ts';
 	import type { Offcut } from '$core/facts/offcut.ts';
 	import type { Material } from '$core/facts/material.ts';
-	import { say } from '$core/units/messages.ts';
+	import { say } from '$core/units/problem.ts';
 	import { boxOf } from '$core/engines/pattern/outline.ts';
 	import type { Point } from '$core/units/point.ts';
 	import {

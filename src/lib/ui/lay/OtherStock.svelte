@@ -7,7 +7,7 @@
 	import type { Material } from '$core/facts/material.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import { catalogueOf } from '$core/trade/catalogue.ts';
-	import { say } from '$core/units/messages.ts';
+	import { say } from '$core/units/problem.ts';
 	import { formatSmallArea, parseLength, type LengthUnit } from '$core/units/measure.ts';
 	import { parseMoney } from '$core/units/money.ts';
 	import { formatNumber } from '$core/units/number.ts';

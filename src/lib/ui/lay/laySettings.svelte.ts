@@ -1,6 +1,6 @@
 import type { Material } from '$core/facts/material.ts';
 import { PLAIN_LAY, type LaySettings } from '$core/facts/layout.ts';
-import { say } from '$core/units/messages.ts';
+import { say } from '$core/units/problem.ts';
 import { formatLength, parseLength, type LengthUnit } from '$core/units/measure.ts';
 import { formatNumber, parseNumber } from '$core/units/number.ts';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Chosen edges: allowance, bevel, notch, fold, what they are joined to; drawn by hand also their line. */
-	import { say } from '$core/units/messages.ts';
+	import { sayOf } from '$core/units/problem.ts';
 	import { CORNERS, type Corner } from '$core/facts/piece.ts';
 	import { bendEdge, directionOf, insertPoint, riseOf, setEdge } from '$core/engines/pattern/edit.ts';
 	import { edgeLength, edgesOf } from '$core/engines/pattern/outline.ts';
@@ -41,7 +41,7 @@
 	function allow(edges: number[]) {
 		const mm = typed.length('allowance', allowance);
 		if (mm === null) return;
-		if (mm < 0 || mm > 200) return typed.refuse('allowance', say({ code: 'allowanceTooLarge', path: [] }));
+		if (mm < 0 || mm > 200) return typed.refuse('allowance', sayOf('allowanceTooLarge'));
 		onwork({ kind: 'allowance', piece: index, edges, mm, corner });
 	}
 	function bevel() {
@@ -54,7 +54,7 @@
 		const along = typed.length('along', long / 2);
 		const pair = (typed.texts.pair ?? 'A').trim();
 		if (along === null || edge === null) return;
-		if (along < 0 || along > long) return typed.refuse('along', say({ code: 'notchOffEdge', path: [] }));
+		if (along < 0 || along > long) return typed.refuse('along', sayOf('notchOffEdge'));
 		if (!pair || pair.length > 20) return typed.refuse('pair', 'A letter or a number.');
 		onwork({ kind: 'notch', piece: index, edge, at: along / long, pair });
 	}

@@ -2,7 +2,7 @@
 	/** One point: where it is, exactly. */
 	import { movePoint, removePoint } from '$core/engines/pattern/edit.ts';
 	import { boxOf, edgesOf, flatten } from '$core/engines/pattern/outline.ts';
-	import { say } from '$core/units/messages.ts';
+	import { say } from '$core/units/problem.ts';
 	import type { Piece } from '$core/facts/piece.ts';
 	import Sheet from '../Sheet.svelte';
 	import { announce } from '../toast.svelte.ts';

@@ -1,4 +1,4 @@
-import { say } from '$core/units/messages.ts';
+import { say } from '$core/units/problem.ts';
 import type { Parsed } from '$core/units/problem.ts';
 import { formatLength, parseSignedLength, type LengthUnit } from '$core/units/measure.ts';
 import { parseNumber } from '$core/units/number.ts';

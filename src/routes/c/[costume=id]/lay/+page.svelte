@@ -18,7 +18,7 @@
 	import { freshSheets, type Unplaced } from '$core/engines/layout/stock.ts';
 	import type { Placement } from '$core/facts/layout.ts';
 	import { fittedOf } from '$core/facts/measureRecord.ts';
-	import { say } from '$core/units/messages.ts';
+	import { sayOf } from '$core/units/problem.ts';
 	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { densityFigure, rollFigure } from '$core/explain/layout.ts';
@@ -291,7 +291,7 @@
 						{/if}
 					</p>
 					{#each laid?.unplaced ?? [] as u (u.piece + u.copy)}<p class="warn small">
-							{u.piece}, copy {u.copy}: {say({ code: `lay.${u.why}`, path: [] })}
+							{u.piece}, copy {u.copy}: {sayOf(`lay.${u.why}`)}
 						</p>{/each}
 					<LayMat
 						placements={plan.placements}

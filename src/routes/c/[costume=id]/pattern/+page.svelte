@@ -3,7 +3,7 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import { inLedgerOrder } from '$core/facts/component.ts';
 	import { fittedOf } from '$core/facts/measureRecord.ts';
-	import { say } from '$core/units/messages.ts';
+	import { say } from '$core/units/problem.ts';
 	import { shaperOf } from '$core/engines/shapers/shapers.ts';
 	import { driversOf } from '$core/engines/pattern/drivers.ts';
 	import { piecesOf } from '$core/answers/shapePieces.ts';

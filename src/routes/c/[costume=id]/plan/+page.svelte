@@ -1,7 +1,7 @@
 <script lang="ts">
 	import CalendarPlus from '@lucide/svelte/icons/calendar-plus';
 	import FileDown from '@lucide/svelte/icons/file-down';
-	import { say } from '$core/units/messages.ts';
+	import { whyNot } from '$core/answers/whyNot.ts';
 	import { isOverdue } from '$core/answers/leadTime.ts';
 	import { formatHours } from '$core/units/duration.ts';
 	import { DAY, dayOf, dayWords, timeWords } from '$core/units/localTime.ts';
@@ -29,6 +29,7 @@
 	const plan = $derived(data.plan);
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const components = $derived(new Map(data.record.components.map((c) => [c.id, c])));
+	const places = $derived(new Map(data.workshop.places.map((p) => [`place ${p.id}`, p])));
 	const steps = $derived(new Map(data.record.steps.map((s) => [String(s.id), s])));
 	const finish = $derived(finishFigure(data.record, plan));
 	const tooLate = $derived(plan.orders.filter((o) => o.tooLate));
@@ -179,26 +180,7 @@
 				<li>
 					{#if component}<Tag {component} href="{base}/look/{component.id}#step-{no.id}" short />{/if}
 					<b>{step?.name}</b>
-					<span class="bad"
-						>{say({
-							code: no.code,
-							path: [],
-							values: Object.fromEntries(
-								Object.entries(no.values).map(([k, v]) => [
-									k,
-									String(v)
-										.split(' → ')
-										.map(
-											(part) =>
-												steps.get(part)?.name ??
-												data.workshop.places.find((p) => `place ${p.id}` === part)?.name ??
-												part
-										)
-										.join(' → ')
-								])
-							)
-						})}</span
-					>
+					<span class="bad">{whyNot(no, (id) => steps.get(id)?.name ?? places.get(id)?.name)}</span>
 				</li>
 			{/each}
 		</ul>

@@ -9,7 +9,7 @@
 	import { quantityLaid } from '$core/answers/layPieces.ts';
 	import { weigh } from '$core/answers/substitute.ts';
 	import { cutSheets, leftoversOfPlan, useOfPlan } from '$core/engines/layout/cutSheets.ts';
-	import { say } from '$core/units/messages.ts';
+	import { say } from '$core/units/problem.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { formatLength, formatSmallArea, parseLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';

@@ -2,7 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { inLedgerOrder } from '$core/facts/component.ts';
-	import { say } from '$core/units/messages.ts';
+	import { say, sayOf } from '$core/units/problem.ts';
 	import { soundMesh, type Mesh } from '$core/engines/mesh/mesh.ts';
 	import { readMesh } from '$core/engines/mesh/readMesh.ts';
 	import type { Problem } from '$core/units/problem.ts';
@@ -35,8 +35,7 @@
 		if (!file) return;
 		problem = '';
 		found = null;
-		if (file.size > MOST_BYTES)
-			return void (problem = say({ code: 'fileTooLarge', path: [], values: { most: MOST_BYTES / 1e6 } }));
+		if (file.size > MOST_BYTES) return void (problem = sayOf('fileTooLarge', { most: MOST_BYTES / 1e6 }));
 		reading = true;
 		try {
 			const bytes = new Uint8Array(await file.arrayBuffer());
@@ -55,8 +54,7 @@
 				const raw = readMesh(bytes);
 				const sound = raw.ok ? soundMesh(raw.value) : raw;
 				if (sound.ok) found = { name, ...sound.value };
-				else
-					problem = say(sound.problem.code === 'meshUnknown' ? { code: 'notRead', path: [] } : sound.problem);
+				else problem = sound.problem.code === 'meshUnknown' ? sayOf('notRead') : say(sound.problem);
 			}
 		} catch {
 			problem = 'The file cannot be read.';

@@ -8,7 +8,7 @@
 	import { page } from '$app/state';
 	import { tick } from 'svelte';
 	import { inLedgerOrder } from '$core/facts/component.ts';
-	import { say } from '$core/units/messages.ts';
+	import { say } from '$core/units/problem.ts';
 	import { latest } from '$core/facts/bodyMeasure.ts';
 	import { wearersOf } from '$core/facts/measureRecord.ts';
 	import { offPlaneFactor } from '$core/engines/plane/camera.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { fittedOf } from '$core/facts/measureRecord.ts';
-	import { say } from '$core/units/messages.ts';
+	import { say } from '$core/units/problem.ts';
 	import { piecesOf } from '$core/answers/shapePieces.ts';
 	import { shaperOf } from '$core/engines/shapers/shapers.ts';
 	import PieceDesk from '$lib/ui/piece/PieceDesk.svelte';
