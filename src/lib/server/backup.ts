@@ -3,6 +3,7 @@ import { existsSync } from 'node:fs';
 import { mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { z } from 'zod';
+import { TABLE_NAMES } from '$core/facts/tables.ts';
 import { formatLocalTime } from '$core/units/localTime.ts';
 import { clock } from './clock.ts';
 import { NEWEST_SCHEMA } from './db/migrate.ts';
@@ -20,46 +21,7 @@ const MOST_UNPACKED = 4 * 1024 * 1024 * 1024;
 const KEPT = 7;
 
 /** In an order in which rows can be inserted; `action` and `change` are History. */
-const TABLES = [
-	'action',
-	'setting',
-	'handbook_row',
-	'exchange_rate',
-	'maker',
-	'place',
-	'working_window',
-	'day_off',
-	'away',
-	'rate',
-	'costume',
-	'component',
-	'coat',
-	'fault',
-	'step',
-	'step_after',
-	'work_log',
-	'material',
-	'offcut',
-	'layout',
-	'found_plan',
-	'need',
-	'purchase',
-	'reference_picture',
-	'callout',
-	'picture_measure',
-	'wearer',
-	'body_measure',
-	'costume_wearer',
-	'opening',
-	'nominal',
-	'decision',
-	'fitting',
-	'fitting_component',
-	'fitting_point',
-	'shape',
-	'photo',
-	'change'
-] as const;
+const TABLES = ['action', ...TABLE_NAMES, 'change'] as const;
 
 const backupFile = z.strictObject({
 	format: z.literal(FORMAT),

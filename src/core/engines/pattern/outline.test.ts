@@ -207,11 +207,16 @@ test('outlines that cannot be cut are told apart', () => {
 	]);
 	assert.equal(code(polygon(fine)), undefined);
 	const wide = piece('p', rectangle(30, 20, [{ allowance: 25 }]));
-	assert.deepEqual(checkPiece(wide), { code: 'allowanceTooLarge', path: ['outline', 'edges', 0] });
+	assert.deepEqual(checkPiece(wide), {
+		code: 'allowanceTooLarge',
+		path: ['outline', 'edges', 0],
+		values: {}
+	});
 	const astray = piece('p', rectangle(30, 20), { notches: [{ edge: 0, along: 31, pair: '1' }] });
 	assert.equal(checkPiece(astray)?.code, 'notchOffEdge');
 	assert.deepEqual(checkPiece(piece('p', rectangle(30, 20), { holes: [circle([15, 10], 3)] })), {
 		code: 'holeReversed',
-		path: ['holes', 0]
+		path: ['holes', 0],
+		values: {}
 	});
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handbookKey } from '../../trade/handbookRow.ts';
-import { amount, byId, id, minutes, type CostumeSource } from './fields.ts';
+import { amount, byId, id, minutes, type CostumeSource, type FileOf, type Rows } from './fields.ts';
 
 /** Coat stacks. */
 export const coatFields = {
@@ -36,3 +36,7 @@ export const writeCoats = ({ record }: CostumeSource) => {
 		}))
 	};
 };
+
+export const coatRows = ({ coats }: FileOf<typeof coatFields>): Rows[] => [
+	{ table: 'coat', rows: coats.map(({ areaMm2, ...c }) => ({ ...c, area: areaMm2 })) }
+];

@@ -2,7 +2,18 @@ import { z } from 'zod';
 import { FLEXES, KINDS, SEEN_FROM, SIDES, SOURCES } from '../../facts/component.ts';
 import { ZONES } from '../../facts/zone.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
-import { byId, id, idOrNull, line, text, type CostumeSource } from './fields.ts';
+import {
+	bare,
+	byId,
+	COSTUME,
+	id,
+	idOrNull,
+	line,
+	text,
+	type CostumeSource,
+	type FileOf,
+	type Rows
+} from './fields.ts';
 
 /** What it is broken down into. */
 export const componentFields = {
@@ -34,6 +45,10 @@ export const componentFields = {
 
 export const writeComponents = ({ record }: CostumeSource) => {
 	return {
-		components: byId(record.components).map(({ costumeId: _c, version: _v, ...c }) => c)
+		components: byId(record.components).map((c) => ({ id: c.id, ...bare(c) }))
 	};
 };
+
+export const componentRows = ({ components }: FileOf<typeof componentFields>): Rows[] => [
+	{ table: 'component', rows: components.map((c) => ({ ...c, costumeId: COSTUME })) }
+];

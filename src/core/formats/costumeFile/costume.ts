@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { formatLocalTime } from '../../units/localTime.ts';
 import { CURRENCIES } from '../../units/money.ts';
-import { line, minor, text, time, type CostumeSource } from './fields.ts';
+import { COSTUME, line, minor, text, time, type CostumeSource, type FileOf, type Rows } from './fields.ts';
 
 /** The costume itself. */
 export const costumeFields = {
@@ -39,3 +39,7 @@ export const writeCostume = ({ record: { costume } }: CostumeSource) => {
 		}
 	};
 };
+
+export const costumeRows = ({ costume }: FileOf<typeof costumeFields>): Rows[] => [
+	{ table: 'costume', rows: [{ id: COSTUME, ...costume }] }
+];

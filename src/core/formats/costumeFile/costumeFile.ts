@@ -1,17 +1,19 @@
 import { z } from 'zod';
-import { coatFields, writeCoats } from './coats.ts';
-import { componentFields, writeComponents } from './components.ts';
-import { costumeFields, writeCostume } from './costume.ts';
-import { faultFields, writeFaults } from './faults.ts';
-import type { CostumeSource } from './fields.ts';
-import { fitFields, writeFit } from './fit.ts';
-import { handbookFields, writeHandbook } from './handbook.ts';
-import { photoFields, writePhotos } from './photos.ts';
-import { pictureFields, writePictures } from './pictures.ts';
-import { planFields, writePlan } from './plan.ts';
-import { shapeFields, writeShapes } from './shapes.ts';
-import { stepFields, writeSteps } from './steps.ts';
-import { supplyFields, writeSupplies } from './supplies.ts';
+import { coatFields, coatRows, writeCoats } from './coats.ts';
+import { componentFields, componentRows, writeComponents } from './components.ts';
+import { costumeFields, costumeRows, writeCostume } from './costume.ts';
+import { faultFields, faultRows, writeFaults } from './faults.ts';
+import type { CostumeSource, Links, Rows } from './fields.ts';
+import type { LocalMinutes } from '../../units/localTime.ts';
+import { fitFields, fitRows, writeFit } from './fit.ts';
+import { handbookFields, handbookRows, writeHandbook } from './handbook.ts';
+import { photoFields, photoRows, writePhotos } from './photos.ts';
+import { pictureFields, pictureRows, writePictures } from './pictures.ts';
+import { placeFields, placeRows, writePlaces } from './places.ts';
+import { planFields, planRows, writePlan } from './plan.ts';
+import { shapeFields, shapeRows, writeShapes } from './shapes.ts';
+import { stepFields, stepRows, writeSteps } from './steps.ts';
+import { supplyFields, supplyRows, writeSupplies } from './supplies.ts';
 
 /**
  * The costume file: one zip of `costume.json` in the form below and `pictures/<hash>`. Described in
@@ -30,6 +32,7 @@ export const costumeFile = z.strictObject({
 	...stepFields,
 	...supplyFields,
 	...photoFields,
+	...placeFields,
 	...planFields,
 	...pictureFields,
 	...fitFields,
@@ -50,9 +53,31 @@ export const toCostumeFile = (source: CostumeSource): CostumeFile => ({
 	...writeSteps(source),
 	...writeSupplies(source),
 	...writePhotos(source),
+	...writePlaces(source),
 	...writePlan(source),
 	...writePictures(source),
 	...writeFit(source),
 	...writeShapes(source),
 	...writeHandbook(source)
 });
+
+/**
+ * What the file is put in as, table by table: whatever a row links to comes before it, and may be put in before the next is
+ * asked for.
+ * @param now when it is put in
+ */
+export function* rowsOf(file: CostumeFile, links: Links, now: LocalMinutes): Generator<Rows> {
+	yield* handbookRows(file);
+	yield* costumeRows(file);
+	yield* componentRows(file);
+	yield* coatRows(file);
+	yield* faultRows(file);
+	yield* placeRows(file);
+	yield* stepRows(file, links);
+	yield* supplyRows(file);
+	yield* pictureRows(file);
+	yield* shapeRows(file);
+	yield* fitRows(file);
+	yield* photoRows(file);
+	yield* planRows(file, links, now);
+}

@@ -3,7 +3,17 @@ import { OCCASIONS } from '../../facts/fault.ts';
 import { formatLocalTime } from '../../units/localTime.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
 import { KNOWN_FAULTS, keyOfSymptom } from '../../trade/knownFault.ts';
-import { byId, id, idOrNull, line, minutes, time, type CostumeSource } from './fields.ts';
+import {
+	byId,
+	id,
+	idOrNull,
+	line,
+	minutes,
+	time,
+	type CostumeSource,
+	type FileOf,
+	type Rows
+} from './fields.ts';
 
 /** What broke, and what mended it. */
 export const faultFields = {
@@ -47,3 +57,7 @@ export const writeFaults = ({ record }: CostumeSource) => {
 		}))
 	};
 };
+
+export const faultRows = ({ faults }: FileOf<typeof faultFields>): Rows[] => [
+	{ table: 'fault', rows: faults }
+];

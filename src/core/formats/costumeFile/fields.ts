@@ -3,6 +3,7 @@ import type { CostumeRecord } from '../../facts/costume.ts';
 import type { KeptLayout } from '../../facts/layout.ts';
 import type { MeasureRecord } from '../../facts/measureRecord.ts';
 import type { LookRecord } from '../../facts/picture.ts';
+import type { TableName } from '../../facts/tables.ts';
 import type { Workshop } from '../../facts/workshop.ts';
 import { formatDate, formatLocalTime, parseDate, parseLocalTime } from '../../units/localTime.ts';
 
@@ -43,8 +44,37 @@ export interface CostumeSource {
 export const byId = <T extends { id: number }>(rows: readonly T[]): T[] =>
 	[...rows].sort((a, b) => a.id - b.id);
 
+/** A row without what reading the file gives anew: its id, its version, the costume that it hangs on. */
+export function bare<T extends object>(row: T): Omit<T, 'id' | 'version' | 'costumeId'> {
+	const { id: _i, version: _v, costumeId: _c, ...rest } = row as T & Record<string, unknown>;
+	return rest as Omit<T, 'id' | 'version' | 'costumeId'>;
+}
+
 /** Steps that are done, to do and left out. */
 export const stepsOf = ({ record }: CostumeSource) => byId([...record.steps, ...record.leftOut]);
 
 export const dayOrNull = (day: number | null) => (day === null ? null : formatDate(day));
 export const timeOrNull = (at: number | null) => (at === null ? null : formatLocalTime(at));
+
+/** What a section's fields are read as. */
+export type FileOf<F extends z.ZodRawShape> = z.infer<z.ZodObject<F>>;
+
+/**
+ * What a section is put in as: rows of a table, by the names of their facts. A link leads to the `id` that a row has in
+ * the file; reading gives new ones.
+ */
+export interface Rows {
+	table: TableName;
+	rows: readonly ({ id?: number } & Record<string, unknown>)[];
+}
+
+/** Where links lead that stand inside of other values, and makers, who are told by name. */
+export interface Links {
+	to: (table: TableName, id: number) => number;
+	maker: (name: string) => number | null;
+}
+
+/** What the costume’s own row is linked by; a file holds one. */
+export const COSTUME = 0;
+/** The spray place of the workshop that reads the file. */
+export const SPRAY_PLACE = 0;

@@ -5,7 +5,9 @@ import { DIRECTIONS, MADE_FOR, wearersOf } from '../../facts/measureRecord.ts';
 import { PASSAGE_KEYS } from '../../facts/opening.ts';
 import { formatDate, formatLocalTime } from '../../units/localTime.ts';
 import {
+	COSTUME,
 	date,
+	bare,
 	dayOrNull,
 	id,
 	idOrNull,
@@ -15,7 +17,9 @@ import {
 	text,
 	time,
 	timeOrNull,
-	type CostumeSource
+	type CostumeSource,
+	type FileOf,
+	type Rows
 } from './fields.ts';
 
 /** Wearers with their measures, what goes on, fittings. */
@@ -111,8 +115,8 @@ export const writeFit = ({ fit }: CostumeSource) => {
 				note
 			}))
 		})),
-		openings: fit.openings.map(({ id: _i, version: _v, ...o }) => o),
-		nominals: fit.nominals.map(({ id: _i, version: _v, ...n }) => n),
+		openings: fit.openings.map(bare),
+		nominals: fit.nominals.map(bare),
 		fittings: [...fit.fittings]
 			.sort((a, b) => a.id - b.id)
 			.map((f) => ({
@@ -136,3 +140,36 @@ export const writeFit = ({ fit }: CostumeSource) => {
 			}))
 	};
 };
+
+export const fitRows = ({ wearers, openings, nominals, fittings }: FileOf<typeof fitFields>): Rows[] => [
+	{ table: 'wearer', rows: wearers.map(({ id, name, note }) => ({ id, name, note })) },
+	{
+		table: 'body_measure',
+		rows: wearers.flatMap((w) => w.measures.map((m) => ({ ...m, wearerId: w.id })))
+	},
+	{
+		table: 'costume_wearer',
+		rows: wearers.map(({ id, builtOn, fittedAt }) => ({
+			costumeId: COSTUME,
+			wearerId: id,
+			builtOn,
+			fittedAt
+		}))
+	},
+	{ table: 'opening', rows: openings },
+	{ table: 'nominal', rows: nominals },
+	{
+		table: 'fitting',
+		rows: fittings.map(({ componentIds: _c, points: _p, ...f }) => ({ ...f, costumeId: COSTUME }))
+	},
+	{
+		table: 'fitting_component',
+		rows: fittings.flatMap((f) =>
+			[...new Set(f.componentIds)].map((componentId) => ({ fittingId: f.id, componentId }))
+		)
+	},
+	{
+		table: 'fitting_point',
+		rows: fittings.flatMap((f) => f.points.map((p) => ({ ...p, fittingId: f.id })))
+	}
+];

@@ -1,5 +1,5 @@
 import { handbookEntry } from '../../trade/handbookRow.ts';
-import { list, stepsOf, type CostumeSource } from './fields.ts';
+import { list, stepsOf, type CostumeSource, type FileOf, type Rows } from './fields.ts';
 
 /** The maker's own rows of the handbook that the costume's work is named by. They came with form 4. */
 export const handbookFields = { handbook: list(handbookEntry, 2000) };
@@ -23,3 +23,8 @@ export const writeHandbook = (source: CostumeSource) => {
 			.map(({ tableName, key, content }) => ({ tableName, key, content }))
 	};
 };
+
+/** Those of the reader’s own rows that the file brings along; `adoptHandbook` says which. */
+export const handbookRows = ({ handbook }: FileOf<typeof handbookFields>): Rows[] => [
+	{ table: 'handbook_row', rows: handbook }
+];

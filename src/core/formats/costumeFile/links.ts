@@ -1,67 +1,13 @@
 import { STANDARD } from '../../trade/catalogue.ts';
 import type { HandbookTable } from '../../facts/handbook.ts';
-import type { CostumeFile } from './costumeFile.ts';
-
-type Ids = Set<number>;
-type Tuple9 = [Ids, Ids, Ids, Ids, Ids, Ids, Ids, Ids, Ids];
+import { columnsOfTable, TABLES, type TableName } from '../../facts/tables.ts';
+import { rowsOf, type CostumeFile } from './costumeFile.ts';
+import { SPRAY_PLACE } from './fields.ts';
 
 /** Links that lead nowhere, and parts that contain themselves. */
 export function findDangling(file: CostumeFile): string | null {
-	const ids = (rows: readonly { id: number }[]) => new Set(rows.map((r) => r.id));
-	const [components, steps, coats, faults, materials, pictures, wearers, fittings, places] = [
-		file.components,
-		file.steps,
-		file.coats,
-		file.faults,
-		file.materials,
-		file.pictures,
-		file.wearers,
-		file.fittings,
-		file.places
-	].map(ids) as Tuple9;
-	const lists = { components, steps, pictures, wearers, materials };
-	const links: [string, number | null, Set<number>][] = [
-		...file.components.map((c): [string, number | null, Set<number>] => [
-			'component part of',
-			c.parentId,
-			components
-		]),
-		...[...file.coats, ...file.faults, ...file.steps, ...file.needs, ...file.purchases, ...file.photos].map(
-			(r): [string, number | null, Set<number>] => ['component', r.componentId, components]
-		),
-		...file.steps.flatMap((s): [string, number | null, Set<number>][] => [
-			['coat', s.coatId, coats],
-			['fault', s.faultId, faults],
-			['place', s.placeId, places],
-			...s.after.map((a): [string, number, Set<number>] => ['step', a, steps])
-		]),
-		...file.logs.map((l): [string, number | null, Set<number>] => ['step', l.stepId, steps]),
-		...file.needs.flatMap((n): [string, number | null, Set<number>][] => [
-			['material', n.materialId, materials],
-			['step', n.stepId, steps]
-		]),
-		...file.purchases.map((p): [string, number | null, Set<number>] => ['material', p.materialId, materials]),
-		...file.photos.flatMap((p): [string, number | null, Set<number>][] => [
-			['step', p.stepId, steps],
-			['fault', p.faultId, faults],
-			['fitting', p.fittingId, fittings]
-		]),
-		...(file.found ?? []).map((f): [string, number | null, Set<number>] => ['step', f.step, steps]),
-		...file.layouts.flatMap((l): [string, number | null, Set<number>][] => [
-			['material', l.materialId, materials],
-			...l.plan.pieces.map((p): [string, number, Set<number>] => ['component', p.componentId, components])
-		]),
-		...lookLinks(file).map(([name, at, list]): [string, number | null, Set<number>] => [
-			name,
-			at,
-			lists[list]
-		]),
-		...file.faults.map((f): [string, number | null, Set<number>] => ['fault', f.cameBackOf, faults])
-	];
-	const gone = keyNotKnown(file);
+	const gone = keyNotKnown(file) ?? linkToNowhere(file);
 	if (gone) return gone;
-	const broken = links.find(([, to, known]) => to !== null && !known.has(to));
-	if (broken) return `The file has a link that leads nowhere: ${broken[0]} ${broken[1]}.`;
 	const parents = new Map(file.components.map((c) => [c.id, c.parentId]));
 	for (const c of file.components) {
 		const seen = new Set<number>();
@@ -101,26 +47,23 @@ function keyNotKnown(file: CostumeFile): string | null {
 	return wrong ? `The file has a wrong field: ${wrong[0]} — “${wrong[2]}” is not in the handbook.` : null;
 }
 
-/** Links of these parts: what they are called, where they lead, and to which list. */
-function lookLinks(
-	file: CostumeFile
-): [string, number | null, 'components' | 'steps' | 'pictures' | 'wearers' | 'materials'][] {
-	return [
-		...[...file.callouts, ...file.pictureMeasures].flatMap((c): ReturnType<typeof lookLinks> => [
-			['picture', c.pictureId, 'pictures'],
-			['component', c.componentId, 'components']
-		]),
-		...[...file.decisions, ...file.openings, ...file.shapes, ...file.nominals].map(
-			(r): ReturnType<typeof lookLinks>[number] => ['component', r.componentId, 'components']
-		),
-		...file.shapes.map((s): ReturnType<typeof lookLinks>[number] => ['material', s.materialId, 'materials']),
-		...file.fittings.flatMap((f): ReturnType<typeof lookLinks> => [
-			['wearer', f.wearerId, 'wearers'],
-			...f.componentIds.map((c): ReturnType<typeof lookLinks>[number] => ['component', c, 'components']),
-			...f.points.flatMap((p): ReturnType<typeof lookLinks> => [
-				['component', p.componentId, 'components'],
-				['step', p.stepId, 'steps']
-			])
-		])
-	];
+/** Goes through the rows as they would be put in: a link must lead to one that is there by then. */
+function linkToNowhere(file: CostumeFile): string | null {
+	const known = new Map<TableName, Set<number>>([['place', new Set([SPRAY_PLACE])]]);
+	let broken: string | null = null;
+	const to = (table: TableName, id: number): number => {
+		if (!known.get(table)?.has(id))
+			broken ??= `The file has a link that leads nowhere: ${TABLES[table].word} ${id}.`;
+		return id;
+	};
+	for (const { table, rows } of rowsOf(file, { to, maker: () => null }, 0)) {
+		const ids = known.get(table) ?? new Set();
+		known.set(table, ids);
+		for (const { id } of rows) if (id !== undefined) ids.add(id);
+		const links = Object.entries(columnsOfTable(table)).filter(([, column]) => column.to);
+		for (const row of rows)
+			for (const [key, column] of links)
+				if (typeof row[key] === 'number') to(column.to as TableName, row[key]);
+	}
+	return broken;
 }

@@ -1,6 +1,16 @@
 import { z } from 'zod';
 import { formatLocalTime } from '../../units/localTime.ts';
-import { byId, hash, idOrNull, line, time, type CostumeSource } from './fields.ts';
+import {
+	byId,
+	COSTUME,
+	hash,
+	idOrNull,
+	line,
+	time,
+	type CostumeSource,
+	type FileOf,
+	type Rows
+} from './fields.ts';
 
 /** Photos of the work; the pictures themselves lie beside, under their hash. */
 export const photoFields = {
@@ -32,3 +42,7 @@ export const writePhotos = ({ record }: CostumeSource) => {
 		}))
 	};
 };
+
+export const photoRows = ({ photos }: FileOf<typeof photoFields>): Rows[] => [
+	{ table: 'photo', rows: photos.map((p) => ({ ...p, costumeId: COSTUME })) }
+];

@@ -9,7 +9,10 @@ import {
 } from '../../facts/picture.ts';
 import { referenceSchema } from '../../engines/plane/job.ts';
 import { formatLocalTime } from '../../units/localTime.ts';
+import type { Point } from '../../units/point.ts';
 import {
+	COSTUME,
+	bare,
 	hash,
 	id,
 	idOrNull,
@@ -19,7 +22,9 @@ import {
 	points,
 	text,
 	time,
-	type CostumeSource
+	type CostumeSource,
+	type FileOf,
+	type Rows
 } from './fields.ts';
 
 /** Reference pictures with callouts and measures, and how each component is got. */
@@ -77,6 +82,11 @@ export const pictureFields = {
 	)
 };
 
+const withPoints = <T extends { points: readonly Point[] }>(row: T) => ({
+	...bare(row),
+	points: row.points.map(([x, y]): [number, number] => [x, y])
+});
+
 export const writePictures = ({ look }: CostumeSource) => {
 	return {
 		pictures: look.pictures.map(
@@ -94,25 +104,23 @@ export const writePictures = ({ look }: CostumeSource) => {
 				scaleSigmaMm
 			})
 		),
-		callouts: look.callouts.map(({ pictureId, componentId, label, shape, side, points }) => ({
-			pictureId,
-			componentId,
-			label,
-			shape,
-			side,
-			points: points.map(([x, y]): [number, number] => [x, y])
-		})),
-		pictureMeasures: look.measures.map(({ pictureId, componentId, label, kind, points, offPlaneMm }) => ({
-			pictureId,
-			componentId,
-			label,
-			kind,
-			points: points.map(([x, y]): [number, number] => [x, y]),
-			offPlaneMm
-		})),
-		decisions: look.decisions.map(({ id: _i, version: _v, decidedAt, ...d }) => ({
-			...d,
-			decidedAt: formatLocalTime(decidedAt)
-		}))
+		callouts: look.callouts.map(withPoints),
+		pictureMeasures: look.measures.map(withPoints),
+		decisions: look.decisions.map((d) => ({ ...bare(d), decidedAt: formatLocalTime(d.decidedAt) }))
 	};
 };
+
+export const pictureRows = ({
+	pictures,
+	callouts,
+	pictureMeasures,
+	decisions
+}: FileOf<typeof pictureFields>): Rows[] => [
+	{
+		table: 'reference_picture',
+		rows: pictures.map((p, position) => ({ ...p, position, costumeId: COSTUME }))
+	},
+	{ table: 'callout', rows: callouts },
+	{ table: 'picture_measure', rows: pictureMeasures },
+	{ table: 'decision', rows: decisions }
+];

@@ -1,36 +1,22 @@
 import { z } from 'zod';
 import { layPlan } from '../../facts/layout.ts';
-import { DAY, formatLocalTime } from '../../units/localTime.ts';
-import { byId, id, line, stepsOf, time, timeOrNull, type CostumeSource } from './fields.ts';
+import { formatLocalTime, type LocalMinutes } from '../../units/localTime.ts';
+import {
+	byId,
+	COSTUME,
+	id,
+	line,
+	stepsOf,
+	time,
+	timeOrNull,
+	type CostumeSource,
+	type FileOf,
+	type Links,
+	type Rows
+} from './fields.ts';
 
-/** Places that steps need with their hours, the order of steps that a search found, cutting layouts that are kept. */
+/** The order of steps that a search found, and cutting layouts that are kept. */
 export const planFields = {
-	places: z
-		.array(
-			z.strictObject({
-				id,
-				name: z.string().min(1).max(120),
-				capacity: z.number().int().min(1).max(100),
-				forSpray: z.boolean(),
-				daylightOnly: z.boolean(),
-				dryOnly: z.boolean(),
-				windows: z
-					.array(
-						z.strictObject({
-							days: z.array(z.number().int().min(1).max(7)).min(1).max(7),
-							from: z
-								.number()
-								.int()
-								.min(0)
-								.max(DAY - 1),
-							to: z.number().int().min(1).max(DAY)
-						})
-					)
-					.max(50)
-			})
-		)
-		.max(100)
-		.default([]),
 	found: z
 		.array(z.strictObject({ step: id, makers: z.array(line).max(20).optional() }))
 		.max(20_000)
@@ -54,22 +40,10 @@ export const planFields = {
 export const writePlan = (source: CostumeSource) => {
 	const { record, workshop } = source;
 	const steps = stepsOf(source);
-	const usedPlaces = new Set(steps.map((s) => s.placeId));
 	const stepIds = new Set(steps.map((s) => s.id));
 	const components = new Set(record.components.map((c) => c.id));
 	const makerNames = new Map(workshop.makers.map((m) => [m.id, m.name]));
 	return {
-		places: workshop.places
-			.filter((p) => usedPlaces.has(p.id))
-			.map(({ id, name, capacity, forSpray, daylightOnly, dryOnly, windows }) => ({
-				id,
-				name,
-				capacity,
-				forSpray,
-				daylightOnly,
-				dryOnly,
-				windows: windows.map(({ days, from, to }) => ({ days: [...days], from, to }))
-			})),
 		found:
 			record.found
 				?.filter((f) => stepIds.has(f.step))
@@ -93,3 +67,49 @@ export const writePlan = (source: CostumeSource) => {
 		})
 	};
 };
+
+export const planRows = (
+	{ found, layouts }: FileOf<typeof planFields>,
+	{ to, maker }: Links,
+	now: LocalMinutes
+): Rows[] => [
+	{
+		table: 'found_plan',
+		rows: found
+			? [
+					{
+						costumeId: COSTUME,
+						foundAt: now,
+						plan: found.map(({ step, makers: names }) => {
+							// A maker of the same name is the same one; a step of another is done by whoever is free.
+							const known = names?.flatMap((name) => maker(name) ?? []);
+							return {
+								step: to('step', step),
+								...(known?.length && known.length === names!.length ? { makers: known } : {})
+							};
+						})
+					}
+				]
+			: []
+	},
+	{
+		table: 'layout',
+		rows: layouts.map(({ plan, ...layout }) => {
+			const stock = String(to('material', layout.materialId));
+			return {
+				...layout,
+				costumeId: COSTUME,
+				plan: {
+					...plan,
+					stock: { ...plan.stock, id: stock },
+					pieces: plan.pieces.map((p) => ({
+						...p,
+						stock,
+						componentId: to('component', p.componentId)
+					})),
+					placements: plan.placements.map((p) => ({ ...p, stock }))
+				}
+			};
+		})
+	}
+];

@@ -3,7 +3,7 @@ import { MOST_OPERATIONS, pieceOperation } from '../../facts/pieceOperation.ts';
 import { shapeValue } from '../../facts/shape.ts';
 import { storedPieces } from '../../facts/storedPiece.ts';
 import { SHAPE_KEYS } from '../../engines/shapers/shapers.ts';
-import { id, list, longLine, text, type CostumeSource } from './fields.ts';
+import { id, list, longLine, text, type CostumeSource, type FileOf, type Rows } from './fields.ts';
 
 /** Shapes that the pieces come from. */
 export const shapeFields = {
@@ -38,3 +38,7 @@ export const writeShapes = ({ fit }: CostumeSource) => {
 		}))
 	};
 };
+
+export const shapeRows = ({ shapes }: FileOf<typeof shapeFields>): Rows[] => [
+	{ table: 'shape', rows: shapes.map((s, position) => ({ ...s, position })) }
+];

@@ -3,6 +3,7 @@ import { PHASES } from '../../facts/step.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
 import { formatLocalTime } from '../../units/localTime.ts';
 import {
+	SPRAY_PLACE,
 	amount,
 	byId,
 	id,
@@ -12,7 +13,10 @@ import {
 	stepsOf,
 	text,
 	time,
-	type CostumeSource
+	type CostumeSource,
+	type FileOf,
+	type Links,
+	type Rows
 } from './fields.ts';
 
 /** Steps with their links, and what was logged on them. A running timer is left out: it has no end yet. */
@@ -105,3 +109,21 @@ export const writeSteps = (source: CostumeSource) => {
 			}))
 	};
 };
+
+export const stepRows = ({ steps, logs }: FileOf<typeof stepFields>, { maker }: Links): Rows[] => [
+	{
+		table: 'step',
+		rows: steps.map(({ after: _, needsSprayPlace, ...s }) => ({
+			...s,
+			placeId: needsSprayPlace ? SPRAY_PLACE : s.placeId
+		}))
+	},
+	{
+		table: 'step_after',
+		rows: steps.flatMap((s) => s.after.map((afterId) => ({ stepId: s.id, afterId })))
+	},
+	{
+		table: 'work_log',
+		rows: logs.map(({ maker: name, ...l }) => ({ ...l, makerId: name === null ? null : maker(name) }))
+	}
+];

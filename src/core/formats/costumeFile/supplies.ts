@@ -1,9 +1,11 @@
 import { z } from 'zod';
+import type { costumeFields } from './costume.ts';
 import { FAMILIES, PURCHASE_STATES } from '../../facts/material.ts';
 import { CURRENCIES } from '../../units/money.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
 import {
 	byId,
+	COSTUME,
 	date,
 	dayOrNull,
 	id,
@@ -12,7 +14,9 @@ import {
 	minor,
 	size,
 	text,
-	type CostumeSource
+	type CostumeSource,
+	type FileOf,
+	type Rows
 } from './fields.ts';
 
 /** Materials, what takes them, and what is bought. */
@@ -127,3 +131,23 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 		}))
 	};
 };
+
+export const supplyRows = ({
+	version,
+	costume,
+	materials,
+	needs,
+	purchases
+}: FileOf<typeof supplyFields> & FileOf<typeof costumeFields> & { version: number }): Rows[] => [
+	{
+		table: 'material',
+		// Before form 4 a price was in the costume's currency, and nothing stood for one that nobody knew.
+		rows: materials.map((m) => ({
+			...m,
+			currency: m.currency ?? costume.currency,
+			packPriceMinor: m.packPriceMinor === 0 && version < 4 ? null : m.packPriceMinor
+		}))
+	},
+	{ table: 'need', rows: needs },
+	{ table: 'purchase', rows: purchases.map((p) => ({ ...p, costumeId: COSTUME })) }
+];

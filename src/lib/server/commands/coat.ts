@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { coatProductOf } from '$core/trade/catalogue.ts';
 import type { Coat } from '$core/facts/coat.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, all, one, Refused } from '../db/rows.ts';
+import { insert, update } from '../db/tables.ts';
 import { renewCoatSteps } from './coatSteps.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
@@ -40,23 +41,14 @@ export const coatCommands = {
 			);
 			if (!component) throw new Absent('component');
 			const product = coatProductOf(context.trade, v.product);
-			const row = await one<{ id: number }>(
-				tx,
-				`insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes, from_pieces)
-				values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
-				[
-					v.componentId,
-					component.next,
-					v.product,
-					v.coats,
-					v.area,
-					v.recoatMinutes ?? product.recoatMinutes,
-					v.handlingMinutes ?? product.handlingMinutes,
-					v.fromPieces
-				]
-			);
-			await renewCoatSteps(tx, await loadCoat(tx, row!.id, context), context.trade);
-			return { words: `Added ${v.coats} × ${product.name} to ${component.code}`, result: row! };
+			const id = await insert(tx, 'coat', {
+				...v,
+				position: component.next,
+				recoatMinutes: v.recoatMinutes ?? product.recoatMinutes,
+				handlingMinutes: v.handlingMinutes ?? product.handlingMinutes
+			});
+			await renewCoatSteps(tx, await loadCoat(tx, id, context), context.trade);
+			return { words: `Added ${v.coats} × ${product.name} to ${component.code}`, result: { id } };
 		}
 	),
 
@@ -67,21 +59,11 @@ export const coatCommands = {
 			const product = coatProductOf(context.trade, old.product);
 			const done = await all(tx, 'select 1 from step where coat_id = $1 and done_at is not null', [v.id]);
 			if (v.coats < done.length) throw new Refused(`${done.length} coats are already on.`, 'coats');
-			const rows = await all<{ id: number }>(
-				tx,
-				`update coat set coats = $3, area_mm2 = $4, recoat_minutes = $5, handling_minutes = $6, from_pieces = $7
-				where id = $1 and version = $2 returning id`,
-				[
-					v.id,
-					v.version,
-					v.coats,
-					v.area,
-					v.recoatMinutes ?? product.recoatMinutes,
-					v.handlingMinutes ?? product.handlingMinutes,
-					v.fromPieces
-				]
-			);
-			await written(tx, 'coat', v.id, rows);
+			await update(tx, 'coat', v, {
+				...v,
+				recoatMinutes: v.recoatMinutes ?? product.recoatMinutes,
+				handlingMinutes: v.handlingMinutes ?? product.handlingMinutes
+			});
 			await renewCoatSteps(tx, await loadCoat(tx, v.id, context), context.trade);
 			return { words: `Changed ${product.name} of ${old.code}` };
 		}

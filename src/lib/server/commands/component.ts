@@ -13,7 +13,8 @@ import { coatProductOf, type Catalogue } from '$core/trade/catalogue.ts';
 import { isRouteCoat } from '$core/trade/route.ts';
 import { ZONES } from '$core/facts/zone.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, all, one, Refused } from '../db/rows.ts';
+import { insert, set, update } from '../db/tables.ts';
 import { insertCoatSteps } from './coatSteps.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
@@ -63,23 +64,6 @@ async function uniqueCode(
 	return wanted;
 }
 
-const columns = (v: Shape, code: string) => [
-	code,
-	v.name,
-	v.kind,
-	v.form,
-	v.layer,
-	v.zones,
-	v.side,
-	v.count,
-	v.flex,
-	v.source,
-	v.seenFrom,
-	v.lookNeed,
-	v.note,
-	v.thicknessMm
-];
-
 export async function insertComponent(
 	tx: Executor,
 	costumeId: number,
@@ -90,15 +74,9 @@ export async function insertComponent(
 	if (v.parentId !== null && !known.some((c) => c.id === v.parentId)) throw new Absent('component');
 	const code = await uniqueCode(tx, costumeId, v.code, v.kind);
 	const position = known.filter((c) => c.parentId === v.parentId).length;
-	const row = await one<{ id: number }>(
-		tx,
-		`insert into component (costume_id, parent_id, position, route, code, name, kind, form, layer, zones, side, count,
-			flex, source, seen_from, look_need, note, thickness_mm)
-		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18) returning id`,
-		[costumeId, v.parentId, position, v.route, ...columns(v, code)]
-	);
-	if (v.route) await insertRoute(tx, row!.id, v.route, trade);
-	return { id: row!.id, code };
+	const id = await insert(tx, 'component', { ...v, costumeId, position, code });
+	if (v.route) await insertRoute(tx, id, v.route, trade);
+	return { id, code };
 }
 
 /** The usual steps of a route and the coats of its stack, in the route's order. */
@@ -184,14 +162,7 @@ export const componentCommands = {
 		async (tx, v, context) => {
 			const old = await load(tx, v.id, context);
 			const code = await uniqueCode(tx, context.costumeId, v.code || old.code, v.kind, v.id);
-			const rows = await all<{ id: number }>(
-				tx,
-				`update component set code = $3, name = $4, kind = $5, form = $6, layer = $7, zones = $8, side = $9, count = $10,
-					flex = $11, source = $12, seen_from = $13, look_need = $14, note = $15, thickness_mm = $16
-				where id = $1 and version = $2 returning id`,
-				[v.id, v.version, ...columns(v, code)]
-			);
-			await written(tx, 'component', v.id, rows);
+			await update(tx, 'component', v, { ...v, code });
 			return { words: `Changed ${code} ${v.name}` };
 		}
 	),
@@ -245,7 +216,7 @@ export const componentCommands = {
 		async (tx, v, context) => {
 			const me = await load(tx, v.id, context);
 			await insertRoute(tx, v.id, v.route, context.trade);
-			await tx.query('update component set route = $2 where id = $1', [v.id, v.route]);
+			await set(tx, 'component', v.id, { route: v.route });
 			return { words: `Added the steps of ${context.trade.route[v.route]!.name} to ${me.code} ${me.name}` };
 		}
 	)

@@ -3,7 +3,8 @@ import { inLedgerOrder, type Component } from '$core/facts/component.ts';
 import { inOrder } from '$core/facts/order.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused } from '../db/rows.ts';
+import { Absent, all, Refused } from '../db/rows.ts';
+import { insert, set } from '../db/tables.ts';
 import { loadRecord } from '../read/costume.ts';
 import { command } from './command.ts';
 import { insertComponent } from './component.ts';
@@ -19,13 +20,7 @@ async function copyInside(
 ): Promise<Map<number, number>> {
 	const coats = new Map<number, number>();
 	for (const c of record.coats.filter((c) => c.componentId === source.id)) {
-		const row = await one<{ id: number }>(
-			tx,
-			`insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes, from_pieces)
-			values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
-			[componentId, c.position, c.product, c.coats, c.area, c.recoatMinutes, c.handlingMinutes, c.fromPieces]
-		);
-		coats.set(c.id, row!.id);
+		coats.set(c.id, await insert(tx, 'coat', { ...c, componentId }));
 	}
 	const steps = new Map<number, number>();
 	for (const [position, s] of inOrder(record.steps, source.id)
@@ -42,16 +37,13 @@ async function copyInside(
 			})
 		);
 	for (const n of record.needs.filter((n) => n.componentId === source.id))
-		await tx.query(
-			'insert into need (component_id, material_id, quantity, step_id, waste) values ($1, $2, $3, $4, $5)',
-			[
-				componentId,
-				n.materialId,
-				n.quantity,
-				n.stepId === null ? null : (steps.get(n.stepId) ?? null),
-				n.waste
-			]
-		);
+		await insert(tx, 'need', {
+			componentId,
+			materialId: n.materialId,
+			quantity: n.quantity,
+			stepId: n.stepId === null ? null : (steps.get(n.stepId) ?? null),
+			waste: n.waste
+		});
 	await tx.query(
 		`insert into shape (component_id, position, shaper, name, "values", works, drawn, material_id, layers, note)
 		select $2, position, shaper, name, "values", works, drawn, material_id, layers, note from shape
@@ -97,16 +89,13 @@ export const copyCommands = {
 					trade
 				);
 				ids.set(c.id, made.id);
-				await tx.query('update component set route = $2 where id = $1', [made.id, c.route]);
+				await set(tx, 'component', made.id, { route: c.route });
 				for (const [from, to] of await copyInside(tx, record, c, made.id)) steps.set(from, to);
 			}
 			for (const s of record.steps)
 				for (const after of s.after)
 					if (steps.has(s.id) && steps.has(after))
-						await tx.query('insert into step_after (step_id, after_id) values ($1, $2)', [
-							steps.get(s.id),
-							steps.get(after)
-						]);
+						await insert(tx, 'step_after', { stepId: steps.get(s.id), afterId: steps.get(after) });
 			return {
 				words: `Copied ${chosen.length} ${chosen.length === 1 ? 'component' : 'components'} from ${record.costume.name}`
 			};

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CURRENCIES } from '$core/units/money.ts';
-import { formatLocalTime } from '$core/units/localTime.ts';
-import { all, one, Absent, Refused, written } from '../db/rows.ts';
+import { Absent, Refused, one } from '../db/rows.ts';
+import { insert, set, update } from '../db/tables.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
 
@@ -41,9 +41,9 @@ export const costumeCommands = {
 					limit: z.string().default(''),
 					currency: f.choice(CURRENCIES).default(settings.currency as (typeof CURRENCIES)[number])
 				})
-				.transform((v, ctx) => {
+				.transform(({ limit: typed, ...v }, ctx) => {
 					// The limit is read in the currency chosen in the same form.
-					const limit = f.moneyOrNull(v.currency).safeParse(v.limit);
+					const limit = f.moneyOrNull(v.currency).safeParse(typed);
 					if (limit.success) return { ...v, limitMinor: limit.data };
 					ctx.addIssue({ code: 'custom', path: ['limit'], message: limit.error.issues[0]!.message });
 					return z.NEVER;
@@ -54,13 +54,8 @@ export const costumeCommands = {
 					'The event lies in the past. A costume already worn is fine: set the date of its next event.',
 					'eventAt'
 				);
-			const row = await one<Named>(
-				tx,
-				`insert into costume (name, wearer, event_name, event_at, limit_minor, currency)
-				values ($1, $2, $3, $4, $5, $6) returning id, name`,
-				[v.name, v.wearer, v.eventName, formatLocalTime(v.eventAt), v.limitMinor, v.currency]
-			);
-			return { words: `Added costume ${v.name}`, costumeId: row!.id, result: row! };
+			const id = await insert(tx, 'costume', v);
+			return { words: `Added costume ${v.name}`, costumeId: id, result: { id, name: v.name } };
 		}
 	),
 
@@ -69,27 +64,7 @@ export const costumeCommands = {
 		async (tx, v, { costumeId }) => {
 			if (v.rehearsalAt !== null && v.rehearsalAt > v.eventAt)
 				throw new Refused('The rehearsal comes before the event.', 'rehearsalAt');
-			const rows = await all<Named>(
-				tx,
-				`update costume set name = $3, wearer = $4, event_name = $5, event_at = $6, buffer_days = $7,
-					limit_minor = $8, stash_at_cost = $9, split = $10, note = $11, rehearsal_at = $12
-				where id = $1 and version = $2 returning id, name`,
-				[
-					costumeId,
-					v.version,
-					v.name,
-					v.wearer,
-					v.eventName,
-					formatLocalTime(v.eventAt),
-					v.bufferDays,
-					v.limitMinor,
-					v.stashAtCost,
-					v.split,
-					v.note,
-					v.rehearsalAt === null ? null : formatLocalTime(v.rehearsalAt)
-				]
-			);
-			await written(tx, 'costume', costumeId, rows);
+			await update(tx, 'costume', { id: costumeId, version: v.version }, v);
 			return { words: `Changed costume ${v.name}` };
 		}
 	),
@@ -98,7 +73,7 @@ export const costumeCommands = {
 		() => z.object({ id: f.id() }),
 		async (tx, { id }, { now }) => {
 			const { name } = await named(tx, id);
-			await tx.query('update costume set archived_at = $2 where id = $1', [id, formatLocalTime(now)]);
+			await set(tx, 'costume', id, { archivedAt: now });
 			return { words: `Put ${name} into the archive`, costumeId: id };
 		}
 	),
@@ -107,7 +82,7 @@ export const costumeCommands = {
 		() => z.object({ id: f.id() }),
 		async (tx, { id }) => {
 			const { name } = await named(tx, id);
-			await tx.query('update costume set archived_at = null where id = $1', [id]);
+			await set(tx, 'costume', id, { archivedAt: null });
 			return { words: `Took ${name} out of the archive`, costumeId: id };
 		}
 	),

@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { knownFaultOf } from '$core/trade/catalogue.ts';
 import { cureSteps, keyOfSymptom } from '$core/trade/knownFault.ts';
 import { OCCASIONS } from '$core/facts/fault.ts';
-import { formatLocalTime } from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, one, Refused } from '../db/rows.ts';
+import { insert, update } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { insertStep } from './step.ts';
@@ -46,22 +46,7 @@ export const faultCommands = {
 			if (v.cameBackOf !== null && (await faultOf(tx, v.cameBackOf, context)).componentId !== v.componentId)
 				throw new Refused('That fault was on another component.', 'cameBackOf');
 			const known = keyOfSymptom(context.trade.knownFault, v.symptom);
-			const row = await one<{ id: number }>(
-				tx,
-				`insert into fault (component_id, symptom, cause, cure, occasion, happened_at, minutes_lost, came_back_of, known)
-				values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
-				[
-					v.componentId,
-					v.symptom,
-					v.cause,
-					v.cure,
-					v.occasion,
-					formatLocalTime(v.happenedAt),
-					v.minutesLost,
-					v.cameBackOf,
-					known
-				]
-			);
+			const id = await insert(tx, 'fault', { ...v, known });
 			let position = component.next;
 			for (const step of cureSteps(knownFaultOf(context.trade, known), v.cure))
 				await insertStep(tx, {
@@ -73,9 +58,9 @@ export const faultCommands = {
 					perCopy: false,
 					needsHelper: false,
 					placeId: null,
-					faultId: row!.id
+					faultId: id
 				});
-			return { words: `Fault on ${component.code}: ${v.symptom}`, result: row! };
+			return { words: `Fault on ${component.code}: ${v.symptom}`, result: { id } };
 		}
 	),
 
@@ -83,25 +68,10 @@ export const faultCommands = {
 		() => z.object({ id: f.id(), version: f.version(), ...shape }),
 		async (tx, v, context) => {
 			const old = await faultOf(tx, v.id, context);
-			const rows = await all<{ id: number }>(
-				tx,
-				`update fault set symptom = $3, cause = $4, cure = $5, occasion = $6, happened_at = $7, minutes_lost = $8, came_back_of = $9,
-					known = $10
-				where id = $1 and version = $2 returning id`,
-				[
-					v.id,
-					v.version,
-					v.symptom,
-					v.cause,
-					v.cure,
-					v.occasion,
-					formatLocalTime(v.happenedAt),
-					v.minutesLost,
-					v.cameBackOf,
-					keyOfSymptom(context.trade.knownFault, v.symptom)
-				]
-			);
-			await written(tx, 'fault', v.id, rows);
+			await update(tx, 'fault', v, {
+				...v,
+				known: keyOfSymptom(context.trade.knownFault, v.symptom)
+			});
 			return { words: `Changed the fault on ${old.code}: ${v.symptom}` };
 		}
 	),

@@ -2,10 +2,11 @@ import { z } from 'zod';
 import type { Component } from '$core/facts/component.ts';
 import { CLEARS, usualStepFor } from '$core/trade/fittingCheck.ts';
 import { POINT_DIRECTIONS, pointWords, type FittingPoint } from '$core/facts/fitting.ts';
-import { formatLocalTime, dayOf, dayWords } from '$core/units/localTime.ts';
+import { dayOf, dayWords } from '$core/units/localTime.ts';
 import { formatLength } from '$core/units/measure.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, one, Refused } from '../db/rows.ts';
+import { insert, set, update } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { insertStep } from './step.ts';
@@ -82,20 +83,31 @@ async function placeForChange(tx: Executor, componentId: number): Promise<number
 	return fit.position;
 }
 
+/** Only one who wears this costume is fitted. */
+async function itsWearer(
+	tx: Executor,
+	wearerId: number | null,
+	{ costumeId }: Context
+): Promise<number | null> {
+	const worn = await one(tx, 'select 1 from costume_wearer where costume_id = $1 and wearer_id = $2', [
+		costumeId,
+		wearerId
+	]);
+	return worn ? wearerId : null;
+}
+
 export const fittingCommands = {
 	addFitting: command(
 		() => z.object(about),
 		async (tx, v, context) => {
-			const row = await one<{ id: number }>(
-				tx,
-				`insert into fitting (costume_id, wearer_id, held_at, note)
-				select k.id, (select wearer_id from costume_wearer where costume_id = k.id and wearer_id = $2), $3, $4
-				from costume k where k.id = $1 returning id`,
-				[context.costumeId, v.wearerId, formatLocalTime(v.heldAt), v.note]
-			);
-			if (!row) throw new Absent('costume');
-			await tryOn(tx, row.id, v.componentIds, context);
-			return { words: `Added the fitting of ${dayWords(dayOf(v.heldAt))}`, result: row };
+			const { componentIds, ...its } = v;
+			const id = await insert(tx, 'fitting', {
+				...its,
+				costumeId: context.costumeId,
+				wearerId: await itsWearer(tx, v.wearerId, context)
+			});
+			await tryOn(tx, id, componentIds, context);
+			return { words: `Added the fitting of ${dayWords(dayOf(v.heldAt))}`, result: { id } };
 		}
 	),
 
@@ -103,14 +115,9 @@ export const fittingCommands = {
 		() => z.object({ id: f.id(), version: f.version(), ...about }),
 		async (tx, v, context) => {
 			await loadFitting(tx, v.id, context);
-			const rows = await all<{ id: number }>(
-				tx,
-				`update fitting set wearer_id = (select wearer_id from costume_wearer where costume_id = $6 and wearer_id = $3),
-					held_at = $4, note = $5 where id = $1 and version = $2 returning id`,
-				[v.id, v.version, v.wearerId, formatLocalTime(v.heldAt), v.note, context.costumeId]
-			);
-			await written(tx, 'fitting', v.id, rows);
-			await tryOn(tx, v.id, v.componentIds, context);
+			const { componentIds, ...its } = v;
+			await update(tx, 'fitting', v, { ...its, wearerId: await itsWearer(tx, v.wearerId, context) });
+			await tryOn(tx, v.id, componentIds, context);
 			return { words: `Changed the fitting of ${dayWords(dayOf(v.heldAt))}` };
 		}
 	),
@@ -130,10 +137,7 @@ export const fittingCommands = {
 		async (tx, v, context) => {
 			const fitting = await loadFitting(tx, v.id, context);
 			const others = fitting.clears.filter((c) => c !== v.clear);
-			await tx.query('update fitting set clears = $2 where id = $1', [
-				v.id,
-				v.on ? [...others, v.clear] : others
-			]);
+			await set(tx, 'fitting', v.id, { clears: v.on ? [...others, v.clear] : others });
 			const { words } = CLEARS.find((c) => c.key === v.clear)!;
 			return { words: `${v.on ? 'Clear' : 'Not clear yet'}: ${words.split(/[:,]/)[0]}` };
 		}
@@ -158,13 +162,7 @@ export const fittingCommands = {
 		(context) => z.object({ id: f.id(), version: f.version(), componentId: f.id(), ...point(context) }),
 		async (tx, v, context) => {
 			await loadPoint(tx, v.id, context);
-			const rows = await all<{ id: number }>(
-				tx,
-				`update fitting_point set what = $3, direction = $4, move_mm = $5, side = $6, component_id = $7
-				where id = $1 and version = $2 returning id`,
-				[v.id, v.version, v.what, v.direction, v.moveMm, v.side, v.componentId]
-			);
-			await written(tx, 'fitting_point', v.id, rows);
+			await update(tx, 'fitting_point', v, v);
 			return { words: `Changed: ${v.what}` };
 		}
 	),
@@ -183,7 +181,7 @@ export const fittingCommands = {
 		() => z.object({ id: f.id(), on: f.ticked() }),
 		async (tx, v, context) => {
 			const row = await loadPoint(tx, v.id, context);
-			await tx.query('update fitting_point set settled = $2 where id = $1', [v.id, v.on]);
+			await set(tx, 'fitting_point', v.id, { settled: v.on });
 			return { words: `${v.on ? 'Settled' : 'Open again'}: ${row.what}` };
 		}
 	),
@@ -209,7 +207,7 @@ export const fittingCommands = {
 				needsHelper: false,
 				placeId: null
 			});
-			await tx.query('update fitting_point set step_id = $2, settled = false where id = $1', [v.id, stepId]);
+			await set(tx, 'fitting_point', v.id, { stepId, settled: false });
 			return { words: `Made a step of ${row.code} ${row.name}: ${words}`, result: { stepId } };
 		}
 	)

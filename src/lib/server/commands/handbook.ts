@@ -7,7 +7,7 @@ import { DRIVER_KEYS } from '$core/trade/driver.ts';
 import { HANDBOOK_ROWS, keyFor, nameOfRow } from '$core/trade/handbookRow.ts';
 import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from '$core/trade/technique.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused } from '../db/rows.ts';
+import { Absent, Refused, all, one } from '../db/rows.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 

@@ -5,10 +5,10 @@ import { USUAL_WASTE } from '$core/trade/driver.ts';
 import { partsOf, quantityLaid } from '$core/answers/layPieces.ts';
 import { clashesOf, leftoversOfPlan, useOfPlan } from '$core/engines/layout/cutSheets.ts';
 import { layPlan } from '$core/facts/layout.ts';
-import { formatLocalTime } from '$core/units/localTime.ts';
 import { formatNumber } from '$core/units/number.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, all, one, Refused } from '../db/rows.ts';
+import { insert, update } from '../db/tables.ts';
 import { loadLayouts } from '../read/layout.ts';
 import { loadMaterials } from '../read/workshop.ts';
 import { command } from './command.ts';
@@ -85,12 +85,14 @@ export const layoutCommands = {
 				[costumeId, v.materialId]
 			);
 			const name = v.name || `${material.name}, layout ${count!.n + 1}`;
-			const result = await one<{ id: number }>(
-				tx,
-				`insert into layout (costume_id, material_id, name, plan, kept_at) values ($1, $2, $3, $4, $5) returning id`,
-				[costumeId, v.materialId, name, JSON.stringify(v.plan), formatLocalTime(now)]
-			);
-			return { words: `Kept ${name}`, result };
+			const id = await insert(tx, 'layout', {
+				costumeId,
+				materialId: v.materialId,
+				name,
+				plan: v.plan,
+				keptAt: now
+			});
+			return { words: `Kept ${name}`, result: { id } };
 		}
 	),
 
@@ -98,12 +100,7 @@ export const layoutCommands = {
 		() => z.object({ id: f.id(), version: f.version(), name: f.name(80) }),
 		async (tx, v, { costumeId }) => {
 			const { name } = await ownLayout(tx, v.id, costumeId);
-			const rows = await all<{ id: number }>(
-				tx,
-				'update layout set name = $3 where id = $1 and version = $2 returning id',
-				[v.id, v.version, v.name]
-			);
-			await written(tx, 'layout', v.id, rows);
+			await update(tx, 'layout', v, { name: v.name });
 			return { words: `Called ${name} ${v.name}` };
 		}
 	),
@@ -140,12 +137,7 @@ export const layoutCommands = {
 			const quantity = quantityLaid(material, plan.stock, useOfPlan(plan), plan.settings);
 			const before = await cutBefore(tx, costumeId, material);
 			const fromStash = Math.max(0, quantity - before.boughtLeft);
-			const rows = await all<{ id: number }>(
-				tx,
-				'update layout set cut_at = $3, from_stash = $4 where id = $1 and version = $2 returning id',
-				[v.id, v.version, formatLocalTime(now), fromStash]
-			);
-			await written(tx, 'layout', v.id, rows);
+			await update(tx, 'layout', v, { cutAt: now, fromStash });
 			await tx.query('update material set stash = greatest(0, stash - $2) where id = $1', [
 				materialId,
 				fromStash

@@ -3,6 +3,7 @@ import { formatDuration } from '$core/units/duration.ts';
 import { formatLocalTime, passedBetween, type LocalMinutes } from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
+import { insert, set } from '../db/tables.ts';
 import { coatWarning, loadStep, setDone } from './step.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
@@ -75,11 +76,7 @@ export const logCommands = {
 			if (step.doneAt !== null) throw new Refused('This step is done. Take it up again first.');
 			const before = (await runningLogs(tx)).find((l) => l.makerId === v.makerId);
 			if (before) await stop(tx, before, context.now, before.note);
-			await tx.query('insert into work_log (step_id, maker_id, started_at) values ($1, $2, $3)', [
-				v.stepId,
-				v.makerId,
-				formatLocalTime(context.now)
-			]);
+			await insert(tx, 'work_log', { stepId: v.stepId, makerId: v.makerId, startedAt: context.now });
 			const tail = before ? `, stopped ${before.name} of ${before.code}` : '';
 			return { words: `Started ${step.name} of ${step.code}${tail}` };
 		}
@@ -115,7 +112,7 @@ export const logCommands = {
 		() => z.object({ id: f.id(), note: f.note() }),
 		async (tx, v) => {
 			const log = await running(tx, v.id);
-			if (log.note !== v.note) await tx.query('update work_log set note = $2 where id = $1', [v.id, v.note]);
+			if (log.note !== v.note) await set(tx, 'work_log', v.id, { note: v.note });
 			return { words: `Noted on ${log.name} of ${log.code}` };
 		}
 	),
@@ -137,17 +134,14 @@ export const logCommands = {
 			if (v.endedAt > context.now) throw new Refused('That time has not come yet.', 'endedAt');
 			if (v.minutes > LONGEST_SITTING)
 				throw new Refused('More than 16 hours at one go: split it by day.', 'minutes');
-			await tx.query(
-				'insert into work_log (step_id, maker_id, started_at, ended_at, minutes, note) values ($1, $2, $3, $4, $5, $6)',
-				[
-					v.stepId,
-					v.makerId,
-					formatLocalTime(v.endedAt - v.minutes),
-					formatLocalTime(v.endedAt),
-					v.minutes,
-					v.note
-				]
-			);
+			await insert(tx, 'work_log', {
+				stepId: v.stepId,
+				makerId: v.makerId,
+				startedAt: v.endedAt - v.minutes,
+				endedAt: v.endedAt,
+				minutes: v.minutes,
+				note: v.note
+			});
 			if (v.finish) await finishToo(tx, v.stepId, v.endedAt, v.anyway, context);
 			return { words: `Logged ${formatDuration(v.minutes)} on ${step.name} of ${step.code}` };
 		}

@@ -710,7 +710,7 @@ test('pictures, wearers and fittings travel in the costume file, and in the back
 	);
 	assert.throws(
 		() => readCostumeZip(zipSync({ 'costume.json': Buffer.from(JSON.stringify(wrong)), ...entries })),
-		refused(/leads nowhere: picture 99/)
+		refused(/leads nowhere: reference picture 99/)
 	);
 
 	const backup = await writeBackup(w.db);

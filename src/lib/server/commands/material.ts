@@ -6,7 +6,8 @@ import { formatNumber } from '$core/units/number.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
 import { USUAL_WASTE } from '$core/trade/driver.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, all, one, Refused } from '../db/rows.ts';
+import { insert, update } from '../db/tables.ts';
 import { loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
@@ -53,35 +54,11 @@ type Typed = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
 type Sizes = Pick<Material, 'thicknessMm' | 'widthMm' | 'lengthMm' | 'gramsPerM2'>;
 type MaterialInput = Omit<Typed, keyof Sizes | 'currency'> & Partial<Sizes> & Pick<Material, 'currency'>;
 
-const values = (v: MaterialInput) => [
-	v.name,
-	v.family,
-	v.unit,
-	v.packSize,
-	v.packPriceMinor,
-	v.currency,
-	v.supplier,
-	v.leadDays,
-	v.leadWorkingDays,
-	v.stash,
-	v.stashNote,
-	v.coatProduct,
-	v.thicknessMm ?? null,
-	v.widthMm ?? null,
-	v.lengthMm ?? null,
-	v.gramsPerM2 ?? null
-];
+/** Sizes that nobody told are not known. */
+const NO_SIZES = { thicknessMm: null, widthMm: null, lengthMm: null, gramsPerM2: null };
 
-export async function insertMaterial(tx: Executor, v: MaterialInput): Promise<number> {
-	const row = await one<{ id: number }>(
-		tx,
-		`insert into material (name, family, unit, pack_size, pack_price_minor, currency, supplier, lead_days, lead_working_days,
-			stash, stash_note, coat_product, thickness_mm, width_mm, length_mm, grams_per_m2)
-		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16) returning id`,
-		values(v)
-	);
-	return row!.id;
-}
+export const insertMaterial = (tx: Executor, v: MaterialInput): Promise<number> =>
+	insert(tx, 'material', { ...NO_SIZES, ...v });
 
 /** One material a coat product: two would leave open which of them a stack asks for. */
 async function refuseSecondCoat(tx: Executor, product: string | null, its: number): Promise<void> {
@@ -132,15 +109,7 @@ export const materialCommands = {
 		(context) => withCurrency(z.object({ id: f.id(), version: f.version(), ...shape(context) }), context),
 		async (tx, v) => {
 			await refuseSecondCoat(tx, v.coatProduct, v.id);
-			const rows = await all<{ id: number }>(
-				tx,
-				`update material set name = $3, family = $4, unit = $5, pack_size = $6, pack_price_minor = $7, currency = $8, supplier = $9,
-					lead_days = $10, lead_working_days = $11, stash = $12, stash_note = $13, coat_product = $14,
-					thickness_mm = $15, width_mm = $16, length_mm = $17, grams_per_m2 = $18
-				where id = $1 and version = $2 returning id`,
-				[v.id, v.version, ...values(v)]
-			);
-			await written(tx, 'material', v.id, rows);
+			await update(tx, 'material', v, v);
 			await takeFromPieces(tx, v.id);
 			return { words: `Changed material ${v.name}` };
 		}
@@ -150,12 +119,12 @@ export const materialCommands = {
 	setStash: command(
 		() => z.object({ id: f.id(), version: f.version(), stash: f.decimal(0, 1_000_000) }),
 		async (tx, v) => {
-			const rows = await all<{ id: number; name: string; unit: string }>(
+			await update(tx, 'material', v, v);
+			const row = (await one<Pick<Material, 'name' | 'unit'>>(
 				tx,
-				'update material set stash = $3 where id = $1 and version = $2 returning id, name, unit',
-				[v.id, v.version, v.stash]
-			);
-			const row = (await written(tx, 'material', v.id, rows)) as { name: string; unit: string };
+				'select name, unit from material where id = $1',
+				[v.id]
+			))!;
 			return { words: `Stash of ${row.name} is ${formatNumber(v.stash)} ${row.unit}` };
 		}
 	),

@@ -1,5 +1,6 @@
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
+import { insert } from '../db/tables.ts';
 
 /** What a component needs of a material, entered anew whatever it was before. */
 export async function setNeed(
@@ -13,10 +14,5 @@ export async function setNeed(
 		'update need set quantity = $3, waste = null where component_id = $1 and material_id = $2 returning id',
 		[componentId, materialId, quantity]
 	);
-	if (rows.length === 0)
-		await tx.query('insert into need (component_id, material_id, quantity) values ($1, $2, $3)', [
-			componentId,
-			materialId,
-			quantity
-		]);
+	if (rows.length === 0) await insert(tx, 'need', { componentId, materialId, quantity });
 }

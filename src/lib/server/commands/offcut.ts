@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { offcutFlaws, offcutOutline } from '$core/engines/layout/offcut.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, written } from '../db/rows.ts';
+import { Absent, one } from '../db/rows.ts';
+import { insert, update } from '../db/tables.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
 
@@ -17,14 +18,7 @@ export async function nextOffcut(tx: Executor): Promise<number> {
 export const insertOffcut = (
 	tx: Executor,
 	o: { materialId: number; name: string; outline: unknown; flaws: unknown; note: string }
-) =>
-	tx.query('insert into offcut (material_id, name, outline, flaws, note) values ($1, $2, $3, $4, $5)', [
-		o.materialId,
-		o.name,
-		JSON.stringify(o.outline),
-		JSON.stringify(o.flaws),
-		o.note
-	]);
+) => insert(tx, 'offcut', o);
 
 const fields = {
 	name: f.text(80),
@@ -49,12 +43,7 @@ export const offcutCommands = {
 	editOffcut: command(
 		() => z.object({ id: f.id(), version: f.version(), ...fields, name: f.name(80) }),
 		async (tx, v) => {
-			const rows = await all<{ id: number }>(
-				tx,
-				'update offcut set name = $3, note = $4, outline = $5, flaws = $6 where id = $1 and version = $2 returning id',
-				[v.id, v.version, v.name, v.note, JSON.stringify(v.outline), JSON.stringify(v.flaws)]
-			);
-			await written(tx, 'offcut', v.id, rows);
+			await update(tx, 'offcut', v, v);
 			return { words: `Changed ${v.name}` };
 		}
 	),

@@ -4,7 +4,8 @@ import { PASSAGE_KEYS, PASSAGES } from '$core/facts/opening.ts';
 import { DIRECTIONS, MADE_FOR } from '$core/facts/measureRecord.ts';
 import { sizesOf } from '$core/trade/sizeTable.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, one, Refused } from '../db/rows.ts';
+import { insert, set, update } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
@@ -38,31 +39,30 @@ const ease = ({ settings: { lengthUnit } }: Context) =>
 		})
 	);
 
+async function ownOpening(tx: Executor, id: number, costumeId: number): Promise<void> {
+	const its = await one(
+		tx,
+		'select 1 from opening o join component c on c.id = o.component_id where o.id = $1 and c.costume_id = $2',
+		[id, costumeId]
+	);
+	if (!its) throw new Absent('opening');
+}
+
 export const openingCommands = {
 	addOpening: command(
 		(context) => z.object({ componentId: f.id(), ...round(context) }),
 		async (tx, v, context) => {
 			const name = await codeOf(tx, v.componentId, context);
-			const result = await one<{ id: number }>(
-				tx,
-				`insert into opening (component_id, passage, closed_mm, stretch_percent, opening_mm, split)
-				values ($1, $2, $3, $4, $5, $6) returning id`,
-				[v.componentId, v.passage, v.closedMm, v.stretchPercent, v.openingMm, v.split]
-			);
-			return { words: `Added ${PASSAGES[v.passage].name} of ${name}`, result };
+			const id = await insert(tx, 'opening', v);
+			return { words: `Added ${PASSAGES[v.passage].name} of ${name}`, result: { id } };
 		}
 	),
 
 	editOpening: command(
 		(context) => z.object({ id: f.id(), version: f.version(), ...round(context) }),
 		async (tx, v, { costumeId }) => {
-			const rows = await all<{ id: number }>(
-				tx,
-				`update opening o set passage = $3, closed_mm = $4, stretch_percent = $5, opening_mm = $6, split = $7
-				from component c where o.id = $1 and o.version = $2 and c.id = o.component_id and c.costume_id = $8 returning o.id`,
-				[v.id, v.version, v.passage, v.closedMm, v.stretchPercent, v.openingMm, v.split, costumeId]
-			);
-			await written(tx, 'opening', v.id, rows);
+			await ownOpening(tx, v.id, costumeId);
+			await update(tx, 'opening', v, v);
 			return { words: `Changed ${PASSAGES[v.passage].name}` };
 		}
 	),
@@ -85,7 +85,7 @@ export const openingCommands = {
 		({ settings }) => z.object({ id: f.id(), thicknessMm: f.lengthOrNull(settings.lengthUnit, 0, 200) }),
 		async (tx, v, context) => {
 			const name = await codeOf(tx, v.id, context);
-			await tx.query('update component set thickness_mm = $2 where id = $1', [v.id, v.thicknessMm]);
+			await set(tx, 'component', v.id, { thicknessMm: v.thicknessMm });
 			return { words: `Set the thickness of ${name}` };
 		}
 	),
@@ -102,10 +102,7 @@ export const openingCommands = {
 			}),
 		async (tx, v, context) => {
 			const name = await codeOf(tx, v.componentId, context);
-			await tx.query(
-				'insert into nominal (component_id, measure, direction, nominal_mm, ease_mm, made_for) values ($1, $2, $3, $4, $5, $6)',
-				[v.componentId, v.measure, v.direction, v.nominalMm, v.easeMm, v.madeFor]
-			);
+			await insert(tx, 'nominal', v);
 			return { words: `Added what the pattern of ${name} was made for` };
 		}
 	),
@@ -118,10 +115,13 @@ export const openingCommands = {
 			const size = sizesOf(v.table).find((s) => s.name === v.size);
 			if (!size) throw new Refused(`There is no size ${v.size}.`, 'size');
 			for (const [measure, mm] of Object.entries(size.girths))
-				await tx.query(
-					`insert into nominal (component_id, measure, direction, nominal_mm, made_for) values ($1, $2, 'width', $3, 'body')`,
-					[v.componentId, measure, mm]
-				);
+				await insert(tx, 'nominal', {
+					componentId: v.componentId,
+					measure,
+					direction: 'width',
+					nominalMm: mm,
+					madeFor: 'body'
+				});
 			return { words: `The pattern of ${name} is size ${v.size}` };
 		}
 	),

@@ -7,7 +7,7 @@ import {
 	readPastedRows,
 	type PastedColumn
 } from '$core/formats/pastedRows.ts';
-import { all, Refused } from '../db/rows.ts';
+import { Refused, all } from '../db/rows.ts';
 import { command, type Context } from './command.ts';
 import { componentCommands, insertComponent } from './component.ts';
 import { insertMaterial, materialCommands } from './material.ts';

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { formatLocalTime } from '$core/units/localTime.ts';
 import { storePicture } from '../pictures.ts';
-import { Absent, one } from '../db/rows.ts';
+import { insert } from '../db/tables.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
+import { Absent, one } from '../db/rows.ts';
 
 export const photoCommands = {
 	addPhoto: command(
@@ -17,30 +17,20 @@ export const photoCommands = {
 				caption: f.text()
 			}),
 		async (tx, v, { costumeId, now, folder }) => {
-			const picture = await storePicture(folder, new Uint8Array(await v.photo.arrayBuffer()));
-			const row = await one<{ id: number }>(
+			const { photo, ...its } = v;
+			// What is chosen of another costume is none of this one's.
+			const own = await one<{ componentId: number | null; fittingId: number | null }>(
 				tx,
-				`insert into photo (costume_id, component_id, step_id, fault_id, hash, mime, width, height, bytes, caption, taken_at, fitting_id)
-				select $1, c.id, $3, $4, $5, $6, $7, $8, $9, $10, $11,
-					(select id from fitting where id = $12 and costume_id = k.id)
-				from costume k left join component c on c.id = $2 and c.costume_id = k.id where k.id = $1 returning id`,
-				[
-					costumeId,
-					v.componentId,
-					v.stepId,
-					v.faultId,
-					picture.hash,
-					picture.mime,
-					picture.width,
-					picture.height,
-					picture.bytes,
-					v.caption,
-					formatLocalTime(now),
-					v.fittingId
-				]
+				`select c.id as component_id, f.id as fitting_id from costume k
+					left join component c on c.id = $2 and c.costume_id = k.id
+					left join fitting f on f.id = $3 and f.costume_id = k.id
+				where k.id = $1`,
+				[costumeId, v.componentId, v.fittingId]
 			);
-			if (!row) throw new Absent('costume');
-			return { words: 'Added a photo', result: row };
+			if (!own) throw new Absent('costume');
+			const picture = await storePicture(folder, new Uint8Array(await photo.arrayBuffer()));
+			const id = await insert(tx, 'photo', { ...its, ...own, ...picture, costumeId, takenAt: now });
+			return { words: 'Added a photo', result: { id } };
 		}
 	),
 

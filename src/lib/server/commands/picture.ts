@@ -15,7 +15,8 @@ import { referenceSchema } from '$core/engines/plane/job.ts';
 import { calibrate, LEAST_POINTS, measure, onPicture } from '$core/engines/plane/pictureMeasure.ts';
 import { MEASURE_KINDS, type MeasureKind } from '$core/facts/picture.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, one, Refused } from '../db/rows.ts';
+import { insert, set, update } from '../db/tables.ts';
 import { storePicture } from '../pictures.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
@@ -81,12 +82,9 @@ async function loadCallout(tx: Executor, id: number, { costumeId }: Context): Pr
 	return row;
 }
 
-const insertCallout = (tx: Executor, c: Omit<CalloutRow, 'id'>) =>
-	one<{ id: number }>(
-		tx,
-		`insert into callout (picture_id, component_id, label, shape, side, points) values ($1, $2, $3, $4, $5, $6) returning id`,
-		[c.pictureId, c.componentId, c.label, c.shape, c.side, c.points]
-	);
+const insertCallout = async (tx: Executor, c: Omit<CalloutRow, 'id'>) => ({
+	id: await insert(tx, 'callout', c)
+});
 
 const what = (component: { code: string; name: string } | null, label: string) =>
 	component ? `${component.code} ${component.name}` : label ? `“${label}”` : 'a region';
@@ -113,29 +111,17 @@ export const pictureCommands = {
 	addReference: command(
 		() => z.object({ photo: file(), ...about }),
 		async (tx, v, { costumeId, folder }) => {
-			const p = await storePicture(folder, new Uint8Array(await v.photo.arrayBuffer()));
-			const row = await one<{ id: number }>(
+			const picture = await storePicture(folder, new Uint8Array(await v.photo.arrayBuffer()));
+			const next = await one<{ position: number }>(
 				tx,
-				`insert into reference_picture (costume_id, position, hash, mime, width, height, bytes, title, angle, design, source_note, purpose)
-				select k.id, (select coalesce(max(position) + 1, 0) from reference_picture where costume_id = k.id),
-					$2, $3, $4, $5, $6, $7, $8, $9, $10, $11
-				from costume k where k.id = $1 returning id`,
-				[
-					costumeId,
-					p.hash,
-					p.mime,
-					p.width,
-					p.height,
-					p.bytes,
-					v.title,
-					v.angle,
-					v.design,
-					v.sourceNote,
-					v.purpose
-				]
+				`select (select coalesce(max(position) + 1, 0) from reference_picture where costume_id = k.id) as position
+				from costume k where k.id = $1`,
+				[costumeId]
 			);
-			if (!row) throw new Absent('costume');
-			return { words: `Added reference picture ${nameOf(v)}`, result: row };
+			if (!next) throw new Absent('costume');
+			const { photo: _, ...its } = v;
+			const id = await insert(tx, 'reference_picture', { costumeId, ...next, ...picture, ...its });
+			return { words: `Added reference picture ${nameOf(v)}`, result: { id } };
 		}
 	),
 
@@ -143,13 +129,7 @@ export const pictureCommands = {
 		() => z.object({ id: f.id(), version: f.version(), ...about }),
 		async (tx, v, context) => {
 			await loadPicture(tx, v.id, context);
-			const rows = await all<{ id: number }>(
-				tx,
-				`update reference_picture set title = $3, angle = $4, design = $5, source_note = $6, purpose = $7
-				where id = $1 and version = $2 returning id`,
-				[v.id, v.version, v.title, v.angle, v.design, v.sourceNote, v.purpose]
-			);
-			await written(tx, 'reference_picture', v.id, rows);
+			await update(tx, 'reference_picture', v, v);
 			return { words: `Changed reference picture ${nameOf(v)}` };
 		}
 	),
@@ -169,7 +149,7 @@ export const pictureCommands = {
 		async (tx, v, context) => {
 			const picture = await loadPicture(tx, v.id, context);
 			if (v.axisPx > picture.width) throw new Refused('The line lies outside of the picture.', 'axisPx');
-			await tx.query('update reference_picture set axis_px = $2 where id = $1', [v.id, v.axisPx]);
+			await set(tx, 'reference_picture', v.id, { axisPx: v.axisPx });
 			return { words: `Set the middle line of ${nameOf(picture)}` };
 		}
 	),
@@ -209,12 +189,7 @@ export const pictureCommands = {
 		async (tx, v, context) => {
 			await loadCallout(tx, v.id, context);
 			const component = await componentOf(tx, v.componentId, context);
-			const rows = await all<{ id: number }>(
-				tx,
-				'update callout set component_id = $3, label = $4, side = $5 where id = $1 and version = $2 returning id',
-				[v.id, v.version, v.componentId, v.label, v.side]
-			);
-			await written(tx, 'callout', v.id, rows);
+			await update(tx, 'callout', v, v);
 			return { words: `Changed the callout of ${what(component, v.label)}` };
 		}
 	),
@@ -228,7 +203,7 @@ export const pictureCommands = {
 			mustLieOn(picture, v.points);
 			if (v.points.length !== callout.points.length / 2)
 				throw new Refused('The outline has another number of corners now.', 'points');
-			await tx.query('update callout set points = $2 where id = $1', [v.id, v.points.flat()]);
+			await set(tx, 'callout', v.id, { points: v.points.flat() });
 			const component = await componentOf(tx, callout.componentId, context);
 			return { words: `Moved the callout of ${what(component, callout.label)}` };
 		}
@@ -295,10 +270,7 @@ export const pictureCommands = {
 			);
 			const plane = calibrate(scale, picture, { click: v.clickPx, reference: v.scaleSigmaMm });
 			if (!plane.ok) throw new Refused(say(plane.problem), 'points');
-			await tx.query(
-				'update reference_picture set scale = $2, click_px = $3, scale_sigma_mm = $4 where id = $1',
-				[v.id, JSON.stringify(scale), v.clickPx, v.scaleSigmaMm]
-			);
+			await set(tx, 'reference_picture', v.id, { scale, clickPx: v.clickPx, scaleSigmaMm: v.scaleSigmaMm });
 			return { words: `Gave ${nameOf(picture)} a scale` };
 		}
 	),
@@ -307,7 +279,7 @@ export const pictureCommands = {
 		() => z.object({ id: f.id() }),
 		async (tx, { id }, context) => {
 			const picture = await loadPicture(tx, id, context);
-			await tx.query('update reference_picture set scale = null where id = $1', [id]);
+			await set(tx, 'reference_picture', id, { scale: null });
 			return { words: `Took the scale of ${nameOf(picture)} away` };
 		}
 	),
@@ -326,13 +298,8 @@ export const pictureCommands = {
 			const picture = await loadPicture(tx, v.pictureId, context);
 			await componentOf(tx, v.componentId, context);
 			mustMeasure(picture, { kind: v.kind, points: v.points, offPlane: v.offPlaneMm });
-			const result = await one<{ id: number }>(
-				tx,
-				`insert into picture_measure (picture_id, component_id, label, kind, points, off_plane_mm)
-				values ($1, $2, $3, $4, $5, $6) returning id`,
-				[v.pictureId, v.componentId, v.label, v.kind, v.points.flat(), v.offPlaneMm]
-			);
-			return { words: `Measured ${v.label} on ${nameOf(picture)}`, result };
+			const id = await insert(tx, 'picture_measure', v);
+			return { words: `Measured ${v.label} on ${nameOf(picture)}`, result: { id } };
 		}
 	),
 
@@ -347,13 +314,14 @@ export const pictureCommands = {
 			}),
 		async (tx, v, context) => {
 			await componentOf(tx, v.componentId, context);
-			const rows = await all<{ id: number }>(
+			const its = await one(
 				tx,
-				`update picture_measure m set component_id = $3, label = $4, off_plane_mm = $5 from reference_picture p
-				where m.id = $1 and m.version = $2 and p.id = m.picture_id and p.costume_id = $6 returning m.id`,
-				[v.id, v.version, v.componentId, v.label, v.offPlaneMm, context.costumeId]
+				`select 1 from picture_measure m join reference_picture p on p.id = m.picture_id
+				where m.id = $1 and p.costume_id = $2`,
+				[v.id, context.costumeId]
 			);
-			await written(tx, 'picture_measure', v.id, rows);
+			if (!its) throw new Absent('measure');
+			await update(tx, 'picture_measure', v, v);
 			return { words: `Changed the measure ${v.label}` };
 		}
 	),

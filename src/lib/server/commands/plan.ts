@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { formatLocalTime } from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
+import { insert, set } from '../db/tables.ts';
 import { loadRecord } from '../read/costume.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
@@ -60,7 +61,7 @@ export const planCommands = {
 	setTarget: command(
 		() => z.object({ targetOdds: f.whole(50, 99) }),
 		async (tx, { targetOdds }, { costumeId }) => {
-			await tx.query('update costume set target_odds = $2 where id = $1', [costumeId, targetOdds]);
+			await set(tx, 'costume', costumeId, { targetOdds });
 			return { words: `Wants to be ready in ${targetOdds} builds of 100` };
 		}
 	),
@@ -90,10 +91,7 @@ export const planCommands = {
 		async (tx, { id, pinnedAt }, context) => {
 			const me = await loadStep(tx, id, context);
 			if (pinnedAt !== null && pinnedAt < context.now) throw new Refused('That time has passed.', 'pinnedAt');
-			await tx.query('update step set pinned_at = $2 where id = $1', [
-				id,
-				pinnedAt === null ? null : formatLocalTime(pinnedAt)
-			]);
+			await set(tx, 'step', id, { pinnedAt });
 			return {
 				words: pinnedAt === null ? `Let ${me.name} of ${me.code} move` : `Pinned ${me.name} of ${me.code}`
 			};
@@ -106,10 +104,7 @@ export const planCommands = {
 		async (tx, v) => {
 			const maker = await one<{ name: string }>(tx, 'select name from maker where id = $1', [v.makerId]);
 			if (!maker) throw new Absent('maker');
-			await tx.query(
-				'insert into working_window (maker_id, days, from_minute, to_minute) values ($1, $2, $3, $4)',
-				[v.makerId, v.days, v.from, v.to]
-			);
+			await insert(tx, 'working_window', { makerId: v.makerId, days: v.days, from: v.from, to: v.to });
 			return { words: `Added hours to ${maker.name}` };
 		}
 	),
@@ -123,10 +118,7 @@ export const planCommands = {
 				'insert into maker (position, name) values ((select coalesce(max(position) + 1, 0) from maker), $1) returning id',
 				[v.name]
 			);
-			await tx.query(
-				'insert into working_window (maker_id, days, from_minute, to_minute) values ($1, $2, $3, $4)',
-				[maker!.id, v.days, v.from, v.to]
-			);
+			await insert(tx, 'working_window', { makerId: maker!.id, days: v.days, from: v.from, to: v.to });
 			return { words: `Added maker ${v.name}` };
 		}
 	)

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { copiesOf } from '$core/facts/component.ts';
-import { Absent, one, Refused } from '../db/rows.ts';
+import { Absent, Refused, one } from '../db/rows.ts';
+import { set } from '../db/tables.ts';
 import { loadRecord } from '../read/costume.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
@@ -32,12 +33,7 @@ export const printCommands = {
 			const its = record.steps.filter((s) => s.componentId === component.id);
 			const step = its.find((s) => s.technique === 'printSetUp' && s.doneAt === null);
 			const waitMinutes = v.minutes * copies;
-			if (step)
-				await tx.query('update step set amount = $2, wait_minutes = $3 where id = $1', [
-					step.id,
-					v.parts,
-					waitMinutes
-				]);
+			if (step) await set(tx, 'step', step.id, { amount: v.parts, waitMinutes });
 			else {
 				// After what is there to be checked and before what is finished: as the first of the making.
 				const before = its.filter((s) => s.phase === 'pattern');

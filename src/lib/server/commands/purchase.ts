@@ -10,7 +10,8 @@ import { loadExchange, loadMaterials } from '../read/workshop.ts';
 import { pricedIn } from '$core/answers/prices.ts';
 import { workshopFor } from '$core/answers/stash.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, one, Refused } from '../db/rows.ts';
+import { insert, update } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
@@ -46,22 +47,17 @@ export async function insertPurchase(
 	packs: number,
 	componentId: number | null
 ): Promise<number> {
-	const row = await one<{ id: number }>(
-		tx,
-		`insert into purchase (costume_id, component_id, material_id, packs, pack_price_minor, supplier, lead_days, lead_working_days)
-		values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
-		[
-			costumeId,
-			componentId,
-			material.id,
-			packs,
-			material.packPriceMinor,
-			material.supplier,
-			material.leadDays,
-			material.leadWorkingDays
-		]
-	);
-	return row!.id;
+	const { packPriceMinor, supplier, leadDays, leadWorkingDays } = material;
+	return insert(tx, 'purchase', {
+		costumeId,
+		componentId,
+		materialId: material.id,
+		packs,
+		packPriceMinor,
+		supplier,
+		leadDays,
+		leadWorkingDays
+	});
 }
 
 /** The next state, with its date: ordered with the promised day, arrived today. */
@@ -105,10 +101,7 @@ export const purchaseCommands = {
 			const code = await componentCode(tx, v.componentId, context);
 			const material = await materialOf(tx, v.materialId, context);
 			refuseUnsized(material, v.waste);
-			await tx.query(
-				'insert into need (component_id, material_id, quantity, step_id, waste) values ($1, $2, $3, $4, $5)',
-				[v.componentId, v.materialId, v.quantity, v.stepId, v.waste]
-			);
+			await insert(tx, 'need', v);
 			return { words: `${code} needs ${v.quantity} ${material.unit} of ${material.name}` };
 		}
 	),
@@ -128,12 +121,7 @@ export const purchaseCommands = {
 			]);
 			if (!need) throw new Absent('need');
 			refuseUnsized(await materialOf(tx, need.materialId, context), v.waste);
-			const rows = await all<{ id: number }>(
-				tx,
-				'update need set quantity = $3, step_id = $4, waste = $5 where id = $1 and version = $2 returning id',
-				[v.id, v.version, v.quantity, v.stepId, v.waste]
-			);
-			await written(tx, 'need', v.id, rows);
+			await update(tx, 'need', v, v);
 			return { words: `Changed how much is needed` };
 		}
 	),
@@ -200,26 +188,7 @@ export const purchaseCommands = {
 		async (tx, v, { costumeId }) => {
 			if (v.orderedOn !== null && v.dueOn !== null && v.dueOn < v.orderedOn)
 				throw new Refused('It cannot arrive before it was ordered.', 'dueOn');
-			const rows = await all<{ id: number }>(
-				tx,
-				`update purchase set packs = $3, pack_price_minor = $4, shipping_minor = $5, supplier = $6, lead_days = $7,
-					lead_working_days = $8, ordered_on = $9, due_on = $10, note = $11
-				where id = $1 and version = $2 returning id`,
-				[
-					v.id,
-					v.version,
-					v.packs,
-					v.packPriceMinor,
-					v.shippingMinor,
-					v.supplier,
-					v.leadDays,
-					v.leadWorkingDays,
-					dateText(v.orderedOn),
-					dateText(v.dueOn),
-					v.note
-				]
-			);
-			await written(tx, 'purchase', v.id, rows);
+			await update(tx, 'purchase', v, v);
 			return { words: `Changed the purchase of ${(await named(tx, v.id, costumeId))!.name}` };
 		}
 	),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { shoppingSeed } from '$core/answers/seed.ts';
 import { Absent, Refused } from '../db/rows.ts';
+import { insert } from '../db/tables.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadMaterials } from '../read/workshop.ts';
 import { command } from './command.ts';
@@ -59,11 +60,7 @@ export const seedCommands = {
 						stashNote: '',
 						coatProduct: null
 					}));
-				await tx.query('insert into need (component_id, material_id, quantity) values ($1, $2, $3)', [
-					v.id,
-					materialId,
-					v.quantity[i]
-				]);
+				await insert(tx, 'need', { componentId: v.id, materialId, quantity: v.quantity[i] });
 			}
 			return {
 				words: `${component.code} ${component.name} takes ${v.lines.length} more ${v.lines.length === 1 ? 'material' : 'materials'}`

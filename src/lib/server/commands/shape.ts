@@ -17,7 +17,8 @@ import { formatLength } from '$core/units/measure.ts';
 import type { Component } from '$core/facts/component.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, all, one, Refused } from '../db/rows.ts';
+import { insert, set, update } from '../db/tables.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadMeasure, loadShapes } from '../read/measure.ts';
 import { loadMaterials } from '../read/workshop.ts';
@@ -97,14 +98,13 @@ export async function setFollowing(
 			s.componentId === component.id && s.coatId === null && techniqueOf(trade, s.technique).follows !== null
 	);
 	for (const s of steps)
-		if (s.fromPieces !== on)
-			await tx.query('update step set from_pieces = $2, amount = $3 where id = $1', [s.id, on, s.amount]);
+		if (s.fromPieces !== on) await set(tx, 'step', s.id, { fromPieces: on, amount: s.amount });
 	for (const c of record.coats.filter((c) => c.componentId === component.id && c.fromPieces !== on))
-		await tx.query('update coat set from_pieces = $2, area_mm2 = $3 where id = $1', [c.id, on, c.area]);
+		await set(tx, 'coat', c.id, { fromPieces: on, area: c.area });
 	const needs = record.needs.filter((n) => n.componentId === component.id);
 	if (!on) {
 		for (const n of needs.filter((n) => n.waste !== null))
-			await tx.query('update need set waste = null, quantity = $2 where id = $1', [n.id, n.quantity]);
+			await set(tx, 'need', n.id, { waste: null, quantity: n.quantity });
 		return;
 	}
 	const cutFrom = await all<{ materialId: number }>(
@@ -118,13 +118,8 @@ export async function setFollowing(
 		if (!material || areaOfUnit(material) === null) continue;
 		const need = needs.find((n) => n.materialId === materialId);
 		if (!need)
-			await tx.query('insert into need (component_id, material_id, quantity, waste) values ($1, $2, 1, $3)', [
-				component.id,
-				materialId,
-				USUAL_WASTE
-			]);
-		else if (need.waste === null)
-			await tx.query('update need set waste = $2 where id = $1', [need.id, USUAL_WASTE]);
+			await insert(tx, 'need', { componentId: component.id, materialId, quantity: 1, waste: USUAL_WASTE });
+		else if (need.waste === null) await set(tx, 'need', need.id, { waste: USUAL_WASTE });
 	}
 }
 
@@ -146,12 +141,7 @@ async function keepWorks(
 	if (works.length > MOST_OPERATIONS)
 		throw new Refused(`At most ${MOST_OPERATIONS} changes to one shape.`, 'work');
 	const at = await checked(tx, shape.componentId, { ...shape, works }, context);
-	const rows = await all<{ id: number }>(
-		tx,
-		'update shape set works = $3 where id = $1 and version = $2 returning id',
-		[v.id, v.version, JSON.stringify(works)]
-	);
-	await written(tx, 'shape', v.id, rows);
+	await update(tx, 'shape', v, { works });
 	return { words: words(at) };
 }
 
@@ -183,22 +173,13 @@ export const shapeCommands = {
 			};
 			const source = shape.drawn ? shape : { ...shape, ...cutFrom, shaper: v.shaper, values: v.values };
 			const { record, component, name } = await checked(tx, shape.componentId, source, context);
-			const rows = await all<{ id: number }>(
-				tx,
-				`update shape set shaper = $3, name = $4, "values" = $5, note = $6, material_id = $7,
-					layers = case when material_id is distinct from $7 then 1 else layers end
-				where id = $1 and version = $2 returning id`,
-				[
-					v.id,
-					v.version,
-					source.shaper,
-					v.name,
-					JSON.stringify(shape.drawn ? shape.values : v.values),
-					v.note,
-					v.materialId
-				]
-			);
-			await written(tx, 'shape', v.id, rows);
+			await update(tx, 'shape', v, {
+				...cutFrom,
+				shaper: source.shaper,
+				name: v.name,
+				values: shape.drawn ? shape.values : v.values,
+				note: v.note
+			});
 			await setFollowing(tx, record, component, v.follow, context.trade);
 			return { words: `Reshaped ${plainName(v.name, v.shaper)} of ${name}` };
 		}
@@ -304,12 +285,7 @@ export const shapeCommands = {
 			const shape = await ownShape(tx, v.id, context);
 			const drawn = { ...shape, drawn: v.pieces, works: [] };
 			const { name } = await checked(tx, shape.componentId, drawn, context);
-			const rows = await all<{ id: number }>(
-				tx,
-				`update shape set drawn = $3, works = '[]' where id = $1 and version = $2 returning id`,
-				[v.id, v.version, JSON.stringify(v.pieces)]
-			);
-			await written(tx, 'shape', v.id, rows);
+			await update(tx, 'shape', v, { drawn: v.pieces, works: [] });
 			return { words: `Drew on ${plainName(shape.name, shape.shaper)} of ${name}` };
 		}
 	),

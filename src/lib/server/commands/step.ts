@@ -10,7 +10,8 @@ import { parseNumber } from '$core/units/number.ts';
 import { say, sayOf } from '$core/units/problem.ts';
 import { loadRecord } from '../read/costume.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, all, one, Refused } from '../db/rows.ts';
+import { insert, set, update } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
@@ -35,35 +36,27 @@ export type NewStep = Omit<
 		>
 	>;
 
-export async function insertStep(tx: Executor, s: NewStep): Promise<number> {
-	const row = await one<{ id: number }>(
-		tx,
-		`insert into step (component_id, position, name, technique, phase, amount, per_copy, set_up_minutes, wait_minutes,
-			within_minutes, or_after_minutes, one_sitting, needs_helper, place_id, coat_id, fault_id, done_at,
-			from_pieces)
-		values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18) returning id`,
-		[
-			s.componentId,
-			s.position,
-			s.name,
-			s.technique,
-			s.phase,
-			s.amount,
-			s.perCopy,
-			s.setUpMinutes ?? 0,
-			s.waitMinutes,
-			s.withinMinutes ?? null,
-			s.orAfterMinutes ?? null,
-			s.oneSitting,
-			s.needsHelper,
-			s.placeId,
-			s.coatId ?? null,
-			s.faultId ?? null,
-			s.doneAt == null ? null : formatLocalTime(s.doneAt),
-			s.fromPieces ?? false
-		]
-	);
-	return row!.id;
+export function insertStep(tx: Executor, s: NewStep): Promise<number> {
+	return insert(tx, 'step', {
+		componentId: s.componentId,
+		position: s.position,
+		name: s.name,
+		technique: s.technique,
+		phase: s.phase,
+		amount: s.amount,
+		fromPieces: s.fromPieces ?? false,
+		perCopy: s.perCopy,
+		setUpMinutes: s.setUpMinutes ?? 0,
+		waitMinutes: s.waitMinutes,
+		withinMinutes: s.withinMinutes ?? null,
+		orAfterMinutes: s.orAfterMinutes ?? null,
+		oneSitting: s.oneSitting,
+		needsHelper: s.needsHelper,
+		placeId: s.placeId,
+		coatId: s.coatId ?? null,
+		faultId: s.faultId ?? null,
+		doneAt: s.doneAt ?? null
+	});
 }
 
 export async function sprayPlace(tx: Executor): Promise<number | null> {
@@ -180,10 +173,7 @@ export async function coatWarning(
 }
 
 export async function setDone(tx: Executor, id: number, at: LocalMinutes | null): Promise<void> {
-	await tx.query('update step set done_at = $2 where id = $1', [
-		id,
-		at === null ? null : formatLocalTime(at)
-	]);
+	await set(tx, 'step', id, { doneAt: at });
 }
 
 export const stepCommands = {
@@ -211,28 +201,10 @@ export const stepCommands = {
 			z.object({ id: f.id(), version: f.version(), ...shape(context) }).transform(withAmount(context)),
 		async (tx, v, context) => {
 			const { code } = await loadStep(tx, v.id, context);
-			const rows = await all<{ id: number }>(
-				tx,
-				`update step set name = $3, technique = $4, phase = $5, amount = $6, per_copy = $7, set_up_minutes = $8,
-					wait_minutes = $9, one_sitting = $10, needs_helper = $11, place_id = $12, from_pieces = $13
-				where id = $1 and version = $2 returning id`,
-				[
-					v.id,
-					v.version,
-					v.name,
-					v.technique,
-					v.phase,
-					v.amount,
-					v.perCopy,
-					v.setUpMinutes,
-					v.waitMinutes,
-					v.oneSitting,
-					v.needsHelper,
-					v.placeId,
-					v.fromPieces && techniqueOf(context.trade, v.technique).follows !== null
-				]
-			);
-			await written(tx, 'step', v.id, rows);
+			await update(tx, 'step', v, {
+				...v,
+				fromPieces: v.fromPieces && techniqueOf(context.trade, v.technique).follows !== null
+			});
 			return { words: `Changed step ${v.name} of ${code}` };
 		}
 	),

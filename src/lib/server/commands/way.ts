@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { routeFor, WAYS, type Way } from '$core/answers/makeOrBuy.ts';
 import type { Component } from '$core/facts/component.ts';
-import { formatLocalTime } from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, one } from '../db/rows.ts';
+import { insert, set } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import { insertRoute } from './component.ts';
 import * as f from './fields.ts';
@@ -74,10 +74,7 @@ async function layOutWay(
 		stashNote: '',
 		coatProduct: null
 	});
-	await tx.query('insert into need (component_id, material_id, quantity) values ($1, $2, 1)', [
-		id,
-		materialId
-	]);
+	await insert(tx, 'need', { componentId: id, materialId, quantity: 1 });
 }
 
 export const wayCommands = {
@@ -98,20 +95,16 @@ export const wayCommands = {
 				[v.id, costumeId]
 			);
 			if (!component) throw new Absent('component');
-			await tx.query(
-				`insert into decision (component_id, source, reason, decided_at, buy_price_minor, buy_lead_days,
-					alter_price_minor, alter_lead_days) values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-				[
-					v.id,
-					v.source,
-					v.reason,
-					formatLocalTime(now),
-					v.buyPriceMinor,
-					v.buyLeadDays,
-					v.alterPriceMinor,
-					v.alterLeadDays
-				]
-			);
+			await insert(tx, 'decision', {
+				componentId: v.id,
+				source: v.source,
+				reason: v.reason,
+				decidedAt: now,
+				buyPriceMinor: v.buyPriceMinor,
+				buyLeadDays: v.buyLeadDays,
+				alterPriceMinor: v.alterPriceMinor,
+				alterLeadDays: v.alterLeadDays
+			});
 			if (v.layOut && v.source !== component.source)
 				await layOutWay(
 					tx,
@@ -124,7 +117,7 @@ export const wayCommands = {
 							: { priceMinor: v.alterPriceMinor, leadDays: v.alterLeadDays },
 					context
 				);
-			await tx.query('update component set source = $2 where id = $1', [v.id, v.source]);
+			await set(tx, 'component', v.id, { source: v.source });
 			return {
 				words: `${component.code} ${component.name}: ${v.source}${v.reason ? `, because ${v.reason}` : ''}`
 			};

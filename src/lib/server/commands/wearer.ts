@@ -11,7 +11,8 @@ import {
 import { formatDate, formatLocalTime, type LocalMinutes } from '$core/units/localTime.ts';
 import { formatLength } from '$core/units/measure.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, all, one, Refused } from '../db/rows.ts';
+import { insert, set, update } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
@@ -102,13 +103,9 @@ export const wearerCommands = {
 		() => z.object({ name: f.name(), note: f.note() }),
 		async (tx, v, context) => {
 			await uniqueName(tx, v.name);
-			const row = await one<{ id: number }>(
-				tx,
-				'insert into wearer (name, note) values ($1, $2) returning id',
-				[v.name, v.note]
-			);
-			await link(tx, context, row!.id);
-			return { words: `Began a profile for ${v.name}`, result: row };
+			const id = await insert(tx, 'wearer', v);
+			await link(tx, context, id);
+			return { words: `Began a profile for ${v.name}`, result: { id } };
 		}
 	),
 
@@ -122,12 +119,7 @@ export const wearerCommands = {
 				and exists (select 1 from costume_wearer l where l.costume_id = k.id and l.wearer_id = $1)`,
 				[v.id, v.name, before.name]
 			);
-			const rows = await all<{ id: number }>(
-				tx,
-				'update wearer set name = $3, note = $4 where id = $1 and version = $2 returning id',
-				[v.id, v.version, v.name, v.note]
-			);
-			await written(tx, 'wearer', v.id, rows);
+			await update(tx, 'wearer', v, v);
 			return { words: `Changed the profile of ${v.name}` };
 		}
 	),
@@ -230,11 +222,15 @@ export const wearerCommands = {
 			const rows = sheetFields.filter(({ field }) => typeof given[field] === 'number');
 			if (rows.length === 0) throw new Refused('Nothing is filled in.');
 			for (const { field, key, side } of rows)
-				await tx.query(
-					`insert into body_measure (wearer_id, measure, side, taken_over, value_mm, taken_on, note)
-					values ($1, $2, $3, $4, $5, $6, $7)`,
-					[v.wearerId, key, side, v.over, given[field], formatDate(v.takenOn), v.note]
-				);
+				await insert(tx, 'body_measure', {
+					wearerId: v.wearerId,
+					measure: key,
+					side,
+					over: v.over,
+					mm: given[field],
+					takenOn: v.takenOn,
+					note: v.note
+				});
 			return { words: `Took ${rows.length} ${rows.length === 1 ? 'measure' : 'measures'} of ${name}` };
 		}
 	),
@@ -257,13 +253,7 @@ export const wearerCommands = {
 					`A ${BODY_MEASURES[row.measure].name} lies from ${formatLength(least, settings.lengthUnit)} to ${formatLength(most, settings.lengthUnit)}.`,
 					'mm'
 				);
-			const rows = await all<{ id: number }>(
-				tx,
-				`update body_measure set value_mm = $3, taken_over = $4, taken_on = $5, note = $6, confirmed = false
-				where id = $1 and version = $2 returning id`,
-				[v.id, v.version, v.mm, v.over, formatDate(v.takenOn), v.note]
-			);
-			await written(tx, 'body_measure', v.id, rows);
+			await update(tx, 'body_measure', v, { ...v, confirmed: false });
 			return { words: `Changed ${measureWords(row.measure, row.side)} of ${row.name}` };
 		}
 	),
@@ -273,7 +263,7 @@ export const wearerCommands = {
 		() => z.object({ id: f.id() }),
 		async (tx, { id }) => {
 			const row = await loadMeasureRow(tx, id);
-			await tx.query('update body_measure set confirmed = true where id = $1', [id]);
+			await set(tx, 'body_measure', id, { confirmed: true });
 			return { words: `Confirmed ${measureWords(row.measure, row.side)} of ${row.name}` };
 		}
 	),

@@ -3,7 +3,8 @@ import { SUMMER_TIME_KEYS } from '$core/facts/calendar.ts';
 import { techniqueOf } from '$core/trade/catalogue.ts';
 import { CURRENCIES } from '$core/units/money.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, all, one, Refused, written } from '../db/rows.ts';
+import { Absent, all, one, Refused } from '../db/rows.ts';
+import { insert, set, update } from '../db/tables.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
 
@@ -34,7 +35,7 @@ async function turnRates(tx: Executor, from: string, to: string): Promise<void> 
 	}
 	await tx.query('delete from exchange_rate where currency = $1', [to]);
 	await tx.query('update exchange_rate set rate = rate / $1', [now.rate]);
-	await tx.query('insert into exchange_rate (currency, rate) values ($1, $2)', [from, 1 / now.rate]);
+	await insert(tx, 'exchange_rate', { currency: from, rate: 1 / now.rate });
 }
 
 export const workshopCommands = {
@@ -57,30 +58,7 @@ export const workshopCommands = {
 				bedHighMm: f.lengthBetween(settings.lengthUnit, 50, 5000)
 			}),
 		async (tx, v, { settings }) => {
-			const rows = await all<{ id: number }>(
-				tx,
-				`update setting set length_unit = $2, cloth_unit = $3, weight_unit = $4, currency = $5, week_start = $6, cold_or_damp = $7,
-					bed_wide_mm = $8, bed_deep_mm = $9, bed_high_mm = $10,
-					latitude = $11, noon_minute = $12, summer_time = $13, wet_days = $14
-				where id = 1 and version = $1 returning id`,
-				[
-					v.version,
-					v.lengthUnit,
-					v.clothUnit,
-					v.weightUnit,
-					v.currency,
-					v.weekStart,
-					v.coldOrDamp,
-					v.bedWideMm,
-					v.bedDeepMm,
-					v.bedHighMm,
-					v.latitude,
-					v.noonMinute,
-					v.summerTime,
-					v.wetDays
-				]
-			);
-			await written(tx, 'setting', 1, rows);
+			await update(tx, 'setting', { id: 1, version: v.version }, v);
 			if (v.currency !== settings.currency) await turnRates(tx, settings.currency, v.currency);
 			return { words: 'Changed the settings' };
 		}
@@ -100,12 +78,7 @@ export const workshopCommands = {
 	editMaker: command(
 		() => z.object({ id: f.id(), version: f.version(), name: f.name(), helpsOnly: f.ticked() }),
 		async (tx, v) => {
-			const rows = await all<{ id: number }>(
-				tx,
-				'update maker set name = $3, helps_only = $4 where id = $1 and version = $2 returning id',
-				[v.id, v.version, v.name, v.helpsOnly]
-			);
-			await written(tx, 'maker', v.id, rows);
+			await update(tx, 'maker', v, v);
 			return { words: `Changed maker ${v.name}` };
 		}
 	),
@@ -116,7 +89,7 @@ export const workshopCommands = {
 		async (tx, { id, techniques }, { trade }) => {
 			const name = await makerName(tx, id);
 			const all = techniques.length === 0 || techniques.length === Object.keys(trade.technique).length;
-			await tx.query('update maker set techniques = $2 where id = $1', [id, all ? null : techniques]);
+			await set(tx, 'maker', id, { techniques: all ? null : techniques });
 			return { words: all ? `${name} does everything` : `Changed what ${name} does` };
 		}
 	),
@@ -154,10 +127,13 @@ export const workshopCommands = {
 				);
 			if ((v.makerId === null) === (v.placeId === null)) throw new Absent('maker');
 			const name = v.makerId === null ? await placeName(tx, v.placeId!) : await makerName(tx, v.makerId);
-			await tx.query(
-				'insert into working_window (maker_id, place_id, days, from_minute, to_minute) values ($1, $2, $3, $4, $5)',
-				[v.makerId, v.placeId, v.days, v.from, v.to]
-			);
+			await insert(tx, 'working_window', {
+				makerId: v.makerId,
+				placeId: v.placeId,
+				days: v.days,
+				from: v.from,
+				to: v.to
+			});
 			return { words: `Added hours to ${name}` };
 		}
 	),
@@ -181,10 +157,7 @@ export const workshopCommands = {
 	addPlace: command(
 		() => z.object(place),
 		async (tx, v) => {
-			await tx.query(
-				'insert into place (name, capacity, for_spray, daylight_only, dry_only) values ($1, $2, $3, $4, $5)',
-				[v.name, v.capacity, v.forSpray, v.daylightOnly, v.dryOnly]
-			);
+			await insert(tx, 'place', v);
 			return { words: `Added place ${v.name}` };
 		}
 	),
@@ -192,13 +165,7 @@ export const workshopCommands = {
 	editPlace: command(
 		() => z.object({ id: f.id(), version: f.version(), ...place }),
 		async (tx, v) => {
-			const rows = await all<{ id: number }>(
-				tx,
-				`update place set name = $3, capacity = $4, for_spray = $5, daylight_only = $6, dry_only = $7
-				where id = $1 and version = $2 returning id`,
-				[v.id, v.version, v.name, v.capacity, v.forSpray, v.daylightOnly, v.dryOnly]
-			);
-			await written(tx, 'place', v.id, rows);
+			await update(tx, 'place', v, v);
 			return { words: `Changed place ${v.name}` };
 		}
 	),

@@ -1,4 +1,5 @@
 import type { PGlite } from '@electric-sql/pglite';
+import { TABLE_NAMES } from '$core/facts/tables.ts';
 import start from './migrations/001_start.sql?raw';
 import lookAndMeasure from './migrations/002_look_and_measure.sql?raw';
 import pattern from './migrations/003_pattern.sql?raw';
@@ -47,11 +48,25 @@ export async function migrate(pg: PGlite, upTo = NEWEST_SCHEMA): Promise<void> {
 	const { rows } = await pg.query<{ newest: number | null }>('select max(id) as newest from migration');
 	const newest = rows[0]?.newest ?? 0;
 	if (newest > NEWEST_SCHEMA) throw new NewerData(newest);
-	for (const migration of MIGRATIONS.filter((m) => m.id > newest && m.id <= upTo))
+	const missing = MIGRATIONS.filter((m) => m.id > newest && m.id <= upTo);
+	for (const migration of missing)
 		await pg.transaction(async (tx) => {
 			// What a migration puts right in rows that are there is no maker's doing: it is not in History.
 			await tx.query(`select set_config('dapper.action', 'restore', true)`);
 			await tx.exec(migration.sql);
 			await tx.query('insert into migration (id, name) values ($1, $2)', [migration.id, migration.name]);
 		});
+	if (missing.length) await watch(pg);
+}
+
+/** Every table that is described has its changes recorded and its versions counted. */
+async function watch(pg: PGlite): Promise<void> {
+	const { rows } = await pg.query<{ name: string }>(
+		'select relname as name from pg_class where relkind = $1 and relname = any($2)',
+		['r', TABLE_NAMES]
+	);
+	for (const { name } of rows)
+		await pg.exec(`create or replace trigger record_change after insert or update or delete on ${name}
+			for each row execute function record_change();
+			create or replace trigger count_version before update on ${name} for each row execute function count_version();`);
 }

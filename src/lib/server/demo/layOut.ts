@@ -5,7 +5,7 @@ import { TECHNIQUES } from '$core/trade/technique.ts';
 import type { Step } from '$core/facts/step.ts';
 import { minutesOf } from '$core/answers/minutes.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
-import { DAY, dayOf, formatDate, formatLocalTime, weekdayOf } from '$core/units/localTime.ts';
+import { DAY, dayOf, formatDate, weekdayOf } from '$core/units/localTime.ts';
 import { clock } from '../clock.ts';
 import { insertComponent, type ComponentInput } from '../commands/component.ts';
 import { contextOf, runCommand } from '../commands/command.ts';
@@ -16,13 +16,14 @@ import { logCommands } from '../commands/log.ts';
 import { purchaseCommands } from '../commands/purchase.ts';
 import { setDone } from '../commands/step.ts';
 import type { Database, Executor } from '../db/open.ts';
-import { one } from '../db/rows.ts';
+import { insert } from '../db/tables.ts';
 import { storePicture } from '../pictures.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
 import { layOutFit, layOutPictures } from './layOutLook.ts';
 import { layOutOffcuts } from './layOutLay.ts';
 import { COSTUMES, MATERIALS, type DemoComponent, type DemoCostume } from './costumes.ts';
+import { one } from '../db/rows.ts';
 
 const PLAIN: Omit<ComponentInput, 'name' | 'parentId'> = {
 	code: '',
@@ -80,7 +81,7 @@ export async function layOutDemo(db: Database): Promise<void> {
 				lengthMm: m.size?.[2] ?? null,
 				gramsPerM2: m.size?.[3] ?? null
 			});
-		await tx.query('insert into day_off (maker_id, day) values (1, $1)', [formatDate(dayOf(now) + 9)]);
+		await insert(tx, 'day_off', { makerId: 1, day: dayOf(now) + 9 });
 		// An ordinary week: four evenings and most of a Saturday.
 		await tx.query(
 			`update working_window set days = '{1,2,3,5}', to_minute = 1290 where maker_id = 1 and 1 = any(days)`
@@ -98,12 +99,16 @@ export async function layOutDemo(db: Database): Promise<void> {
 
 async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, now: number): Promise<void> {
 	const eventAt = (dayOf(now) + demo.inDays) * DAY + 10 * 60;
-	const { id } = (await one<{ id: number }>(
-		tx,
-		`insert into costume (name, wearer, event_name, event_at, buffer_days, limit_minor, currency, note)
-		values ($1, $2, $3, $4, $5, $6, 'EUR', $7) returning id`,
-		[demo.name, demo.wearer, demo.event, formatLocalTime(eventAt), demo.buffer, demo.limit, demo.note]
-	))!;
+	const id = await insert(tx, 'costume', {
+		name: demo.name,
+		wearer: demo.wearer,
+		eventName: demo.event,
+		eventAt,
+		bufferDays: demo.buffer,
+		limitMinor: demo.limit,
+		currency: 'EUR',
+		note: demo.note
+	});
 	const ids = new Map<string, number>();
 	const materials = await loadMaterials(tx);
 	for (const c of demo.components) {
@@ -122,11 +127,11 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 		]);
 		await tx.query('update coat set area_mm2 = area_mm2 * $2 where component_id = $1', [made.id, scale]);
 		for (const [name, quantity] of Object.entries(needs))
-			await tx.query('insert into need (component_id, material_id, quantity) values ($1, $2, $3)', [
-				made.id,
-				materials.find((m) => m.name === name)!.id,
+			await insert(tx, 'need', {
+				componentId: made.id,
+				materialId: materials.find((m) => m.name === name)!.id,
 				quantity
-			]);
+			});
 	}
 	for (const p of demo.purchases) {
 		const purchase = await insertPurchase(
@@ -193,10 +198,14 @@ async function workBehind(
 }
 
 async function log(tx: Executor, step: Step, end: number, minutes: number, note: string): Promise<void> {
-	await tx.query(
-		'insert into work_log (step_id, maker_id, started_at, ended_at, minutes, note) values ($1, 1, $2, $3, $4, $5)',
-		[step.id, formatLocalTime(end - minutes), formatLocalTime(end), minutes, note]
-	);
+	await insert(tx, 'work_log', {
+		stepId: step.id,
+		makerId: 1,
+		startedAt: end - minutes,
+		endedAt: end,
+		minutes,
+		note
+	});
 }
 
 /** Evenings before today, oldest first; nobody works on Thursdays. */
@@ -263,21 +272,17 @@ async function drawPicture(
 		<path d="M300 120h40v380h-40z" fill="#3b3a36"/><circle cx="320" cy="150" r="92" fill="#f6d98a" stroke="#3b3a36" stroke-width="14"/>
 		<path d="M250 240h140l-24 60h-92z" fill="#8a6a2a"/><path d="M0 540q80-40 160 0t160 0t160 0t160 0v100H0z" fill="hsl(${hue} 40% 35%)"/></svg>`;
 	const picture = await storePicture(folder, await sharp(Buffer.from(svg)).png().toBuffer());
-	await tx.query(
-		`insert into photo (costume_id, component_id, hash, mime, width, height, bytes, caption, taken_at)
-		values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
-		[
-			costumeId,
-			componentId,
-			picture.hash,
-			picture.mime,
-			picture.width,
-			picture.height,
-			picture.bytes,
-			'sketch',
-			formatLocalTime(now - 20 * DAY)
-		]
-	);
+	await insert(tx, 'photo', {
+		costumeId,
+		componentId,
+		hash: picture.hash,
+		mime: picture.mime,
+		width: picture.width,
+		height: picture.height,
+		bytes: picture.bytes,
+		caption: 'sketch',
+		takenAt: now - 20 * DAY
+	});
 }
 
 /** The last things done, as a maker would have: these stand in History and can be undone. */

@@ -7,6 +7,7 @@ import { contextOf } from '../commands/command.ts';
 import { fittingCommands } from '../commands/fitting.ts';
 import type { Executor } from '../db/open.ts';
 import { one } from '../db/rows.ts';
+import { insert, set } from '../db/tables.ts';
 import { storePicture } from '../pictures.ts';
 import { layOutKept } from './layOutLay.ts';
 import { DRAWINGS, drawingSvg, type Drawing } from './drawings.ts';
@@ -41,47 +42,38 @@ async function layOutPicture(
 			.png()
 			.toBuffer()
 	);
-	const { id } = (await one<{ id: number }>(
-		tx,
-		`insert into reference_picture (costume_id, position, hash, mime, width, height, bytes, title, angle, design,
-			source_note, scale) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) returning id`,
-		[
-			costumeId,
-			position,
-			stored.hash,
-			stored.mime,
-			stored.width,
-			stored.height,
-			stored.bytes,
-			d.title,
-			d.angle,
-			d.design,
-			d.sourceNote,
-			d.scale && JSON.stringify(d.scale)
-		]
-	))!;
+	const id = await insert(tx, 'reference_picture', {
+		costumeId,
+		position,
+		...stored,
+		title: d.title,
+		angle: d.angle,
+		design: d.design,
+		sourceNote: d.sourceNote,
+		scale: d.scale ?? null
+	});
 	for (const s of d.shapes.filter((s) => !s.loose)) {
 		const xs = s.points.map((p) => p[0]);
 		const ys = s.points.map((p) => p[1]);
 		const middle = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
-		await tx.query(
-			'insert into callout (picture_id, component_id, label, shape, side, points) values ($1, $2, $3, $4, $5, $6)',
-			[
-				id,
-				ids.get(s.component) ?? null,
-				s.label ?? '',
-				s.point ? 'point' : 'outline',
-				s.side ?? 'none',
-				s.point ? middle : s.points.flat()
-			]
-		);
+		await insert(tx, 'callout', {
+			pictureId: id,
+			componentId: ids.get(s.component) ?? null,
+			label: s.label ?? '',
+			shape: s.point ? 'point' : 'outline',
+			side: s.side ?? 'none',
+			points: s.point ? middle : s.points.flat()
+		});
 	}
 	for (const m of d.measures)
-		await tx.query(
-			`insert into picture_measure (picture_id, component_id, label, kind, points, off_plane_mm)
-			values ($1, $2, $3, $4, $5, $6)`,
-			[id, m.component ? ids.get(m.component)! : null, m.label, m.kind, m.points.flat(), m.offPlaneMm ?? 0]
-		);
+		await insert(tx, 'picture_measure', {
+			pictureId: id,
+			componentId: m.component ? ids.get(m.component)! : null,
+			label: m.label,
+			kind: m.kind,
+			points: m.points.flat(),
+			offPlaneMm: m.offPlaneMm ?? 0
+		});
 }
 
 /** A wearer's profile, laid out once for all costumes that they wear. */
@@ -89,23 +81,16 @@ async function wearerId(tx: Executor, name: string, now: number): Promise<number
 	const known = await one<{ id: number }>(tx, 'select id from wearer where name = $1', [name]);
 	if (known) return known.id;
 	const { note, measures } = WEARERS[name]!;
-	const { id } = (await one<{ id: number }>(
-		tx,
-		'insert into wearer (name, note) values ($1, $2) returning id',
-		[name, note]
-	))!;
+	const id = await insert(tx, 'wearer', { name, note });
 	for (const m of measures)
-		await tx.query(
-			`insert into body_measure (wearer_id, measure, side, taken_over, value_mm, taken_on) values ($1, $2, $3, $4, $5, $6)`,
-			[
-				id,
-				m.measure,
-				m.side ?? 'none',
-				m.over ?? 'skin',
-				m.mm,
-				formatDate(dayOf(now) - (m.daysAgo ?? DAYS_AGO))
-			]
-		);
+		await insert(tx, 'body_measure', {
+			wearerId: id,
+			measure: m.measure,
+			side: m.side ?? 'none',
+			over: m.over ?? 'skin',
+			mm: m.mm,
+			takenOn: dayOf(now) - (m.daysAgo ?? DAYS_AGO)
+		});
 	return id;
 }
 
@@ -121,24 +106,30 @@ export async function layOutFit(
 	const fit = FITS[name];
 	if (!fit) return;
 	for (const [i, wearer] of fit.wearers.entries())
-		await tx.query('insert into costume_wearer (costume_id, wearer_id, built_on) values ($1, $2, $3)', [
+		await insert(tx, 'costume_wearer', {
 			costumeId,
-			await wearerId(tx, wearer, now),
-			i === 0 ? formatDate(dayOf(now) - 30) : null
-		]);
+			wearerId: await wearerId(tx, wearer, now),
+			builtOn: i === 0 ? formatDate(dayOf(now) - 30) : null
+		});
 	for (const [component, mm] of Object.entries(fit.thickness))
-		await tx.query('update component set thickness_mm = $2 where id = $1', [ids.get(component), mm]);
+		await set(tx, 'component', ids.get(component)!, { thicknessMm: mm });
 	for (const o of fit.openings)
-		await tx.query(
-			`insert into opening (component_id, passage, closed_mm, stretch_percent, opening_mm, split)
-			values ($1, $2, $3, $4, $5, $6)`,
-			[ids.get(o.component), o.passage, o.closed, o.stretch ?? 0, o.opening ?? 0, o.split ?? false]
-		);
+		await insert(tx, 'opening', {
+			componentId: ids.get(o.component),
+			passage: o.passage,
+			closedMm: o.closed,
+			stretchPercent: o.stretch ?? 0,
+			openingMm: o.opening ?? 0,
+			split: o.split ?? false
+		});
 	for (const n of fit.nominals)
-		await tx.query(
-			'insert into nominal (component_id, measure, direction, nominal_mm, ease_mm) values ($1, $2, $3, $4, $5)',
-			[ids.get(n.component), n.measure, n.direction, n.nominal, n.ease]
-		);
+		await insert(tx, 'nominal', {
+			componentId: ids.get(n.component),
+			measure: n.measure,
+			direction: n.direction,
+			nominalMm: n.nominal,
+			easeMm: n.ease
+		});
 	for (const [i, s] of fit.shapes.entries())
 		await tx.query(
 			`insert into shape (component_id, position, shaper, name, "values", works, material_id, note, drawn)
@@ -175,7 +166,7 @@ export async function layOutFit(
 		},
 		context
 	);
-	await tx.query('update fitting set clears = $2 where id = $1', [result!.id, fit.fitting.clears]);
+	await set(tx, 'fitting', result!.id, { clears: fit.fitting.clears });
 	for (const p of fit.fitting.points) {
 		const point = await fittingCommands.addPoint.run(
 			tx,

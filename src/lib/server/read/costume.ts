@@ -8,9 +8,11 @@ import { fittedOf } from '$core/facts/measureRecord.ts';
 import { needsLeft } from '$core/answers/leaveOut.ts';
 import { followPieces, type PiecesFrom } from '$core/answers/followPieces.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
+import type { TableName } from '$core/facts/tables.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
-import { loadShapes, loadWearersOf, loadWorn } from './measure.ts';
+import { select, selectOfCostumes } from '../db/tables.ts';
+import { loadFittings, loadShapes, loadWearers, loadWorn } from './measure.ts';
 import { loadHandbook, loadMaterials } from './workshop.ts';
 
 /**
@@ -32,121 +34,52 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 
 /** The same with all amounts as they were entered. */
 export async function loadEntered(db: Executor, ids: readonly number[]): Promise<CostumeRecord[]> {
-	const list = [ids];
+	const of = <T>(table: TableName, order?: string) => selectOfCostumes<T>(db, table, ids, order);
 	const [costumes, components, steps, links, coats, needs, purchases, faults, logs, photos, found, fittings] =
 		await Promise.all([
-			all<Costume>(
-				db,
-				`select id, name, wearer, event_name, event_at, buffer_days, limit_minor, currency, stash_turn, stash_at_cost, split,
-				target_odds, rehearsal_at, archived_at, note, version
-			from costume where id = any($1) order by event_at, id`,
-				list
-			),
-			all<Component>(
-				db,
-				`select id, costume_id, parent_id, position, code, name, kind, form, layer, zones, side, count, flex,
-				thickness_mm, source, seen_from, look_need, route, note, version
-			from component where costume_id = any($1) order by position, id`,
-				list
-			),
-			all<Omit<Step, 'after'> & { costumeId: number; leftOut: boolean }>(
-				db,
-				`select s.id, c.costume_id, s.component_id, s.position, s.name, s.technique, s.phase, s.amount, s.from_pieces, s.per_copy,
-				s.set_up_minutes, s.wait_minutes, s.within_minutes, s.or_after_minutes, s.one_sitting, s.needs_helper,
-				s.place_id, s.coat_id, s.fault_id, s.done_at, s.pinned_at, s.left_out, s.version
-			from step s join component c on c.id = s.component_id where c.costume_id = any($1)
-			order by s.component_id, s.position, s.id`,
-				list
-			),
-			all<{ stepId: number; afterId: number }>(
-				db,
-				`select a.step_id, a.after_id from step_after a join step s on s.id = a.step_id
-			join component c on c.id = s.component_id where c.costume_id = any($1) order by a.id`,
-				list
-			),
-			all<Coat & { costumeId: number }>(
-				db,
-				`select k.id, c.costume_id, k.component_id, k.position, k.product, k.coats, k.area_mm2 as area, k.from_pieces,
-				k.recoat_minutes, k.handling_minutes, k.version
-			from coat k join component c on c.id = k.component_id where c.costume_id = any($1) order by k.position, k.id`,
-				list
-			),
-			all<Need & { costumeId: number }>(
-				db,
-				`select n.id, c.costume_id, n.component_id, n.material_id, n.quantity, n.step_id, n.waste, n.taken, n.version
-			from need n join component c on c.id = n.component_id where c.costume_id = any($1) order by n.id`,
-				list
-			),
-			all<Purchase>(
-				db,
-				`select id, costume_id, component_id, material_id, packs, pack_price_minor, shipping_minor, supplier,
-				lead_days, lead_working_days, state, ordered_on, due_on, arrived_on, note, version
-			from purchase where costume_id = any($1) order by id`,
-				list
-			),
-			all<Fault & { costumeId: number }>(
-				db,
-				`select f.id, c.costume_id, f.component_id, f.symptom, f.known, f.cause, f.cure, f.occasion, f.happened_at,
-				f.minutes_lost, f.came_back_of, f.version
-			from fault f join component c on c.id = f.component_id where c.costume_id = any($1)
-			order by f.happened_at desc, f.id desc`,
-				list
-			),
-			all<WorkLog & { costumeId: number }>(
-				db,
-				`select l.id, c.costume_id, l.step_id, l.maker_id, l.started_at, l.ended_at, l.minutes, l.note, l.version
-			from work_log l join step s on s.id = l.step_id join component c on c.id = s.component_id
-			where c.costume_id = any($1) order by l.started_at desc, l.id desc`,
-				list
-			),
-			all<Photo & { costumeId: number }>(
-				db,
-				`select id, costume_id, component_id, step_id, fault_id, fitting_id, hash, mime, width, height, bytes, caption, taken_at
-			from photo where costume_id = any($1) order by taken_at desc, id desc`,
-				list
-			),
-			all<{ costumeId: number; plan: FoundStep[] }>(
-				db,
-				'select costume_id, plan from found_plan where costume_id = any($1)',
-				list
-			),
-			all<{ id: number; costumeId: number; heldAt: number; componentIds: number[] }>(
-				db,
-				`select f.id, f.costume_id, f.held_at,
-				array(select component_id from fitting_component where fitting_id = f.id order by id) as component_ids
-			from fitting f where f.costume_id = any($1) order by f.held_at, f.id`,
-				list
-			)
+			select<Costume>(db, 'costume', 'event_at, id', ids),
+			of<Component>('component', 'position, id'),
+			of<Omit<Step, 'after'> & { leftOut: boolean }>('step', 'step.component_id, step.position, step.id'),
+			of<{ stepId: number; afterId: number }>('step_after'),
+			of<Coat>('coat', 'coat.position, coat.id'),
+			of<Need>('need'),
+			of<Purchase>('purchase'),
+			of<Fault>('fault', 'fault.happened_at desc, fault.id desc'),
+			of<WorkLog>('work_log', 'work_log.started_at desc, work_log.id desc'),
+			of<Photo>('photo', 'taken_at desc, id desc'),
+			of<{ plan: FoundStep[] }>('found_plan'),
+			loadFittings(db, ids)
 		]);
 	const after = new Map<number, number[]>();
 	for (const { stepId, afterId } of links) after.set(stepId, [...(after.get(stepId) ?? []), afterId]);
 	return costumes.map((costume): CostumeRecord => {
-		const its = of(steps, costume.id).map(({ leftOut, ...s }) => ({
+		const its = <T extends { costumeId: number }>(rows: readonly T[]) => ofCostume(rows, costume.id);
+		const all = its(steps).map(({ leftOut, ...s }) => ({
 			leftOut,
 			step: { ...s, after: after.get(s.id) ?? [] }
 		}));
-		const leftOut = its.filter((s) => s.leftOut).map((s) => s.step);
-		const kept = its.filter((s) => !s.leftOut).map((s) => s.step);
+		const leftOut = all.filter((s) => s.leftOut).map((s) => s.step);
+		const kept = all.filter((s) => !s.leftOut).map((s) => s.step);
 		return {
 			costume,
-			components: of(components, costume.id),
+			components: its(components),
 			steps: kept,
 			leftOut,
-			coats: of(coats, costume.id),
-			...needsLeft(kept, leftOut, of(needs, costume.id)),
-			purchases: of(purchases, costume.id),
-			faults: of(faults, costume.id),
-			logs: of(logs, costume.id),
-			photos: of(photos, costume.id),
+			coats: its(coats),
+			...needsLeft(kept, leftOut, its(needs)),
+			purchases: its(purchases),
+			faults: its(faults),
+			logs: its(logs),
+			photos: its(photos),
 			found: found.find((f) => f.costumeId === costume.id)?.plan ?? null,
-			fittings: of(fittings, costume.id)
+			fittings: its(fittings)
 		};
 	});
 }
 
 /** Rows by costume, sorted out once for each list. */
 const sortedOut = new WeakMap<readonly object[], Map<number, object[]>>();
-function of<T extends { costumeId: number }>(rows: readonly T[], id: number): T[] {
+function ofCostume<T extends { costumeId: number }>(rows: readonly T[], id: number): T[] {
 	let by = sortedOut.get(rows);
 	if (!by) {
 		by = new Map();
@@ -169,10 +102,13 @@ export async function loadPieces(db: Executor, ids: readonly number[]): Promise<
 	const [shapes, worn, wearers] = await Promise.all([
 		loadShapes(db, ids),
 		loadWorn(db, ids),
-		loadWearersOf(db, ids)
+		loadWearers(db)
 	]);
 	return new Map(
-		ids.map((id) => [id, { shapes: of(shapes, id), wearers: fittedOf({ wearers, worn: of(worn, id) }) }])
+		ids.map((id) => [
+			id,
+			{ shapes: ofCostume(shapes, id), wearers: fittedOf({ wearers, worn: ofCostume(worn, id) }) }
+		])
 	);
 }
 

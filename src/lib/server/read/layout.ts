@@ -9,18 +9,13 @@ import { cutAt, recutNow, recutTotals, type RecutPiece, type RecutTotals } from 
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
+import { select, selectOfCostumes } from '../db/tables.ts';
 
-export const loadOffcuts = (db: Executor): Promise<Offcut[]> =>
-	all<Offcut>(db, 'select id, material_id, name, outline, flaws, note, version from offcut order by id');
+export const loadOffcuts = (db: Executor): Promise<Offcut[]> => select(db, 'offcut');
 
 /** The layouts of a costume that are kept, the newest first. */
 export const loadLayouts = (db: Executor, costumeId: number): Promise<KeptLayout[]> =>
-	all<KeptLayout>(
-		db,
-		`select id, costume_id, material_id, name, plan, kept_at, cut_at, from_stash, version
-		from layout where costume_id = $1 order by kept_at desc, id desc`,
-		[costumeId]
-	);
+	selectOfCostumes(db, 'layout', [costumeId], 'kept_at desc, id desc');
 
 /** A layout as a line of a list. */
 export type LayoutLine = Omit<KeptLayout, 'plan'> & { use: StockUse; offcuts: number };

@@ -8,33 +8,26 @@ import { learnRates, ratesFrom, type Observation } from '$core/answers/rates.ts'
 import type { Material } from '$core/facts/material.ts';
 import type { Executor } from '../db/open.ts';
 import { all, one } from '../db/rows.ts';
+import { select } from '../db/tables.ts';
 
 interface WindowRow {
 	id: number;
 	makerId: number | null;
 	placeId: number | null;
 	days: number[];
-	fromMinute: number;
-	toMinute: number;
+	from: number;
+	to: number;
 }
 
-export async function loadSettings(db: Executor): Promise<Settings> {
-	return (await one<Settings>(
-		db,
-		`select length_unit, cloth_unit, weight_unit, currency, week_start, cold_or_damp,
-			bed_wide_mm, bed_deep_mm, bed_high_mm, latitude, noon_minute, summer_time, wet_days, version from setting where id = 1`
-	))!;
-}
+export const loadSettings = async (db: Executor): Promise<Settings> =>
+	(await select<Settings>(db, 'setting'))[0]!;
 
 /** Currencies besides the workshop's own. */
 export const loadExchange = (db: Executor): Promise<ExchangeRate[]> =>
-	all<ExchangeRate>(db, 'select id, currency, rate, version from exchange_rate order by currency');
+	select(db, 'exchange_rate', 'currency');
 
 export const loadHandbook = (db: Executor): Promise<HandbookRow[]> =>
-	all<HandbookRow>(
-		db,
-		'select id, table_name, key, content, version from handbook_row order by table_name, key'
-	);
+	select(db, 'handbook_row', 'table_name, key');
 
 export async function costumeCurrency(db: Executor, id: number): Promise<string | null> {
 	return (
@@ -43,14 +36,14 @@ export async function costumeCurrency(db: Executor, id: number): Promise<string 
 	);
 }
 
-export const loadMaterials = (db: Executor): Promise<Material[]> =>
-	all<Material>(
-		db,
-		`select id, name, family, unit, pack_size, pack_price_minor,
-			coalesce(currency, (select currency from setting where id = 1)) as currency, supplier, lead_days, lead_working_days,
-			stash, stash_note, coat_product, thickness_mm, width_mm, length_mm, grams_per_m2, version
-		from material order by family, lower(name), id`
-	);
+/** Materials; one without a currency of its own is paid in the workshop's. */
+export async function loadMaterials(db: Executor): Promise<Material[]> {
+	const [materials, settings] = await Promise.all([
+		select<Material>(db, 'material', 'family, lower(name), id'),
+		loadSettings(db)
+	]);
+	return materials.map((m) => ({ ...m, currency: m.currency ?? settings.currency }));
+}
 
 /**
  * Every step that is done and was logged, of these costumes, in the order in which they were done.
@@ -97,29 +90,14 @@ export async function loadWorkshopRows(db: Executor): Promise<WorkshopRows> {
 	const [settings, makers, places, windows, off, away, rates, materials, exchange, handbook] =
 		await Promise.all([
 			loadSettings(db),
-			all<Omit<Maker, 'windows' | 'off' | 'away'>>(
+			select<Omit<Maker, 'windows' | 'off' | 'away'>>(db, 'maker', 'position, id'),
+			select<Omit<Place, 'windows' | 'off'>>(db, 'place'),
+			select<WindowRow>(db, 'working_window', 'days, from_minute'),
+			select<{ makerId: number | null; placeId: number | null; day: number }>(db, 'day_off', 'day'),
+			select<{ makerId: number; fromAt: number; toAt: number }>(db, 'away', 'from_at, to_at'),
+			select<{ technique: TechniqueKey; goodMinutes: number; usualMinutes: number; badMinutes: number }>(
 				db,
-				'select id, name, helps_only, techniques, version from maker order by position, id'
-			),
-			all<Omit<Place, 'windows' | 'off'>>(
-				db,
-				'select id, name, capacity, for_spray, daylight_only, dry_only, version from place order by id'
-			),
-			all<WindowRow>(
-				db,
-				'select id, maker_id, place_id, days, from_minute, to_minute from working_window order by days, from_minute'
-			),
-			all<{ makerId: number | null; placeId: number | null; day: number }>(
-				db,
-				'select maker_id, place_id, day from day_off order by day'
-			),
-			all<{ makerId: number; fromAt: number; toAt: number }>(
-				db,
-				'select maker_id, from_at, to_at from away order by from_at, to_at'
-			),
-			all<{ technique: TechniqueKey; goodMinutes: number; usualMinutes: number; badMinutes: number }>(
-				db,
-				'select technique, good_minutes, usual_minutes, bad_minutes from rate'
+				'rate'
 			),
 			loadMaterials(db),
 			loadExchange(db),
@@ -128,7 +106,7 @@ export async function loadWorkshopRows(db: Executor): Promise<WorkshopRows> {
 	const ownRates: Rates = Object.fromEntries(
 		rates.map((r) => [r.technique, [r.goodMinutes, r.usualMinutes, r.badMinutes]])
 	);
-	const shown = (w: WindowRow) => ({ id: w.id, days: w.days, from: w.fromMinute, to: w.toMinute });
+	const shown = ({ id, days, from, to }: WindowRow) => ({ id, days, from, to });
 	return {
 		settings,
 		makers: makers.map((m): Maker => ({

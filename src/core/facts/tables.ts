@@ -1,0 +1,448 @@
+/**
+ * Everything that is recorded, table by table: one description, from which come the words of History, the order of a
+ * backup, the triggers, and the columns that are read, inserted and updated. A column goes by the name of its fact;
+ * how it is called in the database follows from that, or is said. `id` and `version` stand in every table.
+ */
+export interface Column {
+	kind:
+		| 'text'
+		| 'number'
+		| 'tick'
+		| 'list'
+		| 'points'
+		| 'money'
+		| 'length'
+		| 'area'
+		| 'minutes'
+		| 'clock'
+		| 'time'
+		| 'date'
+		| 'json';
+	/** Its name in the database, where it is not the fact's. */
+	stored?: string;
+	/** What History calls it, where it is not the fact's name; null where it says nothing to a maker. */
+	word?: string | null;
+	/** The table that it links to. */
+	to?: string;
+	/** What stands for a value that nobody reads as it is kept. */
+	says?: (value: unknown) => string;
+}
+
+export interface Table {
+	/** What History calls a row. */
+	word: string;
+	/** The column that names a row there, where one does. */
+	called: string | null;
+	columns: Readonly<Record<string, Column>>;
+}
+
+const of = <K extends Column['kind']>(kind: K): { kind: K } => ({ kind });
+const text = of('text');
+const number = of('number');
+const tick = of('tick');
+const list = of('list');
+const money = of('money');
+const length = of('length');
+const area = of('area');
+const minutes = of('minutes');
+const clock = of('clock');
+const time = of('time');
+const date = of('date');
+const json = of('json');
+const stored = (name: string, column: Column): Column => ({ ...column, stored: name });
+const quiet = (column: Column): Column => ({ ...column, word: null });
+const to = (table: string): Column => ({ kind: 'number', to: table, word: null });
+const said = (says: string | ((value: unknown) => string)): Column => ({
+	kind: 'json',
+	says: typeof says === 'string' ? () => says : says
+});
+const how = (words: string) => said((value) => `${(value as unknown[]).length} ${words}`);
+const points: Column = { kind: 'points', word: null };
+const position = quiet(number);
+const picture = {
+	hash: quiet(text),
+	mime: quiet(text),
+	width: quiet(number),
+	height: quiet(number),
+	bytes: quiet(number)
+};
+
+const table = <C extends Record<string, Column>>(
+	word: string,
+	columns: C,
+	called: (string & keyof C) | null = 'name'
+) => ({ word, called, columns });
+
+/** In an order in which rows can be put in place: what is linked to comes first. */
+export const TABLES = {
+	setting: table(
+		'settings',
+		{
+			lengthUnit: text,
+			clothUnit: text,
+			weightUnit: text,
+			currency: text,
+			weekStart: number,
+			coldOrDamp: tick,
+			bedWideMm: length,
+			bedDeepMm: length,
+			bedHighMm: length,
+			latitude: number,
+			noonMinute: clock,
+			summerTime: text,
+			wetDays: number
+		},
+		null
+	),
+	handbook_row: table('row of the handbook', { tableName: quiet(text), key: text, content: json }, 'content'),
+	exchange_rate: table('exchange rate', { currency: text, rate: number }, 'currency'),
+	maker: table('maker', { position, name: text, helpsOnly: tick, techniques: list }),
+	place: table('place', { name: text, capacity: number, forSpray: tick, daylightOnly: tick, dryOnly: tick }),
+	working_window: table(
+		'hours',
+		{
+			makerId: to('maker'),
+			placeId: to('place'),
+			days: list,
+			from: stored('from_minute', clock),
+			to: stored('to_minute', clock)
+		},
+		null
+	),
+	day_off: table('day off', { makerId: to('maker'), placeId: to('place'), day: date }, null),
+	away: table('time away', { makerId: to('maker'), fromAt: time, toAt: time, words: text }, null),
+	rate: table(
+		'rate',
+		{ technique: text, goodMinutes: number, usualMinutes: number, badMinutes: number },
+		'technique'
+	),
+	costume: table('costume', {
+		name: text,
+		wearer: text,
+		eventName: text,
+		eventAt: time,
+		bufferDays: number,
+		limitMinor: money,
+		currency: text,
+		stashTurn: number,
+		stashAtCost: tick,
+		split: text,
+		targetOdds: number,
+		rehearsalAt: time,
+		archivedAt: time,
+		note: text
+	}),
+	component: table('component', {
+		costumeId: to('costume'),
+		parentId: to('component'),
+		position,
+		code: text,
+		name: text,
+		kind: text,
+		form: text,
+		layer: number,
+		zones: list,
+		side: text,
+		count: number,
+		flex: text,
+		thicknessMm: length,
+		source: text,
+		seenFrom: text,
+		lookNeed: number,
+		route: text,
+		note: text
+	}),
+	coat: table(
+		'coat',
+		{
+			componentId: to('component'),
+			position,
+			product: text,
+			coats: number,
+			area: stored('area_mm2', area),
+			fromPieces: tick,
+			recoatMinutes: minutes,
+			handlingMinutes: minutes
+		},
+		'product'
+	),
+	fault: table(
+		'fault',
+		{
+			componentId: to('component'),
+			symptom: text,
+			known: quiet(text),
+			cause: text,
+			cure: text,
+			occasion: text,
+			happenedAt: time,
+			minutesLost: minutes,
+			cameBackOf: to('fault')
+		},
+		'symptom'
+	),
+	step: table('step', {
+		componentId: to('component'),
+		position,
+		name: text,
+		technique: text,
+		phase: text,
+		amount: number,
+		fromPieces: tick,
+		perCopy: tick,
+		setUpMinutes: minutes,
+		waitMinutes: minutes,
+		withinMinutes: minutes,
+		orAfterMinutes: minutes,
+		oneSitting: tick,
+		needsHelper: tick,
+		placeId: to('place'),
+		coatId: to('coat'),
+		faultId: to('fault'),
+		doneAt: time,
+		pinnedAt: time,
+		leftOut: tick
+	}),
+	step_after: table('link between steps', { stepId: to('step'), afterId: to('step') }, null),
+	work_log: table(
+		'log',
+		{ stepId: to('step'), makerId: to('maker'), startedAt: time, endedAt: time, minutes, note: text },
+		null
+	),
+	material: table('material', {
+		name: text,
+		family: text,
+		unit: text,
+		packSize: number,
+		packPriceMinor: money,
+		currency: text,
+		supplier: text,
+		leadDays: number,
+		leadWorkingDays: tick,
+		stash: number,
+		stashNote: text,
+		coatProduct: text,
+		thicknessMm: length,
+		widthMm: length,
+		lengthMm: length,
+		gramsPerM2: number
+	}),
+	offcut: table('offcut', {
+		materialId: to('material'),
+		name: text,
+		outline: said('an outline'),
+		flaws: how('spoiled'),
+		note: text
+	}),
+	layout: table('layout', {
+		costumeId: to('costume'),
+		materialId: to('material'),
+		name: text,
+		plan: quiet(json),
+		keptAt: time,
+		cutAt: time,
+		fromStash: number
+	}),
+	found_plan: table('plan', { costumeId: to('costume'), plan: quiet(json), foundAt: time }, null),
+	need: table(
+		'need',
+		{
+			componentId: to('component'),
+			materialId: to('material'),
+			quantity: number,
+			stepId: to('step'),
+			waste: number,
+			taken: number
+		},
+		null
+	),
+	purchase: table(
+		'purchase',
+		{
+			costumeId: to('costume'),
+			componentId: to('component'),
+			materialId: to('material'),
+			packs: number,
+			packPriceMinor: money,
+			shippingMinor: money,
+			supplier: text,
+			leadDays: number,
+			leadWorkingDays: tick,
+			state: text,
+			orderedOn: date,
+			dueOn: date,
+			arrivedOn: date,
+			note: text
+		},
+		null
+	),
+	reference_picture: table(
+		'reference picture',
+		{
+			costumeId: to('costume'),
+			position,
+			...picture,
+			title: text,
+			angle: text,
+			design: text,
+			sourceNote: text,
+			purpose: text,
+			axisPx: number,
+			scale: said('a scale'),
+			clickPx: number,
+			scaleSigmaMm: length
+		},
+		'title'
+	),
+	callout: table(
+		'callout',
+		{
+			pictureId: to('reference_picture'),
+			componentId: to('component'),
+			label: text,
+			shape: text,
+			side: text,
+			points
+		},
+		'label'
+	),
+	picture_measure: table(
+		'measure on a picture',
+		{
+			pictureId: to('reference_picture'),
+			componentId: to('component'),
+			label: text,
+			kind: text,
+			points,
+			offPlaneMm: length
+		},
+		'label'
+	),
+	wearer: table('wearer', { name: text, note: text }),
+	body_measure: table(
+		'measure',
+		{
+			wearerId: to('wearer'),
+			measure: text,
+			side: text,
+			over: stored('taken_over', text),
+			mm: stored('value_mm', { ...length, word: 'value' }),
+			takenOn: date,
+			confirmed: tick,
+			note: text
+		},
+		'measure'
+	),
+	costume_wearer: table(
+		'wearer of a costume',
+		{ costumeId: to('costume'), wearerId: to('wearer'), builtOn: date, fittedAt: time },
+		null
+	),
+	opening: table(
+		'opening',
+		{
+			componentId: to('component'),
+			passage: text,
+			closedMm: length,
+			stretchPercent: number,
+			openingMm: length,
+			split: tick
+		},
+		'passage'
+	),
+	nominal: table(
+		'nominal size',
+		{
+			componentId: to('component'),
+			measure: text,
+			direction: text,
+			nominalMm: length,
+			madeFor: text,
+			easeMm: length
+		},
+		'measure'
+	),
+	decision: table(
+		'decision',
+		{
+			componentId: to('component'),
+			source: text,
+			reason: text,
+			decidedAt: time,
+			buyPriceMinor: money,
+			buyLeadDays: number,
+			alterPriceMinor: money,
+			alterLeadDays: number
+		},
+		null
+	),
+	fitting: table(
+		'fitting',
+		{ costumeId: to('costume'), wearerId: to('wearer'), heldAt: time, note: text, clears: list },
+		null
+	),
+	fitting_component: table(
+		'component tried on',
+		{ fittingId: to('fitting'), componentId: to('component') },
+		null
+	),
+	fitting_point: table(
+		'point of a fitting',
+		{
+			fittingId: to('fitting'),
+			componentId: to('component'),
+			what: text,
+			direction: text,
+			moveMm: length,
+			side: text,
+			stepId: to('step'),
+			settled: tick
+		},
+		'what'
+	),
+	shape: table('shape', {
+		componentId: to('component'),
+		position,
+		shaper: text,
+		name: text,
+		values: json,
+		works: how('done to the pieces'),
+		drawn: said('drawn by hand'),
+		materialId: to('material'),
+		layers: number,
+		note: text
+	}),
+	photo: table(
+		'photo',
+		{
+			costumeId: to('costume'),
+			componentId: to('component'),
+			stepId: to('step'),
+			faultId: to('fault'),
+			fittingId: to('fitting'),
+			...picture,
+			caption: text,
+			takenAt: time
+		},
+		'caption'
+	)
+} satisfies Record<string, Table>;
+
+export type TableName = keyof typeof TABLES;
+export type ColumnOf<T extends TableName> = string & keyof (typeof TABLES)[T]['columns'];
+
+export const TABLE_NAMES = Object.keys(TABLES) as TableName[];
+export const isTable = (name: string): name is TableName => Object.hasOwn(TABLES, name);
+export const columnsOfTable = (name: TableName): Readonly<Record<string, Column>> => TABLES[name].columns;
+
+/** `packSize` → `pack_size`: how a fact's name is written in the database. */
+const snake = (name: string) => name.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
+export const storedName = (name: string, column: Column): string => column.stored ?? snake(name);
+
+/** What History calls a column: `thicknessMm` → `thickness`. */
+export const wordOf = (name: string, { word }: Column): string | null =>
+	word === undefined
+		? snake(name)
+				.replace(/_(mm|minor)$/, '')
+				.replaceAll('_', ' ')
+		: word;
