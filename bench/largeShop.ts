@@ -1,6 +1,6 @@
 /**
  * A large shop in a data folder: the demo's costumes over and over, with their History.
- * `node --import tsx --import ./scripts/raw-sql.mjs bench/largeShop.ts FOLDER [COSTUMES]`
+ * `node --import tsx --import ./scripts/as-built.mjs bench/largeShop.ts FOLDER [COSTUMES]`
  */
 import { startClock } from '../src/lib/server/clock.ts';
 import { restoreBackup, writeBackup } from '../src/lib/server/backup.ts';

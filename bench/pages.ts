@@ -38,7 +38,7 @@ async function largeShop(costumes: number): Promise<void> {
 	const folder = mkdtempSync(join(tmpdir(), 'dapper-bench-'));
 	const made = spawnSync(
 		process.execPath,
-		['--import', 'tsx', '--import', './scripts/raw-sql.mjs', 'bench/largeShop.ts', folder, String(costumes)],
+		['--import', 'tsx', '--import', './scripts/as-built.mjs', 'bench/largeShop.ts', folder, String(costumes)],
 		{ stdio: 'inherit' }
 	);
 	if (made.status !== 0) throw new Error('The large shop could not be laid out');

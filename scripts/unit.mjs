@@ -21,7 +21,7 @@ const run = spawnSync(
 		'--import',
 		'tsx',
 		'--import',
-		'./scripts/raw-sql.mjs',
+		'./scripts/as-built.mjs',
 		'--test',
 		'--test-concurrency=2',
 		...reporters,

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { findIn } from './find.ts';
+import { finder } from './find.ts';
 import { ROOMS, STATIONS } from './stations.ts';
 import { daysWords, OUTLOOK_WORDS, roughWait, spareWords } from './ui/words.ts';
 
@@ -10,24 +10,35 @@ const things = ['A-01 Breastplate', 'A-02 Bracers', 'bracer prime', 'Stash'].map
 	href: `/${i}`
 }));
 
+const find = finder(things);
+
 test('finding: every word, anywhere, what begins with it first', () => {
 	assert.deepEqual(
-		findIn(things, 'brac').map((t) => t.href),
+		find('brac').map((t) => t.href),
 		['/2', '/1']
 	);
 	assert.deepEqual(
-		findIn(things, 'STEP prime').map((t) => t.href),
+		find('STEP prime').map((t) => t.href),
 		['/2']
 	);
-	assert.deepEqual(findIn(things, '  '), []);
-	assert.deepEqual(findIn(things, 'zzz'), []);
-	assert.equal(
-		findIn(
-			Array.from({ length: 50 }, () => things[0]!),
-			'a'
-		).length,
-		12
+	assert.deepEqual(
+		find('plate').map((t) => t.href),
+		['/0'],
+		'the end of a word too'
 	);
+	assert.deepEqual(
+		find('braecr prime').map((t) => t.href),
+		[],
+		'two letters changed are another word'
+	);
+	assert.deepEqual(
+		find('breastplote').map((t) => t.href),
+		['/0'],
+		'one letter may be wrong'
+	);
+	assert.deepEqual(find('  '), []);
+	assert.deepEqual(find('zzz'), []);
+	assert.equal(finder(Array.from({ length: 50 }, () => things[0]!))('a').length, 12);
 });
 
 test('one letter leads to one place', () => {

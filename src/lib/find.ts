@@ -1,3 +1,5 @@
+import MiniSearch from 'minisearch';
+
 export interface Findable {
 	name: string;
 	what: string;
@@ -6,13 +8,36 @@ export interface Findable {
 
 const MOST = 12;
 
-/** Things whose names hold every word typed; those that begin with it first. */
-export function findIn(things: readonly Findable[], query: string): Findable[] {
-	const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-	if (words.length === 0) return [];
-	const rank = (t: Findable) => (t.name.toLowerCase().startsWith(words[0]!) ? 0 : 1);
-	return things
-		.filter((t) => words.every((w) => `${t.name} ${t.what}`.toLowerCase().includes(w)))
-		.sort((a, b) => rank(a) - rank(b))
-		.slice(0, MOST);
+/** A word and its ends: `breastplate` is found by `plate` too. */
+const withEnds = (word: string): string[] => {
+	const small = word.toLowerCase();
+	return [small, ...Array.from({ length: Math.max(0, small.length - 2) }, (_, i) => small.slice(i + 1))];
+};
+
+/**
+ * Finds things by every word typed, wherever it stands in their names; one letter of a longer word may be wrong.
+ * Those whose name begins with it come first.
+ */
+export function finder(things: readonly Findable[]): (query: string) => Findable[] {
+	const index = new MiniSearch<Findable & { id: number }>({
+		fields: ['name', 'what'],
+		processTerm: withEnds,
+		searchOptions: {
+			processTerm: (word) => word.toLowerCase(),
+			prefix: true,
+			fuzzy: (word) => (word.length > 3 ? 1 : 0),
+			combineWith: 'AND',
+			boost: { name: 2 }
+		}
+	});
+	index.addAll(things.map((thing, id) => ({ ...thing, id })));
+	return (query) => {
+		const begins = query.trim().toLowerCase();
+		return index
+			.search(query, {
+				boostDocument: (id) => (things[id as number]!.name.toLowerCase().startsWith(begins) ? 10 : 1)
+			})
+			.slice(0, MOST)
+			.map(({ id }) => things[id as number]!);
+	};
 }

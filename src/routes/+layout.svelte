@@ -1,20 +1,22 @@
 <script lang="ts">
 	import '$lib/ui/app.css';
-	import { goto, invalidateAll } from '$app/navigation';
+	import { goto } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import Undo from '@lucide/svelte/icons/undo-2';
 	import Redo from '@lucide/svelte/icons/redo-2';
 	import Search from '@lucide/svelte/icons/search';
 	import Keyboard from '@lucide/svelte/icons/keyboard';
 	import { onMount, type Snippet } from 'svelte';
-	import { isDone, isFailure, scripts } from '$lib/ui/formState.ts';
+	import { scripts } from '$lib/ui/formState.ts';
 	import type { CostumeRecord } from '$core/facts/costume.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import type { Findable } from '$lib/find.ts';
 	import { lookViews, measureViews } from '$lib/lookViews.ts';
 	import { ROOMS, STATIONS } from '$lib/stations.ts';
-	import { send } from '$lib/ui/send.ts';
-	import { announce, toast } from '$lib/ui/toast.svelte.ts';
+	import { placesByKey } from '$lib/keys.ts';
+	import { dialogIsOpen, hasOwnKeys, isTyping, pressing } from '$lib/ui/pressing.ts';
+	import { run } from '$lib/ui/run.ts';
+	import { toast } from '$lib/ui/toast.svelte.ts';
 	import Find from '$lib/ui/Find.svelte';
 	import Keys from '$lib/ui/Keys.svelte';
 	import type { LayoutData } from './$types';
@@ -27,46 +29,25 @@
 	let keys = $state(false);
 	const costumeId = $derived(page.params.costume);
 
-	async function takeBack(action: 'undoLast' | 'redoLast') {
-		const answer = await send(`/history?/${action}`, {});
-		await invalidateAll();
-		if (isDone(answer)) announce(answer.done, { undoable: false });
-		else if (isFailure(answer)) announce(answer.message, { bad: true, undoable: false });
-	}
+	const takeBack = (command: 'undoLast' | 'redoLast') =>
+		run(command, {}, { at: '/history', undoable: false });
 
-	/** Letters belong to what has the focus: a field, or a picture with keys of its own. */
-	const typing = (target: EventTarget | null) =>
-		target instanceof Element &&
-		((target instanceof HTMLElement && target.isContentEditable) ||
-			/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
-	const ownKeys = (target: EventTarget | null) =>
-		target instanceof Element && target.closest('[role=application]') !== null;
-
+	const taken = pressing({ undo: () => takeBack('undoLast'), redo: () => takeBack('redoLast') });
+	const places = $derived(placesByKey(costumeId));
+	const opened = pressing({
+		find: () => (finding = true),
+		keys: () => (keys = true),
+		add: () => document.querySelector<HTMLElement>('[data-add]')?.click()
+	});
 	function onkeydown(event: KeyboardEvent) {
-		const undoing = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z';
-		if (undoing && !typing(event.target)) {
-			event.preventDefault();
-			takeBack(event.shiftKey ? 'redoLast' : 'undoLast');
-			return;
-		}
-		if (
-			event.ctrlKey ||
-			event.metaKey ||
-			event.altKey ||
-			typing(event.target) ||
-			(/^[a-z]$/i.test(event.key) && ownKeys(event.target)) ||
-			document.querySelector('dialog[open]')
-		)
-			return;
-		const station = costumeId ? STATIONS.find((s) => s.key === event.key) : undefined;
-		const room = ROOMS.find((r) => r.key === event.key);
-		if (station) goto(`/c/${costumeId}/${station.path}`);
-		else if (room) goto(room.path);
-		else if (event.key === '/') finding = true;
-		else if (event.key === '?') keys = true;
-		else if (event.key === 'n') document.querySelector<HTMLElement>('[data-add]')?.click();
-		else return;
+		if (isTyping(event.target)) return;
+		taken(event);
+		if (event.ctrlKey || event.metaKey || event.altKey || dialogIsOpen()) return;
+		if (/^[a-z]$/i.test(event.key) && hasOwnKeys(event.target)) return;
+		const place = places.get(event.key);
+		if (!place) return opened(event);
 		event.preventDefault();
+		goto(place);
 	}
 
 	const things = $derived.by((): Findable[] => {

@@ -17,6 +17,7 @@
 	import Working from '$lib/ui/Working.svelte';
 	import { daysWords, isTroubled, OUTLOOK_WORDS, spareWords } from '$lib/ui/words.ts';
 	import type { PageData } from './$types';
+	import Submit from '$lib/ui/Submit.svelte';
 
 	let { data }: { data: PageData } = $props();
 	let adding = $state(false);
@@ -153,14 +154,14 @@
 			<Field name="limit" label="Limit of cost" inputmode="decimal" hint="Empty for no limit" />
 			<Field name="currency" label="Currency" options={CURRENCIES} value={data.settings.currency} />
 		</div>
-		<p class="end"><button class="button main">Add costume</button></p>
+		<Submit>Add costume</Submit>
 	</Form>
 </Dialog>
 
 <Dialog bind:open={importing} title="Read a costume file">
 	<Form command="importCostume" upload onDone={open} label="Read a costume file">
 		<Field name="file" label="Costume file (.dapper.zip)" type="file" accept=".zip,application/zip" />
-		<p class="end"><button class="button main">Read it</button></p>
+		<Submit>Read it</Submit>
 	</Form>
 </Dialog>
 
@@ -291,7 +292,6 @@
 	.tools {
 		gap: 0;
 	}
-	.end,
 	.begin {
 		margin-top: 16px;
 	}

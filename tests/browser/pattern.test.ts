@@ -217,10 +217,11 @@ test('drawn on by hand: a point dragged and typed, an edge bent, and the shape c
 	await expect(page.getByRole('heading', { name: 'Point 1' })).toBeVisible();
 	await expect.poll(async () => (await point.boundingBox())!.x).not.toBeCloseTo(box.x, 0);
 	await page.getByLabel('Across').fill('14 cm');
-	const drawing = page.locator('form[action$="drawShape"]');
-	await expect(drawing).toHaveAttribute('aria-busy', 'true');
+	await expect.poll(() => held.length).toBe(1);
+	const kept = page.waitForResponse(/drawShape/);
 	await held[0]!.continue();
-	await expect(drawing).toHaveAttribute('aria-busy', 'false');
+	await kept;
+	await page.waitForLoadState('networkidle');
 	await page.unroute(/drawShape/);
 	await expect(page.getByLabel('Across')).toHaveValue('14 cm');
 	await page.getByLabel('Up', { exact: true }).fill('20cm');

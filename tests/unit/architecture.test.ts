@@ -9,11 +9,12 @@ const MAY_IMPORT: Record<string, { rooms: readonly string[]; packages: RegExp }>
 	'src/core/': {
 		rooms: ['src/core/'],
 		packages:
-			/^(zod|ical-generator|ical\.js|papaparse|ml-matrix|clipper2-ts|qrcode-generator|polylabel|suncalc|svgpath|fit-curve|fast-xml-parser|dxf-parser|@tarikjabiri\/dxf|pdf-lib)$/
+			/^(zod|pluralize|date-fns|@date-fns\/utc|dinero\.js\/currencies|bezier-js|d3-polygon|ical-generator|ical\.js|papaparse|ml-matrix|clipper2-ts|qrcode-generator|polylabel|suncalc|svgpath|fit-curve|fast-xml-parser|dxf-parser|@tarikjabiri\/dxf|pdf-lib)$/
 	},
 	'src/lib/server/': {
 		rooms: ['src/lib/server/', 'src/core/', 'src/lib/answer.ts'],
-		packages: /^(\$app\/environment|node:.*|@sveltejs\/kit|zod|fflate|sharp|file-type|@electric-sql\/pglite)$/
+		packages:
+			/^(\$app\/environment|node:.*|@sveltejs\/kit|zod|pluralize|fflate|sharp|file-type|@electric-sql\/pglite)$/
 	},
 	'src/workers/': { rooms: ['src/workers/', 'src/core/'], packages: /^$/ },
 	'src/lib/ui/': {
@@ -27,12 +28,12 @@ const MAY_IMPORT: Record<string, { rooms: readonly string[]; packages: RegExp }>
 			'src/lib/answer.ts'
 		],
 		packages:
-			/^(openseadragon|pdfjs-dist(\/build\/pdf\.worker\.min\.mjs\?url)?|d3-(zoom|selection)|echarts(\/.*)?|\$app\/.*|svelte(\/.*)?|svelte-dnd-action|@lucide\/svelte\/.*)$/
+			/^(openseadragon|pluralize|minisearch|natural-orderby|svelte-sonner|tinykeys|pdfjs-dist(\/build\/pdf\.worker\.min\.mjs\?url)?|d3-(zoom|selection|drag)|echarts(\/.*)?|\$app\/.*|svelte(\/.*)?|svelte-dnd-action|@lucide\/svelte\/.*)$/
 	},
 	'src/routes/': {
 		rooms: ['src/routes/', 'src/lib/', 'src/core/', 'src/workers/'],
 		packages:
-			/^(\.\/\$types|\$app\/.*|svelte(\/.*)?|@sveltejs\/kit|@lucide\/svelte\/.*|svelte-dnd-action|zod|qrcode-generator|@fontsource.*)$/
+			/^(\.\/\$types|\$app\/.*|svelte(\/.*)?|@sveltejs\/kit|@lucide\/svelte\/.*|svelte-dnd-action|svelte-sonner|tinykeys|pluralize|zod|qrcode-generator|@fontsource.*)$/
 	}
 };
 

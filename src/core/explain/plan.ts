@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import type { Step } from '../facts/step.ts';
 import { type Component, copiesOf } from '../facts/component.ts';
 import type { Costume, CostumeRecord } from '../facts/costume.ts';
@@ -46,7 +47,7 @@ export function stepFigure(
 				`usual minutes ${unit ? `a ${unit}` : 'each'}`,
 				rateOf(trade, step.technique, workshop.rates)[1],
 				learned
-					? `learned from ${learned.logs} ${learned.logs === 1 ? 'log' : 'logs'}, see Makers`
+					? `learned from ${pluralize('log', learned.logs, true)}, see Makers`
 					: its
 						? 'your own rate'
 						: `${technique.source}; edit under Makers`

@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import type { LayPlan } from '../facts/layout.ts';
 import { formatLength, type LengthUnit } from '../units/measure.ts';
 import { formatNumber } from '../units/number.ts';
@@ -23,6 +24,6 @@ export function planWords(plan: LayPlan, title: string, sheets: number, unit: Le
 		],
 		sheet: (sheet) =>
 			`${sheet.name}${sheets > 1 ? ` (${sheet.number} of ${sheets})` : ''}, ` +
-			`${length(sheet.form.width)} × ${length(sheet.form.height)}, ${sheet.pieces.length} ${sheet.pieces.length === 1 ? 'piece' : 'pieces'}`
+			`${length(sheet.form.width)} × ${length(sheet.form.height)}, ${pluralize('piece', sheet.pieces.length, true)}`
 	};
 }

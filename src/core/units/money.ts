@@ -1,9 +1,7 @@
+import { AUD, CAD, CHF, DKK, EUR, GBP, JPY, KWD, NOK, PLN, SEK, USD } from 'dinero.js/currencies';
 import { bad, good, type Parsed } from './problem.ts';
 
-/** Money is integer minor units everywhere. Digits after the point per currency: ISO 4217 (from memory). */
-const NO_MINOR = new Set(['JPY', 'KRW', 'ISK', 'CLP', 'VND']);
-const THREE_MINOR = new Set(['KWD', 'BHD', 'OMR', 'JOD', 'TND']);
-
+/** Money is integer minor units everywhere; how many digits stand after the point is ISO 4217's. */
 export const CURRENCIES = [
 	'EUR',
 	'USD',
@@ -18,10 +16,24 @@ export const CURRENCIES = [
 	'JPY',
 	'KWD'
 ] as const;
+type Currency = (typeof CURRENCIES)[number];
+const KNOWN: Record<Currency, { exponent: number }> = {
+	EUR,
+	USD,
+	GBP,
+	CHF,
+	SEK,
+	NOK,
+	DKK,
+	PLN,
+	CAD,
+	AUD,
+	JPY,
+	KWD
+};
 
-export function minorDigits(currency: string): number {
-	return NO_MINOR.has(currency) ? 0 : THREE_MINOR.has(currency) ? 3 : 2;
-}
+const isKnown = (currency: string): currency is Currency => Object.hasOwn(KNOWN, currency);
+export const minorDigits = (currency: string): number => (isKnown(currency) ? KNOWN[currency].exponent : 2);
 
 /** Ten million of the main unit: more than a costume, less than what an integer column loses. */
 const MOST_MAIN = 10_000_000;

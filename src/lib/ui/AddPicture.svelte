@@ -6,6 +6,7 @@
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';
 	import FormError from './FormError.svelte';
+	import Submit from './Submit.svelte';
 
 	interface Props {
 		at?: string;
@@ -124,7 +125,7 @@
 			{/if}
 			<Field name="sourceNote" label="Source" hint="where it is from, whose it is" />
 		</div>
-		<p class="end"><button class="button main" disabled={own !== ''}>Add picture</button></p>
+		<Submit disabled={own !== ''}>Add picture</Submit>
 	</Form>
 </Dialog>
 
@@ -151,8 +152,5 @@
 	.choose:focus-within .button {
 		outline: 3px solid var(--blue-ink);
 		outline-offset: 2px;
-	}
-	.end {
-		margin-top: 12px;
 	}
 </style>

@@ -9,7 +9,7 @@
 	import type { LengthUnit } from '$core/units/measure.ts';
 	import Recut from './Recut.svelte';
 	import { isDone } from './formState.ts';
-	import { send } from './send.ts';
+	import { send } from './run.ts';
 
 	interface Props {
 		/** `tryEditShape`. */
@@ -57,7 +57,7 @@
 
 	async function ask(signal: AbortSignal) {
 		const form = host.closest('form')!;
-		const answer = await send(`?/${action}`, new FormData(form), { signal });
+		const answer = await send(action, new FormData(form), { signal });
 		if (signal.aborted) return;
 		found = isDone(answer) ? (answer.result as typeof found) : null;
 		asking = false;

@@ -3,6 +3,7 @@
 	 * The body form, front and back. Layers are outlines offset from the skin outwards, stitched as far
 	 * as the making has got; a zone's fill is the weave of what is outermost. Zones choose components.
 	 */
+	import pluralize from 'pluralize';
 	import type { Component } from '$core/facts/component.ts';
 	import { weaveOf } from '$core/trade/weave.ts';
 	import { zoneWords, type Zone } from '$core/facts/zone.ts';
@@ -121,7 +122,7 @@
 						role={onchoose ? 'button' : undefined}
 						tabindex={onchoose ? 0 : undefined}
 						aria-pressed={onchoose ? chosen.includes(zone) : undefined}
-						aria-label="{zoneWords(zone)}: {here.length} {here.length === 1 ? 'component' : 'components'}"
+						aria-label="{zoneWords(zone)}: {pluralize('component', here.length, true)}"
 						onclick={() => choose(zone)}
 						onkeydown={(e) => {
 							if (e.key !== 'Enter' && e.key !== ' ') return;

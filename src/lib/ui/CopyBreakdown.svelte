@@ -4,6 +4,7 @@
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';
 	import FormError from './FormError.svelte';
+	import Submit from './Submit.svelte';
 
 	interface Props {
 		open: boolean;
@@ -45,7 +46,7 @@
 		<p class="small soft">
 			Nothing is done, bought or logged in the copy. Codes that are taken get the next free one.
 		</p>
-		<p class="end"><button class="button main">Copy</button></p>
+		<Submit>Copy</Submit>
 	</Form>
 </Dialog>
 
@@ -66,9 +67,6 @@
 		gap: 8px;
 		align-items: center;
 		min-height: 30px;
-	}
-	.end {
-		margin-top: 12px;
 	}
 	@media (max-width: 700px) {
 		label {

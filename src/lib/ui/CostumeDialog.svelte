@@ -7,6 +7,7 @@
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';
 	import Tick from './Tick.svelte';
+	import Submit from './Submit.svelte';
 
 	interface Props {
 		open: boolean;
@@ -70,12 +71,6 @@
 			label="Count what comes from the stash at what it cost"
 			checked={costume.stashAtCost}
 		/>
-		<p class="end"><button class="button main">Save</button></p>
+		<Submit>Save</Submit>
 	</Form>
 </Dialog>
-
-<style>
-	.end {
-		margin-top: 12px;
-	}
-</style>

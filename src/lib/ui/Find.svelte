@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** Finds costumes, components, steps, materials and stations by any part of their names. */
 	import { goto } from '$app/navigation';
-	import { findIn, type Findable } from '$lib/find.ts';
+	import { finder, type Findable } from '$lib/find.ts';
 	import Dialog from './Dialog.svelte';
 
 	interface Props {
@@ -11,7 +11,9 @@
 	let { open = $bindable(), things }: Props = $props();
 	let query = $state('');
 	let at = $state(0);
-	const found = $derived(findIn(things, query));
+	/** Made when it is opened: things change under it all day. */
+	const find = $derived(open ? finder(things) : () => []);
+	const found = $derived(find(query));
 
 	function go(thing: Findable | undefined) {
 		if (!thing) return;

@@ -53,6 +53,8 @@
 			: null;
 	});
 	let form: HTMLFormElement;
+	/** As its button does. */
+	export const submit = () => form.requestSubmit();
 
 	const newKey = () =>
 		Array.from(crypto.getRandomValues(new Uint32Array(4)), (n) => n.toString(16).padStart(8, '0')).join('');

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** The sheet that lists every key. */
+	import { KEYS, type Key } from '$lib/keys.ts';
 	import { ROOMS, STATIONS } from '$lib/stations.ts';
 	import Dialog from './Dialog.svelte';
 
@@ -8,28 +9,21 @@
 		inCostume: boolean;
 	}
 	let { open = $bindable(), inCostume }: Props = $props();
-	const general = [
-		['Ctrl or ⌘ Z', 'undo the last action'],
-		['Ctrl or ⌘ Shift Z', 'redo'],
-		['/', 'find anything'],
-		['n', 'add, where you are'],
-		['space', 'start or stop the timer, on Bench'],
-		['↑ ↓', 'move in lists'],
-		['Alt ↑ ↓', 'move a component or step up or down'],
-		['Alt → ←', 'make it a part of the one above, or take it out'],
-		['← → ↑ ↓ R F', 'on Lay: move, turn, turn over the chosen piece; Enter keeps it'],
-		['Enter', 'open or edit'],
-		['Esc', 'leave'],
-		['?', 'this sheet']
-	];
+	const all: Key[] = Object.values(KEYS);
+	const pages = [...new Set(all.map((key) => key.on))];
 </script>
 
 <Dialog bind:open title="Keys">
 	<div class="columns">
-		<dl>
-			{#each general as [key, does] (key)}<dt><kbd>{key}</kbd></dt>
-				<dd>{does}</dd>{/each}
-		</dl>
+		<div>
+			{#each pages as on (on)}
+				{#if on}<h3>{on}</h3>{/if}
+				<dl>
+					{#each all.filter((key) => key.on === on) as key (key.shown)}<dt><kbd>{key.shown}</kbd></dt>
+						<dd>{key.does}</dd>{/each}
+				</dl>
+			{/each}
+		</div>
 		<dl>
 			{#if inCostume}{#each STATIONS as s (s.key)}<dt><kbd>{s.key}</kbd></dt>
 					<dd><b>{s.name}</b> {s.says}</dd>{/each}{/if}
@@ -51,6 +45,9 @@
 		gap: 6px 12px;
 		margin: 0;
 		align-content: start;
+	}
+	h3 {
+		margin: 12px 0 6px;
 	}
 	dd {
 		margin: 0;

@@ -3,6 +3,7 @@
 	import Dialog from './Dialog.svelte';
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';
+	import Submit from './Submit.svelte';
 
 	interface Props {
 		open: boolean;
@@ -18,7 +19,7 @@
 		<p class="soft">The first row names the columns, in any order; only a name is needed. For example:</p>
 		<pre>{example}</pre>
 		<Field name="rows" label="Rows" type="area" />
-		<p class="end"><button class="button main">Add the rows</button></p>
+		<Submit>Add the rows</Submit>
 	</Form>
 </Dialog>
 
@@ -30,8 +31,5 @@
 		padding: 8px 12px;
 		overflow-x: auto;
 		margin: 8px 0;
-	}
-	.end {
-		margin-top: 12px;
 	}
 </style>

@@ -14,7 +14,8 @@
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';
 	import Photos from './Photos.svelte';
-	import { send } from './send.ts';
+	import { isFailure } from './formState.ts';
+	import { send } from './run.ts';
 	import Tag from './Tag.svelte';
 	import Tick from './Tick.svelte';
 
@@ -48,7 +49,10 @@
 		if (unsent === null) return;
 		const note = unsent;
 		unsent = null;
-		void send('?/noteTimer', { id: String(log.id), note }, { keepalive });
+		void send('noteTimer', { id: log.id, note }, { keepalive }).then((answer) => {
+			// Nobody answered: it goes with what is typed next, or when the page is left.
+			if (isFailure(answer)) unsent ??= note;
+		});
 	}
 	onDestroy(() => sendNote(true));
 </script>

@@ -10,6 +10,7 @@
 	import Form from './Form.svelte';
 	import FormError from './FormError.svelte';
 	import Working from './Working.svelte';
+	import Submit from './Submit.svelte';
 
 	interface Props {
 		open: boolean;
@@ -73,7 +74,7 @@
 				</table>
 			</div>
 			<FormError name="quantity" />
-			<p class="end"><button class="button main">Add what is ticked</button></p>
+			<Submit>Add what is ticked</Submit>
 		</Form>
 	{:else if component.route === null}
 		<p>Give it the steps of a route first: what it takes follows from how it is made.</p>
@@ -92,8 +93,5 @@
 	}
 	.amount input {
 		width: 5.5em;
-	}
-	.end {
-		margin-top: 12px;
 	}
 </style>

@@ -3,6 +3,7 @@
 	 * The measuring tape from today to the event: a division a day, numbered by the days left; ticks
 	 * for working windows; pins; and the forecast as a chalk smear from likely to bad finish.
 	 */
+	import pluralize from 'pluralize';
 	import type { CostumePlan } from '$core/answers/plan.ts';
 	import type { Costume } from '$core/facts/costume.ts';
 	import type { Odds } from '$core/engines/schedule/odds.ts';
@@ -105,8 +106,7 @@
 			{timeWords(finish)}<span class="more"
 				>, {spareWords(plan.spareMinutes)} before {dayWords(
 					dayOf(plan.deadline)
-				)}{#if costume.bufferDays > 0}, with {costume.bufferDays}
-					{costume.bufferDays === 1 ? 'day' : 'days'} kept for test wear{/if}</span
+				)}{#if costume.bufferDays > 0}, with {pluralize('day', costume.bufferDays, true)} kept for test wear{/if}</span
 			>.
 		{/if}
 		<span class="legend small" aria-hidden="true">

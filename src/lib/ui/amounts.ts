@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import type { Workshop } from '$core/facts/workshop.ts';
 import type { Step } from '$core/facts/step.ts';
 import { catalogueOf, techniqueOf } from '$core/trade/catalogue.ts';
@@ -18,6 +19,6 @@ export function amountText(step: Pick<Step, 'technique' | 'amount'>, workshop: U
 export function amountWords(step: Pick<Step, 'technique' | 'amount'>, workshop: Units): string {
 	const { driver, of } = techniqueOf(catalogueOf(workshop.handbook), step.technique);
 	const text = amountText(step, workshop);
-	if (driver === 'count') return `${text} ${of}${step.amount === 1 ? '' : 's'}`;
+	if (driver === 'count') return `${text} ${pluralize(of, step.amount)}`;
 	return driver === 'area' ? text : `${text} ${of}`;
 }

@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import type { Costume } from '$core/facts/costume.ts';
 import type { Outlook } from '$core/answers/plan.ts';
 import { formatHours, formatWait } from '$core/units/duration.ts';
@@ -26,7 +27,7 @@ export const roughWait = (minutes: number): string =>
 
 export const daysWords = (days: number): string => {
 	if (days < 0) return `${-days} ${days === -1 ? 'day' : 'days'} ago`;
-	return days === 0 ? 'today' : `${days} ${days === 1 ? 'day' : 'days'} left`;
+	return days === 0 ? 'today' : `${pluralize('day', days, true)} left`;
 };
 
 /** What odds are asked for of a costume: by the buffer, by the event, by the rehearsal. */

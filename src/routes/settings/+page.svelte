@@ -14,6 +14,7 @@
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tick from '$lib/ui/Tick.svelte';
 	import type { PageData } from './$types';
+	import Submit from '$lib/ui/Submit.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const s = $derived(data.settings);
@@ -101,7 +102,7 @@
 				label="Workshop is cold or damp (below 15 °C or above 70 % humidity): double the drying"
 				checked={s.coldOrDamp}
 			/>
-			<p class="end"><button class="button main">Save</button></p>
+			<Submit>Save</Submit>
 		</Form>
 		<p class="small soft">
 			What is typed with a unit is read in that unit; what is stored stays exact. Hours, places and rates are
@@ -182,9 +183,6 @@
 	}
 	h3 + p {
 		margin-bottom: 8px;
-	}
-	.end {
-		margin: 12px 0;
 	}
 	code {
 		font-family: var(--mono);

@@ -1,3 +1,4 @@
+import { polygonHull, polygonLength } from 'd3-polygon';
 import { bad, good, type Parsed, type Problem, problem } from '../../units/problem.ts';
 
 /** A surface of triangles: three numbers a point in mm, three points a triangle. */
@@ -232,12 +233,8 @@ export function girthAt(mesh: Mesh, z: number): number | null {
 			cut.push([a[0] + (b[0] - a[0]) * s, a[1] + (b[1] - a[1]) * s]);
 		}
 	}
-	const hull = hullOf(cut);
-	if (hull.length < 3) return null;
-	return hull.reduce((sum, p, i) => {
-		const q = hull[(i + 1) % hull.length]!;
-		return sum + Math.hypot(q[0] - p[0], q[1] - p[1]);
-	}, 0);
+	const hull = polygonHull(cut);
+	return hull && polygonLength(hull);
 }
 
 /** A height by its share from the lowest to the highest point. */
@@ -250,24 +247,6 @@ export function heightAt(mesh: Mesh, share: number): number {
 export function factorForGirth(mesh: Mesh, share: number, girth: number): number | null {
 	const now = girthAt(mesh, heightAt(mesh, share));
 	return now ? girth / now : null;
-}
-
-/** Convex hull by A. M. Andrew's monotone chain (1979), counter-clockwise. */
-export function hullOf(points: readonly (readonly [number, number])[]): (readonly [number, number])[] {
-	const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
-	const half = (list: typeof sorted) => {
-		const out: (readonly [number, number])[] = [];
-		for (const p of list) {
-			while (out.length > 1) {
-				const [a, b] = [out[out.length - 2]!, out[out.length - 1]!];
-				if ((b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0]) > 1e-12) break;
-				out.pop();
-			}
-			out.push(p);
-		}
-		return out.slice(0, -1);
-	};
-	return [...half(sorted), ...half([...sorted].reverse())];
 }
 
 type MeshNote = 'meshOpen' | 'meshCrowded' | 'meshFlipped' | 'meshDegenerate' | 'meshDuplicate';

@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import type { Edge, Outline, Piece } from '../../facts/piece.ts';
 import { distance, type Point } from '../../units/point.ts';
 import { backwards, boxOf, circle, edgeLength, edgesOf, flatten, polygon } from './outline.ts';
@@ -196,11 +197,11 @@ export function applyOperations(pieces: readonly Piece[], works: readonly PieceO
 }
 
 const percent = (factor: number) => `${printPercent(factor)} %`;
-const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 
 /** What a work does, in words; `name` is that of its piece. */
 export function operationWords(work: PieceOperation, name: string, length: (mm: number) => string): string {
-	const which = 'edges' in work ? (work.edges.length ? plural(work.edges.length, 'edge') : 'all edges') : '';
+	const which =
+		'edges' in work ? (work.edges.length ? pluralize('edge', work.edges.length, true) : 'all edges') : '';
 	switch (work.kind) {
 		case 'allowance':
 			return work.mm
@@ -209,7 +210,7 @@ export function operationWords(work: PieceOperation, name: string, length: (mm: 
 		case 'bevel':
 			return `${name}: ${work.degrees}° bevel on ${which}`;
 		case 'split':
-			return `${name}: split, ${work.allowance ? `${length(work.allowance)} allowance` : 'no allowance'}, ${plural(work.marks, 'register mark')}`;
+			return `${name}: split, ${work.allowance ? `${length(work.allowance)} allowance` : 'no allowance'}, ${pluralize('register mark', work.marks, true)}`;
 		case 'join':
 			return `${name}: joined to another piece`;
 		case 'notch':

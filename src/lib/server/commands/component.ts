@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import { z } from 'zod';
 import {
 	FLEXES,
@@ -152,7 +153,7 @@ export const componentCommands = {
 		async (tx, v, { costumeId, trade }) => {
 			const result = await insertComponent(tx, costumeId, v, trade);
 			const steps = await all(tx, 'select 1 from step where component_id = $1', [result.id]);
-			const tail = steps.length ? ` with ${steps.length} ${steps.length === 1 ? 'step' : 'steps'}` : '';
+			const tail = steps.length ? ` with ${pluralize('step', steps.length, true)}` : '';
 			return { words: `Added ${result.code} ${v.name}${tail}`, result };
 		}
 	),
@@ -205,7 +206,7 @@ export const componentCommands = {
 				[id]
 			);
 			await tx.query('delete from component where id = $1', [id]);
-			const tail = parts!.count ? ` and ${parts!.count} ${parts!.count === 1 ? 'part' : 'parts'}` : '';
+			const tail = parts!.count ? ` and ${pluralize('part', parts!.count, true)}` : '';
 			return { words: `Removed ${me.code} ${me.name}${tail}` };
 		}
 	),

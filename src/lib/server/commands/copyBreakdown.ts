@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import { z } from 'zod';
 import { inLedgerOrder, type Component } from '$core/facts/component.ts';
 import { inOrder } from '$core/facts/order.ts';
@@ -97,7 +98,7 @@ export const copyCommands = {
 					if (steps.has(s.id) && steps.has(after))
 						await insert(tx, 'step_after', { stepId: steps.get(s.id), afterId: steps.get(after) });
 			return {
-				words: `Copied ${chosen.length} ${chosen.length === 1 ? 'component' : 'components'} from ${record.costume.name}`
+				words: `Copied ${pluralize('component', chosen.length, true)} from ${record.costume.name}`
 			};
 		}
 	)

@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import { z } from 'zod';
 import { readBusy } from '$core/formats/readCalendar.ts';
 import { say } from '$core/units/problem.ts';
@@ -128,7 +129,7 @@ export const daysOffCommands = {
 			if (added.length + parts.length === 0)
 				throw new Refused('It holds nothing ahead that is not there already.', 'file');
 			const counted = [
-				added.length && `${added.length} ${added.length === 1 ? 'day' : 'days'} off`,
+				added.length && `${pluralize('day', added.length, true)} off`,
 				parts.length && `${parts.length} ${parts.length === 1 ? 'part of a day' : 'parts of days'} off`
 			].filter(Boolean);
 			return { words: `Read ${counted.join(' and ')} for ${name}` };

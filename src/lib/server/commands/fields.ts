@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import { z } from 'zod';
 import { say } from '$core/units/problem.ts';
 import type { Parsed } from '$core/units/problem.ts';
@@ -122,7 +123,7 @@ export const points = (least: number, most = 500) =>
 	json(
 		z
 			.array(z.tuple([z.number(), z.number()]), { error: 'Needs points on the picture.' })
-			.min(least, `Needs at least ${least} ${least === 1 ? 'point' : 'points'}.`)
+			.min(least, `Needs at least ${pluralize('point', least, true)}.`)
 			.max(most, `At most ${most} points.`),
 		'Needs points on the picture.'
 	);

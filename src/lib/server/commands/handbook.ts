@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import { z } from 'zod';
 import { KINDS } from '$core/facts/component.ts';
 import { HANDBOOK_TABLES, type HandbookRow, type HandbookTable } from '$core/facts/handbook.ts';
@@ -112,11 +113,9 @@ async function usersOf(
 			(select count(*) from material where $1 = 'coatProduct' and coat_product = $2) as materials`,
 		[tableName, key]
 	))!;
-	const words = Object.entries(found).flatMap(([what, n]) =>
-		n ? [`${n} ${n === 1 ? what.slice(0, -1) : what}`] : []
-	);
+	const words = Object.entries(found).flatMap(([what, n]) => (n ? [pluralize(what, n, true)] : []));
 	const inRows = own.filter((r) => r.key !== key && JSON.stringify(r.content).includes(`"${key}"`)).length;
-	if (inRows) words.push(`${inRows} ${inRows === 1 ? 'row' : 'rows'} of the handbook`);
+	if (inRows) words.push(`${pluralize('row', inRows, true)} of the handbook`);
 	return words.length ? words.join(', ') : null;
 }
 
@@ -175,7 +174,7 @@ export const handbookCommands = {
 			const gone = danglingIn(read.rows, trade);
 			if (gone) throw new Refused(gone, 'file');
 			return {
-				words: `Read ${read.rows.length} ${read.rows.length === 1 ? 'row' : 'rows'} into the handbook`
+				words: `Read ${pluralize('row', read.rows.length, true)} into the handbook`
 			};
 		}
 	)

@@ -22,6 +22,7 @@ import { loadMeasure } from '../read/measure.ts';
 import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
 import type { Command } from './command.ts';
 import { componentCommands } from './component.ts';
+import { coatCommands } from './coat.ts';
 import { copyCommands } from './copyBreakdown.ts';
 import { costumeCommands } from './costume.ts';
 import { fileCommands } from './file.ts';
@@ -593,6 +594,15 @@ test('garments wait for what lies beneath; a breakdown is copied with steps, coa
 	const cut = await stepOf(outer.id, 'cut');
 	assert.ok(cut.after.includes((await stepOf(inner.id, 'fit')).id));
 
+	await run(coatCommands.addCoat, {
+		componentId: String(outer.id),
+		product: 'clearSpray',
+		coats: '2',
+		area: '1000',
+		recoatMinutes: '30m',
+		handlingMinutes: '24h'
+	});
+
 	const { id: second } = await w.run(costumeCommands.addCostume, { ...COSTUME, name: 'Second' });
 	const [from] = await otherBreakdowns(w.db, second);
 	assert.equal(from!.components.length, 3);
@@ -610,6 +620,15 @@ test('garments wait for what lies beneath; a breakdown is copied with steps, coa
 		]
 	);
 	assert.ok(copy.steps.every((s) => s.doneAt === null));
+	assert.deepEqual(
+		copy.coats.map((c) => [
+			c.product,
+			c.coats,
+			c.area,
+			copy.components.find((k) => k.id === c.componentId)?.name
+		]),
+		[['clearSpray', 2, 100_000, 'Surcoat']]
+	);
 	assert.equal(copy.steps.length, (await record()).steps.filter((s) => s.componentId !== bracers).length);
 	const link = copy.steps.find((s) => s.name === 'cut' && s.after.length > 0)!;
 	assert.ok(copy.steps.some((s) => s.id === link.after[0]));

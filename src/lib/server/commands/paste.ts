@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import { z } from 'zod';
 import type { Catalogue } from '$core/trade/catalogue.ts';
 import { ZONES, zoneWords } from '$core/facts/zone.ts';
@@ -114,7 +115,7 @@ export const pasteCommands = {
 			known.set(row.name.toLowerCase(), made.id);
 		}
 		return {
-			words: `Added ${rows.length} ${rows.length === 1 ? 'component' : 'components'} from pasted rows`
+			words: `Added ${pluralize('component', rows.length, true)} from pasted rows`
 		};
 	}),
 
@@ -136,6 +137,6 @@ export const pasteCommands = {
 			materialCommands.addMaterial.input(context)
 		);
 		for (const row of rows) await insertMaterial(tx, row);
-		return { words: `Added ${rows.length} ${rows.length === 1 ? 'material' : 'materials'} from pasted rows` };
+		return { words: `Added ${pluralize('material', rows.length, true)} from pasted rows` };
 	})
 };

@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import { z } from 'zod';
 import { shoppingSeed } from '$core/answers/seed.ts';
 import { Absent, Refused } from '../db/rows.ts';
@@ -63,7 +64,7 @@ export const seedCommands = {
 				await insert(tx, 'need', { componentId: v.id, materialId, quantity: v.quantity[i] });
 			}
 			return {
-				words: `${component.code} ${component.name} takes ${v.lines.length} more ${v.lines.length === 1 ? 'material' : 'materials'}`
+				words: `${component.code} ${component.name} takes ${v.lines.length} more ${pluralize('material', v.lines.length)}`
 			};
 		}
 	)

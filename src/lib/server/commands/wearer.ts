@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import { z } from 'zod';
 import {
 	BODY_MEASURES,
@@ -231,7 +232,7 @@ export const wearerCommands = {
 					takenOn: v.takenOn,
 					note: v.note
 				});
-			return { words: `Took ${rows.length} ${rows.length === 1 ? 'measure' : 'measures'} of ${name}` };
+			return { words: `Took ${pluralize('measure', rows.length, true)} of ${name}` };
 		}
 	),
 

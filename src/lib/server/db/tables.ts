@@ -90,6 +90,8 @@ function storedRow(table: TableName, values: Readonly<Record<string, unknown>>):
 			// A row's own, in what was read or sent.
 			if (key === 'id' || key === 'version') return [];
 			const column = columns[key];
+			// Read with every row; most hang on their costume by another one.
+			if (!column && key === 'costumeId') return [];
 			if (!column) throw new TypeError(`${table} has no column “${key}”`);
 			if (value === undefined) throw new TypeError(`${table}.${key} is undefined`);
 			return [[storedName(key, column), storedValue(column, value)]];

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** A drawing of pieces: its unit, how large that makes them, kept as pieces. */
+	import pluralize from 'pluralize';
 	import { onDestroy, untrack } from 'svelte';
 	import type { Component } from '$core/facts/component.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
@@ -17,6 +18,7 @@
 	import KeepPieces from './KeepPieces.svelte';
 	import { Task } from '../task.svelte.ts';
 	import TaskBar from '../TaskBar.svelte';
+	import Desk from '../Desk.svelte';
 
 	interface Props {
 		text: string;
@@ -65,7 +67,7 @@
 	const USUAL_STATURE = 1700;
 </script>
 
-<div class="desk">
+<Desk sides="minmax(280px, 5fr) 7fr">
 	<Sheet title="Size">
 		<TaskBar {task} going="Reading" />
 		{#if result}
@@ -103,7 +105,7 @@
 		{/if}
 	</Sheet>
 	{#if result}
-		<Sheet title="{result.pieces.length} {result.pieces.length === 1 ? 'piece' : 'pieces'}">
+		<Sheet title={pluralize('piece', result.pieces.length, true)}>
 			<Pieces pieces={numbered} label="Pieces of {name}" />
 			<KeepPieces
 				pieces={result.pieces}
@@ -115,15 +117,9 @@
 			/>
 		</Sheet>
 	{/if}
-</div>
+</Desk>
 
 <style>
-	.desk {
-		display: grid;
-		grid-template-columns: minmax(280px, 5fr) 7fr;
-		gap: 16px;
-		align-items: start;
-	}
 	.lead {
 		font-family: var(--head);
 		font-size: var(--s24);
@@ -134,10 +130,5 @@
 		border-left: 4px solid var(--brass);
 		padding: 6px 10px;
 		margin: 8px 0;
-	}
-	@media (max-width: 900px) {
-		.desk {
-			grid-template-columns: minmax(0, 1fr);
-		}
 	}
 </style>

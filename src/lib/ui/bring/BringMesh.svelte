@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** A faceted shape: scaled to the wearer, unfolded in a worker, kept as pieces. */
+	import pluralize from 'pluralize';
 	import { onDestroy } from 'svelte';
 	import type { Component } from '$core/facts/component.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
@@ -34,6 +35,7 @@
 	import PrintedPart from './PrintedPart.svelte';
 	import { Task } from '../task.svelte.ts';
 	import TaskBar from '../TaskBar.svelte';
+	import Desk from '../Desk.svelte';
 
 	interface Props {
 		mesh: Mesh;
@@ -92,7 +94,7 @@
 	const numbered = $derived(numberedAlone(shown?.pieces ?? [], component.code));
 </script>
 
-<div class="desk">
+<Desk sides="minmax(280px, 5fr) 7fr">
 	<Sheet title="Size">
 		<dl>
 			<div>
@@ -185,9 +187,9 @@
 		<TaskBar {task} label="Unfold" going="Unfolding" onstart={unfold} disabled={!sized} />
 		<div class="drawing"><Solid {lines} label="The faceted shape" /></div>
 	</Sheet>
-	<div class="right">
+	<div class="stack">
 		{#if shown}
-			<Sheet title="{shown.pieces.length} {shown.pieces.length === 1 ? 'piece' : 'pieces'}">
+			<Sheet title={pluralize('piece', shown.pieces.length, true)}>
 				<p>
 					<b class="figure">{length(shown.seamLength)}</b> of seams. Edges with the same number meet; inner lines
 					are folded.
@@ -208,20 +210,9 @@
 		{/if}
 		{#if figures}<PrintedPart {figures} {component} {workshop} />{/if}
 	</div>
-</div>
+</Desk>
 
 <style>
-	.desk {
-		display: grid;
-		grid-template-columns: minmax(280px, 5fr) 7fr;
-		gap: 16px;
-		align-items: start;
-	}
-	.right {
-		display: grid;
-		gap: 16px;
-		min-width: 0;
-	}
 	dl {
 		margin: 0 0 12px;
 	}
@@ -249,10 +240,5 @@
 	.drawing {
 		height: 220px;
 		margin-top: 12px;
-	}
-	@media (max-width: 900px) {
-		.desk {
-			grid-template-columns: minmax(0, 1fr);
-		}
 	}
 </style>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** A pattern printed over many pages: the pages joined to a sheet at true size, and traced. */
+	import pluralize from 'pluralize';
 	import { onDestroy, untrack } from 'svelte';
 	import type { Component } from '$core/facts/component.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
@@ -170,7 +171,7 @@
 			<div>
 				<h3>
 					Sheet{size
-						? `, ${formatLength(size.width, unit)} × ${formatLength(size.height, unit)}, ${laid.length} ${laid.length === 1 ? 'page' : 'pages'}`
+						? `, ${formatLength(size.width, unit)} × ${formatLength(size.height, unit)}, ${pluralize('page', laid.length, true)}`
 						: ''}
 				</h3>
 				{#if placed.length}

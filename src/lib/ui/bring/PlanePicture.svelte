@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Pictures that lie in a plane, to look into and to point at: marks, and outlines over them. y runs down. */
 	import type { Point } from '$core/units/point.ts';
+	import { arrowOf } from '../pressing.ts';
 	import ZoomTools from '../ZoomTools.svelte';
 	import { Zoomed } from '../zoomed.svelte.ts';
 	import { outside, type Placed } from './picture.ts';
@@ -56,10 +57,10 @@
 	/** Arrow keys point, by what is 8 pixels on the screen, with Shift by a tenth of it; Enter sets. */
 	function key(event: KeyboardEvent) {
 		if (!onpoint) return;
-		const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+		const by = arrowOf(event);
 		const here: Point = cursor ?? [box.left + box.width / 2, box.top + box.height / 2];
 		const step = (event.shiftKey ? 0.8 : 8) / scale;
-		if (by) cursor = [here[0] + by[0]! * step, here[1] + by[1]! * step];
+		if (by) cursor = [here[0] + by[0] * step, here[1] - by[1] * step];
 		else if (event.key === 'Enter' && cursor) onpoint(cursor);
 		else return;
 		event.preventDefault();

@@ -13,6 +13,7 @@
 	import Form from '../Form.svelte';
 	import Sheet from '../Sheet.svelte';
 	import Working from '../Working.svelte';
+	import Submit from '../Submit.svelte';
 
 	interface Props {
 		figures: ReturnType<typeof figuresOfMesh>;
@@ -124,7 +125,7 @@
 					none="no need of it"
 					bind:value={materialId}
 				/>
-				<p class="row end"><button class="button">Plan its print on {component.code}</button></p>
+				<Submit main={false}>Plan its print on {component.code}</Submit>
 			</Form>
 		{/if}
 	{/if}
@@ -142,8 +143,5 @@
 	}
 	.above {
 		margin: 8px 0;
-	}
-	.end {
-		justify-content: flex-end;
 	}
 </style>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** A picture to scale, traced: outlines to choose over the picture, register marks by pointing at them, kept as pieces. */
+	import pluralize from 'pluralize';
 	import { onDestroy } from 'svelte';
 	import type { Component } from '$core/facts/component.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
@@ -169,7 +170,7 @@
 <TaskBar {task} label="Trace" going="Tracing" onstart={trace} disabled={!speck.ok || !gap.ok} />
 {#if result}
 	<p class="found">
-		<b>{rows.length} {rows.length === 1 ? 'outline' : 'outlines'}</b>{result.specks
+		<b>{pluralize('outline', rows.length, true)}</b>{result.specks
 			? `, ${result.specks} specks left out`
 			: ''}. Take those that are pieces; each can be corrected at its desk once it is kept.
 	</p>
@@ -195,17 +196,17 @@
 								onchange={(event) => (ticked[i] = event.currentTarget.checked)}
 							/>
 							<span class="figure">{length(row.wide)} × {length(row.high)}</span>
-							{row.piece.holes.length
-								? `${row.piece.holes.length} ${row.piece.holes.length === 1 ? 'hole' : 'holes'}`
-								: ''}{row.ground ? ` · ${row.ground}` : ''}</label
+							{row.piece.holes.length ? `${pluralize('hole', row.piece.holes.length, true)}` : ''}{row.ground
+								? ` · ${row.ground}`
+								: ''}</label
 						>
 					</li>
 				{/each}
 			</ul>
 			{#if marks.length}
 				<p>
-					<b>{marks.length} {marks.length === 1 ? 'mark' : 'marks'}</b>{#each marked.off as n (n)}<span
-							class="soft">{` · mark ${n} lies on no piece`}</span
+					<b>{pluralize('mark', marks.length, true)}</b>{#each marked.off as n (n)}<span class="soft"
+							>{` · mark ${n} lies on no piece`}</span
 						>{/each}
 					<button class="button small" type="button" onclick={() => (marks = marks.slice(0, -1))}
 						>Take the last one off</button

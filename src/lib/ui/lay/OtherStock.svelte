@@ -1,9 +1,9 @@
 <script lang="ts">
 	/** What else the pieces can be cut from: other sheet sizes, thinner sheets stacked; each laid out and weighed. */
+	import pluralize from 'pluralize';
 	import { substitutesOf, weigh, type Substitute, type Weighed } from '$core/answers/substitute.ts';
 	import { areaOfPieces, areasOfComponents, quantityLaid, stockOfMaterial } from '$core/answers/layPieces.ts';
-	import type { CostumePiece } from '$core/facts/layout.ts';
-	import type { LaySettings } from '$core/facts/layout.ts';
+	import type { CostumePiece, LaySettings } from '$core/facts/layout.ts';
 	import type { Material } from '$core/facts/material.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import { catalogueOf } from '$core/trade/catalogue.ts';
@@ -170,8 +170,7 @@
 						</td>
 						{#if row}
 							<td class="number"
-								>{row.sheets}
-								{row.sheets === 1 ? 'sheet' : 'sheets'}{row.unplaced
+								>{pluralize('sheet', row.sheets, true)}{row.unplaced
 									? `, ${row.unplaced} do not fit`
 									: ''}</td
 							>

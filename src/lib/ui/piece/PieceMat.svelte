@@ -7,6 +7,7 @@
 	import type { Point } from '$core/units/point.ts';
 	import { notchPlace } from '$core/engines/pattern/piece.ts';
 	import type { Piece } from '$core/facts/piece.ts';
+	import { arrowOf } from '../pressing.ts';
 	import ZoomTools from '../ZoomTools.svelte';
 	import { Zoomed } from '../zoomed.svelte.ts';
 
@@ -142,9 +143,9 @@
 	}
 	/** Arrow keys move by a millimetre, with Shift by ten. */
 	function nudged(event: KeyboardEvent, [x, y]: Point): Point | null {
-		const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+		const by = arrowOf(event);
 		const step = event.shiftKey ? 10 : 1;
-		return by ? [x + by[0]! * step, y + by[1]! * step] : null;
+		return by && [x + by[0] * step, y + by[1] * step];
 	}
 	function nudge(event: KeyboardEvent, i: number) {
 		const to = drawable ? nudged(event, all[i]!.from) : null;
@@ -386,11 +387,6 @@
 		fill: var(--brass);
 		stroke: #12211f;
 		cursor: move;
-	}
-	.end {
-		fill: var(--red-ink);
-		stroke: #fff;
-		pointer-events: none;
 	}
 	text {
 		text-anchor: middle;

@@ -7,7 +7,6 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { tick } from 'svelte';
 	import { inLedgerOrder, type Component } from '$core/facts/component.ts';
 	import { componentHoursFigure } from '$core/explain/plan.ts';
 	import { zoneWords, type Zone } from '$core/facts/zone.ts';
@@ -21,6 +20,8 @@
 	import Ledger, { treeOf } from '$lib/ui/Ledger.svelte';
 	import PasteDialog from '$lib/ui/PasteDialog.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
+	import { pressing } from '$lib/ui/pressing.ts';
+	import { run } from '$lib/ui/run.ts';
 	import Views from '$lib/ui/Views.svelte';
 	import { lookViews } from '$lib/lookViews.ts';
 	import type { PageData } from './$types';
@@ -42,8 +43,6 @@
 	let copying = $state(false);
 	let zone = $state<Zone | null>(null);
 	let looked = $state<Component | null>(null);
-	let mover: HTMLFormElement | undefined = $state();
-	let move = $state({ id: 0, parentId: '', index: 0 });
 
 	const visible = $derived(
 		zone ? new Set(components.filter((c) => c.zones.includes(zone!)).map((c) => c.id)) : null
@@ -59,39 +58,32 @@
 		}))
 	);
 
-	async function moveTo(id: number, parentId: number | null, index: number) {
-		move = { id, parentId: parentId === null ? '' : String(parentId), index };
-		await tick();
-		mover?.requestSubmit();
-	}
+	const moveTo = (id: number, parentId: number | null, index: number) =>
+		run('moveComponent', { id, parentId, index });
 
 	/** Alt and arrows move; plain arrows walk the ledger. */
-	async function onkey(event: KeyboardEvent, c: Component) {
+	function onkey(event: KeyboardEvent, c: Component) {
 		// A working opened from the ledger lies inside it, and its fields need their arrows.
-		if (!/^Arrow/.test(event.key) || (event.target as HTMLElement).closest('dialog')) return;
-		event.preventDefault();
-		event.stopPropagation();
+		if ((event.target as HTMLElement).closest('dialog')) return;
 		const order = inLedgerOrder(components).map((n) => n.item);
-		if (!event.altKey) {
-			const at =
-				order.findIndex((o) => o.id === c.id) +
-				(event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0);
-			focusOn(order[at]?.id);
-			return;
-		}
+		const walk = (by: number) => focusOn(order[order.findIndex((o) => o.id === c.id) + by]?.id);
 		const siblings = components.filter((s) => s.parentId === c.parentId);
 		const at = siblings.findIndex((s) => s.id === c.id);
+		const before = siblings[at - 1];
 		const parent = components.find((p) => p.id === c.parentId);
-		if (event.key === 'ArrowUp' && at > 0) await moveTo(c.id, c.parentId, at - 1);
-		if (event.key === 'ArrowDown' && at < siblings.length - 1) await moveTo(c.id, c.parentId, at + 1);
-		if (event.key === 'ArrowRight' && at > 0) {
-			const into = siblings[at - 1]!;
-			await moveTo(c.id, into.id, components.filter((p) => p.parentId === into.id).length);
-		}
-		if (event.key === 'ArrowLeft' && parent) {
-			const uncles = components.filter((p) => p.parentId === parent.parentId);
-			await moveTo(c.id, parent.parentId, uncles.findIndex((u) => u.id === parent.id) + 1);
-		}
+		pressing({
+			above: () => walk(-1),
+			below: () => walk(1),
+			up: () => before && moveTo(c.id, c.parentId, at - 1),
+			down: () => at < siblings.length - 1 && moveTo(c.id, c.parentId, at + 1),
+			into: () =>
+				before && moveTo(c.id, before.id, components.filter((p) => p.parentId === before.id).length),
+			out: () => {
+				if (!parent) return;
+				const uncles = components.filter((p) => p.parentId === parent.parentId);
+				void moveTo(c.id, parent.parentId, uncles.findIndex((u) => u.id === parent.id) + 1);
+			}
+		})(event);
 	}
 	function focusOn(id: number | undefined) {
 		document.querySelector<HTMLElement>(`[data-component="${id}"] a`)?.focus();
@@ -167,12 +159,6 @@
 			</p>
 		{/if}
 	</Sheet>
-</div>
-
-<div hidden>
-	<Form command="moveComponent" id={move.id} hidden={{ parentId: move.parentId, index: move.index }}>
-		<button {@attach (node) => void (mover = node.closest('form') ?? undefined)}>Move</button>
-	</Form>
 </div>
 
 <CopyBreakdown bind:open={copying} others={data.others} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import pluralize from 'pluralize';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Printer from '@lucide/svelte/icons/printer';
 	import { inLedgerOrder } from '$core/facts/component.ts';
@@ -51,8 +52,7 @@
 	{/snippet}
 	{#if groups.length}
 		<p class="lead">
-			{count}
-			{count === 1 ? 'piece' : 'pieces'} to cut{failing
+			{pluralize('piece', count, true)} to cut{failing
 				? `, ${failing} ${failing === 1 ? 'shape gives' : 'shapes give'} none`
 				: ''}.
 		</p>
@@ -88,8 +88,7 @@
 								<Pieces {pieces} label="Pieces of {shape.name || shaperOf(shape.shaper).name}" small />
 								<b>{shape.name || shaperOf(shape.shaper).name}</b>
 								<span class="small soft"
-									>{d.pieces}
-									{d.pieces === 1 ? 'piece' : 'pieces'} ·
+									>{pluralize('piece', d.pieces, true)} ·
 									<span class="figure">{formatSmallArea(d.area, unit)}</span>
 									· <span class="figure">{formatLength(d.outline, unit)}</span> to cut</span
 								>

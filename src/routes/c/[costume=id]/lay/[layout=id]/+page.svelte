@@ -24,6 +24,8 @@
 	import Working from '$lib/ui/Working.svelte';
 	import { goto } from '$app/navigation';
 	import type { PageData } from './$types';
+	import Submit from '$lib/ui/Submit.svelte';
+	import Desk from '$lib/ui/Desk.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const { layout } = $derived(data);
@@ -58,8 +60,8 @@
 
 <svelte:head><title>{layout.name} · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
 
-<div class="desk">
-	<div class="right">
+<Desk sides="9fr minmax(260px, 4fr)">
+	<div class="stack">
 		<Sheet title={layout.name}>
 			<p class="result">
 				<b class="lead">{takesWords(use, plan.stock.sheets.length, roll, unit)}</b>
@@ -98,7 +100,7 @@
 			</div>
 		</Sheet>
 	</div>
-	<div class="left">
+	<div class="stack left">
 		<Sheet title={layout.cutAt === null ? 'Cut it' : 'It is cut'}>
 			{#if layout.cutAt !== null}
 				<p>
@@ -116,7 +118,7 @@
 						bind:value={() => leastText, (v) => (typed = v)}
 						hint={least.ok ? undefined : say(least.problem)}
 					/>
-					<p class="left-words">
+					<p class="stack left-words">
 						{#if left.length}
 							{left.length === 1 ? 'One offcut goes' : `${left.length} offcuts go`} to the stash:
 							{left
@@ -139,7 +141,7 @@
 								>lay it again</a
 							>.
 						</p>{/if}
-					<p class="end"><button class="button main"><Scissors size={16} /> Mark it as cut</button></p>
+					<Submit><Scissors size={16} /> Mark it as cut</Submit>
 				</Form>
 			{/if}
 		</Sheet>
@@ -182,21 +184,9 @@
 			</div>
 		</Sheet>
 	</div>
-</div>
+</Desk>
 
 <style>
-	.desk {
-		display: grid;
-		grid-template-columns: 9fr minmax(260px, 4fr);
-		gap: 16px;
-		align-items: start;
-	}
-	.left,
-	.right {
-		min-width: 0;
-		display: grid;
-		gap: 16px;
-	}
 	.lead {
 		font-family: var(--head);
 		font-size: var(--s24);
@@ -212,12 +202,6 @@
 	.warn {
 		border-left: 4px solid var(--brass);
 		padding: 6px 10px;
-	}
-	.end {
-		display: flex;
-		gap: 8px;
-		justify-content: flex-end;
-		margin-top: 12px;
 	}
 	.files {
 		list-style: none;
@@ -237,10 +221,5 @@
 		grid-template-columns: 1fr auto;
 		gap: 8px;
 		align-items: end;
-	}
-	@media (max-width: 900px) {
-		.desk {
-			grid-template-columns: minmax(0, 1fr);
-		}
 	}
 </style>

@@ -23,6 +23,7 @@
 	import type { PageData } from './$types';
 	import Needs from './Needs.svelte';
 	import Steps from './Steps.svelte';
+	import Submit from '$lib/ui/Submit.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const component = $derived(data.record.components.find((c) => c.id === data.componentId)!);
@@ -138,7 +139,7 @@
 		label="Component"
 	>
 		<ComponentFields {component} />
-		<p class="end"><button class="button main">Save</button></p>
+		<Submit>Save</Submit>
 	</Form>
 </Dialog>
 
@@ -203,9 +204,6 @@
 		flex-wrap: wrap;
 		border-bottom: 1px solid var(--rule);
 		padding: 2px 0;
-	}
-	.end {
-		margin-top: 16px;
 	}
 	@media (max-width: 700px) {
 		.head {

@@ -16,6 +16,7 @@
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import type { PageData } from './$types';
+	import Submit from '$lib/ui/Submit.svelte';
 
 	let { data, component }: { data: PageData; component: Component } = $props();
 	const steps = $derived(inOrder(data.record.steps, component.id));
@@ -93,7 +94,7 @@
 					none="the first making step"
 				/>
 			</div>
-			<p class="end"><button class="button main">Add need</button></p>
+			<Submit>Add need</Submit>
 		</Form>
 	{:else}
 		<p>
@@ -102,9 +103,3 @@
 		</p>
 	{/if}
 </Dialog>
-
-<style>
-	.end {
-		margin-top: 16px;
-	}
-</style>

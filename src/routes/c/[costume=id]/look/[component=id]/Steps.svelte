@@ -20,11 +20,13 @@
 	import EditDialog from '$lib/ui/EditDialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
+	import { pressing } from '$lib/ui/pressing.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import StepFields from '$lib/ui/StepFields.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import { amountWords } from '$lib/ui/amounts.ts';
 	import type { PageData } from './$types';
+	import Submit from '$lib/ui/Submit.svelte';
 
 	let { data, component }: { data: PageData; component: Component } = $props();
 	const steps = $derived(inOrder(data.record.steps, component.id));
@@ -54,12 +56,11 @@
 
 	/** Alt and arrows move a step, as they move a component. */
 	function onkey(event: KeyboardEvent, step: Step, index: number) {
-		if (!event.altKey || !/^Arrow(Up|Down)$/.test(event.key)) return;
-		event.preventDefault();
-		const to = event.key === 'ArrowUp' ? 'up' : 'down';
-		document
-			.querySelector<HTMLButtonElement>(`[aria-label="Move ${step.name} ${to}, place ${index + 1}"]`)
-			?.click();
+		const press = (to: 'up' | 'down') =>
+			document
+				.querySelector<HTMLButtonElement>(`[aria-label="Move ${step.name} ${to}, place ${index + 1}"]`)
+				?.click();
+		pressing({ up: () => press('up'), down: () => press('down') })(event);
 	}
 </script>
 
@@ -211,7 +212,7 @@
 		label="New step"
 	>
 		<StepFields workshop={data.workshop} />
-		<p class="end"><button class="button main">Add step</button></p>
+		<Submit>Add step</Submit>
 	</Form>
 </Dialog>
 <EditDialog bind:id={editing} title="Step {edited?.name ?? ''}">
@@ -224,7 +225,7 @@
 			label="Step"
 		>
 			<StepFields step={edited} workshop={data.workshop} />
-			<p class="end"><button class="button main">Save</button></p>
+			<Submit>Save</Submit>
 		</Form>
 		<hr />
 		<Form command="addStepAfter" id={edited.id} label="Waits for another component's step" class="after">
@@ -289,8 +290,5 @@
 		border: 0;
 		border-top: 1px dashed var(--rule);
 		margin: 16px 0;
-	}
-	.end {
-		margin-top: 16px;
 	}
 </style>

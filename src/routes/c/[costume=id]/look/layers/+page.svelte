@@ -43,7 +43,7 @@
 			{:else}Choose a zone to see what lies on it.{/if}
 		</p>
 	</div>
-	<div class="sheets">
+	<div class="stack">
 		<Sheet title="From the skin outwards">
 			{#if stacks.length}
 				<div class="scroll">
@@ -131,10 +131,6 @@
 		grid-template-columns: minmax(240px, 330px) minmax(0, 1fr);
 		gap: 16px;
 		align-items: start;
-	}
-	.sheets {
-		display: grid;
-		gap: 16px;
 	}
 	.figure-side {
 		color: var(--on-mat-soft);

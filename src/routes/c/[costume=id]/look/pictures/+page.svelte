@@ -1,4 +1,5 @@
 <script lang="ts">
+	import pluralize from 'pluralize';
 	import { goto } from '$app/navigation';
 	import { referencesOf } from '$core/facts/picture.ts';
 	import { unplaced } from '$core/answers/callouts.ts';
@@ -44,9 +45,7 @@
 							>{picture.angle} · {picture.design === 'own' ? 'own design' : 'faithful'} · {placedOn(
 								picture.id
 							)}
-							{placedOn(picture.id) === 1 ? 'component' : 'components'}{picture.scale
-								? ' · to scale'
-								: ''}</span
+							{pluralize('component', placedOn(picture.id))}{picture.scale ? ' · to scale' : ''}</span
 						>
 						{#if unclaimedOn(picture.id)}<span class="open">{unclaimedOn(picture.id)} not claimed</span>{/if}
 					</a>

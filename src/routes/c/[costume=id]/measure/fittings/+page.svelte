@@ -1,4 +1,5 @@
 <script lang="ts">
+	import pluralize from 'pluralize';
 	import Check from '@lucide/svelte/icons/check';
 	import Hammer from '@lucide/svelte/icons/hammer';
 	import Pencil from '@lucide/svelte/icons/pencil';
@@ -21,6 +22,7 @@
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import type { PageData } from './$types';
+	import Submit from '$lib/ui/Submit.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
@@ -58,8 +60,7 @@
 	{#if fittings.length}
 		<p class="answer">
 			{#if open.length === 0}Nothing open from the fittings.
-			{:else}{open.length}
-				{open.length === 1 ? 'point' : 'points'} open{#if bare.length}, {bare.length} of them not a step yet{/if}.{/if}
+			{:else}{pluralize('point', open.length, true)} open{#if bare.length}, {bare.length} of them not a step yet{/if}.{/if}
 		</p>
 	{:else}
 		<p>
@@ -162,14 +163,14 @@
 <Dialog bind:open={adding} title="New fitting" wide>
 	<Form command="addFitting" label="New fitting" onDone={() => (adding = false)}>
 		<FittingFields {wearers} components={data.record.components} now={data.now} />
-		<p class="end"><button class="button main">Add fitting</button></p>
+		<Submit>Add fitting</Submit>
 	</Form>
 </Dialog>
 <EditDialog bind:id={editing} title="Fitting" wide>
 	{#if edited}
 		<Form command="editFitting" id={edited.id} version={edited.version} onDone={() => (editing = null)}>
 			<FittingFields fitting={edited} {wearers} components={data.record.components} now={data.now} />
-			<p class="end"><button class="button main">Save</button></p>
+			<Submit>Save</Submit>
 		</Form>
 		<Act command="removeFitting" id={edited.id} look="quiet" onDone={() => (editing = null)}
 			><Trash2 size={14} /> Remove</Act
@@ -191,7 +192,7 @@
 				<Field name="moveMm" label="By" value={pointed.moveMm === null ? '' : length(pointed.moveMm)} />
 				<Field name="side" label="Side" options={['none', 'left', 'right']} value={pointed.side} />
 			</div>
-			<p class="end"><button class="button main">Save</button></p>
+			<Submit>Save</Submit>
 		</Form>
 		<Act command="removePoint" id={pointed.id} look="quiet" onDone={() => (pointing = null)}
 			><Trash2 size={14} /> Remove</Act
@@ -267,9 +268,6 @@
 	}
 	.clear[aria-pressed='true'] {
 		color: var(--ink-soft);
-	}
-	.end {
-		margin: 12px 0;
 	}
 	@media (max-width: 1150px) {
 		.halves {

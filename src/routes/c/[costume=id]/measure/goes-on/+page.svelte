@@ -24,6 +24,7 @@
 	import Tag from '$lib/ui/Tag.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import type { PageData } from './$types';
+	import Submit from '$lib/ui/Submit.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
@@ -255,14 +256,14 @@
 			<Field name="componentId" label="Of" {options} bind:value={forComponent} none="choose" />
 		</div>
 		<OpeningFields {unit} />
-		<p class="end"><button class="button main">Add opening</button></p>
+		<Submit>Add opening</Submit>
 	</Form>
 </Dialog>
 <EditDialog bind:id={editing} title="Opening">
 	{#if edited}
 		<Form command="editOpening" id={edited.id} version={edited.version} onDone={() => (editing = null)}>
 			<OpeningFields opening={edited} {unit} />
-			<p class="end"><button class="button main">Save</button></p>
+			<Submit>Save</Submit>
 		</Form>
 		<Act command="removeOpening" id={edited.id} look="quiet" onDone={() => (editing = null)}
 			><Trash2 size={14} /> Remove</Act
@@ -346,9 +347,6 @@
 	}
 	.of {
 		margin-bottom: 10px;
-	}
-	.end {
-		margin: 12px 0;
 	}
 	@media (max-width: 700px) {
 		.verdict {

@@ -9,8 +9,7 @@
 		MEASURE_KEYS,
 		type MeasureKey
 	} from '$core/facts/bodyMeasure.ts';
-	import { wearersOf } from '$core/facts/measureRecord.ts';
-	import { DIRECTIONS } from '$core/facts/measureRecord.ts';
+	import { wearersOf, DIRECTIONS } from '$core/facts/measureRecord.ts';
 	import { NOT_SCALED, printPercent, resize, WARN_PERCENT } from '$core/engines/body/resize.ts';
 	import { sizesOf } from '$core/trade/sizeTable.ts';
 	import { shaperOf } from '$core/engines/shapers/shapers.ts';
@@ -26,6 +25,7 @@
 	import Tag from '$lib/ui/Tag.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import type { PageData } from './$types';
+	import Submit from '$lib/ui/Submit.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
@@ -229,7 +229,7 @@
 				hint="between body and garment; minus for stretch. Marked by body size, a pattern has its own in it: 0 keeps it in proportion"
 			/>
 		</div>
-		<p class="end"><button class="button main">Add</button></p>
+		<Submit>Add</Submit>
 	</Form>
 </Dialog>
 <Dialog bind:open={sizing} title="A clothes size it was made for">
@@ -250,7 +250,7 @@
 			/>
 		</div>
 		<p class="small soft">Girths in cm by EN 13402-3, from memory; the pattern’s own chart comes first.</p>
-		<p class="end"><button class="button main">Add its girths</button></p>
+		<Submit>Add its girths</Submit>
 	</Form>
 </Dialog>
 
@@ -292,8 +292,5 @@
 	}
 	label select {
 		width: auto;
-	}
-	.end {
-		margin-top: 12px;
 	}
 </style>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { shaperOf } from '$core/engines/shapers/shapers.ts';
 	import { followsPieces } from '$core/answers/followPieces.ts';
-	import ShapeDesk from '$lib/ui/ShapeDesk.svelte';
+	import ShapeDesk from '$lib/ui/shape/ShapeDesk.svelte';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();

@@ -5,7 +5,7 @@
 	import { runShaper, type Shaper } from '$core/engines/pattern/shaper.ts';
 	import { SHAPER_KEYS, SHAPERS, type ShaperKey } from '$core/engines/shapers/shapers.ts';
 	import { followsPieces } from '$core/answers/followPieces.ts';
-	import ShapeDesk from '$lib/ui/ShapeDesk.svelte';
+	import ShapeDesk from '$lib/ui/shape/ShapeDesk.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Solid from '$lib/ui/Solid.svelte';
 	import type { PageData } from './$types';

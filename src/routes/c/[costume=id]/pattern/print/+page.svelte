@@ -10,6 +10,7 @@
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import type { PageData } from './$types';
+	import Desk from '$lib/ui/Desk.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}/pattern`);
@@ -57,7 +58,7 @@
 {#if all.length === 0}
 	<Sheet title="Print"><p>There are no pieces yet: <a href="{base}/new">shape one first</a>.</p></Sheet>
 {:else}
-	<div class="desk">
+	<Desk sides="minmax(260px, 4fr) 7fr">
 		<Sheet title="Which pieces">
 			{#snippet tools()}
 				<button class="button small" onclick={() => without.clear()}>All</button>
@@ -104,7 +105,7 @@
 				</fieldset>
 			{/each}
 		</Sheet>
-		<div class="right">
+		<div class="stack right">
 			<Sheet title="Print">
 				<p class="lead">
 					{chosen.length} of {all.length} pieces{pages
@@ -162,21 +163,10 @@
 				</Sheet>
 			{/if}
 		</div>
-	</div>
+	</Desk>
 {/if}
 
 <style>
-	.desk {
-		display: grid;
-		grid-template-columns: minmax(260px, 4fr) 7fr;
-		gap: 16px;
-		align-items: start;
-	}
-	.right {
-		display: grid;
-		gap: 16px;
-		min-width: 0;
-	}
 	fieldset {
 		border: 0;
 		padding: 0;
@@ -221,9 +211,6 @@
 		margin: 10px 0 4px;
 	}
 	@media (max-width: 900px) {
-		.desk {
-			grid-template-columns: minmax(0, 1fr);
-		}
 		/* What is printed first, then the choice, then how it goes together. */
 		.right {
 			display: contents;

@@ -13,6 +13,7 @@
 	import Tick from '$lib/ui/Tick.svelte';
 	import Views from '$lib/ui/Views.svelte';
 	import type { PageData } from './$types';
+	import Submit from '$lib/ui/Submit.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const component = $derived(data.record.components.find((c) => c.id === data.componentId)!);
@@ -154,7 +155,7 @@
 				/>
 			{/if}
 		</div>
-		<p class="end"><button class="button main">Record the choice</button></p>
+		<Submit>Record the choice</Submit>
 	</Form>
 	{#if data.decisions.length}
 		<ul class="kept">
@@ -201,9 +202,6 @@
 	}
 	.risk.high {
 		color: var(--red-ink);
-	}
-	.end {
-		margin: 12px 0;
 	}
 	.kept {
 		margin: 0;

@@ -1,31 +1,30 @@
 <script lang="ts">
 	import Circle from '@lucide/svelte/icons/circle-dot';
 	import Eye from '@lucide/svelte/icons/eye';
-	import FlipHorizontal2 from '@lucide/svelte/icons/flip-horizontal-2';
-	import Pencil from '@lucide/svelte/icons/pencil';
 	import Pentagon from '@lucide/svelte/icons/pentagon';
 	import SeparatorVertical from '@lucide/svelte/icons/separator-vertical';
-	import Trash2 from '@lucide/svelte/icons/trash-2';
-	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { tick } from 'svelte';
 	import { inLedgerOrder, type Component } from '$core/facts/component.ts';
-	import { ANGLES, CALLOUT_SIDES, referencesOf, type Callout } from '$core/facts/picture.ts';
+	import { referencesOf, type Callout } from '$core/facts/picture.ts';
 	import { axisOf, unplaced } from '$core/answers/callouts.ts';
 	import type { Point } from '$core/units/point.ts';
 	import { lookViews } from '$lib/lookViews.ts';
-	import Act from '$lib/ui/Act.svelte';
 	import Callouts from '$lib/ui/Callouts.svelte';
 	import { COLOUR_BY, shadeOf, UNCLAIMED, type ColourBy } from '$lib/ui/calloutColours.ts';
-	import Dialog from '$lib/ui/Dialog.svelte';
 	import Drawing from '$lib/ui/Drawing.svelte';
-	import Field from '$lib/ui/Field.svelte';
-	import Form from '$lib/ui/Form.svelte';
 	import PictureView, { type Onto } from '$lib/ui/PictureView.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import Views from '$lib/ui/Views.svelte';
 	import type { PageData } from './$types';
+	import { DraftPoints } from '$lib/ui/draftPoints.svelte.ts';
+	import NewCallout from './NewCallout.svelte';
+	import AboutPicture from './AboutPicture.svelte';
+	import ChosenCallout from './ChosenCallout.svelte';
+	import { run } from '$lib/ui/run.ts';
+	import Swatch from '$lib/ui/Swatch.svelte';
+	import MatTools from '$lib/ui/MatTools.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
@@ -44,12 +43,10 @@
 		{ key: 'axis', name: 'Middle line', icon: SeparatorVertical }
 	] as const;
 	let tool = $state<(typeof TOOLS)[number]['key']>('look');
-	let draft = $state.raw<Point[]>([]);
+	const draft = new DraftPoints();
 	let by = $state<ColourBy>('layer');
 	let componentId = $state('');
 	let side = $state('none');
-	let label = $state('');
-	let editing = $state(false);
 	let desk: HTMLElement;
 	let beside = $state('');
 	const at = $derived(Number(page.url.searchParams.get('at')) || null);
@@ -76,42 +73,19 @@
 		}))
 	);
 
-	let placing: HTMLFormElement | undefined = $state();
-	let moving: HTMLFormElement | undefined = $state();
-	let lining: HTMLFormElement | undefined = $state();
-	let moved = $state({ id: 0, points: '' });
-	let axis = $state(0);
+	let placing: NewCallout | undefined = $state();
 
 	async function put(point: Point, scale: number) {
 		if (tool === 'axis') {
-			axis = Math.round(point[0] * 100) / 100;
-			await tick();
-			lining?.requestSubmit();
+			void run('setAxis', { id: picture.id, axisPx: Math.round(point[0] * 100) / 100 });
 			return;
 		}
-		const first = draft[0];
-		// A click on the first point closes the outline.
-		if (
-			tool === 'outline' &&
-			draft.length > 2 &&
-			Math.hypot(point[0] - first![0], point[1] - first![1]) < NEAR / scale
-		)
-			return place();
-		draft = tool === 'point' ? [point] : [...draft, point];
-		if (tool === 'point') await place();
-	}
-	async function place() {
+		if (tool === 'outline' && !draft.closes(point, NEAR / scale)) return draft.add(point);
+		if (tool === 'point') draft.add(point, 1);
 		await tick();
-		placing?.requestSubmit();
+		placing?.place();
 	}
-	function key(pressed: string) {
-		draft = pressed === 'Escape' ? [] : draft.slice(0, -1);
-	}
-	async function move(id: number, points: Point[]) {
-		moved = { id, points: JSON.stringify(points) };
-		await tick();
-		moving?.requestSubmit();
-	}
+	const move = (id: number, points: Point[]) => run('moveCallout', { id, points: JSON.stringify(points) });
 	const nameOf = (c: Callout) => {
 		const component = data.record.components.find((k) => k.id === c.componentId);
 		return component ? `${component.code} ${component.name}` : c.label || 'region';
@@ -124,57 +98,26 @@
 <div class="desk" class:two={other} bind:this={desk}>
 	{#if tool === 'point' || tool === 'outline'}
 		<div class="placing">
-			<Sheet title={tool === 'point' ? 'Point at a component' : 'Outline a component'} level={3}>
-				<Form
-					command="addCallout"
-					label="New callout"
-					hidden={{ pictureId: picture.id, shape: tool, points: JSON.stringify(draft) }}
-					onDone={() => (draft = [])}
-				>
-					<div class="across">
-						<Field
-							name="componentId"
-							label="Component"
-							{options}
-							none="not known yet: a region to claim"
-							bind:value={componentId}
-						/>
-						<Field name="side" label="Side" options={CALLOUT_SIDES} bind:value={side} />
-						{#if componentId === ''}<Field name="label" label="What is it?" bind:value={label} />
-						{:else}<input type="hidden" name="label" value="" />{/if}
-					</div>
-					<p class="small soft how">
-						{#if tool === 'point'}Click where it is. By keyboard: move the picture under the cross, then
-							Enter.
-						{:else}Click round it; click the first point again, or Finish. Backspace takes a point back.{/if}
-					</p>
-					<div class="row">
-						<button
-							class="button main small"
-							disabled={draft.length < (tool === 'outline' ? 3 : 1)}
-							{@attach (node) => void (placing = node.closest('form') ?? undefined)}
-							>{tool === 'outline' ? `Finish outline (${draft.length} points)` : 'Place'}</button
-						>
-						{#if draft.length}<button type="button" class="button quiet small" onclick={() => (draft = [])}
-								>Clear</button
-							>{/if}
-					</div>
-				</Form>
-			</Sheet>
+			<NewCallout
+				bind:this={placing}
+				pictureId={picture.id}
+				shape={tool}
+				{draft}
+				{options}
+				bind:componentId
+				bind:side
+			/>
 		</div>
 	{/if}
 	<div class="views">
-		<div class="bar on-mat" role="toolbar" aria-label="What a click does">
-			{#each TOOLS as t (t.key)}
-				<button
-					class="tool"
-					aria-pressed={tool === t.key}
-					onclick={() => {
-						tool = t.key;
-						draft = [];
-					}}><t.icon size={16} /> {t.name}</button
-				>
-			{/each}
+		<MatTools
+			tools={TOOLS}
+			{tool}
+			onchoose={(own) => {
+				tool = own;
+				draft.clear();
+			}}
+		>
 			<label class="by"
 				>Colours by
 				<select bind:value={by}>
@@ -190,9 +133,14 @@
 					</select></label
 				>
 			{/if}
-		</div>
+		</MatTools>
 		<div class="pair">
-			<PictureView {picture} label={titleOf(picture)} onpoint={tool === 'look' ? undefined : put} onkey={key}>
+			<PictureView
+				{picture}
+				label={titleOf(picture)}
+				onpoint={tool === 'look' ? undefined : put}
+				onkey={(pressed) => draft.key(pressed)}
+			>
 				{#snippet over(onto: Onto)}
 					{#if tool === 'axis'}
 						<Drawing
@@ -213,7 +161,7 @@
 						onchoose={tool === 'look' ? (id) => (chosen = id) : undefined}
 						onmove={tool === 'look' ? move : undefined}
 					/>
-					<Drawing points={draft} {onto} closed={tool === 'outline'} />
+					<Drawing points={draft.points} {onto} closed={tool === 'outline'} />
 				{/snippet}
 			</PictureView>
 			{#if other}
@@ -232,7 +180,7 @@
 		<ul class="legend on-mat small" aria-label="Legend">
 			{#each legend as s (s.key)}
 				<li>
-					<span class="swatch" style:background={s.colour} class:dashed={s === UNCLAIMED}></span>{s.words}
+					<Swatch colour={s.colour} dashed={s === UNCLAIMED} />{s.words}
 				</li>
 			{:else}<li>No callout yet: choose Point or Outline.</li>{/each}
 		</ul>
@@ -244,72 +192,26 @@
 				<p class="small">Click on it. Callouts are mirrored about this line.</p>
 			</Sheet>
 		{:else if chosenCallout}
-			<Sheet title={nameOf(chosenCallout)} level={3}>
-				{#key `${chosenCallout.id} ${chosenCallout.version}`}
-					<Form command="editCallout" id={chosenCallout.id} version={chosenCallout.version} label="Callout">
-						<div class="stack">
-							<Field
-								name="componentId"
-								label="Component"
-								{options}
-								none="not known yet: a region to claim"
-								value={chosenCallout.componentId ?? ''}
-							/>
-							<Field name="side" label="Side" options={CALLOUT_SIDES} value={chosenCallout.side} />
-							<Field name="label" label="Words" value={chosenCallout.label} />
-						</div>
-						<p class="row how"><button class="button main small">Save</button></p>
-					</Form>
-				{/key}
-				<div class="row">
-					<Act command="mirrorCallout" id={chosenCallout.id}><FlipHorizontal2 size={14} /> Mirror</Act>
-					<Act command="removeCallout" id={chosenCallout.id} look="quiet" onDone={() => (chosen = null)}
-						><Trash2 size={14} /> Remove</Act
-					>
-				</div>
-				<p class="small soft how">Drag it, or its corners.</p>
-			</Sheet>
+			<ChosenCallout
+				callout={chosenCallout}
+				name={nameOf(chosenCallout)}
+				{options}
+				ongone={() => (chosen = null)}
+			/>
 		{/if}
-		<Sheet title={titleOf(picture)} level={3}>
-			{#snippet tools()}
-				<button class="button quiet small" onclick={() => (editing = true)}><Pencil size={14} /> Edit</button>
-			{/snippet}
-			<p class="small">
-				{picture.angle} · {picture.design === 'own' ? 'own design' : 'faithful'} ·
-				<span class="figure">{picture.width} × {picture.height}</span> px
-				{#if picture.sourceNote}· {picture.sourceNote}{/if}
-			</p>
-			<p class="small">
-				<a href="{base}/measure/pictures/{picture.id}"
-					>{picture.scale ? 'Measure on it' : 'Give it a scale and measure'}</a
-				>
-			</p>
-			{#if callouts.length}
-				<ul class="list">
-					{#each callouts as callout (callout.id)}
-						{@const component = data.record.components.find((c) => c.id === callout.componentId)}
-						<li>
-							<button
-								class="entry"
-								aria-pressed={chosen === callout.id}
-								onclick={() => {
-									tool = 'look';
-									chosen = chosen === callout.id ? null : callout.id;
-								}}
-							>
-								<span class="swatch" style:background={shade(component).colour} class:dashed={!component}
-								></span>
-								{#if component}<Tag {component} short />{component.name}{:else}<b
-										>{callout.label || 'region'}</b
-									>
-									<span class="small soft">not claimed</span>{/if}
-								{#if callout.side !== 'none'}<span class="small soft">{callout.side}</span>{/if}
-							</button>
-						</li>
-					{/each}
-				</ul>
-			{/if}
-		</Sheet>
+		<AboutPicture
+			{picture}
+			title={titleOf(picture)}
+			{base}
+			{callouts}
+			components={data.record.components}
+			{shade}
+			{chosen}
+			onchoose={(id) => {
+				tool = 'look';
+				chosen = chosen === id ? null : id;
+			}}
+		/>
 		{#if open.components.length}
 			<Sheet title="On no picture yet" level={3}>
 				<p class="row">
@@ -333,53 +235,6 @@
 	</div>
 </div>
 
-<div hidden>
-	<Form command="moveCallout" id={moved.id} hidden={{ points: moved.points }}>
-		<button {@attach (node) => void (moving = node.closest('form') ?? undefined)}>Move</button>
-	</Form>
-	<Form command="setAxis" id={picture.id} hidden={{ axisPx: axis }}>
-		<button {@attach (node) => void (lining = node.closest('form') ?? undefined)}>Set</button>
-	</Form>
-</div>
-
-<Dialog bind:open={editing} title="Reference picture">
-	<Form command="editReference" id={picture.id} version={picture.version} onDone={() => (editing = false)}>
-		<div class="fields">
-			<Field name="title" label="Title" value={picture.title} />
-			<Field name="angle" label="Seen from" options={ANGLES} value={picture.angle} />
-			<Field
-				name="design"
-				label="Design"
-				options={[
-					{ value: 'faithful', label: 'followed faithfully' },
-					{ value: 'own', label: 'a start for an own design' }
-				]}
-				value={picture.design}
-			/>
-			<Field name="sourceNote" label="Source" value={picture.sourceNote} />
-			<Field
-				name="purpose"
-				label="Is for"
-				options={[
-					{ value: 'look', label: 'the breakdown' },
-					{ value: 'trace', label: 'tracing pieces' }
-				]}
-				value={picture.purpose}
-			/>
-		</div>
-		<p class="row how"><button class="button main">Save</button></p>
-	</Form>
-	<div class="how">
-		<Act
-			command="removeReference"
-			id={picture.id}
-			look="quiet"
-			at="{base}/look/pictures"
-			onDone={() => goto(`${base}/look/pictures`)}><Trash2 size={14} /> Remove this picture</Act
-		>
-	</div>
-</Dialog>
-
 <style>
 	.desk {
 		display: grid;
@@ -400,31 +255,6 @@
 	}
 	.two .pair {
 		grid-template-columns: 1fr 1fr;
-	}
-	.bar {
-		display: flex;
-		gap: 4px 8px;
-		flex-wrap: wrap;
-		align-items: center;
-		margin-bottom: 8px;
-		color: var(--on-mat);
-	}
-	.tool {
-		display: inline-flex;
-		gap: 6px;
-		align-items: center;
-		min-height: 36px;
-		padding: 4px 10px;
-		border: 1px solid var(--on-mat-soft);
-		background: none;
-		color: var(--on-mat);
-		cursor: pointer;
-	}
-	.tool[aria-pressed='true'] {
-		background: var(--pink);
-		border-color: var(--pink);
-		color: #2a0d18;
-		font-weight: 600;
 	}
 	.by {
 		display: inline-flex;
@@ -452,57 +282,12 @@
 		align-items: center;
 		gap: 6px;
 	}
-	.swatch {
-		width: 14px;
-		height: 14px;
-		border: 1px solid #10241f;
-		flex: none;
-	}
-	.swatch.dashed {
-		border-style: dashed;
-	}
 	.placing {
 		grid-area: placing;
 	}
 	.views {
 		grid-area: views;
 		min-width: 0;
-	}
-	.across {
-		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
-		gap: 8px 12px;
-	}
-	.stack {
-		display: grid;
-		gap: 8px;
-	}
-	.how {
-		margin: 8px 0;
-	}
-	.list {
-		list-style: none;
-		margin: 8px 0 0;
-		padding: 0;
-	}
-	.entry {
-		display: flex;
-		gap: 8px;
-		align-items: center;
-		width: 100%;
-		min-height: 34px;
-		padding: 2px 4px;
-		border: 0;
-		border-bottom: 1px solid var(--rule);
-		background: none;
-		text-align: left;
-		cursor: pointer;
-	}
-	.entry:hover {
-		background: var(--sheet-shade);
-	}
-	.entry[aria-pressed='true'] {
-		background: var(--pink-wash);
 	}
 	.pick {
 		border: 0;
@@ -523,10 +308,6 @@
 	@media (max-width: 700px) {
 		.two .pair {
 			grid-template-columns: 1fr;
-		}
-		.tool,
-		.entry {
-			min-height: 44px;
 		}
 		.by {
 			margin-left: 0;

@@ -1,0 +1,32 @@
+import { readFile } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+
+/** @type {import('node:module').ResolveHook} */
+export async function resolve(specifier, context, next) {
+	if (!specifier.endsWith('.sql?raw')) return next(specifier, context);
+	return { url: new URL(specifier, context.parentURL).href, format: 'module', shortCircuit: true };
+}
+
+/** @type {import('node:module').LoadHook} */
+export async function load(url, context, next) {
+	if (url.endsWith('.sql?raw')) {
+		const text = await readFile(new URL(url.replace('?raw', '')), 'utf8');
+		return { format: 'module', source: `export default ${JSON.stringify(text)};`, shortCircuit: true };
+	}
+	if (/\.svelte\.ts(\?|$)/.test(url)) {
+		const path = fileURLToPath(url.replace(/\?.*$/, ''));
+		return { format: 'module', source: await runes(path), shortCircuit: true };
+	}
+	return next(url, context);
+}
+
+/** Loaded with the first of its kind: most tests have none. */
+/** @param {string} filename */
+async function runes(filename) {
+	const { default: ts } = await import('typescript');
+	const { compileModule } = await import('svelte/compiler');
+	const plain = ts.transpileModule(await readFile(filename, 'utf8'), {
+		compilerOptions: { target: ts.ScriptTarget.ES2022, module: ts.ModuleKind.ESNext, verbatimModuleSyntax: true }
+	});
+	return compileModule(plain.outputText, { filename, generate: 'client', dev: false }).js.code;
+}

@@ -1,0 +1,105 @@
+<script lang="ts">
+	/** A value of a shape: typed, chosen, or following a measure of the wearer. */
+	import Field from '../Field.svelte';
+	import Working from '../Working.svelte';
+	import type { LengthUnit } from '$core/units/measure.ts';
+	import { measureWords, BODY_MEASURES, MEASURE_KEYS } from '$core/facts/bodyMeasure.ts';
+	import type { ShapeField } from './shapeDraft.svelte.ts';
+	import { ShapeDraft } from './shapeDraft.svelte.ts';
+	import { girthFigure } from '$core/explain/fit.ts';
+	import { say } from '$core/units/problem.ts';
+
+	interface Props {
+		draft: ShapeDraft;
+		field: ShapeField;
+		unit: LengthUnit;
+	}
+	let { draft, field, unit }: Props = $props();
+	const { key, param, follows, text } = $derived(field);
+	const wrong = $derived(draft.problemAt === key && draft.problem !== null);
+	const followed = $derived(draft.followed(follows));
+	const measures = MEASURE_KEYS.map((value) => ({ value, label: `follows ${BODY_MEASURES[value].name}` }));
+</script>
+
+<div class="param">
+	{#if param.choices}
+		<Field
+			name="value.{key}"
+			label={param.name}
+			options={param.choices.map((label, value) => ({ value: String(value), label }))}
+			value={text}
+			onchange={(v) => draft.type(key, v)}
+		/>
+	{:else}
+		<label class="small" for="value-{key}">{param.name}{follows ? ', with ease of' : ''}</label>
+		<span class="row"
+			><input
+				id="value-{key}"
+				name="value.{key}"
+				inputmode="decimal"
+				value={text}
+				aria-invalid={wrong ? 'true' : undefined}
+				aria-describedby="about-{key}"
+				oninput={(e) => draft.type(key, e.currentTarget.value)}
+			/>{param.unit === 'deg' ? '°' : param.unit === 'times' ? '×' : ''}
+			{#if param.measure}
+				<select
+					name="follow.{key}"
+					aria-label="{param.name}: what it follows"
+					value={follows}
+					onchange={(e) => draft.choose(field, e.currentTarget.value)}
+				>
+					<option value="">as typed</option>
+					{#each measures as m (m.value)}<option value={m.value}>{m.label}</option>{/each}
+				</select>
+			{/if}</span
+		>
+	{/if}
+	<span class="small" id="about-{key}">
+		{#if wrong}<b class="wrong">{say(draft.problem!)}</b>
+		{:else if followed}<Working
+				figure={girthFigure(
+					{
+						key: followed.key,
+						body: followed.body,
+						beneath: followed.beneath,
+						mm: followed.mm
+					},
+					unit,
+					followed.side
+				)}
+			/>
+			<span class="soft">{measureWords(followed.key, followed.side)}, {followed.wearer}</span>
+		{:else if key === 'thickness' && draft.thickness !== null}<span class="soft"
+				>{draft.length(draft.thickness)} of {draft.material?.name} count{draft.layers > 1
+					? `, ${draft.layers} layers`
+					: ''}</span
+			>
+		{:else if param.hint}<span class="soft">{param.hint}</span>{/if}
+	</span>
+</div>
+
+<style>
+	.param {
+		display: grid;
+		gap: 4px;
+		align-content: start;
+		min-width: 0;
+	}
+	.param label {
+		font-weight: 600;
+	}
+	.param input {
+		width: 100%;
+		min-width: 64px;
+		flex: 1;
+	}
+	.param select {
+		min-width: 0;
+		max-width: 130px;
+	}
+	.param .row {
+		flex-wrap: nowrap;
+		gap: 6px;
+	}
+</style>

@@ -1,0 +1,98 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import * as make from '../../../../tests/support/record.ts';
+import type { MeasureKey, MeasureSide } from '$core/facts/bodyMeasure.ts';
+import type { MeasureRecord } from '$core/facts/measureRecord.ts';
+import { valueOf } from '$core/explain/figure.ts';
+import { piecesFigure } from '$core/explain/pieces.ts';
+import { ShapeDraft } from './shapeDraft.svelte.ts';
+
+const bracer = make.component(2, {
+	code: 'A-04',
+	side: 'pair',
+	layer: 1,
+	zones: ['forearm-left', 'forearm-right']
+});
+const measured = (...measures: [MeasureKey, MeasureSide, number][]): MeasureRecord => ({
+	...make.NO_FIT,
+	wearers: [
+		{
+			id: 1,
+			name: 'Ona',
+			note: '',
+			version: 1,
+			measures: measures.map(([measure, side, mm], i) => ({
+				id: i + 1,
+				wearerId: 1,
+				measure,
+				side,
+				over: 'skin' as const,
+				mm,
+				takenOn: 22_000,
+				confirmed: false,
+				note: '',
+				version: 1
+			}))
+		}
+	],
+	worn: [{ id: 1, wearerId: 1, builtOn: null, fittedAt: null, version: 1 }] as never
+});
+
+const draftOf = (fit: MeasureRecord) =>
+	new ShapeDraft({
+		shape: () => undefined,
+		shaperKey: () => 'taperedBand',
+		component: () => bracer,
+		components: () => [bracer],
+		fit: () => fit,
+		materials: () => [make.material(10, { thicknessMm: 10 })],
+		unit: () => 'mm',
+		following: false
+	});
+const fieldOf = (draft: ShapeDraft, key: string) => draft.params.find((p) => p.key === key)!;
+
+test('a new shape follows the wearer where the measure is known, and its example elsewhere', () => {
+	const draft = draftOf(measured(['forearmGirth', 'left', 260], ['forearmGirth', 'right', 264]));
+	assert.deepEqual(draft.values.upper, { follows: 'forearmGirth', plus: 0 });
+	assert.equal(fieldOf(draft, 'upper').text, '0 mm');
+	assert.equal(draft.followed('forearmGirth')!.mm, 264, 'the larger arm');
+	assert.equal(typeof draft.values.lower, 'number', 'nobody has measured the wrist');
+	assert.equal(draft.problem, null);
+	assert.ok(draft.pieces.length > 0);
+});
+
+test('a slip is told at its field; the last whole shape stays in sight until it is mended', () => {
+	const draft = draftOf(make.NO_FIT);
+	draft.settle();
+	const before = draft.shown!;
+	draft.type('height', 'tall');
+	assert.equal(draft.problemAt, 'height');
+	draft.settle();
+	assert.deepEqual(draft.shown!.pieces, before.pieces);
+	draft.type('height', '250');
+	assert.equal(draft.problem, null);
+	assert.notDeepEqual(draft.shown!.pieces, before.pieces);
+});
+
+test('typed again, a value begins with what it followed; the ease is added to the measure', () => {
+	const draft = draftOf(measured(['forearmGirth', 'left', 260], ['forearmGirth', 'right', 260]));
+	draft.type('upper', '12');
+	assert.deepEqual(draft.values.upper, { follows: 'forearmGirth', plus: 12 });
+	draft.choose(fieldOf(draft, 'upper'), '');
+	assert.equal(draft.values.upper, 260);
+	draft.choose(fieldOf(draft, 'lower'), 'wristGirth');
+	assert.equal(draft.problemAt, 'lower', 'no wrist is measured');
+});
+
+test('the material says how thick it is, and there is something to keep once anything is changed', () => {
+	const draft = draftOf(make.NO_FIT);
+	assert.ok(!draft.isChanged);
+	const plain = valueOf(piecesFigure('area', draft.shown!.pieces, 'mm'));
+	draft.materialId = 10;
+	assert.equal(draft.thickness, 10);
+	assert.ok(draft.isChanged);
+	assert.ok(
+		valueOf(piecesFigure('area', draft.shown!.pieces, 'mm')) > plain,
+		'round what is thicker is longer'
+	);
+});

@@ -1,0 +1,143 @@
+<script lang="ts">
+	/** The shopping list: what it costs, when it must be ordered, when it comes. */
+	import type { Component } from '$core/facts/component.ts';
+	import Weave from '$lib/ui/Weave.svelte';
+	import type { Purchase, Material } from '$core/facts/material.ts';
+	import Working from '$lib/ui/Working.svelte';
+	import { isOverdue } from '$core/answers/leadTime.ts';
+	import { dayWords, dayOf } from '$core/units/localTime.ts';
+	import { costFigure, orderByFigure } from '$core/explain/money.ts';
+	import { PURCHASE_STATES, purchaseCost } from '$core/facts/material.ts';
+	import Act from '$lib/ui/Act.svelte';
+	import { formatPrice } from '$core/units/money.ts';
+	import X from '@lucide/svelte/icons/x';
+	import type { LocalMinutes } from '$core/units/localTime.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import { WEAVE_OF_FAMILY } from '$core/trade/weave.ts';
+	import type { OrderBy } from '$core/answers/arrivals.ts';
+
+	interface Props {
+		purchases: readonly Purchase[];
+		orders: readonly OrderBy[];
+		materials: readonly Material[];
+		components: readonly Component[];
+		currency: string;
+		now: LocalMinutes;
+		onedit: (purchase: number) => void;
+	}
+	let { purchases, orders, materials, components, currency, now, onedit }: Props = $props();
+	const material = (id: number) => materials.find((m) => m.id === id)!;
+	const orderOf = $derived(new Map(orders.map((o) => [o.material.id, o])));
+	const today = $derived(dayOf(now));
+	const next = (p: Purchase) => PURCHASE_STATES[PURCHASE_STATES.indexOf(p.state) + 1];
+</script>
+
+<div class="scroll">
+	<table>
+		<thead>
+			<tr
+				><th class="box"><span class="visually-hidden">In the basket</span></th><th>What</th><th
+					class="number">Packs</th
+				><th class="number">Cost</th><th>Supplier</th><th>Order by</th><th>There</th><th>State</th><th
+					class="no-print"
+				></th></tr
+			>
+		</thead>
+		<tbody>
+			{#each purchases as p (p.id)}
+				{@const m = material(p.materialId)}
+				{@const order = orderOf.get(p.materialId)}
+				<tr class:past={p.state === 'used'} class:here={p.state === 'arrived' || p.state === 'used'}>
+					<td class="box"><span></span></td>
+					<td>
+						<Weave weave={WEAVE_OF_FAMILY[m.family] ?? 'plain'} />
+						<b>{m.name}</b>
+						{#if p.componentId !== null}<span class="small soft"
+								>for {components.find((c) => c.id === p.componentId)?.code}</span
+							>{/if}
+						{#if p.note}<span class="small soft">{p.note}</span>{/if}
+					</td>
+					<td class="number"
+						>{p.packs} <span class="soft small">× {formatNumber(m.packSize)} {m.unit}</span></td
+					>
+					<td class="number"
+						><Working
+							figure={costFigure(p, m.name, currency)}
+							text={formatPrice(purchaseCost(p), currency)}
+						/></td
+					>
+					<td class="small">{p.supplier}</td>
+					<td>
+						{#if p.state === 'planned' && order?.orderByDay != null}<span
+								class:wrong={order.orderByDay < today}
+								><Working figure={orderByFigure(order)} text={dayWords(order.orderByDay)} /></span
+							>{#if order.orderByDay < today}<span class="wrong small"> passed</span>{/if}{/if}
+					</td>
+					<td class="small">
+						{#if p.state === 'ordered' && p.dueOn !== null}{dayWords(p.dueOn)}{#if isOverdue(p, now)}&nbsp;<b
+									class="wrong">overdue</b
+								>{/if}
+						{:else if p.arrivedOn !== null}{dayWords(p.arrivedOn)}{/if}
+						{#if order?.tooLate && (p.state === 'planned' || p.state === 'ordered')}<b class="wrong"
+								>too late</b
+							>{/if}
+					</td>
+					<td><span class="state {p.state}">{p.state}</span></td>
+					<td class="number no-print">
+						{#if next(p)}<Act
+								command="setPurchaseState"
+								id={p.id}
+								hidden={{ state: next(p)! }}
+								label="{m.name} is {next(p)}">mark {next(p)}</Act
+							>{/if}
+						<button
+							class="button small quiet"
+							onclick={() => onedit(p.id)}
+							aria-label="Edit the purchase of {m.name}">Edit</button
+						>
+						<Act command="removePurchase" id={p.id} look="quiet" label="Take {m.name} off the list"
+							><X size={14} /></Act
+						>
+					</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+</div>
+
+<style>
+	.state {
+		font-weight: 600;
+		font-size: var(--s13);
+		padding: 0 6px;
+		border: 1px solid var(--rule);
+	}
+	.state.ordered {
+		background: var(--yellow-wash);
+	}
+	.state.arrived {
+		color: var(--good-ink);
+	}
+	.past td {
+		color: var(--ink-soft);
+	}
+	.box {
+		display: none;
+	}
+	@media print {
+		/* What is still to be bought or waited for, with a box to tick. */
+		.here {
+			display: none;
+		}
+		.box {
+			display: table-cell;
+			width: 6mm;
+		}
+		.box span {
+			display: block;
+			width: 4mm;
+			height: 4mm;
+			border: 0.3mm solid black;
+		}
+	}
+</style>
