@@ -1,11 +1,7 @@
 <script lang="ts">
 	import '$lib/ui/app.css';
 	import { goto } from '$app/navigation';
-	import { navigating, page } from '$app/state';
-	import Undo from '@lucide/svelte/icons/undo-2';
-	import Redo from '@lucide/svelte/icons/redo-2';
-	import Search from '@lucide/svelte/icons/search';
-	import Keyboard from '@lucide/svelte/icons/keyboard';
+	import { page } from '$app/state';
 	import { onMount, type Snippet } from 'svelte';
 	import { scripts } from '$lib/ui/formState.ts';
 	import type { CostumeRecord } from '$core/facts/costume.ts';
@@ -16,10 +12,11 @@
 	import { placesByKey } from '$lib/keys.ts';
 	import { dialogIsOpen, hasOwnKeys, isTyping, pressing } from '$lib/ui/pressing.ts';
 	import { run } from '$lib/ui/run.ts';
-	import { toast } from '$lib/ui/toast.svelte.ts';
 	import Find from '$lib/ui/Find.svelte';
 	import Keys from '$lib/ui/Keys.svelte';
 	import type { LayoutData } from './$types';
+	import TopBar from '$lib/ui/TopBar.svelte';
+	import Toast from '$lib/ui/Toast.svelte';
 
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 	onMount(() => {
@@ -82,28 +79,14 @@
 
 <svelte:window {onkeydown} />
 <a class="skip" href="#main">To the work</a>
-<header class="top on-mat no-print" class:busy={navigating.to !== null}>
-	<a class="mark" href="/"><span>Dapper</span> <span>Ledger</span></a>
-	<nav aria-label="Workshop">
-		{#each ROOMS as room (room.path)}
-			<a href={room.path} aria-current={page.url.pathname === room.path ? 'page' : undefined}>{room.name}</a>
-		{/each}
-	</nav>
-	<div class="tools">
-		<button
-			title={data.undoWords ? `Undo: ${data.undoWords}` : 'Nothing to undo'}
-			disabled={!data.undoWords}
-			onclick={() => takeBack('undoLast')}><Undo size={16} /> Undo</button
-		>
-		<button
-			title={data.redoWords ?? 'Nothing to redo'}
-			disabled={!data.redoWords}
-			onclick={() => takeBack('redoLast')}><Redo size={16} /> Redo</button
-		>
-		<button onclick={() => (finding = true)}><Search size={16} /> Find</button>
-		<button class="keys" onclick={() => (keys = true)}><Keyboard size={16} /> Keys</button>
-	</div>
-</header>
+<TopBar
+	undoWords={data.undoWords}
+	redoWords={data.redoWords}
+	onundo={() => takeBack('undoLast')}
+	onredo={() => takeBack('redoLast')}
+	onfind={() => (finding = true)}
+	onkeys={() => (keys = true)}
+/>
 {#each data.running as timer (timer.id)}
 	{#if page.url.pathname !== `/c/${timer.costumeId}/bench`}
 		<a class="running no-print" href="/c/{timer.costumeId}/bench">
@@ -115,14 +98,7 @@
 {@render children()}
 <Find bind:open={finding} {things} />
 <Keys bind:open={keys} inCostume={!!costumeId} />
-<div class="toast-place no-print" role="status" aria-live="polite">
-	{#if toast.now}
-		<div class="toast" class:bad={toast.now.bad}>
-			<span>{toast.now.words}</span>
-			{#if toast.now.undoable}<button onclick={() => takeBack('undoLast')}>Undo</button>{/if}
-		</div>
-	{/if}
-</div>
+<Toast onundo={() => takeBack('undoLast')} />
 
 <style>
 	.skip {
@@ -137,137 +113,15 @@
 		left: 8px;
 		top: 8px;
 	}
-	.top {
-		display: flex;
-		align-items: center;
-		gap: 4px 24px;
-		flex-wrap: wrap;
-		padding: 8px 16px;
-		background: var(--mat-deep);
-		color: var(--on-mat);
-		border-bottom: 2px solid var(--brass);
-	}
-	.top.busy {
-		border-bottom-style: dashed;
-	}
-	.mark {
-		font-family: var(--head);
-		font-weight: 750;
-		font-size: var(--s18);
-		text-decoration: none;
-		letter-spacing: -0.01em;
-	}
-	.mark span:last-child {
-		color: var(--brass);
-	}
-	nav {
-		display: flex;
-		gap: 4px 16px;
-		flex-wrap: wrap;
-	}
-	nav a {
-		text-decoration: none;
-		padding: 4px 0;
-		color: var(--on-mat-soft);
-	}
-	nav a:hover {
-		color: var(--on-mat);
-	}
-	nav a[aria-current] {
-		color: var(--on-mat);
-		box-shadow: 0 2px 0 var(--brass);
-	}
-	.tools {
-		margin-left: auto;
-		display: flex;
-		gap: 4px;
-	}
-	.tools button {
-		display: inline-flex;
-		align-items: center;
-		gap: 5px;
-		min-height: 32px;
-		padding: 2px 8px;
-		border: 1px solid transparent;
-		background: none;
-		color: var(--on-mat);
-		cursor: pointer;
-		font-size: var(--s13);
-	}
-	.tools button:hover:not(:disabled) {
-		border-color: var(--on-mat-soft);
-	}
-	.tools button:disabled {
-		color: #7d9793;
-		cursor: default;
-	}
 	.running {
 		display: block;
 		background: var(--pink);
 		color: #2a0a18;
 		padding: 4px 16px;
 	}
-	.toast-place {
-		position: fixed;
-		left: 50%;
-		bottom: 24px;
-		translate: -50% 0;
-		z-index: 20;
-		max-width: calc(100vw - 24px);
-	}
-	.toast {
-		display: flex;
-		gap: 16px;
-		align-items: center;
-		background: #0a1f1d;
-		color: #fff;
-		padding: 10px 16px;
-		border-left: 5px solid var(--brass);
-		box-shadow: var(--shadow);
-	}
-	.toast.bad {
-		border-left-color: #ff8a80;
-	}
-	.toast button {
-		background: none;
-		border: 1px solid #fff;
-		color: #fff;
-		font-weight: 600;
-		padding: 4px 10px;
-		cursor: pointer;
-	}
 	@media (max-width: 700px) {
-		.top {
-			padding: 4px 12px;
-			gap: 0 12px;
-		}
-		nav {
-			order: 3;
-			width: 100%;
-			justify-content: space-between;
-			gap: 4px;
-		}
-		nav a {
-			padding: 11px 2px;
-		}
-		.tools button {
-			min-height: 44px;
-			padding: 2px 7px;
-		}
 		.running {
 			padding: 11px 16px;
-		}
-		.keys {
-			display: none !important;
-		}
-		/* At the top: below lie the rail and what a thumb presses next. */
-		.toast-place {
-			top: 8px;
-			bottom: auto;
-			width: calc(100vw - 24px);
-		}
-		.toast {
-			justify-content: space-between;
 		}
 	}
 </style>

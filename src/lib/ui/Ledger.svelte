@@ -154,9 +154,7 @@
 	}
 	.entry {
 		display: grid;
-		grid-template-columns:
-			20px minmax(150px, 2.2fr) minmax(70px, 1.2fr) 28px minmax(80px, 1.2fr)
-			44px 48px 48px 82px 60px;
+		grid-template-columns: var(--ledger);
 		gap: 0 8px;
 		align-items: center;
 		border-bottom: 1px solid var(--rule);
@@ -218,18 +216,11 @@
 		color: var(--good-ink);
 	}
 	@media (max-width: 1400px) {
-		.entry {
-			grid-template-columns: 20px minmax(190px, 2.4fr) 40px minmax(80px, 1.2fr) 44px 48px 52px 78px 56px;
-		}
 		.form {
 			display: none;
 		}
 	}
 	@media (max-width: 1100px) {
-		.entry {
-			grid-template-columns: 20px minmax(150px, 2fr) 40px 44px 52px 78px 56px;
-		}
-		.form,
 		.zones,
 		.seen {
 			display: none;
@@ -237,7 +228,6 @@
 	}
 	@media (max-width: 700px) {
 		.entry {
-			grid-template-columns: 28px minmax(0, 1fr) auto auto;
 			min-height: 48px;
 		}
 		.layer,

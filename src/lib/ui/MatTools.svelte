@@ -41,7 +41,7 @@
 		color: var(--on-mat);
 		cursor: pointer;
 	}
-	.tool[aria-pressed='true'] {
+	.bar .tool[aria-pressed='true'] {
 		background: var(--pink);
 		border-color: var(--pink);
 		color: #2a0d18;

@@ -5,6 +5,7 @@
 	import Act from '$lib/ui/Act.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';
+	import Room from '$lib/ui/Room.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const link = (id: number | null, before: number | null = null) => {
@@ -33,7 +34,7 @@
 	</ul>
 {/snippet}
 
-<main id="main">
+<Room most="980px">
 	<Sheet title="History">
 		{#snippet tools()}
 			{#if data.costumeId}<a class="button small" href="/history">All costumes</a>{/if}
@@ -90,14 +91,9 @@
 			</p>{/each}
 		{#if data.more}<p class="do"><a class="button small" href={link(null, data.more)}>Older</a></p>{/if}
 	</Sheet>
-</main>
+</Room>
 
 <style>
-	main {
-		max-width: 980px;
-		margin: 0 auto;
-		padding: 16px;
-	}
 	ol {
 		list-style: none;
 		margin: 4px 0 16px;
@@ -151,9 +147,6 @@
 		margin-top: 8px;
 	}
 	@media (max-width: 700px) {
-		main {
-			padding: 8px;
-		}
 		.detail {
 			padding-left: 8px;
 		}

@@ -15,6 +15,7 @@
 	import MakerSheet from './MakerSheet.svelte';
 	import RatesSheet from './RatesSheet.svelte';
 	import InTheOpen from './InTheOpen.svelte';
+	import Room from '$lib/ui/Room.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const workshop = $derived(data.workshop);
@@ -31,7 +32,7 @@
 
 <svelte:head><title>Makers · Dapper Ledger</title></svelte:head>
 
-<main id="main">
+<Room>
 	{#if refused}<Notice bad>{refused}</Notice>{/if}
 	<div class="columns">
 		{#each workshop.makers as maker (maker.id)}
@@ -69,16 +70,9 @@
 	{/if}
 
 	<RatesSheet {workshop} />
-</main>
+</Room>
 
 <style>
-	main {
-		max-width: 1240px;
-		margin: 0 auto;
-		padding: 16px;
-		display: grid;
-		gap: 16px;
-	}
 	.columns {
 		display: grid;
 		grid-template-columns: repeat(auto-fill, minmax(min(100%, 340px), 1fr));
@@ -87,10 +81,5 @@
 	}
 	.accuracy {
 		margin-bottom: 8px;
-	}
-	@media (max-width: 700px) {
-		main {
-			padding: 8px;
-		}
 	}
 </style>

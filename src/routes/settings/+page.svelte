@@ -15,6 +15,7 @@
 	import Tick from '$lib/ui/Tick.svelte';
 	import type { PageData } from './$types';
 	import Submit from '$lib/ui/Submit.svelte';
+	import Room from '$lib/ui/Room.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const s = $derived(data.settings);
@@ -28,7 +29,7 @@
 </script>
 
 <svelte:head><title>Settings · Dapper Ledger</title></svelte:head>
-<main id="main">
+<Room most="760px">
 	<Sheet title="Units and money">
 		<Form command="editSetting" version={s.version} label="Settings">
 			<div class="grid">
@@ -162,16 +163,9 @@
 			</ul>
 		{/if}
 	</Sheet>
-</main>
+</Room>
 
 <style>
-	main {
-		max-width: 760px;
-		margin: 0 auto;
-		padding: 16px;
-		display: grid;
-		gap: 16px;
-	}
 	.grid {
 		display: grid;
 		grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
@@ -205,10 +199,5 @@
 		justify-content: space-between;
 		align-items: center;
 		border-bottom: 1px solid var(--rule);
-	}
-	@media (max-width: 700px) {
-		main {
-			padding: 8px;
-		}
 	}
 </style>

@@ -598,7 +598,7 @@ test('garments wait for what lies beneath; a breakdown is copied with steps, coa
 		componentId: String(outer.id),
 		product: 'clearSpray',
 		coats: '2',
-		area: '1000',
+		area: '0.1',
 		recoatMinutes: '30m',
 		handlingMinutes: '24h'
 	});

@@ -14,6 +14,7 @@
 	import Form from '../Form.svelte';
 	import Sheet from '../Sheet.svelte';
 	import OffcutFields from './OffcutFields.svelte';
+	import Submit from '../Submit.svelte';
 
 	interface Props {
 		offcuts: readonly Offcut[];
@@ -76,7 +77,7 @@
 <Dialog bind:open={adding} title="New offcut" wide>
 	<Form command="addOffcut" onDone={() => (adding = false)} label="New offcut">
 		<OffcutFields materials={sheets} {unit} />
-		<p class="foot"><button class="button main">Add offcut</button></p>
+		<Submit>Add offcut</Submit>
 	</Form>
 </Dialog>
 <EditDialog bind:id={editing} title={edited?.name ?? ''} wide>
@@ -89,7 +90,7 @@
 			label="Offcut"
 		>
 			<OffcutFields offcut={edited} {unit} />
-			<p class="foot"><button class="button main">Save</button></p>
+			<Submit>Save</Submit>
 		</Form>
 	{/if}
 </EditDialog>
@@ -135,8 +136,5 @@
 	}
 	.flaw {
 		fill: #6d7671;
-	}
-	.foot {
-		margin-top: 12px;
 	}
 </style>

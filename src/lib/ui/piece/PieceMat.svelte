@@ -1,15 +1,13 @@
 <script lang="ts">
 	/** One piece on the mat, large: its points and edges to choose, points to move, a line to lay over it. */
-	import { svgPath } from '$core/formats/patternSvg.ts';
-	import { cutLine } from '$core/engines/pattern/allowance.ts';
-	import { pointAt } from '$core/engines/pattern/cut.ts';
-	import { boxOf, edgeLength, edgesOf, flatten, flattenEdge } from '$core/engines/pattern/outline.ts';
+	import { edgesOf, flattenEdge } from '$core/engines/pattern/outline.ts';
 	import type { Point } from '$core/units/point.ts';
-	import { notchPlace } from '$core/engines/pattern/piece.ts';
 	import type { Piece } from '$core/facts/piece.ts';
 	import { arrowOf } from '../pressing.ts';
 	import ZoomTools from '../ZoomTools.svelte';
 	import { Zoomed } from '../zoomed.svelte.ts';
+	import PieceLines from './PieceLines.svelte';
+	import { PieceView } from './pieceView.svelte.ts';
 
 	interface Props {
 		piece: Piece;
@@ -52,18 +50,20 @@
 	}: Props = $props();
 
 	const HEIGHT = 460;
-	const PAD = 36;
 	/** Pixels within which a click catches on something. */
 	const REACH = 9;
-	const MOST_LENGTHS = 16;
 	const uid = $props.id();
-	let width = $state(700);
 	let svg: SVGSVGElement;
 	const zoomed = new Zoomed(
 		[0.5, 40],
 		(event) => event.type === 'wheel' || (event.target as Element).classList.contains('ground')
 	);
-	const moved = $derived(zoomed.moved);
+	const view = new PieceView(
+		() => kept,
+		() => zoomed.moved,
+		HEIGHT
+	);
+	const { onto, path } = view;
 	let dragging = $state<number | 'c1' | 'c2' | null>(null);
 	/** The chosen curve, with the handles that bend it. */
 	const curve = $derived.by(() => {
@@ -71,55 +71,14 @@
 		const at = all[i];
 		return drawable && at?.edge.kind === 'cubic' ? { i, from: at.from, edge: at.edge } : null;
 	});
-
-	const box = $derived(boxOf([...flatten(kept.outline, 0.5).points, ...cutLine(kept, 0.5)]));
-	const fit = $derived(
-		Math.min(
-			(width - 2 * PAD) / Math.max(1, box.right - box.left),
-			(HEIGHT - 2 * PAD) / Math.max(1, box.top - box.bottom)
-		)
-	);
-	/** Pixels for one mm. */
-	const scale = $derived(fit * moved.k);
-	const onto = $derived(([x, y]: Point): Point => [
-		moved.x + moved.k * (width / 2 + (x - (box.left + box.right) / 2) * fit),
-		moved.y + moved.k * (HEIGHT / 2 - (y - (box.top + box.bottom) / 2) * fit)
-	]);
-	/** svgPath turns y round, and pixels run down already. */
-	const path = (points: readonly Point[], closed = true) =>
-		svgPath(
-			points.map((p) => {
-				const [x, y] = onto(p);
-				return [x, -y] as Point;
-			}),
-			closed
-		);
 	const at = (event: MouseEvent): Point => {
 		const { left, top } = svg.getBoundingClientRect();
-		const [px, py] = [event.clientX - left, event.clientY - top];
-		return [
-			((px - moved.x) / moved.k - width / 2) / fit + (box.left + box.right) / 2,
-			(HEIGHT / 2 - (py - moved.y) / moved.k) / fit + (box.top + box.bottom) / 2
-		];
+		return view.from([event.clientX - left, event.clientY - top]);
 	};
-	/** Squares of 10 mm, and of 100 when those are too small to see. */
-	const square = $derived(scale * 10 >= 4 ? 10 : 100);
 	const origin = $derived(onto([0, 0]));
-
 	const all = $derived(edgesOf(piece.outline));
 	/** What is clicked: it need not follow a point on its way, and hundreds of edges would take the time of a frame. */
 	const standing = $derived(edgesOf(kept.outline));
-	const allowed = $derived(piece.outline.edges.some((e) => e.allowance));
-	const cut = $derived(allowed ? cutLine(piece) : flatten(piece.outline).points);
-	const lengths = $derived(
-		all.length <= MOST_LENGTHS
-			? all.map(({ from, edge }, i) => ({
-					i,
-					at: onto(pointAt(from, edge, 0.5)),
-					mm: edgeLength(from, edge)
-				}))
-			: []
-	);
 
 	function take(event: PointerEvent, i: number) {
 		onpoint(i);
@@ -133,7 +92,7 @@
 		(event.currentTarget as Element).setPointerCapture(event.pointerId);
 	}
 	function drag(event: PointerEvent) {
-		if (typeof dragging === 'number') onmove(dragging, at(event), event.altKey ? 0 : REACH / scale);
+		if (typeof dragging === 'number') onmove(dragging, at(event), event.altKey ? 0 : REACH / view.scale);
 		else if (dragging && curve) onhandle(curve.i, dragging, at(event));
 	}
 	function drop() {
@@ -165,17 +124,17 @@
 	}
 </script>
 
-<div class="view" bind:clientWidth={width}>
+<div class="view" bind:clientWidth={view.width}>
 	<svg
 		bind:this={svg}
 		{@attach zoomed.attach}
 		{@attach (node: SVGSVGElement) => {
 			// Not an attribute: the drawing as a whole is no button, the ends of a line are laid from the keyboard by its fields.
-			const lay = (event: MouseEvent) => laying && onend(at(event), REACH / scale);
+			const lay = (event: MouseEvent) => laying && onend(at(event), REACH / view.scale);
 			node.addEventListener('click', lay);
 			return () => node.removeEventListener('click', lay);
 		}}
-		viewBox="0 0 {width} {HEIGHT}"
+		viewBox="0 0 {view.width} {HEIGHT}"
 		height={HEIGHT}
 		role="group"
 		aria-label={label}
@@ -186,37 +145,15 @@
 				id="{uid}-grid"
 				x={origin[0]}
 				y={origin[1]}
-				width={square * scale}
-				height={square * scale}
+				width={view.square * view.scale}
+				height={view.square * view.scale}
 				patternUnits="userSpaceOnUse"
 			>
-				<path d="M{square * scale} 0H0V{square * scale}" class="grid" />
+				<path d="M{view.square * view.scale} 0H0V{view.square * view.scale}" class="grid" />
 			</pattern>
 		</defs>
-		<rect {width} height={HEIGHT} fill="url(#{uid}-grid)" class="ground" />
-		<path
-			class="piece ground"
-			d="{path(cut)}{piece.holes.map((h) => path(flatten(h).points)).join('')}"
-			fill-rule="evenodd"
-		/>
-		{#if allowed}<path class="sew" d={path(flatten(piece.outline).points)} />{/if}
-		{#each piece.lines as line, i (i)}<path class="inner {line.use}" d={path(line.points, false)} />{/each}
-		{#each piece.notches as notch, i (i)}
-			{@const n = notchPlace(piece, notch)}
-			{@const [x, y] = onto(n.at)}
-			<path class="notch" d="M{x} {y}l{n.out[0] * 12} {-n.out[1] * 12}" />
-			<text x={x + n.out[0] * 22} y={y - n.out[1] * 22} class="pair">{notch.pair}</text>
-		{/each}
-		{#if piece.foldEdge !== null && all[piece.foldEdge]}
-			{@const fold = all[piece.foldEdge]!}
-			<path class="fold" d={path([fold.from, fold.edge.to], false)} />
-		{/if}
-		{#if piece.grain !== null}
-			{@const [gx, gy] = onto([(box.left + box.right) / 2, (box.top + box.bottom) / 2])}
-			<g class="grain" transform="translate({gx} {gy}) rotate({-piece.grain})">
-				<path d="M-44 0H44M-36 -5L-44 0L-36 5M36 -5L44 0L36 5" />
-			</g>
-		{/if}
+		<rect width={view.width} height={HEIGHT} fill="url(#{uid}-grid)" class="ground" />
+		<PieceLines {piece} {view} {length} />
 		{#each standing as { from, edge }, i (i)}
 			<path
 				class="edge"
@@ -231,9 +168,6 @@
 				}}
 				onkeydown={(event) => event.key === 'Enter' && onedge(i, event.shiftKey)}
 			/>
-		{/each}
-		{#each lengths as l (l.i)}
-			<text x={l.at[0]} y={l.at[1]} class="length">{length(l.mm)}</text>
 		{/each}
 		{#if !laying}
 			{#each all as { from }, i (i)}
@@ -286,7 +220,7 @@
 		{/each}
 	</svg>
 	<ZoomTools {zoomed} all="Show the whole piece" />
-	<p class="square small">one square is {square} mm</p>
+	<p class="square small">one square is {view.square} mm</p>
 </div>
 
 <style>
@@ -310,43 +244,9 @@
 		stroke: rgb(255 255 255 / 12%);
 		stroke-width: 1;
 	}
-	.piece {
-		fill: #ecdcb9;
-		stroke: #12211f;
-		stroke-width: 1.5;
-		stroke-linejoin: round;
-	}
-	.sew,
-	.inner,
-	.fold,
-	.notch,
-	.grain path,
 	.laid {
 		fill: none;
-		stroke: #12211f;
 		pointer-events: none;
-	}
-	.sew {
-		stroke-dasharray: 6 4;
-	}
-	.inner {
-		stroke-dasharray: 2 3;
-	}
-	.inner.fold {
-		stroke-dasharray: 9 3 2 3;
-	}
-	.fold {
-		stroke-width: 3;
-		stroke-dasharray: 12 3 3 3;
-	}
-	.notch {
-		stroke-width: 2.5;
-	}
-	.grain path {
-		stroke: #5a4a22;
-		stroke-width: 1.5;
-	}
-	.laid {
 		stroke: var(--red-ink);
 		stroke-width: 2;
 		stroke-dasharray: 8 4;
@@ -387,20 +287,6 @@
 		fill: var(--brass);
 		stroke: #12211f;
 		cursor: move;
-	}
-	text {
-		text-anchor: middle;
-		dominant-baseline: middle;
-		font: 12px var(--mono);
-		pointer-events: none;
-		fill: #12211f;
-		paint-order: stroke;
-		stroke: #ecdcb9;
-		stroke-width: 4px;
-	}
-	.pair {
-		fill: var(--on-mat);
-		stroke: var(--mat-deep);
 	}
 	.square {
 		position: absolute;

@@ -17,6 +17,9 @@
 	import { SHOWN, TABLES } from '$lib/ui/handbook/tables.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';
+	import Notice from '$lib/ui/Notice.svelte';
+	import Room from '$lib/ui/Room.svelte';
+	import Submit from '$lib/ui/Submit.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const trade = $derived(handbook());
@@ -42,7 +45,7 @@
 </script>
 
 <svelte:head><title>Handbook · Dapper Ledger</title></svelte:head>
-<main id="main">
+<Room>
 	<Sheet title="Handbook">
 		{#snippet tools()}
 			<a class="button small" href="/stash">Stash</a>
@@ -62,7 +65,7 @@
 					data-sveltekit-noscroll>{TABLES[t].name}</a
 				>{/each}
 		</nav>
-		{#if refused}<p class="refused" role="alert">{refused}</p>{/if}
+		{#if refused}<Notice bad>{refused}</Notice>{/if}
 		<div class="scroll">
 			<table>
 				<thead
@@ -108,7 +111,7 @@
 			<button class="button">Read this file</button>
 		</Form>
 	</Sheet>
-</main>
+</Room>
 
 <Dialog bind:open={dialog} title={open ? nameOfRow(rowsOf[open] ?? {}) : `New ${TABLES[table].one}`} wide>
 	{#key `${table} ${open}`}
@@ -119,20 +122,12 @@
 			label="Row of the handbook"
 		>
 			<RowFields {table} row={(open && rowsOf[open]) || {}} {trade} {unit} />
-			<p class="foot"><button class="button main">{open ? 'Save' : 'Add'}</button></p>
+			<Submit>{open ? 'Save' : 'Add'}</Submit>
 		</Form>
 	{/key}
 </Dialog>
 
 <style>
-	main {
-		max-width: 1240px;
-		margin: 0 auto;
-		padding: 16px;
-		display: grid;
-		grid-template-columns: minmax(0, 1fr);
-		gap: 16px;
-	}
 	nav {
 		display: flex;
 		flex-wrap: wrap;
@@ -148,19 +143,5 @@
 	nav a[aria-current] {
 		color: var(--ink);
 		border-bottom: 2px solid var(--ink);
-	}
-	.foot {
-		margin-top: 12px;
-	}
-	.refused {
-		background: var(--red-wash);
-		border-left: 4px solid var(--red-ink);
-		padding: 8px 12px;
-		margin-bottom: 12px;
-	}
-	@media (max-width: 700px) {
-		main {
-			padding: 8px;
-		}
 	}
 </style>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** What the costume will cost, against its limit. */
+	import PageAnswer from '$lib/ui/PageAnswer.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import { valueOf } from '$core/explain/figure.ts';
 	import type { Material } from '$core/facts/material.ts';
@@ -23,68 +24,38 @@
 	const figure = $derived(spendFigure(costume, spend));
 </script>
 
-<div class="answer">
-	<div>
-		<p class="big" class:wrong={spend.leftMinor !== null && spend.leftMinor < 0}>
-			Will cost <Working {figure} text={formatMoney(valueOf(figure), currency)} />
+<PageAnswer>
+	<p class="headline" class:wrong={spend.leftMinor !== null && spend.leftMinor < 0}>
+		Will cost <Working {figure} text={formatMoney(valueOf(figure), currency)} />
+	</p>
+	{#if costume.limitMinor !== null && spend.leftMinor !== null}
+		<p>
+			<b class:wrong={spend.leftMinor < 0}
+				><Working
+					figure={limitFigure(costume, spend)}
+					text={formatMoney(Math.abs(spend.leftMinor), currency)}
+				/></b
+			>
+			{spend.leftMinor >= 0 ? 'under' : 'over'}
+			the limit of {formatMoney(costume.limitMinor, currency)}
 		</p>
-		{#if costume.limitMinor !== null && spend.leftMinor !== null}
-			<p>
-				<b class:wrong={spend.leftMinor < 0}
-					><Working
-						figure={limitFigure(costume, spend)}
-						text={formatMoney(Math.abs(spend.leftMinor), currency)}
-					/></b
-				>
-				{spend.leftMinor >= 0 ? 'under' : 'over'}
-				the limit of {formatMoney(costume.limitMinor, currency)}
-			</p>
-		{:else}<p class="soft">No limit set.</p>{/if}
-	</div>
-	<Facts look="columns">
-		<Fact name="Paid">{formatMoney(spend.paidMinor, currency)}</Fact>
-		<Fact name="Ordered">{formatMoney(spend.orderedMinor, currency)}</Fact>
-		<Fact name="Planned">{formatMoney(spend.plannedMinor, currency)}</Fact>
-		<Fact name="Still short">{formatMoney(spend.notListedMinor, currency)}</Fact>
-	</Facts>
+	{:else}<p class="soft">No limit set.</p>{/if}
 	{#if spend.unpriced.length}<p class="small" data-unpriced>
 			On top of this comes what nobody knows the price of: {spend.unpriced
 				.map((id) => materials.find((m) => m.id === id)!.name)
 				.join(', ')}.
 		</p>{/if}
-	<div class="row no-print">
+	{#snippet beside()}
+		<Facts look="columns">
+			<Fact name="Paid">{formatMoney(spend.paidMinor, currency)}</Fact>
+			<Fact name="Ordered">{formatMoney(spend.orderedMinor, currency)}</Fact>
+			<Fact name="Planned">{formatMoney(spend.plannedMinor, currency)}</Fact>
+			<Fact name="Still short">{formatMoney(spend.notListedMinor, currency)}</Fact>
+		</Facts>
+	{/snippet}
+	{#snippet tools()}
 		<button class="button small" onclick={() => window.print()}><Printer size={14} /> Shopping list</button>
 		<a class="button small" href="{base}/out/materials" download><FileDown size={14} /> Materials as CSV</a>
 		<a class="button small" href="{base}/out/money" download><FileDown size={14} /> Money as CSV</a>
-	</div>
-</div>
-
-<style>
-	.answer {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) auto;
-		gap: 12px 32px;
-	}
-	.answer .row {
-		grid-column: 1 / -1;
-	}
-	.big {
-		font-family: var(--head);
-		font-size: var(--s36);
-		font-weight: 700;
-		line-height: 1.1;
-		margin-bottom: 6px;
-	}
-	.big :global(button) {
-		font-family: var(--head);
-		letter-spacing: normal;
-	}
-	@media (max-width: 700px) {
-		.answer {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		.big {
-			font-size: var(--s24);
-		}
-	}
-</style>
+	{/snippet}
+</PageAnswer>

@@ -19,6 +19,7 @@
 	import Working from '$lib/ui/Working.svelte';
 	import { coatTotalFigure } from '$core/explain/coating.ts';
 	import type { PageData } from './$types';
+	import Submit from '$lib/ui/Submit.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
@@ -139,7 +140,7 @@
 		<Form command="finishStep" id={logging.id} onDone={() => (logging = null)} label="Log a coat">
 			<Field name="at" label="It was on at" type="datetime-local" value={formatLocalTime(data.now)} />
 			<p class="foot"><Tick name="anyway" label="It went on anyway" /></p>
-			<p class="foot"><button class="button main">Log the coat</button></p>
+			<Submit>Log the coat</Submit>
 		</Form>
 	{/if}
 </Dialog>

@@ -170,6 +170,13 @@
 		font-weight: 600;
 		font-size: var(--s13);
 	}
+	.tick {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+		min-height: 28px;
+		font-size: var(--s13);
+	}
 	.gap {
 		height: 10px;
 	}

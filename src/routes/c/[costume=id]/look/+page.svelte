@@ -1,22 +1,14 @@
 <script lang="ts">
-	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Copy from '@lucide/svelte/icons/copy';
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Printer from '@lucide/svelte/icons/printer';
-	import { goto } from '$app/navigation';
-	import { page } from '$app/state';
 	import { inLedgerOrder, type Component } from '$core/facts/component.ts';
 	import { componentHoursFigure } from '$core/explain/plan.ts';
 	import { zoneWords, type Zone } from '$core/facts/zone.ts';
-	import { isFailure, type Answer } from '$lib/ui/formState.ts';
-	import ComponentFields from '$lib/ui/ComponentFields.svelte';
 	import CopyBreakdown from '$lib/ui/CopyBreakdown.svelte';
-	import Dialog from '$lib/ui/Dialog.svelte';
-	import Field from '$lib/ui/Field.svelte';
 	import BodyFigure from '$lib/ui/BodyFigure.svelte';
-	import Form from '$lib/ui/Form.svelte';
 	import Ledger, { treeOf } from '$lib/ui/Ledger.svelte';
 	import PasteDialog from '$lib/ui/PasteDialog.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -25,6 +17,8 @@
 	import Views from '$lib/ui/Views.svelte';
 	import { lookViews } from '$lib/lookViews.ts';
 	import type { PageData } from './$types';
+	import LedgerHeads from '$lib/ui/LedgerHeads.svelte';
+	import NewComponent from './NewComponent.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const components = $derived(data.record.components);
@@ -47,17 +41,6 @@
 	const visible = $derived(
 		zone ? new Set(components.filter((c) => c.zones.includes(zone!)).map((c) => c.id)) : null
 	);
-	const moveFailure = $derived.by(() => {
-		const answer = page.form as Answer;
-		return isFailure(answer) && answer.command === 'moveComponent' ? answer.message : null;
-	});
-	const routesFor = $derived(
-		Object.entries(handbook().route).map(([value, route]) => ({
-			value,
-			label: `${route.name} (${route.kinds.join(', ')})`
-		}))
-	);
-
 	const moveTo = (id: number, parentId: number | null, index: number) =>
 		run('moveComponent', { id, parentId, index });
 
@@ -123,15 +106,8 @@
 				><Plus size={14} /> Component</button
 			>
 		{/snippet}
-		{#if moveFailure}<p class="failure" role="alert">{moveFailure}</p>{/if}
 		{#if components.length}
-			<div class="heads small soft" aria-hidden="true">
-				<span></span><span>Component</span><span class="form">Form</span><span class="layer">Layer</span><span
-					class="zones">Zones</span
-				><span class="source">Get</span><span class="seen">Seen</span><span class="need">Needed</span><span
-					>Stage</span
-				><span class="left">Left</span>
-			</div>
+			<LedgerHeads />
 			<Ledger
 				bind:branches={tree}
 				{base}
@@ -163,32 +139,7 @@
 
 <CopyBreakdown bind:open={copying} others={data.others} />
 <PasteDialog bind:open={pasting} command="pasteComponents" title="Paste components" example={EXAMPLE} />
-<Dialog bind:open={adding} title="New component" wide>
-	<Form
-		command="addComponent"
-		label="New component"
-		onDone={(result) => {
-			adding = false;
-			goto(`${base}/look/${(result as { id: number }).id}`);
-		}}
-	>
-		<ComponentFields zones={zone ? [zone] : []} />
-		<div class="two">
-			<Field name="route" label="Route: its usual steps" options={routesFor} none="no steps yet" value="" />
-			<Field
-				name="parentId"
-				label="Part of"
-				options={inLedgerOrder(components).map(({ item, depth }) => ({
-					value: item.id,
-					label: `${'  '.repeat(depth)}${item.code} ${item.name}`
-				}))}
-				none="nothing: it stands by itself"
-				value=""
-			/>
-		</div>
-		<p class="hint"><button class="button main">Add component</button></p>
-	</Form>
-</Dialog>
+<NewComponent bind:open={adding} {components} {zone} {base} />
 
 <style>
 	.look {
@@ -212,55 +163,8 @@
 		color: var(--on-mat);
 		cursor: pointer;
 	}
-	.heads {
-		display: grid;
-		grid-template-columns:
-			20px minmax(150px, 2.2fr) minmax(70px, 1.2fr) 28px minmax(80px, 1.2fr)
-			44px 48px 48px 82px 60px;
-		gap: 0 8px;
-		border-bottom: 2px solid var(--ink);
-		font-weight: 600;
-		padding-bottom: 4px;
-	}
-	.heads .layer {
-		margin-left: -6px;
-	}
-	.heads .left {
-		text-align: right;
-	}
 	.hint {
 		margin-top: 12px;
-	}
-	.failure {
-		background: var(--red-wash);
-		border-left: 4px solid var(--red-ink);
-		padding: 8px 12px;
-	}
-	.two {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 12px;
-	}
-	.two {
-		margin-top: 12px;
-	}
-	@media (max-width: 1400px) {
-		.heads {
-			grid-template-columns: 20px minmax(190px, 2.4fr) 40px minmax(80px, 1.2fr) 44px 48px 52px 78px 56px;
-		}
-		.heads .form {
-			display: none;
-		}
-	}
-	@media (max-width: 1100px) {
-		.heads {
-			grid-template-columns: 20px minmax(150px, 2fr) 40px 44px 52px 78px 56px;
-		}
-		.heads .form,
-		.heads .zones,
-		.heads .seen {
-			display: none;
-		}
 	}
 	@media (max-width: 900px) {
 		.look {
@@ -271,14 +175,6 @@
 			max-width: 420px;
 			margin: 0 auto;
 			width: 100%;
-		}
-	}
-	@media (max-width: 700px) {
-		.heads {
-			display: none;
-		}
-		.two {
-			grid-template-columns: 1fr;
 		}
 	}
 	@media print {

@@ -23,7 +23,7 @@
 					options={others.map((w) => ({ value: w.id, label: w.name }))}
 					value={others[0]?.id}
 				/>
-				<p class="pick"><button class="button">Wears this costume</button></p>
+				<p class="alone"><button class="button">Wears this costume</button></p>
 			</div>
 		</Form>
 		<hr />
@@ -38,7 +38,7 @@
 </Dialog>
 
 <style>
-	.pick {
+	.alone {
 		align-self: end;
 	}
 	hr {

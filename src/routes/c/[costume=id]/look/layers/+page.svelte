@@ -106,7 +106,7 @@
 							<span class="small soft">layer {component.layer}, {data.stages[component.id]}</span>
 							{#if after.length}<span class="small">after {after.map((a) => a.name).join(', ')}</span>{/if}
 							{#if wrong.length}
-								<div class="wrong">
+								<div class="early">
 									The plan begins “{wrong[0]!.first.name}” before {wrong.map((w) => w.inner.name).join(', ')}
 									{wrong.length === 1 ? 'is' : 'are'} there to measure over.
 									<Act
@@ -183,7 +183,7 @@
 		display: grid;
 		gap: 8px;
 	}
-	.wrong {
+	.early {
 		margin-top: 4px;
 		padding: 6px 10px;
 		background: var(--yellow-wash);

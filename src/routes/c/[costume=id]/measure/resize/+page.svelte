@@ -1,31 +1,20 @@
 <script lang="ts">
 	import Plus from '@lucide/svelte/icons/plus';
-	import X from '@lucide/svelte/icons/x';
 	import { inLedgerOrder } from '$core/facts/component.ts';
-	import {
-		BODY_MEASURES,
-		definitionOf,
-		latest,
-		MEASURE_KEYS,
-		type MeasureKey
-	} from '$core/facts/bodyMeasure.ts';
-	import { wearersOf, DIRECTIONS } from '$core/facts/measureRecord.ts';
+	import { definitionOf, latest, type MeasureKey } from '$core/facts/bodyMeasure.ts';
+	import { wearersOf } from '$core/facts/measureRecord.ts';
 	import { NOT_SCALED, printPercent, resize, WARN_PERCENT } from '$core/engines/body/resize.ts';
-	import { sizesOf } from '$core/trade/sizeTable.ts';
 	import { shaperOf } from '$core/engines/shapers/shapers.ts';
 	import type { StoredShape } from '$core/facts/shape.ts';
-	import { formatLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { resizeFigure } from '$core/explain/fit.ts';
 	import Act from '$lib/ui/Act.svelte';
-	import Dialog from '$lib/ui/Dialog.svelte';
-	import Field from '$lib/ui/Field.svelte';
-	import Form from '$lib/ui/Form.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
-	import Working from '$lib/ui/Working.svelte';
 	import type { PageData } from './$types';
-	import Submit from '$lib/ui/Submit.svelte';
+	import NewNominalSize from './NewNominalSize.svelte';
+	import Notice from '$lib/ui/Notice.svelte';
+	import ResizeTable from './ResizeTable.svelte';
+	import NewNominal from './NewNominal.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
@@ -35,8 +24,6 @@
 	const wearer = $derived(wearers.find((w) => String(w.id) === wearerId) ?? wearers[0]);
 	let adding = $state(false);
 	let sizing = $state(false);
-	let table = $state<'women' | 'men'>('women');
-
 	/** The wearer's measure: the larger side, because a pattern is printed once for both. */
 	const body = (key: MeasureKey) => {
 		if (!wearer) return null;
@@ -86,7 +73,6 @@
 		const work = shape.works.find((w) => w.kind === 'resize');
 		return work ? `${percent(work.width)} × ${percent(work.height)}` : null;
 	};
-	const signed = (mm: number) => `${mm < 0 ? '−' : '+'}${formatLength(Math.abs(mm), unit)}`;
 </script>
 
 <svelte:head><title>Resize · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
@@ -140,56 +126,8 @@
 					</div>
 				{/if}
 			{/each}
-			{#each result.warnings as w (w)}<p class="warning">{WARNING[w]}</p>{/each}
-			<div class="scroll">
-				<table>
-					<thead
-						><tr
-							><th>Measure</th><th>Scales</th><th class="number">Made for</th><th class="number"
-								>{wearer?.name}</th
-							><th class="number">Ease</th><th class="number">Print at</th><th></th></tr
-						></thead
-					>
-					<tbody>
-						{#each rows as row (row.id)}
-							<tr>
-								<td>{BODY_MEASURES[row.measure].name}</td>
-								<td>{row.direction}</td>
-								<td class="number"
-									>{formatLength(row.nominalMm, unit)}
-									<span class="small soft">{row.madeFor === 'body' ? 'body' : 'garment'}</span></td
-								>
-								<td class="number"
-									>{#if row.body !== null}{formatLength(row.body, unit)}{:else}<a
-											href="{base}/measure/take?wearer={wearer?.id}">measure</a
-										>{/if}</td
-								>
-								<td class="number">{signed(row.easeMm)}</td>
-								<td class="number">
-									{#if row.body !== null}<Working
-											figure={resizeFigure(
-												BODY_MEASURES[row.measure].name,
-												row.body,
-												row.easeMm,
-												row.nominalMm,
-												row.madeFor,
-												unit
-											)}
-										/>{:else}–{/if}
-								</td>
-								<td class="number"
-									><Act
-										command="removeNominal"
-										id={row.id}
-										look="quiet"
-										label="Remove {BODY_MEASURES[row.measure].name}"><X size={14} /></Act
-									></td
-								>
-							</tr>
-						{/each}
-					</tbody>
-				</table>
-			</div>
+			{#each result.warnings as w (w)}<Notice>{WARNING[w]}</Notice>{/each}
+			<ResizeTable {rows} {wearer} {base} {unit} />
 		</section>
 	{/each}
 	{#if groups.length}
@@ -200,59 +138,8 @@
 	{/if}
 </Sheet>
 
-<Dialog bind:open={adding} title="What the pattern was made for">
-	<Form command="addNominal" label="Pattern measure" reset onDone={() => (adding = false)}>
-		<div class="fields">
-			<Field name="componentId" label="Pattern of" {options} value={options[0]?.value ?? ''} wide />
-			<Field
-				name="measure"
-				label="Measure"
-				options={MEASURE_KEYS.map((k) => ({ value: k, label: BODY_MEASURES[k].name }))}
-				value="chestGirth"
-			/>
-			<Field name="direction" label="Scales its" options={DIRECTIONS} value="width" />
-			<Field name="nominalMm" label="Made for" inputmode="decimal" hint="printed on it, or measured" />
-			<Field
-				name="madeFor"
-				label="The mark is of"
-				options={[
-					{ value: 'body', label: 'the body that it fits' },
-					{ value: 'garment', label: 'the finished garment' }
-				]}
-				value="body"
-				hint="bought patterns are mostly marked by body size"
-			/>
-			<Field
-				name="easeMm"
-				label="Ease"
-				value="0"
-				hint="between body and garment; minus for stretch. Marked by body size, a pattern has its own in it: 0 keeps it in proportion"
-			/>
-		</div>
-		<Submit>Add</Submit>
-	</Form>
-</Dialog>
-<Dialog bind:open={sizing} title="A clothes size it was made for">
-	<Form command="addNominalSize" label="Clothes size" onDone={() => (sizing = false)}>
-		<div class="fields">
-			<Field name="componentId" label="Pattern of" {options} value={options[0]?.value ?? ''} wide />
-			<Field name="table" label="Table" options={['women', 'men']} bind:value={table} />
-			<Field
-				name="size"
-				label="Size"
-				options={sizesOf(table).map((s) => ({
-					value: s.name,
-					label: `${s.name}: ${Object.entries(s.girths)
-						.map(([k, mm]) => `${BODY_MEASURES[k as MeasureKey].name} ${mm / 10}`)
-						.join(', ')}`
-				}))}
-				value="88"
-			/>
-		</div>
-		<p class="small soft">Girths in cm by EN 13402-3, from memory; the pattern’s own chart comes first.</p>
-		<Submit>Add its girths</Submit>
-	</Form>
-</Dialog>
+<NewNominal bind:open={adding} {options} />
+<NewNominalSize bind:open={sizing} {options} />
 
 <style>
 	.apply {
@@ -280,12 +167,6 @@
 	}
 	.print b {
 		font: 600 var(--s24) / 1 var(--head);
-	}
-	.warning {
-		margin-top: 6px;
-		padding: 6px 10px;
-		background: var(--yellow-wash);
-		border-left: 4px solid var(--yellow-ink);
 	}
 	.keeps {
 		margin-top: 16px;

@@ -11,11 +11,10 @@
 	import type { Point } from '$core/units/point.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import Callouts from '$lib/ui/Callouts.svelte';
-	import { COLOUR_BY, shadeOf, UNCLAIMED, type ColourBy } from '$lib/ui/calloutColours.ts';
+	import { COLOUR_BY, shadeOf, type ColourBy } from '$lib/ui/calloutColours.ts';
 	import Drawing from '$lib/ui/Drawing.svelte';
 	import PictureView, { type Onto } from '$lib/ui/PictureView.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
-	import Tag from '$lib/ui/Tag.svelte';
 	import Views from '$lib/ui/Views.svelte';
 	import type { PageData } from './$types';
 	import { DraftPoints } from '$lib/ui/draftPoints.svelte.ts';
@@ -23,8 +22,9 @@
 	import AboutPicture from './AboutPicture.svelte';
 	import ChosenCallout from './ChosenCallout.svelte';
 	import { run } from '$lib/ui/run.ts';
-	import Swatch from '$lib/ui/Swatch.svelte';
 	import MatTools from '$lib/ui/MatTools.svelte';
+	import NotPlaced from './NotPlaced.svelte';
+	import CalloutLegend from '$lib/ui/CalloutLegend.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
@@ -57,15 +57,6 @@
 
 	const shade = (component: Component | undefined) =>
 		shadeOf(component, by, component && data.stages[component.id]);
-	const legend = $derived(
-		[
-			...new Map(
-				callouts
-					.map((c) => shade(data.record.components.find((k) => k.id === c.componentId)))
-					.map((s) => [s.key, s])
-			).values()
-		].sort((a, b) => a.key.localeCompare(b.key, undefined, { numeric: true }))
-	);
 	const options = $derived(
 		inLedgerOrder(data.record.components).map(({ item, depth }) => ({
 			value: item.id,
@@ -86,6 +77,14 @@
 		placing?.place();
 	}
 	const move = (id: number, points: Point[]) => run('moveCallout', { id, points: JSON.stringify(points) });
+	async function pick(component: Component) {
+		componentId = String(component.id);
+		side = component.side === 'left' || component.side === 'right' ? component.side : 'none';
+		if (tool !== 'outline') tool = 'point';
+		// Chosen below, placed above: both come into sight.
+		await tick();
+		desk.scrollIntoView({ block: 'start' });
+	}
 	const nameOf = (c: Callout) => {
 		const component = data.record.components.find((k) => k.id === c.componentId);
 		return component ? `${component.code} ${component.name}` : c.label || 'region';
@@ -177,13 +176,7 @@
 				</PictureView>
 			{/if}
 		</div>
-		<ul class="legend on-mat small" aria-label="Legend">
-			{#each legend as s (s.key)}
-				<li>
-					<Swatch colour={s.colour} dashed={s === UNCLAIMED} />{s.words}
-				</li>
-			{:else}<li>No callout yet: choose Point or Outline.</li>{/each}
-		</ul>
+		<CalloutLegend {callouts} components={data.record.components} {shade} />
 	</div>
 
 	<div class="side">
@@ -213,24 +206,7 @@
 			}}
 		/>
 		{#if open.components.length}
-			<Sheet title="On no picture yet" level={3}>
-				<p class="row">
-					{#each open.components as component (component.id)}
-						<button
-							class="pick"
-							title="Place {component.code} on this picture"
-							onclick={async () => {
-								componentId = String(component.id);
-								side = component.side === 'left' || component.side === 'right' ? component.side : 'none';
-								if (tool !== 'outline') tool = 'point';
-								// Chosen below, placed above: both come into sight.
-								await tick();
-								desk.scrollIntoView({ block: 'start' });
-							}}><Tag {component} /></button
-						>
-					{/each}
-				</p>
-			</Sheet>
+			<NotPlaced components={open.components} onpick={pick} />
 		{/if}
 	</div>
 </div>
@@ -268,33 +244,12 @@
 		max-width: 132px;
 		color: var(--ink);
 	}
-	.legend {
-		list-style: none;
-		margin: 8px 0 0;
-		padding: 0;
-		display: flex;
-		flex-wrap: wrap;
-		gap: 4px 16px;
-		color: var(--on-mat);
-	}
-	.legend li {
-		display: flex;
-		align-items: center;
-		gap: 6px;
-	}
 	.placing {
 		grid-area: placing;
 	}
 	.views {
 		grid-area: views;
 		min-width: 0;
-	}
-	.pick {
-		border: 0;
-		padding: 0;
-		background: none;
-		cursor: pointer;
-		max-width: 100%;
 	}
 	/* The component stands above the picture that it is placed on. */
 	@media (max-width: 1000px) {

@@ -21,7 +21,7 @@
 <Sheet title={name} level={3}>
 	{#key `${callout.id} ${callout.version}`}
 		<Form command="editCallout" id={callout.id} version={callout.version} label="Callout">
-			<div class="lines">
+			<div class="below">
 				<Field
 					name="componentId"
 					label="Component"

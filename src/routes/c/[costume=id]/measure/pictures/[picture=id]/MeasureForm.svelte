@@ -44,7 +44,7 @@
 			hidden={{ pictureId, points: JSON.stringify(draft.points) }}
 			{onDone}
 		>
-			<div class="lines">
+			<div class="below">
 				<Field
 					name="kind"
 					label="What"

@@ -40,7 +40,7 @@
 		hidden={{ points: JSON.stringify(draft.points) }}
 		{onDone}
 	>
-		<div class="lines">
+		<div class="below">
 			<Field
 				name="kind"
 				label="By"

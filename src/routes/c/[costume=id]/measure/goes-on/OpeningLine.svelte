@@ -1,0 +1,134 @@
+<script lang="ts">
+	/** Whether one opening goes on, by how much it does not, and what would cure it. */
+	import Check from '@lucide/svelte/icons/check';
+	import CircleHelp from '@lucide/svelte/icons/circle-help';
+	import { BODY_MEASURES } from '$core/facts/bodyMeasure.ts';
+	import type { GoesOn } from '$core/engines/body/goesOn.ts';
+	import { missingFigure, reachFigure } from '$core/explain/fit.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import type { Wearer, MeasureSide } from '$core/facts/bodyMeasure.ts';
+	import { easeOf } from '$core/answers/goesOn.ts';
+	import X from '@lucide/svelte/icons/x';
+	import { PASSAGES } from '$core/facts/opening.ts';
+	import Tag from '$lib/ui/Tag.svelte';
+	import { MOST_CLOTH_STRETCH } from '$core/engines/body/goesOn.ts';
+	import type { LengthUnit } from '$core/units/measure.ts';
+	import Working from '$lib/ui/Working.svelte';
+	import OpeningWay from './OpeningWay.svelte';
+	import Pencil from '@lucide/svelte/icons/pencil';
+	import type { OpeningCheck } from '$core/answers/goesOn.ts';
+	import { formatLength } from '$core/units/measure.ts';
+
+	interface Props {
+		check: OpeningCheck;
+		wearers: readonly Wearer[];
+		base: string;
+		unit: LengthUnit;
+		onedit: () => void;
+	}
+	let { check, wearers, base, unit, onedit }: Props = $props();
+	const sideWords = (side: MeasureSide) => (side === 'none' ? '' : `, ${side}`);
+	/** The worst first: what is missing most, then what cannot be told. */
+	const at: { result: GoesOn; name: string } | null = $derived(
+		check.wearers
+			.flatMap((w) => w.results.map((result) => ({ result, name: w.wearer.name })))
+			.sort((a, b) => b.result.missing - a.result.missing)[0] ?? null
+	);
+	const o = $derived(check.opening);
+	const length = (mm: number) => formatLength(mm, unit);
+	const EASE_WORDS = {
+		rigid: 'rigid: 10 to 25 mm ease',
+		woven: 'woven: ease by girth',
+		stretch: 'stretch: 5 to 15 % less'
+	};
+</script>
+
+<li class="check" class:bad={check.passes === false}>
+	<div class="line">
+		<Tag component={check.component} href="{base}/look/{check.component.id}" />
+		<span>{PASSAGES[o.passage].name}</span>
+		<span class="verdict">
+			{#if check.passes === true}<Check size={18} aria-hidden="true" /> goes on
+			{:else if check.passes === false && at}<X size={18} aria-hidden="true" />
+				<Working figure={missingFigure(at.result, unit)} /> short
+				<span class="small"
+					>at {BODY_MEASURES[at.result.tightest!.key].name}{sideWords(at.result.side)}{wearers.length > 1
+						? `, ${at.name}`
+						: ''}</span
+				>
+			{:else}<CircleHelp size={18} aria-hidden="true" /> not told yet{/if}
+		</span>
+		<button
+			class="button quiet small"
+			aria-label="Edit {PASSAGES[o.passage].name} of {check.component.code}"
+			onclick={() => onedit()}><Pencil size={14} /></button
+		>
+	</div>
+	<p class="small soft">
+		closed {length(o.closedMm)}{o.stretchPercent
+			? ` + ${formatNumber(o.stretchPercent, 1)} % stretch`
+			: ''}{o.openingMm ? ` + ${length(o.openingMm)} opening` : ''} reaches <Working
+			figure={reachFigure(o, unit)}
+		/>
+		{o.split ? '· opens along its whole length' : ''}
+		· {EASE_WORDS[easeOf(check.component)]}
+		{#if check.component.flex === 'stretch' && o.stretchPercent === 0}
+			· <b>a stretch component with 0 % stretch: enter what the cloth gives</b>{/if}
+	</p>
+	{#if check.passes === false && at?.result.cures}
+		{@const cures = at.result.cures}
+		<ul class="cures">
+			<li>
+				<b>More opening:</b>
+				{length(cures.opening.more)} more round, or a slit {length(cures.opening.slit)} long from the edge.
+			</li>
+			<li>
+				<b>Stretch:</b>
+				{#if cures.stretch.would}cloth that gives {formatNumber(Math.ceil(cures.stretch.percent), 0)} % would do.
+				{:else}would need {formatNumber(Math.ceil(cures.stretch.percent), 0)} %, more than the {MOST_CLOTH_STRETCH}
+					% cloth gives.{/if}
+			</li>
+			<li>
+				<b>Split:</b> open it along its whole length and close it with a zip, lacing or buckles.
+			</li>
+		</ul>
+	{/if}
+	<OpeningWay {check} {base} {unit} />
+</li>
+
+<style>
+	.check {
+		padding: 8px 0 8px 10px;
+		border-bottom: 1px solid var(--rule);
+		border-left: 4px solid transparent;
+	}
+	.check.bad {
+		border-left-color: var(--red-ink);
+	}
+	.line {
+		display: flex;
+		gap: 4px 12px;
+		align-items: center;
+		flex-wrap: wrap;
+	}
+	.verdict {
+		display: inline-flex;
+		align-items: center;
+		gap: 6px;
+		margin-left: auto;
+		font-weight: 600;
+		flex-wrap: wrap;
+	}
+	.bad .verdict {
+		color: var(--red-ink);
+	}
+	.cures {
+		margin: 6px 0;
+		padding-left: 18px;
+	}
+	@media (max-width: 700px) {
+		.verdict {
+			margin-left: 0;
+		}
+	}
+</style>
