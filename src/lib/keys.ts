@@ -20,6 +20,7 @@ export const KEYS = table({
 	find: { press: ['/', 'Shift+/'], shown: '/', does: 'find anything' },
 	add: { press: ['n'], shown: 'n', does: 'add, where you are' },
 	keys: { press: ['?', 'Shift+?'], shown: '?', does: 'this sheet' },
+	message: { press: [], shown: 'Alt T', does: 'to the message, and its Undo' },
 	leave: { press: ['Escape'], shown: 'Esc', does: 'leave' },
 	timer: { press: ['Space'], shown: 'space', does: 'start or stop the timer', on: 'Bench' },
 	up: { press: ['Alt+ArrowUp'], shown: 'Alt ↑', does: 'move a component or step up', on: 'Look' },

@@ -11,12 +11,12 @@
 	import { ROOMS, STATIONS } from '$lib/stations.ts';
 	import { placesByKey } from '$lib/keys.ts';
 	import { dialogIsOpen, hasOwnKeys, isTyping, pressing } from '$lib/ui/pressing.ts';
-	import { run } from '$lib/ui/run.ts';
 	import Find from '$lib/ui/Find.svelte';
 	import Keys from '$lib/ui/Keys.svelte';
 	import type { LayoutData } from './$types';
 	import TopBar from '$lib/ui/TopBar.svelte';
-	import Toast from '$lib/ui/Toast.svelte';
+	import Messages from '$lib/ui/Messages.svelte';
+	import { takeBack } from '$lib/ui/takeBack.ts';
 
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 	onMount(() => {
@@ -25,9 +25,6 @@
 	let finding = $state(false);
 	let keys = $state(false);
 	const costumeId = $derived(page.params.costume);
-
-	const takeBack = (command: 'undoLast' | 'redoLast') =>
-		run(command, {}, { at: '/history', undoable: false });
 
 	const taken = pressing({ undo: () => takeBack('undoLast'), redo: () => takeBack('redoLast') });
 	const places = $derived(placesByKey(costumeId));
@@ -98,7 +95,7 @@
 {@render children()}
 <Find bind:open={finding} {things} />
 <Keys bind:open={keys} inCostume={!!costumeId} />
-<Toast onundo={() => takeBack('undoLast')} />
+<Messages />
 
 <style>
 	.skip {

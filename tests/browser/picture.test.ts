@@ -346,7 +346,9 @@ test('a fitting’s open point becomes a step; layers, seed and the three ways',
 	await page.getByLabel('Because').fill('the cloth is sold out');
 	await page.getByRole('button', { name: 'Record the choice' }).click();
 	await toast(page, /buy, because the cloth is sold out/);
-	await expect(page.getByRole('listitem').filter({ hasText: 'because the cloth is sold out' })).toBeVisible();
+	await expect(
+		page.getByRole('main').getByRole('listitem').filter({ hasText: 'because the cloth is sold out' })
+	).toBeVisible();
 	await page.locator('body').press('Control+z');
 	await expect(page.getByRole('columnheader', { name: 'Make it (now)' })).toBeVisible();
 });

@@ -10,7 +10,10 @@ const toast = (page: Page, words: string | RegExp) =>
 	expect(page.getByRole('status').getByText(words).first()).toBeVisible();
 /** `23 of 100` at the top of Plan, once the builds are simulated. */
 async function oddsOf(page: Page): Promise<number> {
-	const odds = page.locator('.answer .big').filter({ hasText: /of 100/ });
+	const odds = page
+		.getByRole('main')
+		.getByRole('button', { name: /of 100/ })
+		.first();
 	await expect(odds).toBeVisible({ timeout: 30_000 });
 	return Number(/(\d+) of 100/.exec(await odds.innerText())![1]);
 }
@@ -29,7 +32,11 @@ test('too late: odds are shown, a proposed thing is left out, odds rise, and it 
 	await expect(sheet(page, 'Odds').getByRole('listitem').filter({ hasText: 'of 100' }).first()).toBeVisible();
 	await expect(page.locator('.tape-box')).toContainText(`${before} of 100 builds are ready by`);
 	// How it was worked out.
-	await page.locator('.answer .big').getByRole('button').click();
+	await page
+		.getByRole('main')
+		.getByRole('button', { name: /of 100/ })
+		.first()
+		.click();
 	await expect(page.getByRole('dialog')).toContainText('builds that were ready ÷ builds');
 	await page.keyboard.press('Escape');
 

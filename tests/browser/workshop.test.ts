@@ -184,7 +184,7 @@ test('the shelf: copied without what was done, archived, restored, removed, undo
 	await page.goto('/', { waitUntil: 'networkidle' });
 	await page.getByRole('button', { name: 'Archive Duplicate' }).click();
 	await expect(page.getByRole('article', { name: 'Duplicate' })).toHaveCount(0);
-	const archived = page.getByRole('listitem').filter({ hasText: 'Duplicate' });
+	const archived = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Duplicate' });
 	await archived.getByRole('button', { name: 'Restore' }).click();
 	await expect(page.getByRole('article', { name: 'Duplicate' })).toBeVisible();
 	await page.getByRole('button', { name: 'Archive Duplicate' }).click();

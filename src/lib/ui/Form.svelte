@@ -8,7 +8,7 @@
 	import { tick, untrack, type Snippet } from 'svelte';
 	import { dropDraft, fieldsOf, fillField, keepDraft, readDraft, readField } from './drafts.ts';
 	import { isDone, isFailure, provideForm, scripts, type Answer } from './formState.ts';
-	import { announce } from './toast.svelte.ts';
+	import { announce } from './announce.ts';
 
 	interface Props {
 		command: string;

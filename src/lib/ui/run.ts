@@ -3,7 +3,7 @@ import { invalidateAll } from '$app/navigation';
 import { say, problem } from '$core/units/problem.ts';
 import type { FormDone, FormFailure } from '$lib/answer.ts';
 import { isDone, isFailure, type Answer } from './formState.ts';
-import { announce } from './toast.svelte.ts';
+import { announce } from './announce.ts';
 
 export type Values = Readonly<Record<string, string | number | boolean | null>>;
 

@@ -5,7 +5,7 @@
 	import { say } from '$core/units/problem.ts';
 	import type { Piece } from '$core/facts/piece.ts';
 	import Sheet from '../Sheet.svelte';
-	import { announce } from '../toast.svelte.ts';
+	import { announce } from '../announce.ts';
 	import TypedField from './TypedField.svelte';
 	import type { Typed } from './typed.svelte.ts';
 
