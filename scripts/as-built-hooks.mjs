@@ -26,7 +26,11 @@ async function runes(filename) {
 	const { default: ts } = await import('typescript');
 	const { compileModule } = await import('svelte/compiler');
 	const plain = ts.transpileModule(await readFile(filename, 'utf8'), {
-		compilerOptions: { target: ts.ScriptTarget.ES2022, module: ts.ModuleKind.ESNext, verbatimModuleSyntax: true }
+		compilerOptions: {
+			target: ts.ScriptTarget.ES2022,
+			module: ts.ModuleKind.ESNext,
+			verbatimModuleSyntax: true
+		}
 	});
 	return compileModule(plain.outputText, { filename, generate: 'client', dev: false }).js.code;
 }

@@ -104,15 +104,16 @@ async function test() {
 		work();
 		console.log(`  ${name}: ${((Date.now() - began) / 1000).toFixed(1)} s`);
 	};
-	// These three only read, and each leaves a core idle by itself.
+	// These only read, and each leaves a core idle by itself.
 	const began = Date.now();
 	run('npx', ['--no-install', 'svelte-kit', 'sync']);
 	const read = await Promise.all([
 		aside('format', ['prettier', '--check', '.', '--log-level', 'warn']),
 		aside('lint', ['eslint', '.']),
-		aside('types', ['svelte-check', '--fail-on-warnings'])
+		aside('types', ['svelte-check', '--fail-on-warnings']),
+		aside('unused code', ['knip', '--no-progress'])
 	]);
-	console.log(`  format, lint, types: ${((Date.now() - began) / 1000).toFixed(1)} s`);
+	console.log(`  format, lint, types, unused code: ${((Date.now() - began) / 1000).toFixed(1)} s`);
 	if (read.includes(false)) process.exit(1);
 	const counts = { passed: 0, failed: 0 };
 	step('unit', () => {

@@ -1,6 +1,7 @@
 /** Runs every unit test. Node 20's runner does not expand globs, and without files it would pass on nothing. */
 import { spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
+import { resolve } from 'node:path';
 import { globSync } from './files.mjs';
 
 const files = [...globSync('src', /\.test\.ts$/), ...globSync('tests/unit', /\.test\.ts$/)];
@@ -15,20 +16,22 @@ const reporters = ['spec', 'stdout', 'tap', 'test-results/unit.tap'].map((to, i)
 );
 const only = process.argv.slice(2);
 const chosen = only.length ? files.filter((f) => only.some((o) => f.includes(o))) : files;
+// Tests of the server begin with an empty workshop each: it is laid out once.
+const needed = chosen.some((f) => /^(src\/lib\/server|tests\/unit)\//.test(f));
+const start = resolve('test-results/start.tar');
+const loaders = ['--import', 'tsx', '--import', './scripts/as-built.mjs'];
+if (needed) {
+	const laid = spawnSync(process.execPath, [...loaders, 'tests/support/layOutStart.ts', start], {
+		stdio: 'inherit'
+	});
+	if (laid.status !== 0) process.exit(1);
+}
 const run = spawnSync(
 	process.execPath,
-	[
-		'--import',
-		'tsx',
-		'--import',
-		'./scripts/as-built.mjs',
-		'--test',
-		'--test-concurrency=2',
-		...reporters,
-		...chosen
-	],
+	[...loaders, '--test', '--test-concurrency=2', ...reporters, ...chosen],
 	{
-		stdio: 'inherit'
+		stdio: 'inherit',
+		env: { ...process.env, ...(needed && { DAPPER_TEST_START: start }) }
 	}
 );
 process.exit(run.status ?? 1);

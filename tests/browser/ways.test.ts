@@ -267,3 +267,27 @@ test('on paper: the breakdown alone lies across; the shopping list has boxes and
 	const row = page.getByRole('group', { name: 'wrist girth' });
 	expect(await row.evaluate((e) => getComputedStyle(e).breakInside)).toBe('avoid');
 });
+
+test('no answer: the form says so, keeps what was typed, and sent again it is done once', async ({
+	page
+}) => {
+	await page.goto('/', { waitUntil: 'networkidle' });
+	await page.getByRole('button', { name: 'New costume' }).click();
+	const dialog = page.getByRole('dialog');
+	await dialog.getByLabel('Name').fill('Heron of the Weir');
+	await page.route(/addCostume/, (route) => route.abort());
+	await dialog.getByRole('button', { name: 'Add costume' }).click();
+	await expect(dialog.getByRole('alert')).toHaveText(/The server does not answer/);
+	await expect(dialog.getByLabel('Name')).toHaveValue('Heron of the Weir');
+	await page.unroute(/addCostume/);
+	await dialog.getByRole('button', { name: 'Add costume' }).click();
+	await expect(page.getByRole('heading', { name: 'Heron of the Weir', level: 1 })).toBeVisible();
+	await page.goto('/', { waitUntil: 'networkidle' });
+	await expect(page.getByRole('article', { name: 'Heron of the Weir' })).toHaveCount(1);
+
+	// A button has no field to say it at; it is said as everything that was done is said.
+	await page.route(/archiveCostume/, (route) => route.abort());
+	await page.getByRole('button', { name: 'Archive Heron of the Weir' }).click();
+	await expect(page.getByRole('status').getByText(/The server does not answer/)).toBeVisible();
+	await expect(page.getByRole('article', { name: 'Heron of the Weir' })).toBeVisible();
+});

@@ -1,10 +1,11 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, openAsBlob, rmSync } from 'node:fs';
 import { mkdir } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startClock } from '../../src/lib/server/clock.ts';
 import { contextOf, runCommand, type Command } from '../../src/lib/server/commands/command.ts';
 import { openInMemory, type Database } from '../../src/lib/server/db/open.ts';
+import { all } from '../../src/lib/server/db/rows.ts';
 import { lastAction, undo } from '../../src/lib/server/db/undo.ts';
 import { prepareWorkshop } from '../../src/lib/server/firstStart.ts';
 
@@ -33,7 +34,8 @@ export async function testWorkshop(now: string): Promise<TestWorkshop> {
 	startClock(now);
 	const folder = mkdtempSync(join(tmpdir(), 'dapper-test-'));
 	await mkdir(join(folder, 'files'));
-	const db = await openInMemory(folder);
+	const laidOut = process.env['DAPPER_TEST_START'];
+	const db = await openInMemory(folder, laidOut ? await openAsBlob(laidOut) : undefined);
 	await prepareWorkshop(db);
 	const context = (costumeId = 0) => contextOf(db, folder, costumeId ? { costume: String(costumeId) } : {});
 	return {
@@ -90,3 +92,13 @@ export const MATERIAL = {
 	stashNote: '',
 	coatProduct: ''
 };
+
+/** Costumes that are being worked on, or put away. */
+export async function costumeIds(db: Database, archived: boolean): Promise<number[]> {
+	const rows = await all<{ id: number }>(
+		db,
+		'select id from costume where (archived_at is not null) = $1 order by event_at, id',
+		[archived]
+	);
+	return rows.map((r) => r.id);
+}

@@ -58,8 +58,5 @@ export function weigh(material: Material, quantity: number, area: number): Weigh
 	};
 }
 
-/** ml of contact cement between the layers of pieces of so much area, mm². */
-export const cementFor = (area: number, layers: number, trade: Catalogue): number =>
-	((layers - 1) * area * cementPerM2(trade)) / 1e6;
-
+/** ml of contact cement for a square metre between two layers. */
 export const cementPerM2 = (trade: Catalogue): number => trade.glue.contactCement?.mlPerM2 ?? 0;

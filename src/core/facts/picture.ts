@@ -18,8 +18,6 @@ export type Reference =
 	| { kind: 'length' | 'height'; points: readonly [Point, Point]; mm: number }
 	| { kind: 'rectangle'; points: readonly [Point, Point, Point, Point]; width: number; height: number };
 
-export const REFERENCE_KINDS = ['rectangle', 'length', 'height'] as const;
-
 export const ANGLES = ['front', 'back', 'left', 'right', 'detail'] as const;
 export const DESIGNS = ['faithful', 'own'] as const;
 export const CALLOUT_SHAPES = ['point', 'outline'] as const;

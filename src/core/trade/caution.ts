@@ -31,7 +31,6 @@ export const CAUTIONS = {
 	)
 } as const satisfies Record<string, Caution>;
 
-export type StandardCaution = keyof typeof CAUTIONS;
 export type CautionKey = string;
 
 export const CAUTION_CLOSING =

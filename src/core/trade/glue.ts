@@ -48,4 +48,3 @@ export const GLUES = {
 	woodGlue: glue('PVA', []),
 	skinAdhesive: glue('skin-safe adhesive', ['skin'])
 } as const satisfies Record<string, Glue>;
-export type StandardGlue = keyof typeof GLUES;

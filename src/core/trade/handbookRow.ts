@@ -101,7 +101,7 @@ export const HANDBOOK_ROWS = {
 type Fits = {
 	[T in HandbookTable]: z.infer<(typeof HANDBOOK_ROWS)[T]> extends Catalogue[T][string] ? true : never;
 };
-export const ROWS_FIT: Fits = {
+const _rowsFit: Fits = {
 	technique: true,
 	route: true,
 	coatProduct: true,

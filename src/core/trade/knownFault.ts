@@ -134,7 +134,6 @@ export const KNOWN_FAULTS = {
 } as const satisfies Record<string, KnownFault>;
 
 /** A known fault that ships with the app. */
-export type StandardFault = keyof typeof KNOWN_FAULTS;
 
 /** The steps that mend it: the known ones, or one open step for what nobody has seen before. */
 export const cureSteps = (known: KnownFault | null, cure: string): readonly CureStep[] =>

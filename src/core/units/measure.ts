@@ -142,7 +142,3 @@ export function formatSmallArea(mm2: number, unit: LengthUnit): string {
 		? formatArea(mm2, unit)
 		: `${formatNumber(mm2 / MM_PER[small] ** 2, 1)} ${small}²`;
 }
-
-export function formatWeight(grams: number, unit: WeightUnit): string {
-	return `${formatNumber(grams / G_PER[unit], unit === 'kg' || unit === 'lb' ? 2 : 1)} ${unit}`;
-}

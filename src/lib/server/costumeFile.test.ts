@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { testWorkshop, type TestWorkshop } from '../../../tests/support/workshop.ts';
+import { costumeIds, testWorkshop, type TestWorkshop } from '../../../tests/support/workshop.ts';
 import { costumeCommands } from './commands/costume.ts';
 import { fileCommands } from './commands/file.ts';
 import { layoutCommands } from './commands/layout.ts';
@@ -11,7 +11,7 @@ import { act } from './db/action.ts';
 import { all, one } from './db/rows.ts';
 import type { Database } from './db/open.ts';
 import { layOutDemo } from './demo/layOut.ts';
-import { costumeIds, loadRecord } from './read/costume.ts';
+import { loadRecord } from './read/costume.ts';
 import { loadLayouts } from './read/layout.ts';
 import { loadWorkshop } from './read/workshop.ts';
 

@@ -6,9 +6,11 @@
 	import { enhance } from '$app/forms';
 	import { navigating, page } from '$app/state';
 	import { tick, untrack, type Snippet } from 'svelte';
+	import { problem, say } from '$core/units/problem.ts';
 	import { dropDraft, fieldsOf, fillField, keepDraft, readDraft, readField } from './drafts.ts';
 	import { isDone, isFailure, provideForm, scripts, type Answer } from './formState.ts';
 	import { announce } from './announce.ts';
+	import Notice from './Notice.svelte';
 
 	interface Props {
 		command: string;
@@ -52,9 +54,14 @@
 			? answer
 			: null;
 	});
+	/** Why there was no answer: nothing that was typed is lost, and sent again it is still one action. */
+	let lost = $state('');
 	let form: HTMLFormElement;
 	/** As its button does. */
 	export const submit = () => form.requestSubmit();
+
+	/** Buttons without fields have no place of their own for a refusal. */
+	const hasFields = () => form.querySelector('input:not([type=hidden]), select, textarea') !== null;
 
 	const newKey = () =>
 		Array.from(crypto.getRandomValues(new Uint32Array(4)), (n) => n.toString(16).padStart(8, '0')).join('');
@@ -174,7 +181,15 @@
 		if (busy && key === before) return cancel();
 		formData.set('formKey', key);
 		busy = true;
+		lost = '';
 		return async ({ result, update }) => {
+			if (result.type === 'error') {
+				busy = false;
+				lost = result.status ? String(result.error?.message) : say(problem('noAnswer'));
+				if (!hasFields()) announce(lost, { bad: true, undoable: false });
+				onFail?.();
+				return;
+			}
 			answered = true;
 			// Fresh data asked for now would cancel a page that is just being opened.
 			await navigating.complete?.catch(() => {});
@@ -191,9 +206,7 @@
 				onDone?.(result.data?.result);
 			} else {
 				const answer = (result.type === 'failure' ? result.data : null) as Answer;
-				// Buttons without fields have no place of their own for a refusal.
-				if (isFailure(answer) && !form.querySelector('input:not([type=hidden]), select, textarea'))
-					announce(answer.message, { bad: true, undoable: false });
+				if (isFailure(answer) && !hasFields()) announce(answer.message, { bad: true, undoable: false });
 				form.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
 				onFail?.();
 			}
@@ -208,6 +221,7 @@
 			{name}
 			value={value ?? ''}
 		/>{/each}
+	{#if lost}<Notice bad>{lost}</Notice>{/if}
 	{#if failure && (!Object.keys(failure.errors).length || failure.current)}
 		<div class="message" role="alert">
 			<p>{failure.message}</p>

@@ -57,12 +57,19 @@ export async function openDatabase(
 	}
 }
 
-/** A database in memory, for tests. */
-export const openInMemory = (folder: string): Promise<Database> =>
-	openLocked('memory://', folder, { release() {} });
+/**
+ * A database in memory, for tests.
+ * @param from what one like it was dumped as: opening it takes a fifth of the time of making one
+ */
+export const openInMemory = (folder: string, from?: Blob): Promise<Database> =>
+	openLocked('memory://', folder, { release() {} }, from);
 
-async function openLocked(path: string, folder: string, lock: FolderLock): Promise<Database> {
-	const pg = await PGlite.create(path, { parsers, relaxedDurability: false });
+async function openLocked(path: string, folder: string, lock: FolderLock, from?: Blob): Promise<Database> {
+	const pg = await PGlite.create(path, {
+		parsers,
+		relaxedDurability: false,
+		...(from && { loadDataDir: from })
+	});
 	await migrate(pg);
 	let era = randomUUID();
 	return {

@@ -1,13 +1,12 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { costumeIds, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
 import { todayOf } from '$core/answers/today.ts';
 import { checkPlan } from '$core/engines/schedule/checkPlan.ts';
 import { clockOf, DAY, dayOf, formatDate } from '$core/units/localTime.ts';
 import { listBackups, readBackup, restoreBackup, writeBackup } from '../backup.ts';
 import { clock, startClock } from '../clock.ts';
 import { listActions } from '../db/undo.ts';
-import { costumeIds } from '../read/costume.ts';
 import { plannedShop } from '../read/plans.ts';
 import { layOutDemo } from './layOut.ts';
 

@@ -129,13 +129,3 @@ async function withPieces(db: Executor, records: readonly CostumeRecord[]): Prom
 export async function loadRecord(db: Executor, id: number): Promise<CostumeRecord | null> {
 	return (await loadRecords(db, [id]))[0] ?? null;
 }
-
-/** Costumes that are being worked on, or put away. */
-export async function costumeIds(db: Executor, archived: boolean): Promise<number[]> {
-	const rows = await all<{ id: number }>(
-		db,
-		'select id from costume where (archived_at is not null) = $1 order by event_at, id',
-		[archived]
-	);
-	return rows.map((r) => r.id);
-}
