@@ -1,3 +1,5 @@
+import { UTCDate } from '@date-fns/utc';
+import { format } from 'date-fns/format';
 import { bad, good, type Parsed } from './problem.ts';
 
 /**
@@ -65,17 +67,15 @@ export function passedBetween(from: LocalMinutes, to: LocalMinutes): number {
 	return Math.max(0, Math.round(real(to) - real(from)));
 }
 
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const wordsOf = (day: number, as: string): string => format(new UTCDate(day * 86_400_000), as);
 
-export const weekdayName = (weekday: number): string => WEEKDAYS[weekday - 1] ?? '';
+/** The name of a weekday, 1 Monday … 7 Sunday; 1970-01-05 was a Monday. */
+export const weekdayName = (weekday: number): string => wordsOf(weekday + 3, 'EEE');
 
 /** `Fri 16 May`, with the year when it is not `thisYear`. */
 export function dayWords(day: number, thisYear?: number): string {
-	const at = new Date(day * 86_400_000);
-	const year = at.getUTCFullYear();
-	const tail = thisYear === undefined || thisYear === year ? '' : ` ${year}`;
-	return `${weekdayName(weekdayOf(day))} ${at.getUTCDate()} ${MONTHS[at.getUTCMonth()]}${tail}`;
+	const withYear = thisYear !== undefined && wordsOf(day, 'yyyy') !== String(thisYear);
+	return wordsOf(day, withYear ? 'EEE d MMM yyyy' : 'EEE d MMM');
 }
 
 /** `Fri 16 May 09:00`. */
