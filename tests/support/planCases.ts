@@ -19,6 +19,18 @@ export const step = (id: string, minutes: number, extra: Partial<PlanStep> = {})
 
 export const ALWAYS = [{ days: [1, 2, 3, 4, 5, 6, 7], from: 0, to: 1440 }];
 
+/** Steps for one maker who is always there. */
+export const problemOf = (steps: readonly PlanStep[], extra: Partial<PlanProblem> = {}): PlanProblem => ({
+	start: 0,
+	deadline: null,
+	split: 'windows',
+	leastPart: 30,
+	makers: [{ id: 'me', windows: ALWAYS }],
+	places: [],
+	steps,
+	...extra
+});
+
 /** Costume-like random plans: evenings and weekends, waits, a spray place, recoat windows, helpers. */
 export function randomProblem(seed: number, count: number, split: Split): PlanProblem {
 	const random = seeded(seed);

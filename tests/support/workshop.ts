@@ -61,6 +61,15 @@ export async function testWorkshop(now: string): Promise<TestWorkshop> {
 	};
 }
 
+/** A costume as its form sends it. */
+export const COSTUME = {
+	name: 'Reed singer',
+	wearer: 'Tam',
+	eventName: '',
+	eventAt: '2099-05-16T09:00',
+	limit: '',
+	currency: 'EUR'
+};
 export const COMPONENT = {
 	code: '',
 	name: 'Breastplate',

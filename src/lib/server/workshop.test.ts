@@ -2,7 +2,13 @@ import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { zipSync } from 'fflate';
 import sharp from 'sharp';
-import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../tests/support/workshop.ts';
+import {
+	COSTUME,
+	COMPONENT,
+	MATERIAL,
+	testWorkshop,
+	type TestWorkshop
+} from '../../../tests/support/workshop.ts';
 import { restoreBackup, writeBackup } from './backup.ts';
 import { coatCommands } from './commands/coat.ts';
 import { componentCommands } from './commands/component.ts';
@@ -29,12 +35,11 @@ before(async () => {
 	w = await testWorkshop('2031-04-28T18:00');
 	costume = (
 		await w.run(costumeCommands.addCostume, {
+			...COSTUME,
 			name: 'Lantern warden',
 			wearer: 'Ona',
 			eventName: 'Harbour night',
-			eventAt: '2099-05-16T09:00',
-			limit: '250',
-			currency: 'EUR'
+			limit: '250'
 		})
 	).id;
 });

@@ -1,11 +1,10 @@
 <script lang="ts">
 	/** A reference picture by choosing, dropping, pasting, or from the camera of a phone. */
 	import ImagePlus from '@lucide/svelte/icons/image-plus';
-	import { ANGLES } from '$core/facts/picture.ts';
 	import Dialog from './Dialog.svelte';
-	import Field from './Field.svelte';
 	import Form from './Form.svelte';
 	import FormError from './FormError.svelte';
+	import PictureFields from './PictureFields.svelte';
 	import Submit from './Submit.svelte';
 
 	interface Props {
@@ -110,20 +109,7 @@
 		</div>
 		<FormError name="photo" {own} />
 		<div class="fields">
-			<Field name="title" label="Title" hint="e.g. sketch, front" />
-			{#if purpose === 'look'}
-				<Field name="angle" label="Seen from" options={ANGLES} value="front" />
-				<Field
-					name="design"
-					label="Design"
-					options={[
-						{ value: 'faithful', label: 'followed faithfully' },
-						{ value: 'own', label: 'a start for an own design' }
-					]}
-					value="faithful"
-				/>
-			{/if}
-			<Field name="sourceNote" label="Source" hint="where it is from, whose it is" />
+			<PictureFields look={purpose === 'look'} />
 		</div>
 		<Submit disabled={own !== ''}>Add picture</Submit>
 	</Form>

@@ -20,6 +20,7 @@
 	import Form from './Form.svelte';
 	import Tick from './Tick.svelte';
 	import Working from './Working.svelte';
+	import Table from './Table.svelte';
 
 	interface Props {
 		component: Component;
@@ -40,58 +41,47 @@
 </script>
 
 {#if coats.length}
-	<div class="scroll">
-		<table>
-			<thead>
-				<tr
-					><th>Product</th><th class="number">On</th><th class="number">Area</th><th class="number"
-						>Next coat after</th
-					><th class="number">Handle after</th><th class="number">Packs</th><th
-						><span class="visually-hidden">Change</span></th
-					></tr
+	<Table>
+		{#snippet heads()}<th>Product</th><th class="number">On</th><th class="number">Area</th><th class="number"
+				>Next coat after</th
+			><th class="number">Handle after</th><th class="number">Packs</th><th
+				><span class="visually-hidden">Change</span></th
+			>{/snippet}
+		{#each coats as coat (coat.id)}
+			{@const p = coatProductOf(trade, coat.product)}
+			<tr>
+				<td>
+					{p.name}
+					{#if p.withinMinutes !== null}<span class="window small"
+							>within {formatWait(p.withinMinutes)}, or only after {formatWait(p.orAfterMinutes ?? 0)}</span
+						>{/if}
+				</td>
+				<td class="number"
+					><span class="coats" role="img" aria-label="{onOf(coat.id)} of {coat.coats} coats on"
+						>{#each { length: coat.coats } as _, i (i)}<i class:on={i < onOf(coat.id)}></i>{/each}</span
+					>
+					{onOf(coat.id)}/{coat.coats}</td
 				>
-			</thead>
-			<tbody>
-				{#each coats as coat (coat.id)}
-					{@const p = coatProductOf(trade, coat.product)}
-					<tr>
-						<td>
-							{p.name}
-							{#if p.withinMinutes !== null}<span class="window small"
-									>within {formatWait(p.withinMinutes)}, or only after {formatWait(
-										p.orAfterMinutes ?? 0
-									)}</span
-								>{/if}
-						</td>
-						<td class="number"
-							><span class="coats" role="img" aria-label="{onOf(coat.id)} of {coat.coats} coats on"
-								>{#each { length: coat.coats } as _, i (i)}<i class:on={i < onOf(coat.id)}></i>{/each}</span
-							>
-							{onOf(coat.id)}/{coat.coats}</td
-						>
-						<td class="number"
-							>{formatArea(coat.area, settings.lengthUnit)}{#if coat.fromPieces}<br /><span class="small soft"
-									>of its pieces</span
-								>{/if}</td
-						>
-						<td class="number">{formatWait(coat.recoatMinutes)}</td>
-						<td class="number">{formatWait(coat.handlingMinutes)}</td>
-						<td class="number"
-							><Working
-								figure={coatFigure(coat, component, record, trade)}
-								text={formatNumber(valueOf(coatFigure(coat, component, record, trade)), 2)}
-							/></td
-						>
-						<td class="number">
-							<button class="button small quiet" onclick={() => (editing = coat.id)}>Edit</button>
-							<Act command="removeCoat" id={coat.id} look="quiet" label="Remove {p.name}"><X size={14} /></Act
-							>
-						</td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-	</div>
+				<td class="number"
+					>{formatArea(coat.area, settings.lengthUnit)}{#if coat.fromPieces}<br /><span class="small soft"
+							>of its pieces</span
+						>{/if}</td
+				>
+				<td class="number">{formatWait(coat.recoatMinutes)}</td>
+				<td class="number">{formatWait(coat.handlingMinutes)}</td>
+				<td class="number"
+					><Working
+						figure={coatFigure(coat, component, record, trade)}
+						text={formatNumber(valueOf(coatFigure(coat, component, record, trade)), 2)}
+					/></td
+				>
+				<td class="number">
+					<button class="button small quiet" onclick={() => (editing = coat.id)}>Edit</button>
+					<Act command="removeCoat" id={coat.id} look="quiet" label="Remove {p.name}"><X size={14} /></Act>
+				</td>
+			</tr>
+		{/each}
+	</Table>
 {:else}
 	<p class="soft">No coats yet. Each coat becomes a step, with its waiting.</p>
 {/if}

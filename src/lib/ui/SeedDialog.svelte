@@ -11,6 +11,7 @@
 	import FormError from './FormError.svelte';
 	import Working from './Working.svelte';
 	import Submit from './Submit.svelte';
+	import Table from './Table.svelte';
 
 	interface Props {
 		open: boolean;
@@ -31,48 +32,39 @@
 			does not apply, change amounts, choose the material. Coats look after their own paint.
 		</p>
 		<Form command="confirmSeed" id={component.id} label="Materials" onDone={() => (open = false)}>
-			<div class="scroll">
-				<table>
-					<thead
-						><tr><th>Takes</th><th class="number">Worked out</th><th>Amount</th><th>Material</th></tr></thead
-					>
-					<tbody>
-						{#each lines as line, i (line.name)}
-							<tr>
-								<td>
-									<label class="tick"
-										><input type="checkbox" name="lines[]" value={i} checked /> {line.name}</label
-									>
-									<input type="hidden" name="names[]" value={line.name} />
-								</td>
-								<td class="number"><Working figure={line.figure} /></td>
-								<td
-									><span class="amount"
-										><input
-											name="quantity[]"
-											value={formatNumber(line.quantity, 3).replace(/ /g, '')}
-											inputmode="decimal"
-											aria-label="Amount of {line.name}"
-										/>
-										{line.unit}</span
-									></td
-								>
-								<td>
-									<select
-										name="material[]"
-										aria-label="Material for {line.name}"
-										value={line.material?.id ?? ''}
-									>
-										<option value="">new: {line.name}</option>
-										{#each fitting(line.family, line.unit) as m (m.id)}<option value={m.id}>{m.name}</option
-											>{/each}
-									</select>
-								</td>
-							</tr>
-						{/each}
-					</tbody>
-				</table>
-			</div>
+			<Table>
+				{#snippet heads()}<th>Takes</th><th class="number">Worked out</th><th>Amount</th><th>Material</th
+					>{/snippet}
+				{#each lines as line, i (line.name)}
+					<tr>
+						<td>
+							<label class="tick"
+								><input type="checkbox" name="lines[]" value={i} checked /> {line.name}</label
+							>
+							<input type="hidden" name="names[]" value={line.name} />
+						</td>
+						<td class="number"><Working figure={line.figure} /></td>
+						<td
+							><span class="amount"
+								><input
+									name="quantity[]"
+									value={formatNumber(line.quantity, 3).replace(/ /g, '')}
+									inputmode="decimal"
+									aria-label="Amount of {line.name}"
+								/>
+								{line.unit}</span
+							></td
+						>
+						<td>
+							<select name="material[]" aria-label="Material for {line.name}" value={line.material?.id ?? ''}>
+								<option value="">new: {line.name}</option>
+								{#each fitting(line.family, line.unit) as m (m.id)}<option value={m.id}>{m.name}</option
+									>{/each}
+							</select>
+						</td>
+					</tr>
+				{/each}
+			</Table>
 			<FormError name="quantity" />
 			<Submit>Add what is ticked</Submit>
 		</Form>

@@ -62,19 +62,13 @@ export function inverse(h: Homography): Homography {
 	return invert3(h, false).flat();
 }
 
+type Nine = [number, number, number, number, number, number, number, number, number];
+/** Row by row. */
+export const nineOf = (matrix: readonly number[]): Nine => [...matrix] as Nine;
+
 /** By cofactors; `exact` divides by the determinant, which a homography does not need. */
 function invert3(m: readonly number[], exact: boolean): number[][] {
-	const [a, b, c, d, e, f, g, h, i] = m as [
-		number,
-		number,
-		number,
-		number,
-		number,
-		number,
-		number,
-		number,
-		number
-	];
+	const [a, b, c, d, e, f, g, h, i] = nineOf(m);
 	const rows = [
 		[e * i - f * h, c * h - b * i, b * f - c * e],
 		[f * g - d * i, a * i - c * g, c * d - a * f],

@@ -1,5 +1,5 @@
 import { distance, type Point } from '../../units/point.ts';
-import { inverse, project, type Homography } from './homography.ts';
+import { inverse, project, type Homography, nineOf } from './homography.ts';
 
 export interface Pixels {
 	/** Red, green, blue, alpha of each pixel, row by row. */
@@ -66,17 +66,7 @@ export function* rectify(picture: Pixels, toPlane: Homography, view: FlatView): 
 	const height = Math.max(1, Math.round(view.height * view.pixelsPerMm));
 	const out = new Uint8ClampedArray(width * height * 4);
 	const back = inverse(toPlane);
-	const [a, b, c, d, e, f, g, h, i] = back as unknown as [
-		number,
-		number,
-		number,
-		number,
-		number,
-		number,
-		number,
-		number,
-		number
-	];
+	const [a, b, c, d, e, f, g, h, i] = nineOf(back);
 	const behind = Math.sign(project(back, [view.left + view.width / 2, view.top + view.height / 2]).w);
 	for (let row = 0; row < height; row++) {
 		const y = view.top + (row + 0.5) / view.pixelsPerMm;

@@ -1,22 +1,12 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { ALWAYS, randomProblem, seeded, step } from '../../../../tests/support/planCases.ts';
+import { ALWAYS, randomProblem, seeded, step, problemOf } from '../../../../tests/support/planCases.ts';
 import { benchDays, dripRows } from './benchDays.ts';
 import { checkPlan } from './checkPlan.ts';
 import { findCircle, makeNetwork, mirrorNetwork, remainingPath, topological } from './network.ts';
 import { decidingChain, planByRule } from './plan.ts';
 import type { PlanProblem, PlanStep } from './problem.ts';
 
-const problem = (steps: PlanStep[], extra: Partial<PlanProblem> = {}): PlanProblem => ({
-	start: 0,
-	deadline: null,
-	split: 'windows',
-	leastPart: 30,
-	makers: [{ id: 'me', windows: ALWAYS }],
-	places: [],
-	steps,
-	...extra
-});
 const after = (...ids: string[]) => ({ after: ids.map((id) => ({ id })) });
 
 test('every step stands after what it waits for; what is left over is in or behind a circle', () => {
@@ -30,7 +20,7 @@ test('every step stands after what it waits for; what is left over is in or behi
 		);
 	}
 	const round = makeNetwork(
-		problem([
+		problemOf([
 			step('a', 1, after('c')),
 			step('b', 1, after('a')),
 			step('c', 1, after('b')),
@@ -43,7 +33,7 @@ test('every step stands after what it waits for; what is left over is in or behi
 });
 
 test('a step that waits for itself is a circle of one', () => {
-	const plan = planByRule(problem([step('a', 5, after('a')), step('b', 5)]));
+	const plan = planByRule(problemOf([step('a', 5, after('a')), step('b', 5)]));
 	assert.deepEqual(
 		plan.impossible.map((i) => [i.id, i.code, i.values]),
 		[['a', 'circle', { steps: 'a → a' }]]
@@ -71,7 +61,7 @@ test('longest remaining path: hands-on stretched, waits not; by walking every pa
 });
 
 test('the mirrored network reads every link from the other side', () => {
-	const nodes = makeNetwork(problem([step('a', 10, { wait: 30 }), step('b', 10, after('a'))]));
+	const nodes = makeNetwork(problemOf([step('a', 10, { wait: 30 }), step('b', 10, after('a'))]));
 	const mirror = mirrorNetwork(nodes, 500);
 	assert.deepEqual(mirror[0]!.before, nodes[0]!.behind);
 	assert.equal(mirror[0]!.release, -470, 'its own wait must end by the deadline');
@@ -97,7 +87,7 @@ test('a plan in time has no negative slack, one that is late has some', () => {
 
 test('without a deadline slack is against the finish, and the last step has none', () => {
 	const plan = planByRule(
-		problem([step('a', 10), step('b', 50), step('c', 20, after('a'))], {
+		problemOf([step('a', 10), step('b', 50), step('c', 20, after('a'))], {
 			makers: ['x', 'y'].map((id) => ({ id, windows: ALWAYS }))
 		})
 	);
@@ -126,14 +116,14 @@ test('the deciding chain ends at the finish and each link holds up the next', ()
 
 test('the finish never comes sooner when a parcel comes later, nor later with one more maker and no order to keep', () => {
 	const steps = [40, 90, 20, 60].map((m, i) => step(`s${i}`, m, { oneSitting: true }));
-	const finish = (extra: Partial<PlanProblem>) => planByRule(problem(steps, extra)).finish!;
+	const finish = (extra: Partial<PlanProblem>) => planByRule(problemOf(steps, extra)).finish!;
 	const two = { makers: ['x', 'y'].map((id) => ({ id, windows: ALWAYS })) };
 	assert.equal(finish({}), 210);
 	assert.ok(finish(two) <= finish({}));
 	let before = 0;
 	for (const parcel of [0, 50, 100, 300, 1000]) {
 		const late = planByRule(
-			problem(steps.map((s, i) => (i === 0 ? { ...s, notBefore: parcel } : s)))
+			problemOf(steps.map((s, i) => (i === 0 ? { ...s, notBefore: parcel } : s)))
 		).finish!;
 		assert.ok(late >= before, `${parcel}`);
 		before = late;
@@ -141,7 +131,7 @@ test('the finish never comes sooner when a parcel comes later, nor later with on
 });
 
 test('nothing to do is planned too', () => {
-	const plan = planByRule(problem([]));
+	const plan = planByRule(problemOf([]));
 	assert.deepEqual(
 		[plan.finish, plan.lowerBound, plan.steps.length, plan.impossible.length],
 		[null, null, 0, 0]

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { ALWAYS, step } from '../../../../tests/support/planCases.ts';
+import { ALWAYS, step, problemOf } from '../../../../tests/support/planCases.ts';
 import type { ThreePoints } from '../../units/threePoints.ts';
 import { simulate, type OddsTask } from './odds.ts';
 import { minutesAt, normalShare, pertMean, pertVariance } from './pert.ts';
@@ -8,16 +8,6 @@ import { planByRule } from './plan.ts';
 import type { PlanProblem, PlanStep } from './problem.ts';
 import { normals } from '../../units/random.ts';
 
-const problemOf = (steps: PlanStep[], extra: Partial<PlanProblem> = {}): PlanProblem => ({
-	start: 0,
-	deadline: null,
-	split: 'windows',
-	leastPart: 30,
-	makers: [{ id: 'me', windows: ALWAYS }],
-	places: [],
-	steps,
-	...extra
-});
 const oddsOf = (problem: PlanProblem, extra: Partial<OddsTask> = {}) => {
 	const work = simulate({
 		problem,

@@ -1,21 +1,13 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { ALWAYS, seeded, step } from '../../../../tests/support/planCases.ts';
+import { ALWAYS, seeded, step, problemOf } from '../../../../tests/support/planCases.ts';
 import { checkPlan } from './checkPlan.ts';
 import { planByRule } from './plan.ts';
 import type { PlanProblem } from './problem.ts';
 import { triage, withAlternatives, type Alternative, type TriageTask } from './triage.ts';
 
-const problem = (steps: PlanProblem['steps'], extra: Partial<PlanProblem> = {}): PlanProblem => ({
-	start: 0,
-	deadline: 1000,
-	split: 'windows',
-	leastPart: 30,
-	makers: [{ id: 'me', windows: ALWAYS }],
-	places: [],
-	steps,
-	...extra
-});
+const problem = (steps: PlanProblem['steps'], extra: Partial<PlanProblem> = {}) =>
+	problemOf(steps, { deadline: 1000, ...extra });
 const leave = (id: string, steps: string[], loss: number, instead: string[] = []): Alternative => ({
 	id,
 	leave: steps,

@@ -1,6 +1,12 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import {
+	COSTUME,
+	COMPONENT,
+	MATERIAL,
+	testWorkshop,
+	type TestWorkshop
+} from '../../../../tests/support/workshop.ts';
 import { rectangle } from '$core/engines/layout/offcut.ts';
 import type { LayPlan } from '$core/facts/layout.ts';
 import { PLAIN_LAY } from '$core/facts/layout.ts';
@@ -72,16 +78,7 @@ const cut = async (id: number) => {
 
 before(async () => {
 	w = await testWorkshop('2031-04-28T18:00');
-	costume = (
-		await w.run<{ id: number }>(costumeCommands.addCostume, {
-			name: 'Reed singer',
-			wearer: 'Tam',
-			eventName: '',
-			eventAt: '2099-05-16T09:00',
-			limit: '',
-			currency: 'EUR'
-		})
-	).id;
+	costume = (await w.run<{ id: number }>(costumeCommands.addCostume, COSTUME)).id;
 	const made: number[] = [];
 	for (const name of ['Breastplate', 'Collar'])
 		made.push(

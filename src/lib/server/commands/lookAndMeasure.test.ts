@@ -5,7 +5,13 @@ import assert from 'node:assert/strict';
 import { createHash } from 'node:crypto';
 import { after, before, test } from 'node:test';
 import sharp from 'sharp';
-import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import {
+	COSTUME,
+	COMPONENT,
+	MATERIAL,
+	testWorkshop,
+	type TestWorkshop
+} from '../../../../tests/support/workshop.ts';
 import { wearersOf } from '../../../core/facts/measureRecord.ts';
 import { zoneStacks } from '../../../core/answers/layers.ts';
 import { clock } from '../clock.ts';
@@ -39,14 +45,6 @@ let w: TestWorkshop;
 let costume: number;
 let bracers: number;
 let photo: File;
-const COSTUME = {
-	name: 'Reed singer',
-	wearer: 'Tam',
-	eventName: '',
-	eventAt: '2099-05-16T09:00',
-	limit: '',
-	currency: 'EUR'
-};
 const look = () => loadLook(w.db, costume);
 const fit = () => loadMeasure(w.db, costume);
 const record = async () => (await loadRecord(w.db, costume))!;

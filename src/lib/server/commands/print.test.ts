@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { COMPONENT, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { COSTUME, COMPONENT, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadWorkshop } from '../read/workshop.ts';
 import { componentCommands } from './component.ts';
@@ -31,16 +31,7 @@ const material = async (name: string, unit: string) => {
 
 before(async () => {
 	w = await testWorkshop('2031-04-28T18:00');
-	costume = (
-		await w.run<{ id: number }>(costumeCommands.addCostume, {
-			name: 'Reed singer',
-			wearer: 'Tam',
-			eventName: '',
-			eventAt: '2099-05-16T09:00',
-			limit: '',
-			currency: 'EUR'
-		})
-	).id;
+	costume = (await w.run<{ id: number }>(costumeCommands.addCostume, COSTUME)).id;
 	horn = String(
 		(
 			await w.run<{ id: number }>(

@@ -1,6 +1,12 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import {
+	COSTUME,
+	COMPONENT,
+	MATERIAL,
+	testWorkshop,
+	type TestWorkshop
+} from '../../../../tests/support/workshop.ts';
 import { readCostumeZip, writeCostumeZip } from '../costumeFile.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
 import { lastAction } from '../db/undo.ts';
@@ -43,14 +49,7 @@ const BAND = {
 
 before(async () => {
 	w = await testWorkshop('2031-04-28T18:00');
-	const made = await w.run<{ id: number }>(costumeCommands.addCostume, {
-		name: 'Reed singer',
-		wearer: 'Tam',
-		eventName: '',
-		eventAt: '2099-05-16T09:00',
-		limit: '',
-		currency: 'EUR'
-	});
+	const made = await w.run<{ id: number }>(costumeCommands.addCostume, COSTUME);
 	costume = made.id;
 	bracers = String(
 		(await run(componentCommands.addComponent, { ...COMPONENT, name: 'Bracers', side: 'pair' })).id

@@ -1,7 +1,13 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { seeded } from '../../../../tests/support/planCases.ts';
-import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import {
+	COSTUME,
+	COMPONENT,
+	MATERIAL,
+	testWorkshop,
+	type TestWorkshop
+} from '../../../../tests/support/workshop.ts';
 import { coatCommands } from '../commands/coat.ts';
 import { componentCommands } from '../commands/component.ts';
 import { costumeCommands } from '../commands/costume.ts';
@@ -19,16 +25,7 @@ let costume: number;
 
 before(async () => {
 	w = await testWorkshop('2031-04-28T18:00');
-	costume = (
-		await w.run(costumeCommands.addCostume, {
-			name: 'Reed',
-			wearer: '',
-			eventName: '',
-			eventAt: '2099-05-16T09:00',
-			limit: '',
-			currency: 'EUR'
-		})
-	).id;
+	costume = (await w.run(costumeCommands.addCostume, { ...COSTUME, name: 'Reed', wearer: '' })).id;
 });
 after(() => w.close());
 

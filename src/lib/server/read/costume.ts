@@ -10,7 +10,6 @@ import { followPieces, type PiecesFrom } from '$core/answers/followPieces.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import type { TableName } from '$core/facts/tables.ts';
 import type { Executor } from '../db/open.ts';
-import { all } from '../db/rows.ts';
 import { select, selectOfCostumes } from '../db/tables.ts';
 import { loadFittings, loadShapes, loadWearers, loadWorn } from './measure.ts';
 import { loadHandbook, loadMaterials } from './workshop.ts';

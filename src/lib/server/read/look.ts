@@ -22,3 +22,13 @@ export async function loadLook(db: Executor, costumeId: number): Promise<LookRec
 	]);
 	return { pictures, callouts: callouts.map(withPoints), measures: measures.map(withPoints), decisions };
 }
+
+/** Everything on the pictures of a costume, with the one that is asked for; null when it is not there. */
+export async function loadLookAt(
+	db: Executor,
+	params: { costume: string; picture: string }
+): Promise<{ look: LookRecord; pictureId: number } | null> {
+	const look = await loadLook(db, Number(params.costume));
+	const pictureId = Number(params.picture);
+	return look.pictures.some((p) => p.id === pictureId) ? { look, pictureId } : null;
+}

@@ -73,7 +73,7 @@
 		</p>
 	{:else}
 		<p>
-			<b class="lead">{onBed.parts === 1 ? 'One part' : `${onBed.parts} parts`}</b>
+			<b class="comes-to">{onBed.parts === 1 ? 'One part' : `${onBed.parts} parts`}</b>
 			{#if onBed.parts === 1}
 				fits the bed of {bed.map(length).join(' × ')}, {UP[onBed.up]} upright.
 			{:else}
@@ -132,11 +132,6 @@
 </Sheet>
 
 <style>
-	.lead {
-		font-family: var(--head);
-		font-size: var(--s24);
-		margin-right: 8px;
-	}
 	.row {
 		margin: 12px 0;
 		gap: 8px 24px;

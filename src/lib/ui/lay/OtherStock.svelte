@@ -20,6 +20,7 @@
 	import TaskBar from '../TaskBar.svelte';
 	import { Task } from '../task.svelte.ts';
 	import Working from '../Working.svelte';
+	import Table from '../Table.svelte';
 
 	interface Props {
 		material: Material;
@@ -135,83 +136,73 @@
 			? '; say there how thick this is'
 			: ''}. Each is laid out for {SECONDS} seconds.
 	</p>
-	<div class="scroll">
-		<table>
-			<thead>
-				<tr>
-					<th>Sheets</th>
-					<th class="number">Takes</th>
-					<th class="number">In the stash</th>
-					<th class="number">To buy</th>
-					<th class="number">Pieces</th>
-					<th class="number">Waste</th>
-					<th><span class="visually-hidden">Cut from it</span></th>
-				</tr>
-			</thead>
-			<tbody>
-				{#each choices as choice (key(choice))}
-					{@const row = rowOf(choice)}
-					{@const other = choice.material}
-					<tr>
-						<td class="name">
-							<b>{choice.layers > 1 ? `${choice.layers} layers of ` : ''}{other.name}</b>
-							<span class="small soft"
-								>{formatNumber(other.widthMm ?? 0, 0)} × {formatNumber(other.lengthMm ?? 0, 0)} mm</span
-							>
-							{#if choice.layers > 1}
-								<p class="small">
-									<Working
-										figure={cementFigure(area, choice.layers, trade)}
-										text="{formatNumber(valueOf(cementFigure(area, choice.layers, trade)), 0)} ml"
-									/> of glue,
-									<Working figure={stackMinutesFigure(area, choice.layers, workshop)} /> more
-								</p>
-							{/if}
-						</td>
-						{#if row}
-							<td class="number"
-								>{pluralize('sheet', row.sheets, true)}{row.unplaced
-									? `, ${row.unplaced} do not fit`
-									: ''}</td
-							>
-							<td class="number">{choice.asked ? '' : formatNumber(other.stash, 2)}</td>
-							<td class="number"
-								>{#if other.packPriceMinor === null && row.packs > 0}not known{:else}<Working
-										figure={choiceCostFigure(row.packs, other.packPriceMinor ?? 0, currency)}
-									/>{/if}</td
-							>
-							<td class="number">{formatNumber(row.density * 100, 1)} %</td>
-							<td class="number">{formatSmallArea(row.waste, unit)}</td>
-						{:else}<td class="number soft" colspan="5">{doing === other.name ? 'laying out…' : ''}</td>{/if}
-						<td class="number">
-							{#if !choice.asked && other.id !== material.id}
-								<Form
-									command="cutFrom"
-									label="Cut from {other.name}"
-									hidden={{
-										materialId: material.id,
-										otherId: other.id,
-										layers: choice.layers,
-										glueId: choice.layers > 1 ? glueId : '',
-										glue: JSON.stringify(
-											choice.layers > 1 && glueId
-												? [...areasOfComponents(pieces)].map(([componentId, own]) => ({
-														componentId,
-														quantity: valueOf(cementFigure(own, choice.layers, trade))
-													}))
-												: []
-										)
-									}}
-								>
-									<button class="button small">Cut from it</button>
-								</Form>
-							{/if}
-						</td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-	</div>
+	<Table>
+		{#snippet heads()}<th>Sheets</th>
+			<th class="number">Takes</th>
+			<th class="number">In the stash</th>
+			<th class="number">To buy</th>
+			<th class="number">Pieces</th>
+			<th class="number">Waste</th>
+			<th><span class="visually-hidden">Cut from it</span></th>{/snippet}
+		{#each choices as choice (key(choice))}
+			{@const row = rowOf(choice)}
+			{@const other = choice.material}
+			<tr>
+				<td class="name">
+					<b>{choice.layers > 1 ? `${choice.layers} layers of ` : ''}{other.name}</b>
+					<span class="small soft"
+						>{formatNumber(other.widthMm ?? 0, 0)} × {formatNumber(other.lengthMm ?? 0, 0)} mm</span
+					>
+					{#if choice.layers > 1}
+						<p class="small">
+							<Working
+								figure={cementFigure(area, choice.layers, trade)}
+								text="{formatNumber(valueOf(cementFigure(area, choice.layers, trade)), 0)} ml"
+							/> of glue,
+							<Working figure={stackMinutesFigure(area, choice.layers, workshop)} /> more
+						</p>
+					{/if}
+				</td>
+				{#if row}
+					<td class="number"
+						>{pluralize('sheet', row.sheets, true)}{row.unplaced ? `, ${row.unplaced} do not fit` : ''}</td
+					>
+					<td class="number">{choice.asked ? '' : formatNumber(other.stash, 2)}</td>
+					<td class="number"
+						>{#if other.packPriceMinor === null && row.packs > 0}not known{:else}<Working
+								figure={choiceCostFigure(row.packs, other.packPriceMinor ?? 0, currency)}
+							/>{/if}</td
+					>
+					<td class="number">{formatNumber(row.density * 100, 1)} %</td>
+					<td class="number">{formatSmallArea(row.waste, unit)}</td>
+				{:else}<td class="number soft" colspan="5">{doing === other.name ? 'laying out…' : ''}</td>{/if}
+				<td class="number">
+					{#if !choice.asked && other.id !== material.id}
+						<Form
+							command="cutFrom"
+							label="Cut from {other.name}"
+							hidden={{
+								materialId: material.id,
+								otherId: other.id,
+								layers: choice.layers,
+								glueId: choice.layers > 1 ? glueId : '',
+								glue: JSON.stringify(
+									choice.layers > 1 && glueId
+										? [...areasOfComponents(pieces)].map(([componentId, own]) => ({
+												componentId,
+												quantity: valueOf(cementFigure(own, choice.layers, trade))
+											}))
+										: []
+								)
+							}}
+						>
+							<button class="button small">Cut from it</button>
+						</Form>
+					{/if}
+				</td>
+			</tr>
+		{/each}
+	</Table>
 	<div class="ask">
 		<Field name="askWidth" label="Another size, width" bind:value={width} />
 		<Field name="askHeight" label="Length" bind:value={height} />

@@ -4,8 +4,7 @@
 	import { CORNERS, type Corner } from '$core/facts/piece.ts';
 	import { bendEdge, directionOf, insertPoint, riseOf, setEdge } from '$core/engines/pattern/edit.ts';
 	import { edgeLength, edgesOf } from '$core/engines/pattern/outline.ts';
-	import type { Edge } from '$core/facts/piece.ts';
-	import type { Piece } from '$core/facts/piece.ts';
+	import type { Edge, Piece } from '$core/facts/piece.ts';
 	import type { NumberedPiece } from '$core/engines/pattern/numbered.ts';
 	import type { PieceOperation } from '$core/facts/pieceOperation.ts';
 	import Sheet from '../Sheet.svelte';
@@ -196,13 +195,6 @@
 </Sheet>
 
 <style>
-	.pairs {
-		display: grid;
-		grid-template-columns: 1fr auto;
-		gap: 8px 12px;
-		align-items: end;
-		margin-top: 10px;
-	}
 	.pairs.three {
 		grid-template-columns: 1fr 1fr auto;
 	}

@@ -4,6 +4,7 @@
 	import type { Piece } from '$core/facts/piece.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Sheet from '../Sheet.svelte';
+	import Table from '../Table.svelte';
 
 	interface Props {
 		piece: Piece;
@@ -19,42 +20,36 @@
 </script>
 
 <Sheet title="Edges" level={3}>
-	<div class="scroll">
-		<table>
-			<thead
-				><tr
-					><th><span class="visually-hidden">Choose</span></th><th>Edge</th><th class="number">Length</th><th
-						class="number">Allowance</th
-					><th class="number">Bevel</th></tr
-				></thead
-			>
-			<tbody>
-				{#each edges as { from, edge }, i (i)}
-					<tr class:chosen={chosen.includes(i)}>
-						<td
-							><input
-								type="checkbox"
-								aria-label="Edge {i + 1}"
-								checked={chosen.includes(i)}
-								onchange={() => onchoose(i)}
-							/></td
-						>
-						<td
-							>{i + 1}
-							<span class="soft">{KIND_WORDS[edge.kind]}{i === piece.foldEdge ? ', fold' : ''}</span></td
-						>
-						<td class="number">{words(edgeLength(from, edge))}</td>
-						<td class="number">{edge.allowance ? words(edge.allowance) : ''}</td>
-						<td class="number">{edge.bevel ? `${formatNumber(edge.bevel, 1)}°` : ''}</td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
+	<div class="tall">
+		<Table>
+			{#snippet heads()}<th><span class="visually-hidden">Choose</span></th><th>Edge</th><th class="number"
+					>Length</th
+				><th class="number">Allowance</th><th class="number">Bevel</th>{/snippet}
+			{#each edges as { from, edge }, i (i)}
+				<tr class:chosen={chosen.includes(i)}>
+					<td
+						><input
+							type="checkbox"
+							aria-label="Edge {i + 1}"
+							checked={chosen.includes(i)}
+							onchange={() => onchoose(i)}
+						/></td
+					>
+					<td
+						>{i + 1}
+						<span class="soft">{KIND_WORDS[edge.kind]}{i === piece.foldEdge ? ', fold' : ''}</span></td
+					>
+					<td class="number">{words(edgeLength(from, edge))}</td>
+					<td class="number">{edge.allowance ? words(edge.allowance) : ''}</td>
+					<td class="number">{edge.bevel ? `${formatNumber(edge.bevel, 1)}°` : ''}</td>
+				</tr>
+			{/each}
+		</Table>
 	</div>
 </Sheet>
 
 <style>
-	.scroll {
+	.tall {
 		max-height: 280px;
 		overflow: auto;
 	}

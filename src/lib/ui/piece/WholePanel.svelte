@@ -111,13 +111,6 @@
 </Sheet>
 
 <style>
-	.pairs {
-		display: grid;
-		grid-template-columns: 1fr auto;
-		gap: 8px 12px;
-		align-items: end;
-		margin-top: 10px;
-	}
 	.three {
 		display: grid;
 		grid-template-columns: repeat(3, 1fr);

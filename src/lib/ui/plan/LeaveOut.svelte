@@ -14,6 +14,7 @@
 	import TaskBar from '../TaskBar.svelte';
 	import { TRIAGE_RUNS, weighAlternatives } from '../forecast.svelte.ts';
 	import { Task } from '../task.svelte.ts';
+	import Table from '../Table.svelte';
 
 	interface Props {
 		costumeId: number;
@@ -171,35 +172,27 @@
 	</div>
 	{#if shown.length}
 		<h3>Each by itself</h3>
-		<div class="scroll">
-			<table>
-				<thead
-					><tr
-						><th>What</th><th class="number">Ready by then</th><th>Ready, usual minutes</th><th class="number"
-							>Work</th
-						><th class="number">Money</th><th class="number">Look</th><th></th></tr
-					></thead
-				>
-				<tbody>
-					{#each shown as w (w.id)}
-						{@const a = byId.get(w.id)!}
-						<tr>
-							<td>{called(a)}</td>
-							<td class="number">{of100(w.share)}</td>
-							<td>{w.finish === null ? '' : timeWords(w.finish)}</td>
-							<td class="number">{a.leave.length ? '−' : '+'}{formatHours(a.minutes)}</td>
-							<td class="number"
-								>{a.savedMinor === 0
-									? ''
-									: `${a.savedMinor > 0 ? '−' : '+'}${formatMoney(Math.abs(a.savedMinor), currency)}`}</td
-							>
-							<td class="number">{a.loss > 0 ? `−${(a.loss * 100).toFixed(1)} %` : ''}</td>
-							<td>{@render take(a)}</td>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
-		</div>
+		<Table>
+			{#snippet heads()}<th>What</th><th class="number">Ready by then</th><th>Ready, usual minutes</th><th
+					class="number">Work</th
+				><th class="number">Money</th><th class="number">Look</th><th></th>{/snippet}
+			{#each shown as w (w.id)}
+				{@const a = byId.get(w.id)!}
+				<tr>
+					<td>{called(a)}</td>
+					<td class="number">{of100(w.share)}</td>
+					<td>{w.finish === null ? '' : timeWords(w.finish)}</td>
+					<td class="number">{a.leave.length ? '−' : '+'}{formatHours(a.minutes)}</td>
+					<td class="number"
+						>{a.savedMinor === 0
+							? ''
+							: `${a.savedMinor > 0 ? '−' : '+'}${formatMoney(Math.abs(a.savedMinor), currency)}`}</td
+					>
+					<td class="number">{a.loss > 0 ? `−${(a.loss * 100).toFixed(1)} %` : ''}</td>
+					<td>{@render take(a)}</td>
+				</tr>
+			{/each}
+		</Table>
 		{#if helpful > FEW}<button class="button small quiet" type="button" onclick={() => (all = !all)}
 				>{all ? 'Fewer' : `All ${helpful} that help`}</button
 			>{/if}

@@ -20,6 +20,7 @@
 	import Notice from '$lib/ui/Notice.svelte';
 	import Room from '$lib/ui/Room.svelte';
 	import Submit from '$lib/ui/Submit.svelte';
+	import Table from '$lib/ui/Table.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const trade = $derived(handbook());
@@ -66,40 +67,30 @@
 				>{/each}
 		</nav>
 		{#if refused}<Notice bad>{refused}</Notice>{/if}
-		<div class="scroll">
-			<table>
-				<thead
-					><tr
-						><th>{TABLES[table].name}</th><th>Values</th><th>From</th><th
-							><span class="visually-hidden">Change</span></th
-						></tr
-					></thead
-				>
-				<tbody>
-					{#each rows as [key, row] (key)}
-						<tr>
-							<td><b>{nameOfRow(row)}</b></td>
-							<td class="small">{shown(row)}</td>
-							<td class="small soft">{`${mark(key)}${row.source}`}</td>
-							<td class="number">
-								<button
-									class="button small quiet"
-									onclick={() => edit(key)}
-									aria-label="Edit {nameOfRow(row)}">Edit</button
-								>
-								{#if own.has(`${table} ${key}`)}<Act
-										command="removeHandbookRow"
-										hidden={{ tableName: table, key }}
-										look="quiet"
-										label="{ships(key) ? 'Bring back' : 'Remove'} {nameOfRow(row)}"
-										>{#if ships(key)}<RotateCcw size={14} />{:else}<X size={14} />{/if}</Act
-									>{/if}
-							</td>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
-		</div>
+		<Table>
+			{#snippet heads()}<th>{TABLES[table].name}</th><th>Values</th><th>From</th><th
+					><span class="visually-hidden">Change</span></th
+				>{/snippet}
+			{#each rows as [key, row] (key)}
+				<tr>
+					<td><b>{nameOfRow(row)}</b></td>
+					<td class="small">{shown(row)}</td>
+					<td class="small soft">{`${mark(key)}${row.source}`}</td>
+					<td class="number">
+						<button class="button small quiet" onclick={() => edit(key)} aria-label="Edit {nameOfRow(row)}"
+							>Edit</button
+						>
+						{#if own.has(`${table} ${key}`)}<Act
+								command="removeHandbookRow"
+								hidden={{ tableName: table, key }}
+								look="quiet"
+								label="{ships(key) ? 'Bring back' : 'Remove'} {nameOfRow(row)}"
+								>{#if ships(key)}<RotateCcw size={14} />{:else}<X size={14} />{/if}</Act
+							>{/if}
+					</td>
+				</tr>
+			{/each}
+		</Table>
 	</Sheet>
 	<Sheet title="Rows from another workshop">
 		<p class="small soft">

@@ -7,6 +7,7 @@
 	import { packsFigure } from '$core/explain/money.ts';
 	import Working from '$lib/ui/Working.svelte';
 	import type { ShoppingLine } from '$core/answers/shopping.ts';
+	import Table from '$lib/ui/Table.svelte';
 
 	interface Props {
 		lines: readonly ShoppingLine[];
@@ -15,39 +16,31 @@
 	let { lines, components }: Props = $props();
 </script>
 
-<div class="scroll">
-	<table>
-		<thead>
-			<tr
-				><th>Material</th><th>For</th><th class="number">Needed</th><th class="number"
-					>Promised of the stash</th
-				><th class="number">Bought</th><th class="number">Packs short</th><th class="number">Over</th></tr
+<Table>
+	{#snippet heads()}<th>Material</th><th>For</th><th class="number">Needed</th><th class="number"
+			>Promised of the stash</th
+		><th class="number">Bought</th><th class="number">Packs short</th><th class="number">Over</th>{/snippet}
+	{#each lines as line (line.material.id)}
+		<tr class:short={line.packsShort > 0}>
+			<td><Weave weave={WEAVE_OF_FAMILY[line.material.family] ?? 'plain'} /> {line.material.name}</td>
+			<td class="small soft"
+				>{[...new Set(line.usages.map((u) => components.find((c) => c.id === u.componentId)?.code))].join(
+					', '
+				)}</td
 			>
-		</thead>
-		<tbody>
-			{#each lines as line (line.material.id)}
-				<tr class:short={line.packsShort > 0}>
-					<td><Weave weave={WEAVE_OF_FAMILY[line.material.family] ?? 'plain'} /> {line.material.name}</td>
-					<td class="small soft"
-						>{[...new Set(line.usages.map((u) => components.find((c) => c.id === u.componentId)?.code))].join(
-							', '
-						)}</td
-					>
-					<td class="number"
-						>{formatNumber(line.needed, 2)}
-						{line.material.unit}{#if line.taken > 0}<span class="small soft"
-								>, {formatNumber(line.taken, 2)} cut</span
-							>{/if}</td
-					>
-					<td class="number">{formatNumber(line.stash, 2)}</td>
-					<td class="number">{formatNumber(line.bought, 2)}</td>
-					<td class="number"><Working figure={packsFigure(line)} text={String(line.packsShort)} /></td>
-					<td class="number soft">{formatNumber(line.over, 2)}</td>
-				</tr>
-			{/each}
-		</tbody>
-	</table>
-</div>
+			<td class="number"
+				>{formatNumber(line.needed, 2)}
+				{line.material.unit}{#if line.taken > 0}<span class="small soft"
+						>, {formatNumber(line.taken, 2)} cut</span
+					>{/if}</td
+			>
+			<td class="number">{formatNumber(line.stash, 2)}</td>
+			<td class="number">{formatNumber(line.bought, 2)}</td>
+			<td class="number"><Working figure={packsFigure(line)} text={String(line.packsShort)} /></td>
+			<td class="number soft">{formatNumber(line.over, 2)}</td>
+		</tr>
+	{/each}
+</Table>
 
 <style>
 	tr.short td:first-child {

@@ -15,6 +15,7 @@
 	import { formatNumber } from '$core/units/number.ts';
 	import { WEAVE_OF_FAMILY } from '$core/trade/weave.ts';
 	import type { OrderBy } from '$core/answers/arrivals.ts';
+	import Table from '$lib/ui/Table.svelte';
 
 	interface Props {
 		purchases: readonly Purchase[];
@@ -32,78 +33,66 @@
 	const next = (p: Purchase) => PURCHASE_STATES[PURCHASE_STATES.indexOf(p.state) + 1];
 </script>
 
-<div class="scroll">
-	<table>
-		<thead>
-			<tr
-				><th class="box"><span class="visually-hidden">In the basket</span></th><th>What</th><th
-					class="number">Packs</th
-				><th class="number">Cost</th><th>Supplier</th><th>Order by</th><th>There</th><th>State</th><th
-					class="no-print"
-				></th></tr
+<Table>
+	{#snippet heads()}<th class="box"><span class="visually-hidden">In the basket</span></th><th>What</th><th
+			class="number">Packs</th
+		><th class="number">Cost</th><th>Supplier</th><th>Order by</th><th>There</th><th>State</th><th
+			class="no-print"
+		></th>{/snippet}
+	{#each purchases as p (p.id)}
+		{@const m = material(p.materialId)}
+		{@const order = orderOf.get(p.materialId)}
+		<tr class:past={p.state === 'used'} class:here={p.state === 'arrived' || p.state === 'used'}>
+			<td class="box"><span></span></td>
+			<td>
+				<Weave weave={WEAVE_OF_FAMILY[m.family] ?? 'plain'} />
+				<b>{m.name}</b>
+				{#if p.componentId !== null}<span class="small soft"
+						>for {components.find((c) => c.id === p.componentId)?.code}</span
+					>{/if}
+				{#if p.note}<span class="small soft">{p.note}</span>{/if}
+			</td>
+			<td class="number">{p.packs} <span class="soft small">× {formatNumber(m.packSize)} {m.unit}</span></td>
+			<td class="number"
+				><Working
+					figure={costFigure(p, m.name, currency)}
+					text={formatPrice(purchaseCost(p), currency)}
+				/></td
 			>
-		</thead>
-		<tbody>
-			{#each purchases as p (p.id)}
-				{@const m = material(p.materialId)}
-				{@const order = orderOf.get(p.materialId)}
-				<tr class:past={p.state === 'used'} class:here={p.state === 'arrived' || p.state === 'used'}>
-					<td class="box"><span></span></td>
-					<td>
-						<Weave weave={WEAVE_OF_FAMILY[m.family] ?? 'plain'} />
-						<b>{m.name}</b>
-						{#if p.componentId !== null}<span class="small soft"
-								>for {components.find((c) => c.id === p.componentId)?.code}</span
-							>{/if}
-						{#if p.note}<span class="small soft">{p.note}</span>{/if}
-					</td>
-					<td class="number"
-						>{p.packs} <span class="soft small">× {formatNumber(m.packSize)} {m.unit}</span></td
-					>
-					<td class="number"
-						><Working
-							figure={costFigure(p, m.name, currency)}
-							text={formatPrice(purchaseCost(p), currency)}
-						/></td
-					>
-					<td class="small">{p.supplier}</td>
-					<td>
-						{#if p.state === 'planned' && order?.orderByDay != null}<span
-								class:wrong={order.orderByDay < today}
-								><Working figure={orderByFigure(order)} text={dayWords(order.orderByDay)} /></span
-							>{#if order.orderByDay < today}<span class="wrong small"> passed</span>{/if}{/if}
-					</td>
-					<td class="small">
-						{#if p.state === 'ordered' && p.dueOn !== null}{dayWords(p.dueOn)}{#if isOverdue(p, now)}&nbsp;<b
-									class="wrong">overdue</b
-								>{/if}
-						{:else if p.arrivedOn !== null}{dayWords(p.arrivedOn)}{/if}
-						{#if order?.tooLate && (p.state === 'planned' || p.state === 'ordered')}<b class="wrong"
-								>too late</b
-							>{/if}
-					</td>
-					<td><span class="state {p.state}">{p.state}</span></td>
-					<td class="number no-print">
-						{#if next(p)}<Act
-								command="setPurchaseState"
-								id={p.id}
-								hidden={{ state: next(p)! }}
-								label="{m.name} is {next(p)}">mark {next(p)}</Act
-							>{/if}
-						<button
-							class="button small quiet"
-							onclick={() => onedit(p.id)}
-							aria-label="Edit the purchase of {m.name}">Edit</button
-						>
-						<Act command="removePurchase" id={p.id} look="quiet" label="Take {m.name} off the list"
-							><X size={14} /></Act
-						>
-					</td>
-				</tr>
-			{/each}
-		</tbody>
-	</table>
-</div>
+			<td class="small">{p.supplier}</td>
+			<td>
+				{#if p.state === 'planned' && order?.orderByDay != null}<span class:wrong={order.orderByDay < today}
+						><Working figure={orderByFigure(order)} text={dayWords(order.orderByDay)} /></span
+					>{#if order.orderByDay < today}<span class="wrong small"> passed</span>{/if}{/if}
+			</td>
+			<td class="small">
+				{#if p.state === 'ordered' && p.dueOn !== null}{dayWords(p.dueOn)}{#if isOverdue(p, now)}&nbsp;<b
+							class="wrong">overdue</b
+						>{/if}
+				{:else if p.arrivedOn !== null}{dayWords(p.arrivedOn)}{/if}
+				{#if order?.tooLate && (p.state === 'planned' || p.state === 'ordered')}<b class="wrong">too late</b
+					>{/if}
+			</td>
+			<td><span class="state {p.state}">{p.state}</span></td>
+			<td class="number no-print">
+				{#if next(p)}<Act
+						command="setPurchaseState"
+						id={p.id}
+						hidden={{ state: next(p)! }}
+						label="{m.name} is {next(p)}">mark {next(p)}</Act
+					>{/if}
+				<button
+					class="button small quiet"
+					onclick={() => onedit(p.id)}
+					aria-label="Edit the purchase of {m.name}">Edit</button
+				>
+				<Act command="removePurchase" id={p.id} look="quiet" label="Take {m.name} off the list"
+					><X size={14} /></Act
+				>
+			</td>
+		</tr>
+	{/each}
+</Table>
 
 <style>
 	.state {

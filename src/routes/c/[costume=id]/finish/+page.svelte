@@ -20,6 +20,7 @@
 	import { coatTotalFigure } from '$core/explain/coating.ts';
 	import type { PageData } from './$types';
 	import Submit from '$lib/ui/Submit.svelte';
+	import Table from '$lib/ui/Table.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
@@ -58,30 +59,22 @@
 
 <Sheet title="Packs over the whole costume">
 	{#if data.packs.length}
-		<div class="scroll">
-			<table>
-				<thead
-					><tr
-						><th>Product</th><th class="number">Area × coats × copies</th><th class="number"
-							>One pack covers</th
-						><th class="number">Packs</th></tr
-					></thead
-				>
-				<tbody>
-					{#each data.packs as need (need.product)}
-						{@const p = coatProductOf(trade, need.product)}
-						<tr>
-							<td>{p.name}</td>
-							<td class="number">{formatArea(need.coatedMm2, settings.lengthUnit)}</td>
-							<td class="number soft">{formatArea(p.coversMm2, settings.lengthUnit)} a {p.pack}</td>
-							<td class="number"
-								><b><Working figure={coatTotalFigure(need, trade)} text={String(need.packs)} /></b></td
-							>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
-		</div>
+		<Table>
+			{#snippet heads()}<th>Product</th><th class="number">Area × coats × copies</th><th class="number"
+					>One pack covers</th
+				><th class="number">Packs</th>{/snippet}
+			{#each data.packs as need (need.product)}
+				{@const p = coatProductOf(trade, need.product)}
+				<tr>
+					<td>{p.name}</td>
+					<td class="number">{formatArea(need.coatedMm2, settings.lengthUnit)}</td>
+					<td class="number soft">{formatArea(p.coversMm2, settings.lengthUnit)} a {p.pack}</td>
+					<td class="number"
+						><b><Working figure={coatTotalFigure(need, trade)} text={String(need.packs)} /></b></td
+					>
+				</tr>
+			{/each}
+		</Table>
 		<p class="small soft foot">
 			Outside area, rounded up once per product.{#if settings.coldOrDamp}
 				<b>Cold or damp: all drying is doubled.</b>{/if}

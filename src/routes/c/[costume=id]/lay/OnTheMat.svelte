@@ -38,7 +38,7 @@
 
 <Sheet title="{material.name}, {!busy ? 'laid out' : 'best so far'}">
 	<p class="result">
-		<b class="lead" aria-live="polite"
+		<b class="comes-to" aria-live="polite"
 			>{takesWords(use, plan.stock.sheets.length, plan.stock.roll !== null, unit)}</b
 		>
 		<Working figure={densityFigure(plan, unit)} text="{formatNumber(use.density * 100, 1)} %" /> of it becomes pieces{plan
@@ -102,11 +102,6 @@
 </Sheet>
 
 <style>
-	.lead {
-		font-family: var(--head);
-		font-size: var(--s24);
-		margin-right: 8px;
-	}
 	.ends {
 		display: flex;
 		flex-wrap: wrap;
@@ -114,11 +109,5 @@
 		justify-content: flex-end;
 		align-items: end;
 		margin-top: 12px;
-	}
-	:global(form.keep) {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 8px;
-		align-items: end;
 	}
 </style>

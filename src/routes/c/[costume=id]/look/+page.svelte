@@ -6,9 +6,8 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import { inLedgerOrder, type Component } from '$core/facts/component.ts';
 	import { componentHoursFigure } from '$core/explain/plan.ts';
-	import { zoneWords, type Zone } from '$core/facts/zone.ts';
+	import { type Zone } from '$core/facts/zone.ts';
 	import CopyBreakdown from '$lib/ui/CopyBreakdown.svelte';
-	import BodyFigure from '$lib/ui/BodyFigure.svelte';
 	import Ledger, { treeOf } from '$lib/ui/Ledger.svelte';
 	import PasteDialog from '$lib/ui/PasteDialog.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -19,6 +18,7 @@
 	import type { PageData } from './$types';
 	import LedgerHeads from '$lib/ui/LedgerHeads.svelte';
 	import NewComponent from './NewComponent.svelte';
+	import BesideFigure from '$lib/ui/BesideFigure.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const components = $derived(data.record.components);
@@ -76,22 +76,13 @@
 <svelte:head><title>Look · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
 
 <Views label="Look" views={lookViews(base)} />
-<div class="look">
-	<div class="figure-side on-mat">
-		<BodyFigure
-			{components}
-			progress={data.progress}
-			chosen={zone ? [zone] : []}
-			highlight={looked}
-			onchoose={(z) => (zone = zone === z ? null : z)}
-		/>
-		<p class="small legend">
-			Outlines stand off the skin by layer; stitched through when made. {#if zone}Showing <b
-					>{zoneWords(zone)}</b
-				>.
-				<button class="clear" onclick={() => (zone = null)}>Show all</button>{/if}
-		</p>
-	</div>
+<BesideFigure
+	{components}
+	progress={data.progress}
+	bind:zone
+	{looked}
+	legend="Outlines stand off the skin by layer; stitched through when made."
+>
 	<Sheet title="Components">
 		{#snippet tools()}
 			<button class="button small" onclick={() => (pasting = true)}
@@ -135,54 +126,14 @@
 			</p>
 		{/if}
 	</Sheet>
-</div>
+</BesideFigure>
 
 <CopyBreakdown bind:open={copying} others={data.others} />
 <PasteDialog bind:open={pasting} command="pasteComponents" title="Paste components" example={EXAMPLE} />
 <NewComponent bind:open={adding} {components} {zone} {base} />
 
 <style>
-	.look {
-		display: grid;
-		grid-template-columns: minmax(240px, 330px) minmax(0, 1fr);
-		gap: 16px;
-		align-items: start;
-	}
-	.figure-side {
-		color: var(--on-mat-soft);
-		position: sticky;
-		top: 12px;
-	}
-	.legend {
-		text-align: center;
-		margin-top: 8px;
-	}
-	.clear {
-		background: none;
-		border: 1px solid var(--on-mat-soft);
-		color: var(--on-mat);
-		cursor: pointer;
-	}
 	.hint {
 		margin-top: 12px;
-	}
-	@media (max-width: 900px) {
-		.look {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		.figure-side {
-			position: static;
-			max-width: 420px;
-			margin: 0 auto;
-			width: 100%;
-		}
-	}
-	@media print {
-		.figure-side {
-			display: none;
-		}
-		.look {
-			display: block;
-		}
 	}
 </style>

@@ -3,6 +3,7 @@
 	import { definitionOf, BODY_MEASURES, MEASURE_KEYS, latest, OVERS } from '$core/facts/bodyMeasure.ts';
 	import type { Wearer, BodyMeasure, MeasureKey } from '$core/facts/bodyMeasure.ts';
 	import { dayWords } from '$core/units/localTime.ts';
+	import Table from '$lib/ui/Table.svelte';
 
 	interface Props {
 		wearer: Wearer;
@@ -31,48 +32,38 @@
 	const signed = (mm: number) => `${mm > 0 ? '+' : '−'}${length(Math.abs(mm))}`;
 </script>
 
-<div class="scroll">
-	<table>
-		<thead>
-			<tr
-				><th>Measure</th><th>Over</th><th class="number">Whole or left</th><th class="number">Right</th><th
-					>Taken</th
-				>{#if builtOn !== null}<th class="number">Since built</th>{/if}</tr
+<Table>
+	{#snippet heads()}<th>Measure</th><th>Over</th><th class="number">Whole or left</th><th class="number"
+			>Right</th
+		><th>Taken</th>{#if builtOn !== null}<th class="number">Since built</th>{/if}{/snippet}
+	{#each rows as row (`${row.key} ${row.over}`)}
+		{@const days = [...new Set(row.now.flatMap((m) => m?.takenOn ?? []))]}
+		<tr>
+			<td
+				><button class="name" onclick={() => onshow(row.key)}>{BODY_MEASURES[row.key].name}</button>
+				{#if BODY_MEASURES[row.key].ofTrade}<span class="own" title="the trade’s own, not in ISO 8559-1"
+						>own</span
+					>{/if}</td
 			>
-		</thead>
-		<tbody>
-			{#each rows as row (`${row.key} ${row.over}`)}
-				{@const days = [...new Set(row.now.flatMap((m) => m?.takenOn ?? []))]}
-				<tr>
-					<td
-						><button class="name" onclick={() => onshow(row.key)}>{BODY_MEASURES[row.key].name}</button>
-						{#if BODY_MEASURES[row.key].ofTrade}<span class="own" title="the trade’s own, not in ISO 8559-1"
-								>own</span
-							>{/if}</td
-					>
-					<td class="small">{row.over}</td>
-					{#each row.now as m, i (row.sides[i])}
-						<td class="number">{m ? length(m.mm) : '–'}</td>
-					{/each}
-					{#if row.sides.length === 1}<td></td>{/if}
-					<td class="small soft">{days.map((d) => dayWords(d)).join(', ')}</td>
-					{#if builtOn !== null}
-						<td class="number">
-							{#each row.now as m, i (row.sides[i])}
-								{@const change = changeOf(m, row.built[i]!)}
-								{#if change !== null}<span class:large={Math.abs(change) >= 10}
-										>{row.sides[i] === 'none' ? '' : row.sides[i] === 'left' ? 'L ' : 'R '}{signed(
-											change
-										)}</span
-									>{/if}
-							{/each}
-						</td>
-					{/if}
-				</tr>
+			<td class="small">{row.over}</td>
+			{#each row.now as m, i (row.sides[i])}
+				<td class="number">{m ? length(m.mm) : '–'}</td>
 			{/each}
-		</tbody>
-	</table>
-</div>
+			{#if row.sides.length === 1}<td></td>{/if}
+			<td class="small soft">{days.map((d) => dayWords(d)).join(', ')}</td>
+			{#if builtOn !== null}
+				<td class="number">
+					{#each row.now as m, i (row.sides[i])}
+						{@const change = changeOf(m, row.built[i]!)}
+						{#if change !== null}<span class:large={Math.abs(change) >= 10}
+								>{row.sides[i] === 'none' ? '' : row.sides[i] === 'left' ? 'L ' : 'R '}{signed(change)}</span
+							>{/if}
+					{/each}
+				</td>
+			{/if}
+		</tr>
+	{/each}
+</Table>
 
 <style>
 	.name {

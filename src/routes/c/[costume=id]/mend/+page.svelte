@@ -7,6 +7,7 @@
 	import FaultSheet from './FaultSheet.svelte';
 	import NewFault from './NewFault.svelte';
 	import EditFault from './EditFault.svelte';
+	import Table from '$lib/ui/Table.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
@@ -59,16 +60,12 @@
 {/if}
 
 <Sheet title="What usually breaks, and why">
-	<div class="scroll">
-		<table>
-			<thead><tr><th>Symptom</th><th>Usual cause</th><th>Cure</th></tr></thead>
-			<tbody>
-				{#each Object.entries(trade.knownFault) as [key, k] (key)}<tr
-						><td><b>{k.symptom}</b></td><td>{k.cause}</td><td>{k.cure}</td></tr
-					>{/each}
-			</tbody>
-		</table>
-	</div>
+	<Table>
+		{#snippet heads()}<th>Symptom</th><th>Usual cause</th><th>Cure</th>{/snippet}
+		{#each Object.entries(trade.knownFault) as [key, k] (key)}<tr
+				><td><b>{k.symptom}</b></td><td>{k.cause}</td><td>{k.cure}</td></tr
+			>{/each}
+	</Table>
 	<p class="small soft">Common practice.</p>
 </Sheet>
 

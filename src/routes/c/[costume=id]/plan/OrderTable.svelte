@@ -7,6 +7,7 @@
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { LocalMinutes } from '$core/units/localTime.ts';
 	import type { OrderBy } from '$core/answers/arrivals.ts';
+	import Table from '$lib/ui/Table.svelte';
 
 	interface Props {
 		orders: readonly OrderBy[];
@@ -22,41 +23,36 @@
 
 <Sheet title="Order by">
 	{#if sorted.length}
-		<div class="scroll">
-			<table>
-				<thead
-					><tr><th>Material</th><th>Order by</th><th>There</th><th>Needed</th><th class="number">Lead</th></tr
-					></thead
-				>
-				<tbody>
-					{#each sorted as o (o.material.id)}
-						<tr>
-							<td>{o.material.name}</td>
-							<td
-								>{#if o.orderByDay !== null}<span class:wrong={o.orderByDay < dayOf(now)}
-										><Working
-											figure={orderByFigure(o)}
-											text={o.orderByDay < dayOf(now)
-												? `${dayWords(o.orderByDay)}, passed`
-												: dayWords(o.orderByDay)}
-										/></span
-									>{:else if o.purchase?.state === 'ordered'}ordered{isOverdue(o.purchase, now)
-										? ', overdue'
-										: ''}{/if}</td
-							>
-							<td class:wrong={o.tooLate}
-								>{o.usableFrom !== null ? dayWords(Math.floor(o.usableFrom / DAY)) : ''}</td
-							>
-							<td>{o.neededAt !== null ? timeWords(o.neededAt) : ''}</td>
-							<td class="number"
-								>{(o.purchase ?? o.material).leadDays}
-								{(o.purchase ?? o.material).leadWorkingDays ? 'working days' : 'days'}</td
-							>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
-		</div>
+		<Table>
+			{#snippet heads()}<th>Material</th><th>Order by</th><th>There</th><th>Needed</th><th class="number"
+					>Lead</th
+				>{/snippet}
+			{#each sorted as o (o.material.id)}
+				<tr>
+					<td>{o.material.name}</td>
+					<td
+						>{#if o.orderByDay !== null}<span class:wrong={o.orderByDay < dayOf(now)}
+								><Working
+									figure={orderByFigure(o)}
+									text={o.orderByDay < dayOf(now)
+										? `${dayWords(o.orderByDay)}, passed`
+										: dayWords(o.orderByDay)}
+								/></span
+							>{:else if o.purchase?.state === 'ordered'}ordered{isOverdue(o.purchase, now)
+								? ', overdue'
+								: ''}{/if}</td
+					>
+					<td class:wrong={o.tooLate}
+						>{o.usableFrom !== null ? dayWords(Math.floor(o.usableFrom / DAY)) : ''}</td
+					>
+					<td>{o.neededAt !== null ? timeWords(o.neededAt) : ''}</td>
+					<td class="number"
+						>{(o.purchase ?? o.material).leadDays}
+						{(o.purchase ?? o.material).leadWorkingDays ? 'working days' : 'days'}</td
+					>
+				</tr>
+			{/each}
+		</Table>
 	{:else}
 		<p class="soft">
 			Everything that the steps need is here, or nothing has been entered under Materials yet.

@@ -26,6 +26,7 @@
 	import type { PageData } from './$types';
 	import Submit from '$lib/ui/Submit.svelte';
 	import Desk from '$lib/ui/Desk.svelte';
+	import Table from '$lib/ui/Table.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const { layout } = $derived(data);
@@ -80,24 +81,18 @@
 				The short way round each sheet; what lies within another comes first, while there is still something
 				to hold on to. Write the number on each piece as it comes off.
 			</p>
-			<div class="scroll">
-				<table>
-					<thead>
-						<tr><th class="number">No.</th><th>Piece</th><th>Of</th></tr>
-					</thead>
-					<tbody>
-						{#each sheets as sheet (sheet.number)}
-							{#each sheet.pieces as place (place.order)}
-								<tr onmouseenter={() => (marked = place.order)} onmouseleave={() => (marked = null)}>
-									<td class="number">{place.order}</td>
-									<td>{cutWords(place)}</td>
-									<td class="small soft">{sheet.name}</td>
-								</tr>
-							{/each}
-						{/each}
-					</tbody>
-				</table>
-			</div>
+			<Table>
+				{#snippet heads()}<th class="number">No.</th><th>Piece</th><th>Of</th>{/snippet}
+				{#each sheets as sheet (sheet.number)}
+					{#each sheet.pieces as place (place.order)}
+						<tr onmouseenter={() => (marked = place.order)} onmouseleave={() => (marked = null)}>
+							<td class="number">{place.order}</td>
+							<td>{cutWords(place)}</td>
+							<td class="small soft">{sheet.name}</td>
+						</tr>
+					{/each}
+				{/each}
+			</Table>
 		</Sheet>
 	</div>
 	<div class="stack left">

@@ -15,6 +15,7 @@
 	import { takesWords } from '$lib/ui/lay/takesWords.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';
+	import Table from '$lib/ui/Table.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}/lay`);
@@ -95,31 +96,23 @@
 <svelte:head><title>Layouts compared · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
 
 <Sheet title="Two layouts compared">
-	<div class="scroll">
-		<table>
-			<thead>
-				<tr>
-					<th><span class="visually-hidden">What</span></th>
-					{#each both as { layout }, i (i)}<th
-							><a href="{base}/{layout.id}">{layout.name}</a>{layout.cutAt === null ? '' : ', cut'}</th
-						>{/each}
-				</tr>
-			</thead>
-			<tbody>
-				{#each rows as row (row.name)}
-					<tr>
-						<td class="soft">{row.name}</td>
-						{#each both as side, i (i)}
-							<td
-								>{#if best(row, i)}<b>{row.of(side)}</b>
-									<span class="better small">better</span>{:else}{row.of(side)}{/if}</td
-							>
-						{/each}
-					</tr>
+	<Table>
+		{#snippet heads()}<th><span class="visually-hidden">What</span></th>
+			{#each both as { layout }, i (i)}<th
+					><a href="{base}/{layout.id}">{layout.name}</a>{layout.cutAt === null ? '' : ', cut'}</th
+				>{/each}{/snippet}
+		{#each rows as row (row.name)}
+			<tr>
+				<td class="soft">{row.name}</td>
+				{#each both as side, i (i)}
+					<td
+						>{#if best(row, i)}<b>{row.of(side)}</b>
+							<span class="better small">better</span>{:else}{row.of(side)}{/if}</td
+					>
 				{/each}
-			</tbody>
-		</table>
-	</div>
+			</tr>
+		{/each}
+	</Table>
 	{#if !alike}<p class="small soft foot">
 			They are of other pieces: their figures stand side by side only.
 		</p>{/if}

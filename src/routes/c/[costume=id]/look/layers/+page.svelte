@@ -6,12 +6,13 @@
 	import { zoneWords, type Zone } from '$core/facts/zone.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import Act from '$lib/ui/Act.svelte';
-	import BodyFigure from '$lib/ui/BodyFigure.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import Views from '$lib/ui/Views.svelte';
 	import Weave from '$lib/ui/Weave.svelte';
 	import type { PageData } from './$types';
+	import Table from '$lib/ui/Table.svelte';
+	import BesideFigure from '$lib/ui/BesideFigure.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
@@ -28,60 +29,44 @@
 <svelte:head><title>Layers · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
 
 <Views label="Look" views={lookViews(base)} />
-<div class="layers">
-	<div class="figure-side on-mat">
-		<BodyFigure
-			{components}
-			progress={data.progress}
-			chosen={zone ? [zone] : []}
-			highlight={looked}
-			onchoose={(z) => (zone = zone === z ? null : z)}
-		/>
-		<p class="small legend">
-			{#if zone}Showing <b>{zoneWords(zone)}</b>.
-				<button class="clear" onclick={() => (zone = null)}>Show all</button>
-			{:else}Choose a zone to see what lies on it.{/if}
-		</p>
-	</div>
+<BesideFigure
+	{components}
+	progress={data.progress}
+	bind:zone
+	{looked}
+	legend={zone ? '' : 'Choose a zone to see what lies on it.'}
+>
 	<div class="stack">
 		<Sheet title="From the skin outwards">
 			{#if stacks.length}
-				<div class="scroll">
-					<table>
-						<thead>
-							<tr
-								><th>Zone</th>{#each { length: deepest + 1 } as _, layer (layer)}<th class="layer"
-										>{layer === 0 ? '0, skin' : layer}</th
-									>{/each}</tr
-							>
-						</thead>
-						<tbody>
-							{#each stacks as stack (stack.zone)}
-								<tr>
-									<th scope="row">{zoneWords(stack.zone)}</th>
-									{#each { length: deepest + 1 } as _, layer (layer)}
-										{@const here = stack.components.filter((c) => c.layer === layer)}
-										<td class:filled={here.length}>
-											{#each here as c (c.id)}
-												<a
-													href="{base}/look/{c.id}"
-													title="{c.name}{beneathOf(c, components).length
-														? `, over ${beneathOf(c, components)
-																.map((b) => b.name)
-																.join(', ')}`
-														: ', on the skin'}"
-													onpointerenter={() => (looked = c)}
-													onpointerleave={() => (looked = null)}
-													><Weave weave={weaveOf(c)} size={13} /> <span>{c.code}</span></a
-												>
-											{/each}
-										</td>
+				<Table>
+					{#snippet heads()}<th>Zone</th>{#each { length: deepest + 1 } as _, layer (layer)}<th class="layer"
+								>{layer === 0 ? '0, skin' : layer}</th
+							>{/each}{/snippet}
+					{#each stacks as stack (stack.zone)}
+						<tr>
+							<th scope="row">{zoneWords(stack.zone)}</th>
+							{#each { length: deepest + 1 } as _, layer (layer)}
+								{@const here = stack.components.filter((c) => c.layer === layer)}
+								<td class:filled={here.length}>
+									{#each here as c (c.id)}
+										<a
+											href="{base}/look/{c.id}"
+											title="{c.name}{beneathOf(c, components).length
+												? `, over ${beneathOf(c, components)
+														.map((b) => b.name)
+														.join(', ')}`
+												: ', on the skin'}"
+											onpointerenter={() => (looked = c)}
+											onpointerleave={() => (looked = null)}
+											><Weave weave={weaveOf(c)} size={13} /> <span>{c.code}</span></a
+										>
 									{/each}
-								</tr>
+								</td>
 							{/each}
-						</tbody>
-					</table>
-				</div>
+						</tr>
+					{/each}
+				</Table>
 			{:else if zone}<p class="soft">Nothing lies on the {zoneWords(zone)}.</p>
 			{:else}<p>
 					No component has a zone yet. Give each its zones and its layer, then this shows what lies beneath
@@ -123,35 +108,11 @@
 			{:else}<p class="soft">No garment in this costume.</p>{/if}
 		</Sheet>
 	</div>
-</div>
+</BesideFigure>
 
 <style>
-	.layers {
-		display: grid;
-		grid-template-columns: minmax(240px, 330px) minmax(0, 1fr);
-		gap: 16px;
-		align-items: start;
-	}
-	.figure-side {
-		color: var(--on-mat-soft);
-		position: sticky;
-		top: 12px;
-	}
-	.legend {
-		text-align: center;
-		margin-top: 8px;
-	}
-	.clear {
-		background: none;
-		border: 1px solid var(--on-mat-soft);
-		color: var(--on-mat);
-		cursor: pointer;
-	}
 	th.layer {
 		min-width: 64px;
-	}
-	tbody th {
-		border-bottom: 1px solid var(--rule);
 	}
 	td {
 		padding: 3px 6px;
@@ -189,28 +150,9 @@
 		background: var(--yellow-wash);
 		border-left: 4px solid var(--yellow-ink);
 	}
-	@media (max-width: 900px) {
-		.layers {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		.figure-side {
-			position: static;
-			max-width: 420px;
-			width: 100%;
-			margin: 0 auto;
-		}
-	}
 	@media (max-width: 700px) {
 		td a {
 			min-height: 44px;
-		}
-	}
-	@media print {
-		.figure-side {
-			display: none;
-		}
-		.layers {
-			display: block;
 		}
 	}
 </style>

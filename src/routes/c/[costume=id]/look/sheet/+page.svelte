@@ -13,6 +13,7 @@
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Views from '$lib/ui/Views.svelte';
 	import type { PageData } from './$types';
+	import Table from '$lib/ui/Table.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const costume = $derived(data.record.costume);
@@ -114,33 +115,25 @@
 					below prints without.
 				</p>
 			{/if}
-			<div class="scroll">
-				<table>
-					<thead>
-						<tr
-							><th class="number">No.</th><th>Code</th><th>Component</th><th>Get</th><th class="number"
-								>Layer</th
-							><th>Form and materials</th><th class="number">Hours</th></tr
-						>
-					</thead>
-					<tbody>
-						{#each rows as { item, number } (item.id)}
-							{@const hours = valueOf(componentHoursFigure(item, data.record, data.plan))}
-							<tr>
-								<td class="number">{number ?? ''}</td>
-								<td class="figure code">{item.code}</td>
-								<td><b>{item.name}</b> {amountWords(item)}</td>
-								<td>{item.source}</td>
-								<td class="number">{item.layer}</td>
-								<td class="small">{[item.form, stuff(item.id)].filter(Boolean).join(' — ')}</td>
-								<td class="number">{hours ? formatHours(hours) : '–'}</td>
-							</tr>
-						{:else}<tr
-								><td colspan="7">No component yet: <a href="{base}/look">break the costume down</a>.</td></tr
-							>{/each}
-					</tbody>
-				</table>
-			</div>
+			<Table>
+				{#snippet heads()}<th class="number">No.</th><th>Code</th><th>Component</th><th>Get</th><th
+						class="number">Layer</th
+					><th>Form and materials</th><th class="number">Hours</th>{/snippet}
+				{#each rows as { item, number } (item.id)}
+					{@const hours = valueOf(componentHoursFigure(item, data.record, data.plan))}
+					<tr>
+						<td class="number">{number ?? ''}</td>
+						<td class="figure code">{item.code}</td>
+						<td><b>{item.name}</b> {amountWords(item)}</td>
+						<td>{item.source}</td>
+						<td class="number">{item.layer}</td>
+						<td class="small">{[item.form, stuff(item.id)].filter(Boolean).join(' — ')}</td>
+						<td class="number">{hours ? formatHours(hours) : '–'}</td>
+					</tr>
+				{:else}<tr
+						><td colspan="7">No component yet: <a href="{base}/look">break the costume down</a>.</td></tr
+					>{/each}
+			</Table>
 		</div>
 	</div>
 </Sheet>
@@ -219,7 +212,7 @@
 		svg {
 			max-height: 165mm;
 		}
-		table {
+		.page :global(table) {
 			font-size: 9pt;
 		}
 		td,

@@ -16,6 +16,7 @@
 	import Tag from '$lib/ui/Tag.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import type { PageData } from './$types';
+	import Table from '$lib/ui/Table.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}/measure/pictures`);
@@ -51,63 +52,54 @@
 
 <Sheet title="Measured on pictures">
 	{#if things.length}
-		<div class="scroll">
-			<table>
-				<thead
-					><tr
-						><th>What</th><th class="number">Measure</th><th class="number">95 of 100</th><th
-							>For {wearers[0]?.name ?? 'the wearer'}</th
-						><th>From</th></tr
-					></thead
-				>
-				<tbody>
-					{#each things as thing (`${thing.kind} ${thing.label}`)}
-						{@const figure = figureOf(thing)}
-						{@const other = scaled(thing)}
-						{@const component = data.record.components.find(
-							(c) => c.id === thing.readings.find((r) => r.stored.componentId)?.stored.componentId
-						)}
-						<tr>
-							<td
-								><span class="row"
-									>{thing.label}
-									{#if component}<Tag {component} short />{/if}</span
-								>
-								<span class="small soft">{KIND_WORDS[thing.kind].name}</span></td
+		<Table>
+			{#snippet heads()}<th>What</th><th class="number">Measure</th><th class="number">95 of 100</th><th
+					>For {wearers[0]?.name ?? 'the wearer'}</th
+				><th>From</th>{/snippet}
+			{#each things as thing (`${thing.kind} ${thing.label}`)}
+				{@const figure = figureOf(thing)}
+				{@const other = scaled(thing)}
+				{@const component = data.record.components.find(
+					(c) => c.id === thing.readings.find((r) => r.stored.componentId)?.stored.componentId
+				)}
+				<tr>
+					<td
+						><span class="row"
+							>{thing.label}
+							{#if component}<Tag {component} short />{/if}</span
+						>
+						<span class="small soft">{KIND_WORDS[thing.kind].name}</span></td
+					>
+					<td class="number big"
+						>{#if figure && thing.combined}<Working
+								{figure}
+								text={sureWords(thing.kind, thing.combined.value, thing.combined.sigma, unit)}
+							/>{:else}<span class="soft">no scale</span>{/if}</td
+					>
+					<td class="number">{thing.combined ? plusMinus(thing.kind, thing.combined.sigma, unit) : ''}</td>
+					<td class="small">
+						{#if other && thing.combined}<Working
+								figure={other}
+								text={sureWords(thing.kind, valueOf(other), thing.combined.sigma, unit)}
+							/>{/if}
+						{#if thing.kind === 'heads' && thing.combined}{headsWords(thing.combined.value)}{/if}
+					</td>
+					<td class="small">
+						{#each thing.readings as r (r.stored.id)}
+							<a href="{base}/{r.picture.id}?at={r.stored.id}">{titleOf(r.picture)}</a
+							>{#if thing.readings.length > 1 && r.found.ok}
+								<span class="soft">{write(r.found.value.value, asOf(thing.kind, unit))}</span>{/if}<br />
+						{/each}
+						{#if thing.combined && thing.combined.strays > DISAGREES}
+							<b class="apart"
+								>They disagree: {thing.combined.strays.toFixed(1)} times what their clicks allow. One is off its
+								plane, or another thing.</b
 							>
-							<td class="number big"
-								>{#if figure && thing.combined}<Working
-										{figure}
-										text={sureWords(thing.kind, thing.combined.value, thing.combined.sigma, unit)}
-									/>{:else}<span class="soft">no scale</span>{/if}</td
-							>
-							<td class="number">{thing.combined ? plusMinus(thing.kind, thing.combined.sigma, unit) : ''}</td
-							>
-							<td class="small">
-								{#if other && thing.combined}<Working
-										figure={other}
-										text={sureWords(thing.kind, valueOf(other), thing.combined.sigma, unit)}
-									/>{/if}
-								{#if thing.kind === 'heads' && thing.combined}{headsWords(thing.combined.value)}{/if}
-							</td>
-							<td class="small">
-								{#each thing.readings as r (r.stored.id)}
-									<a href="{base}/{r.picture.id}?at={r.stored.id}">{titleOf(r.picture)}</a
-									>{#if thing.readings.length > 1 && r.found.ok}
-										<span class="soft">{write(r.found.value.value, asOf(thing.kind, unit))}</span>{/if}<br />
-								{/each}
-								{#if thing.combined && thing.combined.strays > DISAGREES}
-									<b class="apart"
-										>They disagree: {thing.combined.strays.toFixed(1)} times what their clicks allow. One is off
-										its plane, or another thing.</b
-									>
-								{/if}
-							</td>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
-		</div>
+						{/if}
+					</td>
+				</tr>
+			{/each}
+		</Table>
 		<p class="small soft note">
 			Measures with the same name on several pictures count as one thing: their mean is weighted by how sure
 			each is.

@@ -9,6 +9,7 @@
 	import type { Wearer } from '$core/facts/bodyMeasure.ts';
 	import X from '@lucide/svelte/icons/x';
 	import type { StoredNominal } from '$core/facts/measureRecord.ts';
+	import Table from '$lib/ui/Table.svelte';
 
 	interface Props {
 		/** Each with the wearer’s own measure. */
@@ -21,51 +22,44 @@
 	const signed = (mm: number) => `${mm < 0 ? '−' : '+'}${formatLength(Math.abs(mm), unit)}`;
 </script>
 
-<div class="scroll">
-	<table>
-		<thead
-			><tr
-				><th>Measure</th><th>Scales</th><th class="number">Made for</th><th class="number">{wearer?.name}</th
-				><th class="number">Ease</th><th class="number">Print at</th><th></th></tr
-			></thead
-		>
-		<tbody>
-			{#each rows as row (row.id)}
-				<tr>
-					<td>{BODY_MEASURES[row.measure].name}</td>
-					<td>{row.direction}</td>
-					<td class="number"
-						>{formatLength(row.nominalMm, unit)}
-						<span class="small soft">{row.madeFor === 'body' ? 'body' : 'garment'}</span></td
-					>
-					<td class="number"
-						>{#if row.body !== null}{formatLength(row.body, unit)}{:else}<a
-								href="{base}/measure/take?wearer={wearer?.id}">measure</a
-							>{/if}</td
-					>
-					<td class="number">{signed(row.easeMm)}</td>
-					<td class="number">
-						{#if row.body !== null}<Working
-								figure={resizeFigure(
-									BODY_MEASURES[row.measure].name,
-									row.body,
-									row.easeMm,
-									row.nominalMm,
-									row.madeFor,
-									unit
-								)}
-							/>{:else}–{/if}
-					</td>
-					<td class="number"
-						><Act
-							command="removeNominal"
-							id={row.id}
-							look="quiet"
-							label="Remove {BODY_MEASURES[row.measure].name}"><X size={14} /></Act
-						></td
-					>
-				</tr>
-			{/each}
-		</tbody>
-	</table>
-</div>
+<Table>
+	{#snippet heads()}<th>Measure</th><th>Scales</th><th class="number">Made for</th><th class="number"
+			>{wearer?.name}</th
+		><th class="number">Ease</th><th class="number">Print at</th><th></th>{/snippet}
+	{#each rows as row (row.id)}
+		<tr>
+			<td>{BODY_MEASURES[row.measure].name}</td>
+			<td>{row.direction}</td>
+			<td class="number"
+				>{formatLength(row.nominalMm, unit)}
+				<span class="small soft">{row.madeFor === 'body' ? 'body' : 'garment'}</span></td
+			>
+			<td class="number"
+				>{#if row.body !== null}{formatLength(row.body, unit)}{:else}<a
+						href="{base}/measure/take?wearer={wearer?.id}">measure</a
+					>{/if}</td
+			>
+			<td class="number">{signed(row.easeMm)}</td>
+			<td class="number">
+				{#if row.body !== null}<Working
+						figure={resizeFigure(
+							BODY_MEASURES[row.measure].name,
+							row.body,
+							row.easeMm,
+							row.nominalMm,
+							row.madeFor,
+							unit
+						)}
+					/>{:else}–{/if}
+			</td>
+			<td class="number"
+				><Act
+					command="removeNominal"
+					id={row.id}
+					look="quiet"
+					label="Remove {BODY_MEASURES[row.measure].name}"><X size={14} /></Act
+				></td
+			>
+		</tr>
+	{/each}
+</Table>

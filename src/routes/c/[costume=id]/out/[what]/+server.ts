@@ -3,6 +3,7 @@ import { catalogueOf } from '$core/trade/catalogue.ts';
 import { toCalendar } from '$core/formats/calendar.ts';
 import { materialsTable, moneyTable, stepsTable } from '$core/formats/tables.ts';
 import { writeCostumeZip } from '$lib/server/costumeFile.ts';
+import { attachment } from '$lib/server/attachment.ts';
 import { database } from '$lib/server/database.ts';
 import type { Database } from '$lib/server/db/open.ts';
 import { plannedCostume, type PlannedCostume } from '$lib/server/read/plans.ts';
@@ -43,10 +44,5 @@ export const GET: RequestHandler = async ({ params, locals }) => {
 			.toLowerCase()
 			.replace(/[^a-z0-9]+/g, '-')
 			.replace(/^-|-$/g, '') || 'costume';
-	return new Response(body as BodyInit, {
-		headers: {
-			'content-type': writer.type,
-			'content-disposition': `attachment; filename="${name}.${writer.ending}"`
-		}
-	});
+	return attachment(body as BodyInit, writer.type, `${name}.${writer.ending}`);
 };

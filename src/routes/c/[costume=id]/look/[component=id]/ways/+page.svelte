@@ -14,6 +14,7 @@
 	import Views from '$lib/ui/Views.svelte';
 	import type { PageData } from './$types';
 	import Submit from '$lib/ui/Submit.svelte';
+	import Table from '$lib/ui/Table.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const component = $derived(data.record.components.find((c) => c.id === data.componentId)!);
@@ -68,65 +69,53 @@
 		{/each}
 		<button class="button small">Work it out</button>
 	</form>
-	<div class="scroll">
-		<table>
-			<thead>
-				<tr
-					><th></th>{#each data.ways as w (w.way)}<th class:used={w.way === used}
-							>{WORDS[w.way]}{w.way === used ? ' (now)' : ''}</th
-						>{/each}</tr
-				>
-			</thead>
-			<tbody>
-				<tr
-					><th scope="row">How</th>{#each data.ways as w (w.way)}<td class:used={w.way === used}>{w.route}</td
-						>{/each}</tr
-				>
-				<tr
-					><th scope="row">Hours still to do</th>{#each data.ways as w (w.way)}<td class:used={w.way === used}
-							><b><Working figure={wayHoursFigure(w)} /></b>
-							<span class="small soft">{formatDuration(w.handsOn[0])} to {formatDuration(w.handsOn[2])}</span
-							></td
-						>{/each}</tr
-				>
-				<tr
-					><th scope="row">Money for it</th>{#each data.ways as w (w.way)}<td class:used={w.way === used}
-							><b><Working figure={wayMoneyFigure(w, currency)} /></b>
-							{#if unpriced(w)}<span class="small soft">no price entered above</span>{/if}</td
-						>{/each}</tr
-				>
-				<tr
-					><th scope="row">Ready at the earliest</th>{#each data.ways as w (w.way)}<td
-							class:used={w.way === used}
-							><b
-								>{w.ready === null
-									? w.handsOn[1] === 0
-										? 'it is ready'
-										: 'cannot be placed'
-									: timeWords(w.ready)}</b
-							>
-							{#if w.parcel}<span class="small soft">after its parcel</span>{/if}</td
-						>{/each}</tr
-				>
-				<tr
-					><th scope="row">Costume ready</th>{#each data.ways as w (w.way)}<td class:used={w.way === used}
-							>{w.finish === null ? '–' : timeWords(w.finish)}</td
-						>{/each}</tr
-				>
-				<tr
-					><th scope="row">Frees</th>{#each data.ways as w (w.way)}<td class:used={w.way === used}
-							>{freed(w)}</td
-						>{/each}</tr
-				>
-				<tr
-					><th scope="row">Risk</th>{#each data.ways as w (w.way)}{@const r = riskOf(
-							w,
-							data.plan.deadline
-						)}<td class:used={w.way === used}><b class="risk {r.risk}">{r.risk}</b>: {r.why}</td>{/each}</tr
-				>
-			</tbody>
-		</table>
-	</div>
+	<Table>
+		{#snippet heads()}<th></th>{#each data.ways as w (w.way)}<th class:used={w.way === used}
+					>{WORDS[w.way]}{w.way === used ? ' (now)' : ''}</th
+				>{/each}{/snippet}
+		<tr
+			><th scope="row">How</th>{#each data.ways as w (w.way)}<td class:used={w.way === used}>{w.route}</td
+				>{/each}</tr
+		>
+		<tr
+			><th scope="row">Hours still to do</th>{#each data.ways as w (w.way)}<td class:used={w.way === used}
+					><b><Working figure={wayHoursFigure(w)} /></b>
+					<span class="small soft">{formatDuration(w.handsOn[0])} to {formatDuration(w.handsOn[2])}</span></td
+				>{/each}</tr
+		>
+		<tr
+			><th scope="row">Money for it</th>{#each data.ways as w (w.way)}<td class:used={w.way === used}
+					><b><Working figure={wayMoneyFigure(w, currency)} /></b>
+					{#if unpriced(w)}<span class="small soft">no price entered above</span>{/if}</td
+				>{/each}</tr
+		>
+		<tr
+			><th scope="row">Ready at the earliest</th>{#each data.ways as w (w.way)}<td class:used={w.way === used}
+					><b
+						>{w.ready === null
+							? w.handsOn[1] === 0
+								? 'it is ready'
+								: 'cannot be placed'
+							: timeWords(w.ready)}</b
+					>
+					{#if w.parcel}<span class="small soft">after its parcel</span>{/if}</td
+				>{/each}</tr
+		>
+		<tr
+			><th scope="row">Costume ready</th>{#each data.ways as w (w.way)}<td class:used={w.way === used}
+					>{w.finish === null ? '–' : timeWords(w.finish)}</td
+				>{/each}</tr
+		>
+		<tr
+			><th scope="row">Frees</th>{#each data.ways as w (w.way)}<td class:used={w.way === used}>{freed(w)}</td
+				>{/each}</tr
+		>
+		<tr
+			><th scope="row">Risk</th>{#each data.ways as w (w.way)}{@const r = riskOf(w, data.plan.deadline)}<td
+					class:used={w.way === used}><b class="risk {r.risk}">{r.risk}</b>: {r.why}</td
+				>{/each}</tr
+		>
+	</Table>
 	<p class="small soft">
 		Each way is planned as if it were chosen, on the same hours and with all other components. Money is what
 		the whole costume costs more with it, whole packs and stash counted.
@@ -190,9 +179,6 @@
 	td.used,
 	th.used {
 		background: var(--sheet-shade);
-	}
-	tbody th {
-		border-bottom: 1px solid var(--rule);
 	}
 	.risk.low {
 		color: var(--good-ink);

@@ -4,12 +4,13 @@
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { goto } from '$app/navigation';
 	import type { Component } from '$core/facts/component.ts';
-	import { ANGLES, type Callout, type ReferencePicture } from '$core/facts/picture.ts';
+	import { type Callout, type ReferencePicture } from '$core/facts/picture.ts';
 	import type { Shade } from '$lib/ui/calloutColours.ts';
 	import Form from '$lib/ui/Form.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Swatch from '$lib/ui/Swatch.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import PictureFields from '$lib/ui/PictureFields.svelte';
 	import Submit from '$lib/ui/Submit.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import Act from '$lib/ui/Act.svelte';
@@ -63,18 +64,7 @@
 <Dialog bind:open={editing} title="Reference picture">
 	<Form command="editReference" id={picture.id} version={picture.version} onDone={() => (editing = false)}>
 		<div class="fields">
-			<Field name="title" label="Title" value={picture.title} />
-			<Field name="angle" label="Seen from" options={ANGLES} value={picture.angle} />
-			<Field
-				name="design"
-				label="Design"
-				options={[
-					{ value: 'faithful', label: 'followed faithfully' },
-					{ value: 'own', label: 'a start for an own design' }
-				]}
-				value={picture.design}
-			/>
-			<Field name="sourceNote" label="Source" value={picture.sourceNote} />
+			<PictureFields {picture} />
 			<Field
 				name="purpose"
 				label="Is for"

@@ -8,6 +8,7 @@ import { tagsPdf, type PieceTag } from '$core/formats/tagsPdf.ts';
 import { fittedOf } from '$core/facts/measureRecord.ts';
 import { piecesOf } from '$core/answers/shapePieces.ts';
 import { PAPER_KEYS } from '$core/engines/pattern/tile.ts';
+import { attachment } from '$lib/server/attachment.ts';
 import { database } from '$lib/server/database.ts';
 import { loadRecord } from '$lib/server/read/costume.ts';
 import { loadMeasure } from '$lib/server/read/measure.ts';
@@ -45,22 +46,14 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	const paper = PAPER_KEYS.find((k) => k === (url.searchParams.get('paper') ?? 'a4'));
 	if (!paper) error(400, `Paper is one of ${PAPER_KEYS.join(', ')}.`);
 	const title = record.costume.name;
-	const sent = (body: BodyInit, type: string, name: string) =>
-		new Response(body, {
-			headers: {
-				'content-type': type,
-				'content-disposition': `attachment; filename="${name}"`,
-				'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'"
-			}
-		});
 	const pdf = async (bytes: Promise<Uint8Array>, name: string) =>
-		sent(new Uint8Array(await bytes), 'application/pdf', name);
+		attachment(new Uint8Array(await bytes), 'application/pdf', name);
 	// A plotter prints no tags: they are for the printer on the desk.
 	const desk = paper === 'plotter' ? 'a4' : paper;
 	if (params.what === 'pdf') return pdf(patternPdf(chosen, paper, `${title}: pattern`), 'pattern.pdf');
 	if (params.what === 'svg')
-		return sent(patternSvg(chosen, `${title}: pattern`), 'image/svg+xml', 'pattern.svg');
-	if (params.what === 'dxf') return sent(patternDxf(chosen), 'image/vnd.dxf', 'pattern.dxf');
+		return attachment(patternSvg(chosen, `${title}: pattern`), 'image/svg+xml', 'pattern.svg');
+	if (params.what === 'dxf') return attachment(patternDxf(chosen), 'image/vnd.dxf', 'pattern.dxf');
 	if (params.what === 'tags') {
 		const tags = groups.flatMap(({ component, pieces: its }) =>
 			its.map(({ numbered, shape, number }): PieceTag => ({

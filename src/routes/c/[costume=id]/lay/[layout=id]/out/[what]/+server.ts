@@ -6,6 +6,7 @@ import { planWords } from '$core/formats/planWords.ts';
 import { tagsPdf } from '$core/formats/tagsPdf.ts';
 import { cutSheets, leftoversOfPlan } from '$core/engines/layout/cutSheets.ts';
 import { LEAST_KEPT } from '$core/engines/layout/leftovers.ts';
+import { attachment } from '$lib/server/attachment.ts';
 import { database } from '$lib/server/database.ts';
 import { loadRecord } from '$lib/server/read/costume.ts';
 import { loadLayouts } from '$lib/server/read/layout.ts';
@@ -23,24 +24,16 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	const material = materials.find((m) => m.id === layout.materialId)!;
 	const title = `${record.costume.name}, ${layout.name}`;
 	const sheets = cutSheets(layout.plan);
-	const sent = (body: BodyInit, type: string, name: string) =>
-		new Response(body, {
-			headers: {
-				'content-type': type,
-				'content-disposition': `attachment; filename="${name}"`,
-				'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'"
-			}
-		});
 	const paper = url.searchParams.get('paper') ?? 'a4';
-	if (params.what === 'svg') return sent(layoutSvg(sheets, title), 'image/svg+xml', 'cut-plan.svg');
-	if (params.what === 'dxf') return sent(layoutDxf(sheets), 'image/vnd.dxf', 'cut-plan.dxf');
+	if (params.what === 'svg') return attachment(layoutSvg(sheets, title), 'image/svg+xml', 'cut-plan.svg');
+	if (params.what === 'dxf') return attachment(layoutDxf(sheets), 'image/vnd.dxf', 'cut-plan.dxf');
 	if (params.what === 'pdf') {
 		if (paper !== 'a4' && paper !== 'letter' && paper !== 'full')
 			error(400, 'Paper is one of a4, letter, full.');
 		const left = leftoversOfPlan(layout.plan, LEAST_KEPT);
 		const words = planWords(layout.plan, title, sheets.length, lengthUnit);
 		const bytes = await layoutPdf(sheets, left, paper, words);
-		return sent(new Uint8Array(bytes), 'application/pdf', 'cut-plan.pdf');
+		return attachment(new Uint8Array(bytes), 'application/pdf', 'cut-plan.pdf');
 	}
 	if (params.what === 'tags') {
 		const tags = sheets.flatMap((sheet) =>
@@ -54,7 +47,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 			}))
 		);
 		const bytes = await tagsPdf(tags, paper === 'letter' ? 'letter' : 'a4');
-		return sent(new Uint8Array(bytes), 'application/pdf', 'cut-tags.pdf');
+		return attachment(new Uint8Array(bytes), 'application/pdf', 'cut-tags.pdf');
 	}
 	error(404, 'There is no such file.');
 };
