@@ -13,31 +13,37 @@
 	const pages = [...new Set(all.map((key) => key.on))];
 </script>
 
-<Dialog bind:open title="Keys">
+<Dialog bind:open title="Keys" wide>
 	<div class="columns">
-		<div>
-			{#each pages as on (on)}
+		{#each pages as on (on)}
+			<section>
 				{#if on}<h3>{on}</h3>{/if}
 				<dl>
 					{#each all.filter((key) => key.on === on) as key (key.shown)}<dt><kbd>{key.shown}</kbd></dt>
 						<dd>{key.does}</dd>{/each}
 				</dl>
-			{/each}
-		</div>
-		<dl>
-			{#if inCostume}{#each STATIONS as s (s.key)}<dt><kbd>{s.key}</kbd></dt>
-					<dd><b>{s.name}</b> {s.says}</dd>{/each}{/if}
-			{#each ROOMS as r (r.key)}<dt><kbd>{r.key}</kbd></dt>
-				<dd><b>{r.name}</b> {r.says}</dd>{/each}
-		</dl>
+			</section>
+		{/each}
+		{#each inCostume ? [STATIONS, ROOMS] : [ROOMS] as places (places)}
+			<section>
+				<h3>{places === ROOMS ? 'Rooms' : 'Stations'}</h3>
+				<dl>
+					{#each places as place (place.key)}<dt><kbd>{place.key}</kbd></dt>
+						<dd><b>{place.name}</b> {place.says}</dd>{/each}
+				</dl>
+			</section>
+		{/each}
 	</div>
 </Dialog>
 
 <style>
 	.columns {
-		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
-		gap: 16px;
+		columns: 3 220px;
+		column-gap: 24px;
+	}
+	section {
+		break-inside: avoid;
+		margin-bottom: 14px;
 	}
 	dl {
 		display: grid;
@@ -47,7 +53,7 @@
 		align-content: start;
 	}
 	h3 {
-		margin: 12px 0 6px;
+		margin-bottom: 6px;
 	}
 	dd {
 		margin: 0;
