@@ -1,0 +1,104 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { FORMULAS, type FormulaKey } from './formulas.ts';
+
+/** Every formula once by hand: what goes in, and what comes of it by the words that stand beside the figure. */
+const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: string }> = {
+	sum: { of: [3, 4, 5], is: 12, because: '3 + 4 + 5' },
+	difference: { of: [20, 4, 5], is: 11, because: '20 − 4 − 5' },
+	product: { of: [3, 4, 5], is: 60, because: '3 × 4 × 5' },
+	wholeProduct: { of: [2.5, 3], is: 8, because: '7.5, to a whole one' },
+	same: { of: [7.25], is: 7.25, because: 'as it is' },
+	share: { of: [3, 4], is: 0.75, because: '3 ÷ 4' },
+	sharePercent: { of: [3, 4], is: 75, because: '3 ÷ 4 × 100' },
+	hypotenuse: { of: [5, 12], is: 13, because: '25 + 144 = 169 = 13²; Euclid, book I, 47' },
+	packs: { of: [10, 2, 1, 3], is: 3, because: '7 short ÷ 3 = 2.33: three packs' },
+	seedSheets: { of: [0.5, 2, 3, 1.5], is: 2, because: '0.5 × 2 × 3 ÷ 1.5' },
+
+	coneAngle: { of: [100, 200, 2], is: 90, because: '360° × 100 ÷ 200 = 180°, in two panels' },
+	bandPanel: {
+		of: [300, 10, 20, 2],
+		is: 155.707963267949,
+		because: '(300 + 31.415927 − 20) ÷ 2'
+	},
+	bandRadius: { of: [300, 10], is: 52.7464829275686, because: '300 ÷ 2π = 47.746483, and half of 10' },
+	ringOuter: { of: [200, 300, 200], is: 600, because: '200 × 300 ÷ 100' },
+	ringAngle: { of: [300, 200, 100], is: 57.29577951308232, because: 'one radian' },
+	arcLength: { of: [100, 90], is: 157.07963267948966, because: 'a quarter of 2π × 100' },
+	arcRadius: { of: [157.07963267948966, 90], is: 100, because: 'the same back' },
+	capRadius: { of: [40, 20], is: 50, because: '(1600 + 400) ÷ 40; the sphere of a cap, as in any handbook' },
+	wedgeWidth: { of: [120, 100, 8], is: 15.707963267948966, because: '2π × 20 ÷ 8' },
+	bevelOffset: { of: [10, 45], is: 10, because: 'tan 45° = 1' },
+	ridgeBevel: { of: [120], is: 30, because: '(180 − 120) ÷ 2' },
+	skirtRadius: { of: [700, 0.5], is: 222.8169203286535, because: '700 ÷ π' },
+	skirtHem: { of: [100, 400, 0.5], is: 1570.7963267948967, because: 'half of 2π × 500' },
+	pleatCloth: { of: [700, 20, 30, 2], is: 3100, because: '700 + 20 × 2 × 2 × 30' },
+	loopStrip: { of: [50, 2.5, 15], is: 140, because: '50 × 2.5 + 15' },
+	capeHem: { of: [90, 800, 50], is: 840, because: '90 + 800 − 50' },
+	ovalWidth: {
+		of: [600, 0, 0.5],
+		is: 247.71768776,
+		because: 'round an ellipse of half-axes 2 and 1 it is 9.6884482205 (tables of elliptic integrals)'
+	},
+	sashLength: { of: [700, 2, 500, 120], is: 2520, because: '1400 + 1000 + 120' },
+	squareSide: { of: [400, 900], is: 600, because: '600² = 360,000' },
+	strapLength: { of: [700, 5, 25, 60, 50], is: 860, because: '700 + 2 × 25 + 60 + 50' },
+	strapLeast: { of: [700, 5, 25], is: 650, because: '700 − 2 × 25' },
+	lacingCord: { of: [10, 30, 40, 200], is: 1440, because: '2 × 10 × 50 + 40 + 400' },
+	chord: { of: [100, 6], is: 100, because: 'the side of a hexagon is its radius; Euclid, book IV, 15' },
+	chordByAngle: { of: [100, 60], is: 100, because: 'the same, by its angle' },
+
+	stepMinutes: { of: [10, 2.5, 2, 12], is: 70, because: '10 + 2.5 × 2 × 12' },
+	cost: { of: [3, 1390, 490], is: 4660, because: '3 × 13.90 + 4.90' },
+	coatPacks: { of: [0.5, 3, 2, 1.5], is: 2, because: '0.5 m² × 3 coats × 2 ÷ 1.5 m²' },
+	orderBy: {
+		of: [100 * 1440 + 18 * 60, 4],
+		is: 96 * 1440,
+		because: 'needed on day 100 in the evening, it comes on day 100 at noon, four days after day 96'
+	},
+	orderByWorking: {
+		of: [56 * 1440 + 13 * 60, 5],
+		is: 49 * 1440,
+		because: 'day 56 is a Thursday (day 0 was one): five working days before is the Thursday before'
+	},
+	daysLeft: { of: [140, 104], is: 36, because: '140 − 104' },
+	readyBy: { of: [140 * 1440 + 540, 2], is: 138 * 1440 + 540, because: 'two days before, at the same hour' },
+	printedVolume: { of: [1000, 400, 0.8, 20], is: 456, because: 'walls 320, and a fifth of the 680 within' },
+	printMinutes: {
+		of: [36_000, 10, 300, 2, 2, 5],
+		is: 80,
+		because: '60 min laid down, 10 min going up, twice 5 to start'
+	},
+	girthOver: { of: [300, 3, 2], is: 331.41592653589794, because: '300 + 2π × 5' },
+	reach: { of: [200, 25, 30], is: 280, because: '200 × 1.25 + 30; the stretch in percent' },
+	closureRange: { of: [240, 265], is: 25, because: '265 − 240' },
+	resizePercent: { of: [920, 80, 1100], is: 90.9090909090909, because: '1000 ÷ 1100' },
+	resizeBodyPercent: { of: [920, 80, 1020], is: 90.9090909090909, because: '1000 ÷ (1020 + 80)' },
+	scaledToWearer: { of: [30, 170, 1700], is: 300, because: 'the wearer is ten times the figure' },
+	planeLength: {
+		of: [1.02, 0, 0, 30, 40, 30, 140],
+		is: 153,
+		because: '50 and 100, two in a hundred larger'
+	},
+	planeCircle: { of: [1, 50, 0, 0, 50, -50, 0, 0, -50], is: 100, because: 'four points of a circle' },
+	planeAngle: { of: [1, 10, 0, 0, 0, 0, 10], is: 90, because: 'a right angle' },
+	planeArea: { of: [1.5, 0, 0, 30, 0, 30, 40, 0, 40], is: 1800, because: '30 × 40 × 1.5' },
+	planeHeads: { of: [1700, 212.5], is: 8, because: '1700 ÷ 212.5' },
+	weightedMean: { of: [100, 1, 110, 3], is: 101, because: '(100 × 9 + 110) ÷ 10' },
+	rollLength: { of: [900, 10, 250], is: 1250, because: '900 ÷ 0.9 + 250' },
+	finish: { of: [5000, 720], is: 5720, because: '5000 + 720' },
+	oddsOf100: { of: [4850, 5000], is: 97, because: '4850 ÷ 5000 × 100' }
+};
+
+test('every formula gives by code what its words give by hand', () => {
+	assert.equal(Object.keys(BY_HAND).length, Object.keys(FORMULAS).length);
+	for (const [key, { of, is, because }] of Object.entries(BY_HAND)) {
+		const { compute, words } = FORMULAS[key as FormulaKey];
+		const got = compute(of);
+		assert.ok(
+			Math.abs(got - is) <= 1e-7 * Math.max(1, Math.abs(is)),
+			`${key}: ${got}, not ${is} (${because})`
+		);
+		assert.ok(words.length > 3, key);
+	}
+});
