@@ -8,25 +8,25 @@ import {
 	MATERIAL,
 	testWorkshop,
 	type TestWorkshop
-} from '../../../tests/support/workshop.ts';
-import { restoreBackup, writeBackup } from './backup.ts';
-import { coatCommands } from './commands/coat.ts';
-import { componentCommands } from './commands/component.ts';
-import { costumeCommands } from './commands/costume.ts';
-import { fileCommands } from './commands/file.ts';
-import { faultCommands } from './commands/fault.ts';
-import { logCommands } from './commands/log.ts';
-import { materialCommands } from './commands/material.ts';
-import { pasteCommands } from './commands/paste.ts';
-import { photoCommands } from './commands/photo.ts';
-import { purchaseCommands } from './commands/purchase.ts';
-import { stepCommands } from './commands/step.ts';
-import { costumeFileOf, readCostumeZip, writeCostumeZip } from './costumeFile.ts';
-import { Refused, Stale } from './db/rows.ts';
-import { lastAction, lastUndo, previewUndo, undo } from './db/undo.ts';
-import { loadRecord } from './read/costume.ts';
-import { loadWorkshop } from './read/workshop.ts';
-import { MOST_BYTES } from './pictures.ts';
+} from '../../../../tests/support/workshop.ts';
+import { restoreBackup, writeBackup } from '../backup.ts';
+import { coatCommands } from './coat.ts';
+import { componentCommands } from './component.ts';
+import { costumeCommands } from './costume.ts';
+import { fileCommands } from './file.ts';
+import { faultCommands } from './fault.ts';
+import { logCommands } from './log.ts';
+import { materialCommands } from './material.ts';
+import { pasteCommands } from './paste.ts';
+import { photoCommands } from './photo.ts';
+import { purchaseCommands } from './purchase.ts';
+import { stepCommands } from './step.ts';
+import { costumeFileOf, readCostumeZip, writeCostumeZip } from '../costumeFile.ts';
+import { Refused, Stale } from '../db/rows.ts';
+import { lastAction, lastUndo, previewUndo, undo } from '../db/undo.ts';
+import { loadRecord } from '../read/costume.ts';
+import { loadWorkshop } from '../read/workshop.ts';
+import { MOST_BYTES } from '../pictures.ts';
 
 let w: TestWorkshop;
 let costume: number;
@@ -336,7 +336,7 @@ test('pictures: place stripped, turned upright; text, SVG and giants refused', a
 	await photo('a.jpg', jpeg);
 	const stored = (await record()).photos[0]!;
 	assert.deepEqual([stored.width, stored.height, stored.mime], [40, 60, 'image/jpeg']);
-	const { readStored } = await import('./pictures.ts');
+	const { readStored } = await import('../pictures.ts');
 	const bytes = await readStored(w.folder, stored.hash);
 	assert.equal(bytes.includes('secret place'), false);
 	assert.equal((await sharp(bytes).metadata()).exif, undefined);

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { spread } from './ui/tagPlaces.ts';
+import { spread } from './tagPlaces.ts';
 
 test('tags on a picture do not cover each other, and stay where there is room', () => {
 	const wanted = [
