@@ -206,6 +206,7 @@ test('drawn on by hand: a point dragged and typed, an edge bent, and the shape c
 	await page.getByRole('button', { name: 'Draw on by hand' }).click();
 	await toast(page, 'Drew on bracer shell of A-04 Bracers');
 	const point = page.getByRole('button', { name: 'Point 1', exact: true });
+	await expect(point).toHaveCSS('cursor', 'move');
 	const box = (await point.boundingBox())!;
 	await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
 	await page.mouse.down();
