@@ -7,6 +7,7 @@ import { contextOf, runCommand, type Command } from '../../src/lib/server/comman
 import { openInMemory, type Database } from '../../src/lib/server/db/open.ts';
 import { all } from '../../src/lib/server/db/rows.ts';
 import { lastAction, undo } from '../../src/lib/server/db/undo.ts';
+import { layOutDemo } from '../../src/lib/server/demo/layOut.ts';
 import { prepareWorkshop } from '../../src/lib/server/firstStart.ts';
 
 export interface TestWorkshop {
@@ -110,4 +111,11 @@ export async function costumeIds(db: Database, archived: boolean): Promise<numbe
 		[archived]
 	);
 	return rows.map((r) => r.id);
+}
+
+/** The same with the demo in it. */
+export async function demoWorkshop(now: string): Promise<TestWorkshop> {
+	const w = await testWorkshop(now);
+	await layOutDemo(w.db);
+	return w;
 }

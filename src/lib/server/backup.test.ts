@@ -3,14 +3,13 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { zipSync } from 'fflate';
-import { costumeIds, testWorkshop, type TestWorkshop } from '../../../tests/support/workshop.ts';
+import { costumeIds, type TestWorkshop, demoWorkshop } from '../../../tests/support/workshop.ts';
 import { formatLocalTime } from '../../core/units/localTime.ts';
 import { automaticBackup, listBackups, readBackup, restoreBackup, writeBackup } from './backup.ts';
 import { clock } from './clock.ts';
 import { costumeCommands } from './commands/costume.ts';
 import { NEWEST_SCHEMA } from './db/migrate.ts';
 import { Refused } from './db/rows.ts';
-import { layOutDemo } from './demo/layOut.ts';
 import { loadRecords } from './read/costume.ts';
 import { plannedCostume } from './read/plans.ts';
 import { unzip } from './zip.ts';
@@ -18,9 +17,8 @@ import { unzip } from './zip.ts';
 let w: TestWorkshop;
 let NOW: number;
 before(async () => {
-	w = await testWorkshop('2031-04-28T18:00');
+	w = await demoWorkshop('2031-04-28T18:00');
 	NOW = clock();
-	await layOutDemo(w.db);
 });
 after(() => w.close());
 

@@ -1,6 +1,11 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { costumeIds, testWorkshop, type TestWorkshop } from '../../../tests/support/workshop.ts';
+import {
+	costumeIds,
+	testWorkshop,
+	type TestWorkshop,
+	demoWorkshop
+} from '../../../tests/support/workshop.ts';
 import { costumeCommands } from './commands/costume.ts';
 import { fileCommands } from './commands/file.ts';
 import { layoutCommands } from './commands/layout.ts';
@@ -10,7 +15,6 @@ import { writeCostumeZip } from './costumeFile.ts';
 import { act } from './db/action.ts';
 import { all, one } from './db/rows.ts';
 import type { Database } from './db/open.ts';
-import { layOutDemo } from './demo/layOut.ts';
 import { loadRecord } from './read/costume.ts';
 import { loadLayouts } from './read/layout.ts';
 import { loadWorkshop } from './read/workshop.ts';
@@ -141,8 +145,7 @@ let w: TestWorkshop;
 let elsewhere: TestWorkshop;
 let ids: number[];
 before(async () => {
-	w = await testWorkshop('2031-04-28T18:00');
-	await layOutDemo(w.db);
+	w = await demoWorkshop('2031-04-28T18:00');
 	elsewhere = await testWorkshop('2031-04-28T18:00');
 	ids = await costumeIds(w.db, false);
 	// What the demo has none of: a place that is not for spraying, an order that was searched, a cut layout.

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { costumeIds, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { costumeIds, type TestWorkshop, demoWorkshop } from '../../../../tests/support/workshop.ts';
 import { ShopPlan } from '../../../core/answers/shopPlan.ts';
 import { loadShop } from '../read/shop.ts';
 import { stageOf } from '../../../core/answers/stage.ts';
@@ -13,9 +13,8 @@ import { loadWorkshop } from '../read/workshop.ts';
 let w: TestWorkshop;
 let NOW: number;
 before(async () => {
-	w = await testWorkshop('2031-04-28T18:00');
+	w = await demoWorkshop('2031-04-28T18:00');
 	NOW = clock();
-	await layOutDemo(w.db);
 });
 after(() => w.close());
 

@@ -1,19 +1,17 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { costumeIds, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { costumeIds, type TestWorkshop, demoWorkshop } from '../../../../tests/support/workshop.ts';
 import { act } from '../db/action.ts';
 import { loadShop } from './shop.ts';
 import { clock } from '../clock.ts';
 import { costumeCommands } from '../commands/costume.ts';
-import { layOutDemo } from '../demo/layOut.ts';
 import { plannedCostume, plannedShop } from './plans.ts';
 
 let w: TestWorkshop;
 let NOW: number;
 before(async () => {
-	w = await testWorkshop('2031-04-28T18:00');
+	w = await demoWorkshop('2031-04-28T18:00');
 	NOW = clock();
-	await layOutDemo(w.db);
 });
 after(() => w.close());
 

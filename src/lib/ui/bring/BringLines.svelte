@@ -2,9 +2,7 @@
 	/** A drawing of pieces: its unit, how large that makes them, kept as pieces. */
 	import pluralize from 'pluralize';
 	import { onDestroy, untrack } from 'svelte';
-	import type { Component } from '$core/facts/component.ts';
-	import type { Workshop } from '$core/facts/workshop.ts';
-	import { fittedOf, type MeasureRecord } from '$core/facts/measureRecord.ts';
+	import { fittedOf } from '$core/facts/measureRecord.ts';
 	import { follow } from '$core/answers/shapePieces.ts';
 	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
 	import { boxOf, flatten } from '$core/engines/pattern/outline.ts';
@@ -19,16 +17,11 @@
 	import { Task } from '../task.svelte.ts';
 	import TaskBar from '../TaskBar.svelte';
 	import Desk from '../Desk.svelte';
+	import type { BroughtTo } from './brought.ts';
 
-	interface Props {
+	interface Props extends BroughtTo {
 		text: string;
 		format: 'svg' | 'dxf';
-		name: string;
-		component: Component;
-		components: readonly Component[];
-		fit: MeasureRecord;
-		workshop: Workshop;
-		onDone: (id: number) => void;
 	}
 	let { text, format, name, component, components, fit, workshop, onDone }: Props = $props();
 	const unit = $derived(workshop.settings.lengthUnit);

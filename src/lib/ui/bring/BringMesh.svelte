@@ -2,10 +2,8 @@
 	/** A faceted shape: scaled to the wearer, unfolded in a worker, kept as pieces. */
 	import pluralize from 'pluralize';
 	import { onDestroy } from 'svelte';
-	import type { Component } from '$core/facts/component.ts';
-	import type { Workshop } from '$core/facts/workshop.ts';
 	import { BODY_MEASURES, GIRTH_KEYS, type MeasureKey } from '$core/facts/bodyMeasure.ts';
-	import { fittedOf, type MeasureRecord } from '$core/facts/measureRecord.ts';
+	import { fittedOf } from '$core/facts/measureRecord.ts';
 	import {
 		factorForGirth,
 		figuresOfMesh,
@@ -36,16 +34,11 @@
 	import { Task } from '../task.svelte.ts';
 	import TaskBar from '../TaskBar.svelte';
 	import Desk from '../Desk.svelte';
+	import type { BroughtTo } from './brought.ts';
 
-	interface Props {
+	interface Props extends BroughtTo {
 		mesh: Mesh;
 		notes: readonly Problem[];
-		name: string;
-		component: Component;
-		components: readonly Component[];
-		fit: MeasureRecord;
-		workshop: Workshop;
-		onDone: (id: number) => void;
 	}
 	let { mesh, notes, name, component, components, fit, workshop, onDone }: Props = $props();
 	const unit = $derived(workshop.settings.lengthUnit);

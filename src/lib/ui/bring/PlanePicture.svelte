@@ -67,7 +67,7 @@
 	}
 </script>
 
-<div class="view" bind:clientWidth={width}>
+<div class="mat-view" bind:clientWidth={width}>
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 	<svg
 		{@attach zoomed.attach}
@@ -108,17 +108,6 @@
 </div>
 
 <style>
-	.view {
-		position: relative;
-		background: var(--mat-deep);
-		min-width: 0;
-	}
-	svg {
-		display: block;
-		width: 100%;
-		touch-action: none;
-		cursor: grab;
-	}
 	svg.pointing {
 		cursor: crosshair;
 	}

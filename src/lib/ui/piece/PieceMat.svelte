@@ -124,7 +124,7 @@
 	}
 </script>
 
-<div class="view" bind:clientWidth={view.width}>
+<div class="mat-view" bind:clientWidth={view.width}>
 	<svg
 		bind:this={svg}
 		{@attach zoomed.attach}
@@ -224,17 +224,6 @@
 </div>
 
 <style>
-	.view {
-		position: relative;
-		background: var(--mat-deep);
-		min-width: 0;
-	}
-	svg {
-		display: block;
-		width: 100%;
-		touch-action: none;
-		cursor: grab;
-	}
 	svg.laying,
 	svg.laying * {
 		cursor: crosshair;

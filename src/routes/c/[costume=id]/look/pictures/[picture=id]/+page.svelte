@@ -11,7 +11,7 @@
 	import type { Point } from '$core/units/point.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import Callouts from '$lib/ui/Callouts.svelte';
-	import { COLOUR_BY, shadeOf, type ColourBy } from '$lib/ui/calloutColours.ts';
+	import { shadeOf, type ColourBy } from '$lib/ui/calloutColours.ts';
 	import Drawing from '$lib/ui/Drawing.svelte';
 	import PictureView, { type Onto } from '$lib/ui/PictureView.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -25,6 +25,7 @@
 	import MatTools from '$lib/ui/MatTools.svelte';
 	import NotPlaced from './NotPlaced.svelte';
 	import CalloutLegend from '$lib/ui/CalloutLegend.svelte';
+	import HowShown from './HowShown.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
@@ -117,21 +118,7 @@
 				draft.clear();
 			}}
 		>
-			<label class="by"
-				>Colours by
-				<select bind:value={by}>
-					{#each COLOUR_BY as c (c.value)}<option value={c.value}>{c.label}</option>{/each}
-				</select></label
-			>
-			{#if others.length}
-				<label class="by"
-					>Beside it
-					<select bind:value={beside}>
-						<option value="">nothing</option>
-						{#each others as p (p.id)}<option value={String(p.id)}>{titleOf(p)}</option>{/each}
-					</select></label
-				>
-			{/if}
+			<HowShown bind:by bind:beside {others} {titleOf} />
 		</MatTools>
 		<div class="pair">
 			<PictureView
@@ -232,18 +219,6 @@
 	.two .pair {
 		grid-template-columns: 1fr 1fr;
 	}
-	.by {
-		display: inline-flex;
-		align-items: center;
-		gap: 6px;
-		font-size: var(--s13);
-		margin-left: 8px;
-	}
-	.by select {
-		width: auto;
-		max-width: 132px;
-		color: var(--ink);
-	}
 	.placing {
 		grid-area: placing;
 	}
@@ -263,9 +238,6 @@
 	@media (max-width: 700px) {
 		.two .pair {
 			grid-template-columns: 1fr;
-		}
-		.by {
-			margin-left: 0;
 		}
 	}
 </style>
