@@ -1,10 +1,12 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { demoWorkshop, costumeIds, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import type { Component } from '$core/facts/component.ts';
+import type { TableName } from '$core/facts/tables.ts';
 import { clock } from '../clock.ts';
 import { shapeCommands } from '../commands/shape.ts';
 import { wearerCommands } from '../commands/wearer.ts';
-import { all } from '../db/rows.ts';
+import { select } from '../db/tables.ts';
 import { otherBreakdowns } from './breakdowns.ts';
 import { loadEntered, loadPieces, loadRecord, loadRecords } from './costume.ts';
 import { cutLayouts, lineOf, loadLayouts, loadOffcuts } from './layout.ts';
@@ -21,8 +23,7 @@ before(async () => {
 });
 after(() => w.close());
 
-const count = async (sql: string, params: unknown[] = []) =>
-	(await all<{ n: number }>(w.db, `select count(*)::integer as n from ${sql}`, params))[0]!.n;
+const count = async (table: TableName) => (await select(w.db, table)).length;
 
 test('records hold every row of their costumes, each row once, and nothing of another', async () => {
 	const records = await loadRecords(w.db, ids);
@@ -145,7 +146,7 @@ test('what other costumes are broken down into: without this one, parts after wh
 	);
 	assert.equal(
 		others.reduce((n, o) => n + o.components.length, 0),
-		await count('component where costume_id <> $1', [ids[0]])
+		(await select<Component>(w.db, 'component')).filter((c) => c.costumeId !== ids[0]).length
 	);
 });
 
