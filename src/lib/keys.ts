@@ -5,6 +5,7 @@ import { ROOMS, STATIONS } from './stations.ts';
  * Presses are written as tinykeys has them; a sign that some keyboards give with Shift alone is there both ways.
  */
 export interface Key {
+	/** None where the browser or a library listens itself. */
 	press: readonly string[];
 	shown: string;
 	does: string;
@@ -39,7 +40,7 @@ export const KEYS = table({
 	},
 	above: { press: ['ArrowUp'], shown: '↑', does: 'to the component above', on: 'Look' },
 	below: { press: ['ArrowDown'], shown: '↓', does: 'to the component below', on: 'Look' },
-	open: { press: ['Enter'], shown: 'Enter', does: 'open or edit the component', on: 'Look' },
+	open: { press: [], shown: 'Enter', does: 'open or edit the component', on: 'Look' },
 	turn: { press: ['r'], shown: 'R', does: 'turn the chosen piece', on: 'Lay' },
 	turnBack: { press: ['Shift+R'], shown: 'Shift R', does: 'turn it back', on: 'Lay' },
 	turnOver: { press: ['f'], shown: 'F', does: 'turn it over', on: 'Lay' },

@@ -5,7 +5,7 @@ import * as make from '../../../tests/support/record.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import { planAsIf, withRecord } from './asIf.ts';
 import { shoppingLines } from './shopping.ts';
-import { promiseStash, stillNeeded, workshopFor } from './stash.ts';
+import { freeStash, promiseStash, stillNeeded, workshopFor } from './stash.ts';
 
 const costume = (
 	id: number,
@@ -40,6 +40,13 @@ test('five sheets and two costumes that need four each: the earlier event has fo
 		[0, 3],
 		'eight are needed, five are there, three are bought'
 	);
+});
+
+test('what is free is what is owned less all that is promised; a rounding is none', () => {
+	const given = promises([costume(1, '2031-06-01T09:00', 1), costume(2, '2031-05-01T09:00', 2.5)]);
+	assert.deepEqual([...freeStash(shop.materials, [...given.values()])], [[1, 1.5]]);
+	assert.deepEqual([...freeStash(shop.materials, [])], [[1, 5]]);
+	assert.equal(freeStash([{ id: 1, stash: 0.3 }], [new Map([[1, 0.1 + 0.2]])]).get(1), 0);
 });
 
 test('as the maker says: who has a turn comes before all events', () => {

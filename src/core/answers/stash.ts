@@ -53,6 +53,19 @@ export function promiseStash(
 	);
 }
 
+/** What of each material is owned and promised to nobody; a remainder that is only rounding is nothing. */
+export function freeStash(
+	materials: readonly Pick<Material, 'id' | 'stash'>[],
+	promises: readonly Promised[]
+): Map<number, number> {
+	return new Map(
+		materials.map(({ id, stash }) => {
+			const left = promises.reduce((left, given) => left - (given.get(id) ?? 0), stash);
+			return [id, left > GRACE ? left : 0];
+		})
+	);
+}
+
 /** The workshop as a costume may count on it: of the stash what is promised to it, prices in its currency. */
 export const workshopFor = (
 	workshop: Workshop,

@@ -5,6 +5,10 @@ export interface Window {
 	to: number;
 }
 
+/** Minutes of a usual week. */
+export const weekMinutes = (windows: readonly Window[]): number =>
+	windows.reduce((sum, w) => sum + w.days.length * (w.to - w.from), 0);
+
 /** When clocks go one hour forward. */
 export const SUMMER_TIMES = {
 	none: { name: 'never', begins: null, ends: null },

@@ -94,7 +94,7 @@ export function nextCode(kind: Kind, taken: readonly string[]): string {
 }
 
 /** `L`, `R`, `pair`, `×10`: what a tag says after the code. */
-export function amountWords(component: Pick<Component, 'side' | 'count'>): string {
+export function tagWords(component: Pick<Component, 'side' | 'count'>): string {
 	const side = { none: '', left: 'L', right: 'R', pair: 'L+R' }[component.side];
 	return [side, component.count > 1 ? `×${component.count}` : ''].filter(Boolean).join(' ');
 }

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { amountWords, KINDS } from '../facts/component.ts';
+import { tagWords, KINDS } from '../facts/component.ts';
 import { isRouteCoat, ROUTES, type Route } from './route.ts';
 import { BASE_PER_UNIT, TECHNIQUES } from './technique.ts';
 import { rateOf } from './rates.ts';
@@ -210,9 +210,9 @@ test('every family and every component has a weave mark', () => {
 });
 
 test('amounts on tags', () => {
-	assert.equal(amountWords({ side: 'pair', count: 1 }), 'L+R');
-	assert.equal(amountWords({ side: 'left', count: 5 }), 'L ×5');
-	assert.equal(amountWords({ side: 'none', count: 1 }), '');
+	assert.equal(tagWords({ side: 'pair', count: 1 }), 'L+R');
+	assert.equal(tagWords({ side: 'left', count: 5 }), 'L ×5');
+	assert.equal(tagWords({ side: 'none', count: 1 }), '');
 });
 
 test('formulas: each by hand', () => {

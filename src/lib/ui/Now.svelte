@@ -1,11 +1,17 @@
 <script lang="ts">
-	/** The one thing to do now. */
+	/** The one thing to do now, or that is being done. */
 	import type { Snippet } from 'svelte';
 
-	let { children }: { children: Snippet } = $props();
+	interface Props {
+		label?: string;
+		/** It is under way. */
+		running?: boolean;
+		children: Snippet;
+	}
+	let { label = 'Do now', running = false, children }: Props = $props();
 </script>
 
-<section class="now" aria-label="Do now">{@render children()}</section>
+<section class="now" class:running aria-label={label}>{@render children()}</section>
 
 <style>
 	.now {
@@ -15,6 +21,9 @@
 		display: grid;
 		gap: 10px;
 		box-shadow: var(--shadow);
+	}
+	.running {
+		border-left-color: var(--yellow);
 	}
 	.now :global(h2) {
 		font-size: var(--s36);

@@ -13,6 +13,7 @@
 	import Caution from './Caution.svelte';
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';
+	import Now from './Now.svelte';
 	import Photos from './Photos.svelte';
 	import { isFailure } from './formState.ts';
 	import { send } from './run.ts';
@@ -61,7 +62,7 @@
 <svelte:window onpagehide={() => sendNote(true)} />
 <svelte:document onvisibilitychange={() => document.hidden && sendNote(true)} />
 
-<section class="now" aria-label={maker ? `Running: ${maker}` : 'Running'}>
+<Now label={maker ? `Running: ${maker}` : 'Running'} running>
 	<p class="small">
 		{maker ? `${maker} is at the bench` : 'At the bench'} since {formatClock(clockOf(log.startedAt))}
 	</p>
@@ -94,21 +95,9 @@
 		</Form>
 	</div>
 	<Photos {photos} componentId={component.id} stepId={step.id} />
-</section>
+</Now>
 
 <style>
-	.now {
-		background: var(--sheet);
-		border-left: 8px solid var(--yellow);
-		padding: 16px 20px;
-		display: grid;
-		gap: 10px;
-		box-shadow: var(--shadow);
-	}
-	h2 {
-		font-size: var(--s36);
-		line-height: 1.05;
-	}
 	.clock {
 		font-size: 3.5rem;
 		line-height: 1;
@@ -127,12 +116,6 @@
 			background: var(--sheet);
 			padding: 6px 0;
 			z-index: 2;
-		}
-		.now {
-			padding: 12px;
-		}
-		h2 {
-			font-size: 1.75rem;
 		}
 	}
 </style>

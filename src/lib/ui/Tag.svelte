@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A component as a paper tag: the same everywhere, and the one that prints to pin on. */
-	import { amountWords, type Component } from '$core/facts/component.ts';
+	import { tagWords, type Component } from '$core/facts/component.ts';
 	import { weaveOf } from '$core/trade/weave.ts';
 	import Weave from './Weave.svelte';
 
@@ -11,7 +11,7 @@
 		short?: boolean;
 	}
 	let { component, href, short = false }: Props = $props();
-	const amount = $derived(amountWords(component));
+	const amount = $derived(tagWords(component));
 </script>
 
 <svelte:element this={href ? 'a' : 'span'} {href} class="tag" class:short>

@@ -4,7 +4,6 @@
 	import Form from '$lib/ui/Form.svelte';
 	import Act from '$lib/ui/Act.svelte';
 	import type { LocalMinutes } from '$core/units/localTime.ts';
-	import { formatNumber } from '$core/units/number.ts';
 	import type { Maker } from '$core/facts/workshop.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Plus from '@lucide/svelte/icons/plus';
@@ -13,6 +12,8 @@
 	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import X from '@lucide/svelte/icons/x';
 	import DaysOff from './DaysOff.svelte';
+	import { formatHours } from '$core/units/duration.ts';
+	import { weekMinutes } from '$core/facts/calendar.ts';
 
 	interface Props {
 		maker: Maker;
@@ -21,7 +22,6 @@
 	}
 	let { maker, now, weekStart }: Props = $props();
 	const techniques = $derived(Object.entries(handbook().technique));
-	const weekHours = $derived(maker.windows.reduce((sum, w) => sum + w.days.length * (w.to - w.from), 0) / 60);
 </script>
 
 <Sheet>
@@ -30,7 +30,7 @@
 		<Tick name="helpsOnly" label="only helps" checked={maker.helpsOnly} />
 		<button class="button small quiet">Save</button>
 	</Form>
-	<p class="small soft figure">{formatNumber(weekHours, 1)} h a week</p>
+	<p class="small soft figure">{formatHours(weekMinutes(maker.windows))} a week</p>
 	<WorkingHours of={maker} maker {weekStart} />
 	<DaysOff of={maker} maker {now} />
 	<Form

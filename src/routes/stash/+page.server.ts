@@ -1,4 +1,4 @@
-import { byStashTurn } from '$core/answers/stash.ts';
+import { byStashTurn, freeStash } from '$core/answers/stash.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { costumeCommands } from '$lib/server/commands/costume.ts';
 import { materialCommands } from '$lib/server/commands/material.ts';
@@ -21,6 +21,12 @@ export const load: PageServerLoad = async () => {
 		materials: workshop.materials,
 		offcuts,
 		promised,
+		free: Object.fromEntries(
+			freeStash(
+				workshop.materials,
+				inTurn.map((c) => c.promised)
+			)
+		),
 		turns: inTurn.map(({ record: { costume } }) => ({
 			id: costume.id,
 			name: costume.name,

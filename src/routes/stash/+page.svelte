@@ -59,7 +59,13 @@
 		{/snippet}
 		{#if refused}<Notice bad>{refused}</Notice>{/if}
 		{#if data.materials.length}
-			<StashTable materials={found} promised={data.promised} onedit={(id) => (editing = id)} {query} />
+			<StashTable
+				materials={found}
+				promised={data.promised}
+				free={data.free}
+				onedit={(id) => (editing = id)}
+				{query}
+			/>
 			<p class="small soft end">Lead in days (d) or the supplier’s working days (wd).</p>
 		{:else}
 			<p>

@@ -18,14 +18,15 @@
 	interface Props {
 		materials: readonly Material[];
 		promised: PageData['promised'];
+		/** By material: what is promised to nobody. */
+		free: PageData['free'];
 		/** What they were filtered by. */
 		query: string;
 		onedit: (material: number) => void;
 	}
-	let { materials, promised, query, onedit }: Props = $props();
+	let { materials, promised, free, query, onedit }: Props = $props();
 	let by = $state<Sorting | null>(null);
 	const shown = $derived(sorted(materials, by, (m, key) => m[key as keyof Material] as string | number));
-	const free = (m: Material) => m.stash - (promised[m.id] ?? []).reduce((sum, p) => sum + p.units, 0);
 </script>
 
 <Table>
@@ -55,9 +56,10 @@
 					<button class="button small quiet">Count</button>
 				</Form>
 				{#if promised[m.id]}<span class="small soft" data-promised
-						>{promised[m.id]!.map((p) => `${formatNumber(p.units, 2)} for ${p.costume}`).join(', ')}{free(m) >
-						0.005
-							? `, ${formatNumber(free(m), 2)} free`
+						>{promised[m.id]!.map((p) => `${formatNumber(p.units, 2)} for ${p.costume}`).join(', ')}{free[
+							m.id
+						]
+							? `, ${formatNumber(free[m.id]!, 2)} free`
 							: ', none free'}</span
 					>{/if}
 			</td>

@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { seeded } from '../../../../tests/support/planCases.ts';
+import { weekMinutes } from '../../facts/calendar.ts';
 import { DAY, weekdayOf } from '../../units/localTime.ts';
 import {
 	firstEndingAfter,
@@ -49,6 +50,17 @@ function randomHours(random: () => number): Hours {
 		off: random() < 0.5 ? [MONDAY + Math.floor(random() * 7)] : []
 	};
 }
+
+test('hours of a week: each window as often as it has days', () => {
+	assert.equal(
+		weekMinutes([
+			{ days: [1, 2, 3, 4, 5], from: 1140, to: 1320 },
+			{ days: [6, 7], from: 600, to: 1080 }
+		]),
+		5 * 180 + 2 * 480
+	);
+	assert.equal(weekMinutes([]), 0);
+});
 
 test('Monday is Monday', () => assert.equal(weekdayOf(MONDAY), 1));
 

@@ -101,11 +101,13 @@
 {/each}
 {#if own}
 	{#if several}
-		<div class="sheet row">
-			<BenchOf makers={data.workshop.makers} bind:maker /><span class="small soft"
-				>is at the bench. Another maker starts here too.</span
-			>
-		</div>
+		<Sheet
+			><div class="row">
+				<BenchOf makers={data.workshop.makers} bind:maker /><span class="small soft"
+					>is at the bench. Another maker starts here too.</span
+				>
+			</div></Sheet
+		>
 	{/if}
 {:else if first}
 	<DoNow {first} {base} record={data.record} workshop={data.workshop} bind:maker onlog={log} />

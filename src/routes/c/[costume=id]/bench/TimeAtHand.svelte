@@ -24,7 +24,7 @@
 	let { base, maker, makers, asked, windowLeft, session, batches, outdoors }: Props = $props();
 </script>
 
-<section class="sheet have" aria-label="Time at hand">
+<section class="have" aria-label="Time at hand">
 	<form method="get" class="row" data-sveltekit-keepfocus data-sveltekit-noscroll>
 		<label for="have">I have</label>
 		<input

@@ -4,7 +4,7 @@
 	import X from '@lucide/svelte/icons/x';
 	import { goto } from '$app/navigation';
 	import { inOrder } from '$core/facts/order.ts';
-	import { amountWords as tagAmount } from '$core/facts/component.ts';
+	import { tagWords as tagAmount } from '$core/facts/component.ts';
 	import { zoneWords } from '$core/facts/zone.ts';
 	import { formatDuration, formatHours } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';

@@ -2,7 +2,7 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import { page } from '$app/state';
 	import { goto } from '$app/navigation';
-	import { amountWords, inLedgerOrder } from '$core/facts/component.ts';
+	import { tagWords, inLedgerOrder } from '$core/facts/component.ts';
 	import { anchorOf, calloutNumbers } from '$core/answers/callouts.ts';
 	import { referencesOf } from '$core/facts/picture.ts';
 	import { dayOf, dayWords } from '$core/units/localTime.ts';
@@ -124,7 +124,7 @@
 					<tr>
 						<td class="number">{number ?? ''}</td>
 						<td class="figure code">{item.code}</td>
-						<td><b>{item.name}</b> {amountWords(item)}</td>
+						<td><b>{item.name}</b> {tagWords(item)}</td>
 						<td>{item.source}</td>
 						<td class="number">{item.layer}</td>
 						<td class="small">{[item.form, stuff(item.id)].filter(Boolean).join(' — ')}</td>

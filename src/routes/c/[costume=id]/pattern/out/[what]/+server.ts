@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { amountWords, inLedgerOrder } from '$core/facts/component.ts';
+import { tagWords, inLedgerOrder } from '$core/facts/component.ts';
 import { chartPdf } from '$core/formats/chartPdf.ts';
 import { patternDxf } from '$core/formats/patternDxf.ts';
 import { patternPdf } from '$core/formats/patternPdf.ts';
@@ -60,7 +60,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 				code: numbered.code,
 				name: `${component.name}: ${numbered.piece.name}`,
 				count: numbered.count,
-				side: [amountWords(component), numbered.piece.mirrored ? 'half mirrored' : '']
+				side: [tagWords(component), numbered.piece.mirrored ? 'half mirrored' : '']
 					.filter(Boolean)
 					.join(', '),
 				material: materials.find((m) => m.id === shape.materialId)?.name ?? '',
