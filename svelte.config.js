@@ -6,7 +6,7 @@ export default {
 	preprocess: vitePreprocess(),
 	kit: {
 		adapter: adapter({ out: 'build' }),
-		alias: { $core: 'src/core', '$core/*': 'src/core/*' },
+		alias: { $core: 'src/core', '$core/*': 'src/core/*', '$tests/*': 'tests/*' },
 		// Everything is served from this machine: nothing may be fetched from elsewhere.
 		csp: {
 			mode: 'auto',

@@ -1,9 +1,9 @@
-import type { Component } from '../../src/core/facts/component.ts';
+import { PLAIN_COMPONENT, type Component } from '../../src/core/facts/component.ts';
 import type { LookRecord, ReferencePicture } from '../../src/core/facts/picture.ts';
 import type { MeasureRecord } from '../../src/core/facts/measureRecord.ts';
 import type { CostumeRecord } from '../../src/core/facts/costume.ts';
 import type { Workshop } from '../../src/core/facts/workshop.ts';
-import type { Step } from '../../src/core/facts/step.ts';
+import { PLAIN_STEP, type Step } from '../../src/core/facts/step.ts';
 import type { Coat } from '../../src/core/facts/coat.ts';
 import type { Fault } from '../../src/core/facts/fault.ts';
 import type { Material, Need, Purchase } from '../../src/core/facts/material.ts';
@@ -28,19 +28,7 @@ export const component = (id: number, extra: Partial<Component> = {}): Component
 	position: id,
 	code: `A-0${id}`,
 	name: `component ${id}`,
-	kind: 'armor',
-	form: '',
-	layer: 1,
-	zones: [],
-	side: 'none',
-	count: 1,
-	flex: 'rigid',
-	thicknessMm: null,
-	source: 'make',
-	seenFrom: 'near',
-	lookNeed: 3,
-	route: null,
-	note: '',
+	...PLAIN_COMPONENT,
 	version: 1,
 	...extra
 });
@@ -53,20 +41,8 @@ export const step = (id: number, componentId: number, extra: Partial<Step> = {})
 	technique: 'other',
 	phase: 'make',
 	amount: 60,
-	fromPieces: false,
 	perCopy: true,
-	setUpMinutes: 0,
-	waitMinutes: 0,
-	withinMinutes: null,
-	orAfterMinutes: null,
-	oneSitting: false,
-	needsHelper: false,
-	placeId: null,
-	coatId: null,
-	faultId: null,
-	after: [],
-	doneAt: null,
-	pinnedAt: null,
+	...PLAIN_STEP,
 	version: 1,
 	...extra
 });

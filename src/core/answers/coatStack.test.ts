@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { seeded } from '../../../tests/support/planCases.ts';
-import * as make from '../../../tests/support/record.ts';
+import { seeded } from '$tests/support/planCases.ts';
+import * as make from '$tests/support/record.ts';
 import { planCostume } from './plan.ts';
 import { waitOf } from './wait.ts';
 import { usagesOf } from './shopping.ts';

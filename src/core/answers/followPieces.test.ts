@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import * as make from '../../../tests/support/record.ts';
+import * as make from '$tests/support/record.ts';
 import { shoppingLines } from './shopping.ts';
 import { stepFigure } from '../explain/plan.ts';
 import { valueOf } from '../explain/figure.ts';

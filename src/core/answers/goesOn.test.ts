@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { component } from '../../../tests/support/record.ts';
+import { component } from '$tests/support/record.ts';
 import {
 	BODY_MEASURES,
 	latest,

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { at, component, record, step, workshop } from '../../../tests/support/record.ts';
+import { at, component, record, step, workshop } from '$tests/support/record.ts';
 import { planCostume } from './plan.ts';
 import { beneathOf, garmentOrder, orderSlips, zoneStacks } from './layers.ts';
 

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { at, component, material, need, record, step, workshop } from '../../../tests/support/record.ts';
+import { at, component, material, need, record, step, workshop } from '$tests/support/record.ts';
 import { DAY } from '../units/localTime.ts';
 import { compareWays, riskOf, routeFor, type WayOutcome } from './makeOrBuy.ts';
 

@@ -11,7 +11,7 @@ import type { CostumePlan, Outlook } from './plan.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { isRouteCoat, type Route, type StandardRoute } from '../trade/route.ts';
-import type { Step } from '../facts/step.ts';
+import { PLAIN_STEP, type Step } from '../facts/step.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
 
 export const WAYS = ['make', 'buy', 'alter'] as const;
@@ -244,19 +244,7 @@ function stepsOf(way: Way, component: Component, workshop: Workshop): { steps: S
 			id: AS_IF - steps.length - 1,
 			componentId: component.id,
 			position: steps.length,
-			fromPieces: false,
-			setUpMinutes: 0,
-			waitMinutes: 0,
-			pinnedAt: null,
-			withinMinutes: null,
-			orAfterMinutes: null,
-			oneSitting: false,
-			needsHelper: false,
-			placeId: null,
-			coatId: null,
-			faultId: null,
-			after: [],
-			doneAt: null,
+			...PLAIN_STEP,
 			version: 1,
 			...s
 		});

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import * as make from '../../../tests/support/record.ts';
-import { seeded } from '../../../tests/support/planCases.ts';
+import * as make from '$tests/support/record.ts';
+import { seeded } from '$tests/support/planCases.ts';
 import type { Material } from '../facts/material.ts';
 import { formatDate } from '../units/localTime.ts';
 import { valueOf, withInput } from '../explain/figure.ts';

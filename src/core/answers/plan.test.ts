@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import * as make from '../../../tests/support/record.ts';
+import * as make from '$tests/support/record.ts';
 import { todayOf } from './today.ts';
 import { checkPlan } from '../engines/schedule/checkPlan.ts';
 import type { Span } from '../engines/schedule/calendar.ts';

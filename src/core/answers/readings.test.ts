@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import * as make from '../../../tests/support/record.ts';
+import * as make from '$tests/support/record.ts';
 import { combine } from '../engines/plane/combine.ts';
 import { readPictures, thingsOf } from './readings.ts';
 import { anchorOf, axisOf, calloutNumbers, mirrored, unplaced } from './callouts.ts';

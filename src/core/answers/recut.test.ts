@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import * as make from '../../../tests/support/record.ts';
+import * as make from '$tests/support/record.ts';
 import type { BodyMeasure, MeasureKey, Wearer } from '../facts/bodyMeasure.ts';
 import { fittedOf, type CostumeWearer } from '../facts/measureRecord.ts';
 import { cutAt, recutAfter, recutNow, recutTotals, type PiecesAt } from './recut.ts';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { coat, component, material, need, record, step } from '../../../tests/support/record.ts';
+import { coat, component, material, need, record, step } from '$tests/support/record.ts';
 import { STANDARD } from '../trade/catalogue.ts';
 import { valueOf } from '../explain/figure.ts';
 import { shoppingSeed } from './seed.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import * as make from '../../../tests/support/record.ts';
-import { seeded } from '../../../tests/support/planCases.ts';
+import * as make from '$tests/support/record.ts';
+import { seeded } from '$tests/support/planCases.ts';
 import { batchesOf, fillSession } from './session.ts';
 import type { Step } from '../facts/step.ts';
 import type { ReadyStep } from './today.ts';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import * as make from '../../../tests/support/record.ts';
+import * as make from '$tests/support/record.ts';
 import type { MeasureKey, MeasureSide, Wearer } from '../facts/bodyMeasure.ts';
 import { sizesOfPiece } from '../engines/pattern/piece.ts';
 import { SHAPERS } from '../engines/shapers/shapers.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { seeded } from '../../../tests/support/planCases.ts';
-import * as make from '../../../tests/support/record.ts';
+import { seeded } from '$tests/support/planCases.ts';
+import * as make from '$tests/support/record.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import { keepSame } from '../facts/workshop.ts';
 import { ShopPlan, type ToPlan } from './shopPlan.ts';

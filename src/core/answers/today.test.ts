@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import * as make from '../../../tests/support/record.ts';
+import * as make from '$tests/support/record.ts';
 import { planCostume } from './plan.ts';
 import { tapePins } from './pins.ts';
 import type { CostumeRecord } from '../facts/costume.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { SLANT_RIM, SLANT_SHEET } from '../../../tests/support/camera.ts';
-import * as make from '../../../tests/support/record.ts';
+import { SLANT_RIM, SLANT_SHEET } from '$tests/support/camera.ts';
+import * as make from '$tests/support/record.ts';
 import type { ReferencePicture, StoredMeasure } from '../facts/picture.ts';
 import { compareWays } from '../answers/makeOrBuy.ts';
 import type { Opening } from '../facts/opening.ts';

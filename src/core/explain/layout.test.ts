@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { STANDARD } from '../trade/catalogue.ts';
-import * as make from '../../../tests/support/record.ts';
+import * as make from '$tests/support/record.ts';
 import { rectangle } from '../engines/layout/offcut.ts';
 import type { LayPlan } from '../facts/layout.ts';
 import { PLAIN_LAY } from '../facts/layout.ts';

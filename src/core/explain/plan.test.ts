@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import * as make from '../../../tests/support/record.ts';
+import * as make from '$tests/support/record.ts';
 import { planCostume } from '../answers/plan.ts';
 import { packsForCoats } from '../answers/coatStack.ts';
 import { spendOf } from '../answers/spend.ts';

@@ -44,6 +44,23 @@ export interface Component {
 	version: number;
 }
 
+/** A component of which nothing is said yet: one, rigid, made here, seen from near. */
+export const PLAIN_COMPONENT = {
+	kind: 'armor',
+	form: '',
+	layer: 1,
+	zones: [] as Zone[],
+	side: 'none',
+	count: 1,
+	flex: 'rigid',
+	thicknessMm: null,
+	source: 'make',
+	seenFrom: 'near',
+	lookNeed: 3,
+	route: null,
+	note: ''
+} satisfies Partial<Component>;
+
 /** How often it is made: pairs and sets multiply, and so do the sets that it is a part of. */
 export function copiesOf<C extends Pick<Component, 'id' | 'parentId' | 'side' | 'count'>>(
 	component: C,

@@ -41,3 +41,20 @@ export interface Step {
 	pinnedAt: LocalMinutes | null;
 	version: number;
 }
+
+/** A step that hangs on nothing and that nobody has done: what is not said of one. */
+export const PLAIN_STEP = {
+	fromPieces: false,
+	setUpMinutes: 0,
+	waitMinutes: 0,
+	withinMinutes: null,
+	orAfterMinutes: null,
+	oneSitting: false,
+	needsHelper: false,
+	placeId: null,
+	coatId: null,
+	faultId: null,
+	after: [] as number[],
+	doneAt: null,
+	pinnedAt: null
+} satisfies Partial<Step>;

@@ -3,7 +3,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import ICAL from 'ical.js';
 import Papa from 'papaparse';
-import * as make from '../../../tests/support/record.ts';
+import * as make from '$tests/support/record.ts';
 import { planCostume } from '../answers/plan.ts';
 import { describeChange } from '../answers/describeChange.ts';
 import { formatLocalTime } from '../units/localTime.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import ical from 'ical-generator';
-import { day } from '../../../tests/support/record.ts';
+import { day } from '$tests/support/record.ts';
 import { formatDate, formatLocalTime } from '../units/localTime.ts';
 import { readBusy } from './readCalendar.ts';
 

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { createRequire } from 'node:module';
 import { test } from 'node:test';
-import { blob } from '../../../tests/support/outlines.ts';
+import { blob } from '$tests/support/outlines.ts';
 import { boxOf, circle, flatten, outlineLength, signedArea } from '../engines/pattern/outline.ts';
 import type { Edge } from '../facts/piece.ts';
 import { numberedAlone } from '../engines/pattern/numbered.ts';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { component, step } from '../../../tests/support/record.ts';
+import { component, step } from '$tests/support/record.ts';
 import { TECHNIQUES } from './technique.ts';
 import { KINDS } from '../facts/component.ts';
 import { ZONES } from '../facts/zone.ts';

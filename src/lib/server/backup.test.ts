@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { zipSync } from 'fflate';
-import { costumeIds, type TestWorkshop, demoWorkshop } from '../../../tests/support/workshop.ts';
+import { costumeIds, type TestWorkshop, demoWorkshop } from '$tests/support/workshop.ts';
 import { formatLocalTime } from '../../core/units/localTime.ts';
 import { automaticBackup, listBackups, readBackup, restoreBackup, writeBackup } from './backup.ts';
 import { clock } from './clock.ts';

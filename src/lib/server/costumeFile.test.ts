@@ -1,11 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import {
-	costumeIds,
-	testWorkshop,
-	type TestWorkshop,
-	demoWorkshop
-} from '../../../tests/support/workshop.ts';
+import { costumeIds, testWorkshop, type TestWorkshop, demoWorkshop } from '$tests/support/workshop.ts';
 import { costumeCommands } from './commands/costume.ts';
 import { fileCommands } from './commands/file.ts';
 import { layoutCommands } from './commands/layout.ts';

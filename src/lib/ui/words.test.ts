@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import * as make from '../../../tests/support/record.ts';
+import * as make from '$tests/support/record.ts';
 import { STANDARD } from '$core/trade/catalogue.ts';
 import { amountText, amountWords } from './amounts.ts';
 import { forecastFor, isTroubled, oddsWords } from './words.ts';

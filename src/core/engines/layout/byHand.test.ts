@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { curvedPieces, faultsOf, rectanglePiece } from '../../../../tests/support/layouts.ts';
-import { random } from '../../../../tests/support/outlines.ts';
+import { curvedPieces, faultsOf, rectanglePiece } from '$tests/support/layouts.ts';
+import { random } from '$tests/support/outlines.ts';
 import { ByHand } from './byHand.ts';
 import type { LayPiece, Placement, Stock } from '../../facts/layout.ts';
 

@@ -1,8 +1,8 @@
 import { STANDARD } from '../../trade/catalogue.ts';
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { sharedArea, holdsAll } from '../../../../tests/support/layouts.ts';
-import { material } from '../../../../tests/support/record.ts';
+import { sharedArea, holdsAll } from '$tests/support/layouts.ts';
+import { material } from '$tests/support/record.ts';
 import type { Point } from '../../units/point.ts';
 import { cutOrder } from './cutOrder.ts';
 import { leftoversOf } from './leftovers.ts';

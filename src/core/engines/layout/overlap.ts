@@ -42,6 +42,10 @@ export function turn(shape: Shape, angle: number): Turned {
 /** Pieces may lie so deep in each other and count as touching, mm. */
 export const TOUCH = 0.004;
 
+/** Whether a point lies outside the box of a piece as it is turned. */
+const misses = ({ left, right, low, high }: Turned, x: number, y: number): boolean =>
+	x <= left || x >= right || y <= low || y >= high;
+
 /** Half of how much border of one lies in another, weighed by its depth, mm². */
 export function depths(
 	of: Turned,
@@ -53,14 +57,13 @@ export function depths(
 	bound: number
 ): number {
 	const { x, y } = of;
-	const { cos, sin, left, right, low, high } = other;
+	const { cos, sin } = other;
 	const { field } = shape;
 	let sum = 0;
 	for (let k = 0; k < x.length; k++) {
 		const px = x[k]! + ox;
-		if (px <= left || px >= right) continue;
 		const py = y[k]! + oy;
-		if (py <= low || py >= high) continue;
+		if (misses(other, px, py)) continue;
 		const d = depthAt(field, px * cos + py * sin, py * cos - px * sin);
 		if (d > TOUCH) {
 			sum += d * along[k]!;
@@ -84,14 +87,13 @@ export function slopes(
 	sign: 1 | -1
 ): number {
 	const { x, y } = of;
-	const { cos, sin, left, right, low, high } = other;
+	const { cos, sin } = other;
 	const { field } = shape;
 	let sum = 0;
 	for (let k = 0; k < x.length; k++) {
 		const px = x[k]! + ox;
-		if (px <= left || px >= right) continue;
 		const py = y[k]! + oy;
-		if (py <= low || py >= high) continue;
+		if (misses(other, px, py)) continue;
 		const d = pushAt(field, px * cos + py * sin, py * cos - px * sin);
 		if (d <= TOUCH) continue;
 		const ds = along[k]!;

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { createRequire } from 'node:module';
 import { test } from 'node:test';
 import { areaD, FillRule, unionD } from 'clipper2-ts';
-import { binaryStlOf, bumpy, meshOf, solid, SOLIDS } from '../../../../tests/support/meshes.ts';
+import { binaryStlOf, bumpy, meshOf, solid, SOLIDS } from '$tests/support/meshes.ts';
 import { flatten, signedArea } from '../pattern/outline.ts';
 import { checkPiece } from '../pattern/piece.ts';
 import {

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { FillRule, areaD, intersectD } from 'clipper2-ts';
-import { blob, random } from '../../../../tests/support/outlines.ts';
+import { blob, random } from '$tests/support/outlines.ts';
 import { cutByLine, partOf, pointAt } from './cut.ts';
 import {
 	boxOf,

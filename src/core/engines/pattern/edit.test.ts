@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { blob } from '../../../../tests/support/outlines.ts';
+import { blob } from '$tests/support/outlines.ts';
 import {
 	bendEdge,
 	directionOf,

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { areaD, EndType, inflatePathsD, JoinType } from 'clipper2-ts';
-import { blob } from '../../../../tests/support/outlines.ts';
+import { blob } from '$tests/support/outlines.ts';
 import { offset } from './allowance.ts';
 import { circle, edgesOf, flatten, outlineLength, polygon } from './outline.ts';
 import type { Outline } from '../../facts/piece.ts';

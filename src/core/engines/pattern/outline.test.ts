@@ -16,7 +16,7 @@ import {
 import type { Outline } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
 import { checkPiece, sizesOfPiece, notchPlace, piece, placedPiece } from './piece.ts';
-import { blob, random } from '../../../../tests/support/outlines.ts';
+import { blob, random } from '$tests/support/outlines.ts';
 import { rectangle, sector } from './sector.ts';
 
 const near = (a: number, b: number, by = 1e-9) =>

@@ -1,8 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { createRequire } from 'node:module';
-import { normals, seen, type TestCamera } from '../../../../tests/support/camera.ts';
-import { seeded } from '../../../../tests/support/planCases.ts';
+import { normals, seen, type TestCamera } from '$tests/support/camera.ts';
+import { seeded } from '$tests/support/planCases.ts';
 import type { Parsed } from '../../units/problem.ts';
 import { combine } from './combine.ts';
 import { distance, type Point } from '../../units/point.ts';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { ALWAYS, seeded, step } from '../../../../tests/support/planCases.ts';
+import { ALWAYS, seeded, step } from '$tests/support/planCases.ts';
 import { Bookings } from './bookings.ts';
 import type { Span } from './calendar.ts';
 import { checkPlan } from './checkPlan.ts';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { seeded } from '../../../../tests/support/planCases.ts';
+import { seeded } from '$tests/support/planCases.ts';
 import { weekMinutes } from '../../facts/calendar.ts';
 import { DAY, weekdayOf } from '../../units/localTime.ts';
 import {

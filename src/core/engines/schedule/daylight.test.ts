@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { ALWAYS, randomProblem, step } from '../../../../tests/support/planCases.ts';
+import { ALWAYS, randomProblem, step } from '$tests/support/planCases.ts';
 import { formatClock, formatLocalTime, parseDate, parseLocalTime } from '../../units/localTime.ts';
 import { openSpans } from './calendar.ts';
 import { checkPlan } from './checkPlan.ts';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { randomProblem, step } from '../../../../tests/support/planCases.ts';
+import { randomProblem, step } from '$tests/support/planCases.ts';
 import { seeded } from '../../units/random.ts';
 import { boundOne, cross, pull, shift, type RecoatWindow } from './moves.ts';
 import { makeNetwork, topological, type Node } from './network.ts';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { ALWAYS, randomProblem, seeded, step, problemOf } from '../../../../tests/support/planCases.ts';
+import { ALWAYS, randomProblem, seeded, step, problemOf } from '$tests/support/planCases.ts';
 import { benchDays, dripRows } from './benchDays.ts';
 import { checkPlan } from './checkPlan.ts';
 import { findCircle, makeNetwork, mirrorNetwork, remainingPath, topological } from './network.ts';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { ALWAYS, step, problemOf } from '../../../../tests/support/planCases.ts';
+import { ALWAYS, step, problemOf } from '$tests/support/planCases.ts';
 import type { ThreePoints } from '../../units/threePoints.ts';
 import { simulate, type OddsTask } from './odds.ts';
 import { minutesAt, normalShare, pertMean, pertVariance } from './pert.ts';

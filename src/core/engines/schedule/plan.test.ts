@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { ALWAYS, randomProblem, step } from '../../../../tests/support/planCases.ts';
+import { ALWAYS, randomProblem, step } from '$tests/support/planCases.ts';
 import { formatLocalTime, parseLocalTime } from '../../units/localTime.ts';
 import { checkPlan } from './checkPlan.ts';
 import { decidingChain, planByRule } from './plan.ts';

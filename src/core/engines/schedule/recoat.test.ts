@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { ALWAYS, seeded, step } from '../../../../tests/support/planCases.ts';
+import { ALWAYS, seeded, step } from '$tests/support/planCases.ts';
 import { checkPlan } from './checkPlan.ts';
 import { planByRule } from './plan.ts';
 import type { PlanProblem, PlanStep } from './problem.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { ALWAYS, randomProblem, step } from '../../../../tests/support/planCases.ts';
-import { asked, refuted } from '../../../../tests/support/refuted.ts';
+import { ALWAYS, randomProblem, step } from '$tests/support/planCases.ts';
+import { asked, refuted } from '$tests/support/refuted.ts';
 import { DAY } from '../../units/localTime.ts';
 import { draftByRule, planByRule } from './plan.ts';
 import type { PlanProblem } from './problem.ts';

@@ -1,9 +1,9 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { mixedProblem, quarters, randomProblem, seeded, step } from '../../../../tests/support/planCases.ts';
-import { JOB_SHOPS, jobShop } from '../../../../tests/support/jobShops.ts';
-import { refuted } from '../../../../tests/support/refuted.ts';
-import { bestByExhaustion } from '../../../../tests/support/bestByExhaustion.ts';
+import { mixedProblem, quarters, randomProblem, seeded, step } from '$tests/support/planCases.ts';
+import { JOB_SHOPS, jobShop } from '$tests/support/jobShops.ts';
+import { refuted } from '$tests/support/refuted.ts';
+import { bestByExhaustion } from '$tests/support/bestByExhaustion.ts';
 import { checkPlan } from './checkPlan.ts';
 import { FlowNetwork } from './flow.ts';
 import { planByRule } from './plan.ts';

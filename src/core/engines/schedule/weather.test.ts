@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { ALWAYS, step } from '../../../../tests/support/planCases.ts';
+import { ALWAYS, step } from '$tests/support/planCases.ts';
 import { seeded } from '../../units/random.ts';
 import { simulate } from './odds.ts';
 import { planByRule } from './plan.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { blob } from '../../../../tests/support/outlines.ts';
-import { photoOf, slantPhotoOf, strayOf } from '../../../../tests/support/photo.ts';
+import { blob } from '$tests/support/outlines.ts';
+import { photoOf, slantPhotoOf, strayOf } from '$tests/support/photo.ts';
 import { offset } from '../pattern/allowance.ts';
 import { circle, flatten, placed, placedOutline, polygon, signedArea } from '../pattern/outline.ts';
 import type { Outline } from '../../facts/piece.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { Place } from '../../facts/workshop.ts';
-import * as make from '../../../../tests/support/record.ts';
+import * as make from '$tests/support/record.ts';
 import { COSTUME_VERSION, toCostumeFile, type CostumeFile } from './costumeFile.ts';
 import type { HandbookRow } from '../../facts/handbook.ts';
 import type { HandbookEntry } from '../../trade/handbookRow.ts';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { dayOf, formatLocalTime } from '../../../core/units/localTime.ts';
 import { clock } from '../clock.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';

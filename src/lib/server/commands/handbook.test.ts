@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { testWorkshop, COMPONENT, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { testWorkshop, COMPONENT, type TestWorkshop } from '$tests/support/workshop.ts';
 import { minutesOf } from '../../../core/answers/minutes.ts';
 import { readHandbook, writeHandbookFile } from '../../../core/formats/handbook.ts';
 import { STANDARD } from '../../../core/trade/catalogue.ts';

@@ -1,12 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import {
-	COSTUME,
-	COMPONENT,
-	MATERIAL,
-	testWorkshop,
-	type TestWorkshop
-} from '../../../../tests/support/workshop.ts';
+import { COSTUME, COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { rectangle } from '$core/engines/layout/offcut.ts';
 import type { LayPlan } from '$core/facts/layout.ts';
 import { PLAIN_LAY } from '$core/facts/layout.ts';

@@ -2,13 +2,7 @@ import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { zipSync } from 'fflate';
 import sharp from 'sharp';
-import {
-	COSTUME,
-	COMPONENT,
-	MATERIAL,
-	testWorkshop,
-	type TestWorkshop
-} from '../../../../tests/support/workshop.ts';
+import { COSTUME, COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { restoreBackup, writeBackup } from '../backup.ts';
 import { coatCommands } from './coat.ts';
 import { componentCommands } from './component.ts';

@@ -5,13 +5,7 @@ import assert from 'node:assert/strict';
 import { createHash } from 'node:crypto';
 import { after, before, test } from 'node:test';
 import sharp from 'sharp';
-import {
-	COSTUME,
-	COMPONENT,
-	MATERIAL,
-	testWorkshop,
-	type TestWorkshop
-} from '../../../../tests/support/workshop.ts';
+import { COSTUME, COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { wearersOf } from '../../../core/facts/measureRecord.ts';
 import { zoneStacks } from '../../../core/answers/layers.ts';
 import { clock } from '../clock.ts';

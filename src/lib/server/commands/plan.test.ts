@@ -1,7 +1,7 @@
 import { STANDARD } from '$core/trade/catalogue.ts';
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { alternativesOf } from '$core/answers/alternatives.ts';
 import { foundOf } from '$core/answers/planProblem.ts';
 import { planCostume } from '$core/answers/plan.ts';

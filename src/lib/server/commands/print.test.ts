@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { COSTUME, COMPONENT, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { COSTUME, COMPONENT, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadWorkshop } from '../read/workshop.ts';
 import { componentCommands } from './component.ts';

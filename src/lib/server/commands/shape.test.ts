@@ -1,12 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import {
-	COSTUME,
-	COMPONENT,
-	MATERIAL,
-	testWorkshop,
-	type TestWorkshop
-} from '../../../../tests/support/workshop.ts';
+import { COSTUME, COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { readCostumeZip, writeCostumeZip } from '../costumeFile.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
 import { lastAction } from '../db/undo.ts';

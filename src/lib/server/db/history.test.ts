@@ -1,13 +1,7 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { seeded } from '../../../../tests/support/planCases.ts';
-import {
-	COSTUME,
-	COMPONENT,
-	MATERIAL,
-	testWorkshop,
-	type TestWorkshop
-} from '../../../../tests/support/workshop.ts';
+import { seeded } from '$tests/support/planCases.ts';
+import { COSTUME, COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { coatCommands } from '../commands/coat.ts';
 import { componentCommands } from '../commands/component.ts';
 import { costumeCommands } from '../commands/costume.ts';

@@ -2,7 +2,7 @@ import { PGlite } from '@electric-sql/pglite';
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { columnsOfTable, storedName, TABLE_NAMES, TABLES } from '$core/facts/tables.ts';
-import { testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { writeBackup } from '../backup.ts';
 import { costumeCommands } from '../commands/costume.ts';
 import { unzipSync } from 'fflate';

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { costumeIds, testWorkshop, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { costumeIds, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { todayOf } from '$core/answers/today.ts';
 import { checkPlan } from '$core/engines/schedule/checkPlan.ts';
 import { clockOf, DAY, dayOf, formatDate } from '$core/units/localTime.ts';

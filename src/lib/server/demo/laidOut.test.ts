@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { costumeIds, type TestWorkshop, demoWorkshop } from '../../../../tests/support/workshop.ts';
+import { costumeIds, type TestWorkshop, demoWorkshop } from '$tests/support/workshop.ts';
 import { ShopPlan } from '../../../core/answers/shopPlan.ts';
 import { loadShop } from '../read/shop.ts';
 import { stageOf } from '../../../core/answers/stage.ts';

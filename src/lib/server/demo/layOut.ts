@@ -2,12 +2,13 @@ import sharp from 'sharp';
 import { inOrder } from '$core/facts/order.ts';
 import { STANDARD } from '$core/trade/catalogue.ts';
 import { TECHNIQUES } from '$core/trade/technique.ts';
+import { PLAIN_COMPONENT } from '$core/facts/component.ts';
 import type { Step } from '$core/facts/step.ts';
 import { minutesOf } from '$core/answers/minutes.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import { DAY, dayOf, formatDate, weekdayOf } from '$core/units/localTime.ts';
 import { clock } from '../clock.ts';
-import { insertComponent, type ComponentInput } from '../commands/component.ts';
+import { insertComponent } from '../commands/component.ts';
 import { contextOf, runCommand } from '../commands/command.ts';
 import { faultCommands } from '../commands/fault.ts';
 import { insertMaterial } from '../commands/material.ts';
@@ -24,23 +25,6 @@ import { layOutFit, layOutPictures } from './layOutLook.ts';
 import { layOutOffcuts } from './layOutLay.ts';
 import { COSTUMES, MATERIALS, type DemoComponent, type DemoCostume } from './costumes.ts';
 import { one } from '../db/rows.ts';
-
-const PLAIN: Omit<ComponentInput, 'name' | 'parentId'> = {
-	code: '',
-	kind: 'armor',
-	form: '',
-	layer: 1,
-	zones: [],
-	side: 'none',
-	count: 1,
-	flex: 'rigid',
-	thicknessMm: null,
-	source: 'make',
-	seenFrom: 'near',
-	lookNeed: 3,
-	note: '',
-	route: null
-};
 
 /** A larger component has longer edges and more area, not more pieces. */
 const SCALED = Object.entries(TECHNIQUES).flatMap(([key, t]) => (t.driver === 'count' ? [] : [key]));
@@ -116,7 +100,7 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 		const made = await insertComponent(
 			tx,
 			id,
-			{ ...PLAIN, ...fields, parentId: of ? ids.get(of)! : null },
+			{ code: '', ...PLAIN_COMPONENT, ...fields, parentId: of ? ids.get(of)! : null },
 			STANDARD
 		);
 		ids.set(c.name, made.id);

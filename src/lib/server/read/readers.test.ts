@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { demoWorkshop, costumeIds, type TestWorkshop } from '../../../../tests/support/workshop.ts';
+import { demoWorkshop, costumeIds, type TestWorkshop } from '$tests/support/workshop.ts';
 import type { Component } from '$core/facts/component.ts';
 import type { TableName } from '$core/facts/tables.ts';
 import { clock } from '../clock.ts';

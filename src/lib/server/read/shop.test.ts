@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { costumeIds, type TestWorkshop, demoWorkshop } from '../../../../tests/support/workshop.ts';
+import { costumeIds, type TestWorkshop, demoWorkshop } from '$tests/support/workshop.ts';
 import { act } from '../db/action.ts';
 import { loadShop } from './shop.ts';
 import { clock } from '../clock.ts';

@@ -7,7 +7,7 @@ import {
 	type Placement,
 	type Stock
 } from '$core/facts/layout.ts';
-import { rectanglePiece } from '../../../../tests/support/layouts.ts';
+import { rectanglePiece } from '$tests/support/layouts.ts';
 import { HandOnSheets } from './handOnSheets.svelte.ts';
 import { keyOfPlacement, LayDesk } from './layDesk.svelte.ts';
 

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import * as make from '../../../../tests/support/record.ts';
+import * as make from '$tests/support/record.ts';
 import type { MeasureKey, MeasureSide } from '$core/facts/bodyMeasure.ts';
 import type { MeasureRecord } from '$core/facts/measureRecord.ts';
 import { valueOf } from '$core/explain/figure.ts';
