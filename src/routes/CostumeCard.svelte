@@ -5,7 +5,7 @@
 	import Archive from '@lucide/svelte/icons/archive';
 	import { spareWords, daysWords, isTroubled, OUTLOOK_WORDS } from '$lib/ui/words.ts';
 	import { dayWords, dayOf } from '$core/units/localTime.ts';
-	import { formatDuration, formatHours } from '$core/units/duration.ts';
+	import { formatDuration } from '$core/units/duration.ts';
 	import { moneyDigits, formatMoney } from '$core/units/money.ts';
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import { valueOf } from '$core/explain/figure.ts';
@@ -45,7 +45,7 @@
 	<dl>
 		<div>
 			<dt>Work left</dt>
-			<dd><Working figure={card.hours} text={formatHours(valueOf(card.hours))} /></dd>
+			<dd><Working figure={card.hours} text={formatDuration(valueOf(card.hours))} /></dd>
 		</div>
 		<div>
 			<dt>Spent</dt>

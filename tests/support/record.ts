@@ -55,6 +55,9 @@ export const coat = (id: number, componentId: number, extra: Partial<Coat> = {})
 	coats: 2,
 	area: 150_000,
 	fromPieces: false,
+	guessed: false,
+	guess: null,
+	materialId: null,
 	recoatMinutes: 20,
 	handlingMinutes: 120,
 	version: 1,
@@ -93,6 +96,7 @@ export const material = (id: number, extra: Partial<Material> = {}): Material =>
 	widthMm: null,
 	lengthMm: null,
 	gramsPerM2: null,
+	coversMm2: null,
 	version: 1,
 	...extra
 });
@@ -104,6 +108,7 @@ export const need = (componentId: number, materialId: number, quantity: number):
 	quantity,
 	stepId: null,
 	waste: null,
+	guessed: false,
 	taken: 0,
 	version: 1
 });

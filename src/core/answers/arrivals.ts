@@ -1,8 +1,11 @@
 import type { Family, Material, Purchase } from '../facts/material.ts';
+import type { Component } from '../facts/component.ts';
+import type { Step } from '../facts/step.ts';
+import type { StandardTechnique } from '../trade/technique.ts';
 import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
 import type { ShoppingLine } from './shopping.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
-import { ARRIVAL_CLOCK, arrivalDay, orderByDay, usableFrom } from './leadTime.ts';
+import { ARRIVAL_CLOCK, arrivalDay, leadDaysOf, orderByDay, usableFrom } from './leadTime.ts';
 import { inOrder } from '../facts/order.ts';
 
 /** What a material's arrival holds up, and when it must be ordered. */
@@ -30,14 +33,14 @@ export interface Arrival {
 
 /** When the last of a material is there. What is short and on no list is taken to be ordered today. */
 export function arrivalOf(line: ShoppingLine, record: CostumeRecord, now: LocalMinutes): Arrival {
-	const { family } = line.material;
+	const { material } = line;
 	const stepIds = line.usages.flatMap((u) =>
-		u.stepIds.length ? u.stepIds : firstUse(record, u.componentId, family)
+		u.stepIds.length ? u.stepIds : firstUse(record, u.componentId, material)
 	);
 	const bought = record.purchases.filter((p) => p.materialId === line.material.id);
 	for (const p of bought)
 		if (p.componentId !== null && !line.usages.some((u) => u.componentId === p.componentId))
-			stepIds.push(...firstUse(record, p.componentId, family));
+			stepIds.push(...firstUse(record, p.componentId, material));
 	const covered = bought.filter((p) => p.state === 'arrived' || p.state === 'used');
 	const here =
 		line.taken + line.stash + covered.reduce((sum, p) => sum + p.packs * line.material.packSize, 0);
@@ -54,29 +57,81 @@ export function arrivalOf(line: ShoppingLine, record: CostumeRecord, now: LocalM
 	return { ...base, purchase: coming[0]?.purchase ?? null, usableFrom: coming[0]?.at ?? null };
 }
 
+/** Work with paper, tape and stand-ins: nothing that is bought for the costume is in hand yet. */
+const WITHOUT: readonly StandardTechnique[] = ['draft', 'mockUp', 'master'];
+
+/** Work that first takes a family in hand. Common practice. */
+const HANDLED_BY: Partial<Record<Family, readonly StandardTechnique[]>> = {
+	closure: ['closure', 'hookAndLoop', 'snap', 'buckle'],
+	glue: ['cement', 'stack', 'stretchOn', 'attach'],
+	paint: ['spray', 'brush', 'dryBrush', 'detailPaint'],
+	light: ['test', 'wire', 'attach']
+};
+
+const isOneOf = (list: readonly string[], step: Step): boolean => list.includes(step.technique);
+
 /**
- * The step that first takes material: the first undone one that is not pattern work; for closures the
- * first of rigging.
+ * Whether a step has the thing itself in hand. What is bought or altered, and any wig, is tried on first; what is made here has
+ * only its pattern and its mock-up then, unless lines are marked on the material.
  */
-function firstUse(record: CostumeRecord, componentId: number, family: Family): number[] {
+function handles(step: Step, component: Component | undefined): boolean {
+	if (isOneOf(WITHOUT, step)) return false;
+	const madeHere = component?.source === 'make' && component.kind !== 'wig';
+	return step.phase !== 'pattern' || !madeHere || step.technique === 'markLine';
+}
+
+/** The undone step that first touches it: by what is done with its family, else the first with anything in hand. */
+function firstUse(record: CostumeRecord, componentId: number, { family, unit }: Material): number[] {
 	const open = inOrder(record.steps, componentId).filter((s) => s.doneAt === null);
-	const rig = family === 'closure' ? open.find((s) => s.phase === 'rig') : undefined;
-	const first = rig ?? open.find((s) => s.phase !== 'pattern') ?? open[0];
+	const component = record.components.find((c) => c.id === componentId);
+	const by = family === 'hair' && unit !== 'piece' ? (['weft'] as const) : (HANDLED_BY[family] ?? []);
+	const first =
+		open.find((s) => isOneOf(by, s)) ??
+		(family === 'closure' ? open.find((s) => s.phase === 'rig') : undefined) ??
+		open.find((s) => handles(s, component)) ??
+		open[0];
 	return first ? [first.id] : [];
 }
 
-export function orderByOf(arrival: Arrival, latest: ReadonlyMap<number, LocalMinutes>): OrderBy {
-	const { material } = arrival.line;
-	const starts = arrival.stepIds.flatMap((id) => latest.get(id) ?? []);
-	const neededAt = starts.length ? Math.min(...starts) : null;
-	const open = arrival.usableFrom !== null && arrival.purchase?.state !== 'ordered';
+/** What a plan says of when things are needed. */
+export interface NeededBy {
+	/** By step: its start, and by how much it may be put off with the deadline kept; less than nothing is late. */
+	starts: ReadonlyMap<number, { start: LocalMinutes; slack: number | null }>;
+	/** When steps would start if everything were here; null while nothing is late. */
+	free: ReadonlyMap<number, LocalMinutes> | null;
+	/** By when what no step uses must be here. */
+	deadline: LocalMinutes;
+}
+
+/**
+ * A thing is too late when it alone keeps a late step from starting sooner. Where other work is what makes it late, the step's own
+ * start is soon enough, and ordering is no more hopeless than before.
+ */
+export function orderByOf(arrival: Arrival, { starts, free, deadline }: NeededBy): OrderBy {
+	const { line, purchase, stepIds, usableFrom } = arrival;
+	const { material } = line;
+	const its = stepIds.flatMap((id) => {
+		const planned = starts.get(id);
+		return planned ? [{ id, ...planned }] : [];
+	});
+	const comesLater = purchase !== null || leadDaysOf(material) > 0;
+	const holdsUp =
+		usableFrom !== null &&
+		comesLater &&
+		its.some((s) => (s.slack ?? 0) < 0 && (free?.get(s.id) ?? Infinity) < usableFrom);
+	const serves = its.flatMap((s) =>
+		s.slack === null ? [] : [s.start + (holdsUp ? s.slack : Math.max(0, s.slack))]
+	);
+	const unused = stepIds.length === 0 && usableFrom !== null;
+	const neededAt = serves.length ? Math.min(...serves) : unused ? deadline : null;
+	const open = usableFrom !== null && purchase?.state !== 'ordered';
 	return {
 		material,
-		purchase: arrival.purchase,
-		stepIds: arrival.stepIds,
-		usableFrom: arrival.usableFrom,
+		purchase,
+		stepIds,
+		usableFrom,
 		neededAt,
-		orderByDay: open && neededAt !== null ? orderByDay(neededAt, arrival.purchase ?? material) : null,
-		tooLate: neededAt !== null && arrival.usableFrom !== null && arrival.usableFrom > neededAt
+		orderByDay: open && neededAt !== null ? orderByDay(neededAt, purchase ?? material) : null,
+		tooLate: neededAt !== null && usableFrom !== null && comesLater && usableFrom > neededAt
 	};
 }

@@ -20,11 +20,12 @@ test('packs over a costume: never too few for the area, never a whole pack too m
 		const random = seeded(seed);
 		const stacks = Array.from({ length: 1 + Math.floor(random() * 8) }, () => ({
 			product: COAT_PRODUCT_KEYS[Math.floor(random() * COAT_PRODUCT_KEYS.length)]!,
+			materialId: null,
 			coats: 1 + Math.floor(random() * 6),
 			area: Math.floor(random() * 900_000),
 			copies: 1 + Math.floor(random() * 10)
 		}));
-		for (const { product, coatedMm2, packs } of packsForCoats(stacks, STANDARD)) {
+		for (const { product, coatedMm2, packs } of packsForCoats(stacks, STANDARD, [])) {
 			const mine = stacks.filter((s) => s.product === product);
 			const area = mine.reduce((sum, s) => sum + s.area * s.coats * s.copies, 0);
 			assert.equal(coatedMm2, area, `seed ${seed}`);
@@ -32,7 +33,7 @@ test('packs over a costume: never too few for the area, never a whole pack too m
 			assert.ok((packs - 1) * STANDARD.coatProduct[product]!.coversMm2 < area, `seed ${seed}: one too many`);
 		}
 	}
-	assert.deepEqual(packsForCoats([], STANDARD), []);
+	assert.deepEqual(packsForCoats([], STANDARD, []), []);
 });
 
 test('what a stack asks of the shopping is the same area, in the material’s own packs', () => {

@@ -1,7 +1,9 @@
 import type { Coat, CoatProductKey } from '../facts/coat.ts';
 import type { TechniqueKey } from '../facts/step.ts';
 import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
-import { SPRAY_SET_UP_MINUTES } from '../trade/coatProduct.ts';
+import { contentOf, SPRAY_SET_UP_MINUTES, type CoatProduct } from '../trade/coatProduct.ts';
+import type { Material } from '../facts/material.ts';
+import { wholePacks } from '../units/packs.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 
 export interface CoatStep {
@@ -17,7 +19,8 @@ export interface CoatStep {
 
 /**
  * The steps that a stack entry becomes: one a coat. Between coats stands the recoat wait, after
- * the last the wait before handling. The set-up of a spray session is counted with the first coat.
+ * the last the wait before handling. Each spray coat is set out for: the planner
+ * saves it where the coat goes on in the session of another.
  */
 export function coatSteps(
 	coat: Pick<Coat, 'product' | 'coats' | 'area' | 'recoatMinutes' | 'handlingMinutes'>,
@@ -31,7 +34,7 @@ export function coatSteps(
 			name: coat.coats === 1 ? product.name : `${product.name}, coat ${i + 1} of ${coat.coats}`,
 			technique: product.how,
 			amount: coat.area,
-			setUpMinutes: first && product.how === 'spray' ? SPRAY_SET_UP_MINUTES : 0,
+			setUpMinutes: product.how === 'spray' ? SPRAY_SET_UP_MINUTES : 0,
 			waitMinutes: last ? coat.handlingMinutes : coat.recoatMinutes,
 			withinMinutes: first ? null : product.withinMinutes,
 			orAfterMinutes: first ? null : product.orAfterMinutes,
@@ -63,23 +66,56 @@ export function checkCoat(
 	return null;
 }
 
+/** What a coat is put on with: its colour, else the first material there is of the product. */
+export const materialOfCoat = (
+	coat: Pick<Coat, 'product' | 'materialId'>,
+	materials: readonly Material[]
+): Material | undefined =>
+	materials.find((m) => m.id === coat.materialId) ?? materials.find((m) => m.coatProduct === coat.product);
+
+/**
+ * mm² that one unit of a material covers with one coat: as its own label says, else by its content where it is sold by volume,
+ * else as a usual pack of the product does.
+ */
+export function coversOf(
+	material: Pick<Material, 'unit' | 'packSize' | 'coversMm2'>,
+	product: Pick<CoatProduct, 'pack' | 'coversMm2'>
+): number {
+	if (material.coversMm2 !== null) return material.coversMm2 / material.packSize;
+	const ml = { ml: 1, cl: 10, l: 1000 }[material.unit];
+	const content = contentOf(product.pack);
+	return ml === undefined || content === null ? product.coversMm2 : (product.coversMm2 * ml) / content;
+}
+
 export interface PackNeed {
 	product: CoatProductKey;
+	/** What it is put on with; null while no material stands for the product. */
+	material: Material | null;
 	/** mm² × coats × copies over the whole costume. */
 	coatedMm2: number;
+	/** mm² that a pack of it covers with one coat. */
+	coversMm2: number;
 	packs: number;
 }
 
-/** Packs per product over the whole costume: areas are added first, and rounded up once. */
+/** Packs per colour over the whole costume: areas are added first, and rounded up once. */
 export function packsForCoats(
-	coats: readonly (Pick<Coat, 'product' | 'coats' | 'area'> & { copies: number })[],
-	trade: Catalogue
+	coats: readonly (Pick<Coat, 'product' | 'coats' | 'area' | 'materialId'> & { copies: number })[],
+	trade: Catalogue,
+	materials: readonly Material[]
 ): PackNeed[] {
-	const sums = new Map<CoatProductKey, number>();
-	for (const c of coats) sums.set(c.product, (sums.get(c.product) ?? 0) + c.area * c.coats * c.copies);
-	return [...sums].map(([product, coatedMm2]) => ({
-		product,
-		coatedMm2,
-		packs: Math.ceil(coatedMm2 / coatProductOf(trade, product).coversMm2 - 1e-9)
-	}));
+	const sums = new Map<string, Pick<PackNeed, 'product' | 'material' | 'coatedMm2'>>();
+	for (const c of coats) {
+		const material = materialOfCoat(c, materials) ?? null;
+		const key = `${c.product} ${material?.id}`;
+		const before = sums.get(key)?.coatedMm2 ?? 0;
+		sums.set(key, { product: c.product, material, coatedMm2: before + c.area * c.coats * c.copies });
+	}
+	return [...sums.values()].map((sum) => {
+		const product = coatProductOf(trade, sum.product);
+		const coversMm2 = sum.material
+			? coversOf(sum.material, product) * sum.material.packSize
+			: product.coversMm2;
+		return { ...sum, coversMm2, packs: wholePacks(sum.coatedMm2, coversMm2) };
+	});
 }

@@ -11,6 +11,8 @@ export function coatOf(
 ): { coat: Coat; colours: Material[] } | null {
 	const coat = record.coats.find((c) => c.id === step.coatId);
 	if (!coat) return null;
+	const own = materials.find((m) => m.id === coat.materialId);
+	if (own) return { coat, colours: [own] };
 	const needed = new Set(
 		record.needs
 			.filter((n) => n.componentId === step.componentId && (n.stepId === null || n.stepId === step.id))

@@ -1,6 +1,6 @@
 import type { Piece } from '../facts/piece.ts';
 import { areaOfUnit, type Material } from '../facts/material.ts';
-import { TOLD_BY, type DriverKey } from '../trade/driver.ts';
+import { TOLD_BY, type DriverKey, type Drivers, type Takes } from '../trade/driver.ts';
 import { driversOf } from '../engines/pattern/drivers.ts';
 import { techniqueOf, type Catalogue } from '../trade/catalogue.ts';
 import { FAMILIES_OF_GROUND, type Ground, type Technique } from '../trade/technique.ts';
@@ -10,6 +10,7 @@ import { type Component, copiesOf } from '../facts/component.ts';
 import { shapeFor } from './shapePieces.ts';
 import { ORIGINS } from '../engines/shapers/shapers.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
+import type { Step } from '../facts/step.ts';
 
 /** Steps, coats and needs that take their amounts from a component's pieces. */
 
@@ -23,9 +24,22 @@ export interface CutPieces {
 	brought?: boolean;
 }
 
+/** What of the pieces a step takes; null for nothing. */
+export function takesOf(step: Pick<Step, 'takes'>, technique: Technique): Exclude<Takes, 'nothing'> | null {
+	const takes = (step.takes as Takes | null) ?? technique.follows;
+	return takes === 'nothing' ? null : takes;
+}
+
+/** What pieces come to of one thing; null where nothing on them says it. */
+function taken(drivers: Drivers, takes: Exclude<Takes, 'nothing'>): number | null {
+	if (takes.startsWith('seam ')) return drivers.seams[takes.slice(5)] ?? null;
+	if (takes === 'gathered' || takes === 'shaped') return drivers.told[takes] ? drivers[takes] : null;
+	return drivers[takes as DriverKey];
+}
+
 /** Whether pieces say how much of it there is. An outline and an area always do. */
-function tells({ brought, pieces }: CutPieces, driver: DriverKey): boolean {
-	const by = TOLD_BY[driver];
+function tells({ brought, pieces }: CutPieces, takes: Takes): boolean {
+	const by = TOLD_BY[takes as DriverKey];
 	return !brought || by === undefined || driversOf(pieces)[by] > 0;
 }
 
@@ -45,14 +59,18 @@ function doneTo(cuts: readonly CutPieces[], ground: Ground): readonly CutPieces[
 }
 
 /** mm, mm² or a count for one copy; null when there are no pieces that it is done to, or when these do not tell. */
-export function amountOfPieces(cuts: readonly CutPieces[], technique: Technique): number | null {
-	const { follows } = technique;
+export function amountOfPieces(
+	cuts: readonly CutPieces[],
+	technique: Technique,
+	step: Pick<Step, 'takes'> = { takes: null }
+): number | null {
+	const takes = takesOf(step, technique);
 	const done = doneTo(cuts, technique.ground);
 	const pieces = done.flatMap((c) =>
 		Array.from({ length: timesOf(technique, c.layers) }, () => c.pieces).flat()
 	);
-	if (follows === null || pieces.length === 0 || !done.every((c) => tells(c, follows))) return null;
-	return driversOf(pieces)[follows];
+	if (takes === null || pieces.length === 0 || !done.every((c) => tells(c, takes))) return null;
+	return taken(driversOf(pieces), takes);
 }
 
 /** Units of a material for all copies: the area that is cut, so many times for waste. */
@@ -114,20 +132,21 @@ export function followPieces(record: CostumeRecord, from: PiecesFrom): CostumeRe
 	const coats = record.coats.map((coat) => {
 		const done = coat.fromPieces ? doneTo(cuts.get(coat.componentId) ?? [], 'solidElseCloth') : [];
 		const pieces = done.flatMap((c) => c.pieces);
-		return pieces.length ? { ...coat, area: driversOf(pieces).area } : coat;
+		return pieces.length ? { ...coat, area: driversOf(pieces).area, guessed: false } : coat;
 	});
-	const coatArea = new Map(coats.map((c) => [c.id, c.area]));
+	const coatOf = new Map(coats.map((c) => [c.id, c]));
 	return {
 		...record,
 		coats,
 		steps: record.steps.map((step) => {
-			if (step.coatId !== null) return { ...step, amount: coatArea.get(step.coatId) ?? step.amount };
+			// What is done was done to what was there then: it is kept with it.
+			if (step.doneAt !== null) return step;
+			const coat = coatOf.get(step.coatId ?? 0);
+			if (coat) return { ...step, amount: coat.area, guessed: coat.guessed };
 			if (!step.fromPieces) return step;
-			const amount = amountOfPieces(
-				cuts.get(step.componentId) ?? [],
-				techniqueOf(from.trade, step.technique)
-			);
-			return amount === null ? step : { ...step, amount };
+			const technique = techniqueOf(from.trade, step.technique);
+			const amount = amountOfPieces(cuts.get(step.componentId) ?? [], technique, step);
+			return amount === null ? step : { ...step, amount, guessed: false };
 		}),
 		needs: record.needs.map((need) => {
 			const component = byId.get(need.componentId);
@@ -135,7 +154,7 @@ export function followPieces(record: CostumeRecord, from: PiecesFrom): CostumeRe
 			if (need.waste === null || !component || !material) return need;
 			const copies = copiesOf(component, byId);
 			const found = quantityOfPieces(cuts.get(need.componentId) ?? [], material, need.waste, copies);
-			return found ? { ...need, quantity: found.quantity } : need;
+			return found ? { ...need, quantity: found.quantity, guessed: false } : need;
 		})
 	};
 }

@@ -1,12 +1,25 @@
+import pluralize from 'pluralize';
 import { DAY, dayOf, weekdayOf, type LocalMinutes } from '../units/localTime.ts';
 import type { Purchase } from '../facts/material.ts';
 
 /** Parcels are counted on from noon of the day they come. Common practice. */
 export const ARRIVAL_CLOCK = 12 * 60;
 
+/** What is taken where nobody knows how long a thing takes to come. Starting value, from memory. */
+export const USUAL_LEAD_DAYS = 7;
+
 interface Lead {
-	leadDays: number;
+	leadDays: number | null;
 	leadWorkingDays: boolean;
+}
+
+export const leadDaysOf = (lead: Pick<Lead, 'leadDays'>): number => lead.leadDays ?? USUAL_LEAD_DAYS;
+
+/** `5 working days`; `not known, 7 days assumed`. */
+export function leadWords(lead: Lead): string {
+	const kind = lead.leadWorkingDays ? 'working day' : 'day';
+	const words = pluralize(kind, leadDaysOf(lead), true);
+	return lead.leadDays === null ? `not known, ${words} assumed` : words;
 }
 
 const counts = (day: number, lead: Lead) => !lead.leadWorkingDays || weekdayOf(day) <= 5;
@@ -14,7 +27,7 @@ const counts = (day: number, lead: Lead) => !lead.leadWorkingDays || weekdayOf(d
 /** The day on which something ordered on `day` arrives. */
 export function arrivalDay(day: number, lead: Lead): number {
 	let at = day;
-	for (let left = lead.leadDays; left > 0;) if (counts(++at, lead)) left--;
+	for (let left = leadDaysOf(lead); left > 0;) if (counts(++at, lead)) left--;
 	return at;
 }
 
@@ -37,11 +50,14 @@ export function usableFrom(purchase: Purchase, now: LocalMinutes): LocalMinutes 
 	return Math.max(due, today) * DAY + ARRIVAL_CLOCK;
 }
 
-/** At the worst a parcel is late by half of its lead time again, a day at least. Starting value, from memory. */
+/**
+ * At the worst a parcel is late by half of its lead time again, a day at least; by twice the usual where nobody knows it. Starting
+ * values, from memory.
+ */
 export const lateMinutes = (lead: Lead): [number, number, number] => [
 	0,
 	0,
-	Math.max(1, Math.ceil(lead.leadDays / 2)) * DAY
+	lead.leadDays === null ? 2 * USUAL_LEAD_DAYS * DAY : Math.max(1, Math.ceil(lead.leadDays / 2)) * DAY
 ];
 
 /** Ordered, promised for a day that has passed, and not here. */

@@ -196,6 +196,7 @@ function asIfWay(
 		widthMm: null,
 		lengthMm: null,
 		gramsPerM2: null,
+		coversMm2: null,
 		version: 1
 	};
 	const first = laid.steps.find((s) => s.doneAt === null);
@@ -206,6 +207,7 @@ function asIfWay(
 		quantity: 1,
 		stepId: first?.id ?? null,
 		waste: null,
+		guessed: false,
 		taken: 0,
 		version: 1
 	};
@@ -255,7 +257,7 @@ function stepsOf(way: Way, component: Component, workshop: Workshop): { steps: S
 		for (const entry of route.steps) {
 			if (!isRouteCoat(entry)) {
 				const { needsSprayPlace, ...s } = entry;
-				add({ ...s, placeId: needsSprayPlace ? spray : null });
+				add({ ...s, guessed: true, guess: s.amount, placeId: needsSprayPlace ? spray : null });
 				continue;
 			}
 			const product = coatProductOf(trade, entry.product);
@@ -267,6 +269,9 @@ function stepsOf(way: Way, component: Component, workshop: Workshop): { steps: S
 				coats: entry.coats,
 				area: route.area,
 				fromPieces: false,
+				guessed: true,
+				guess: route.area,
+				materialId: null,
 				recoatMinutes: product.recoatMinutes,
 				handlingMinutes: product.handlingMinutes,
 				version: 1
@@ -277,6 +282,7 @@ function stepsOf(way: Way, component: Component, workshop: Workshop): { steps: S
 					...s,
 					phase: 'finish',
 					perCopy: true,
+					guessed: true,
 					coatId: coat.id,
 					placeId: needsSprayPlace ? spray : null
 				});

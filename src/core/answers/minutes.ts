@@ -29,7 +29,8 @@ export function stepMinutes(
 	const units = step.amount / BASE_PER_UNIT[techniqueOf(trade, step.technique).driver];
 	const times = units * (step.perCopy ? copies : 1);
 	const [low, usual, high] = rateOf(trade, step.technique, workshop.rates);
-	const minutes = (rate: number) => wholeMinutes(step.setUpMinutes + times * rate);
+	// Nothing is set out for nothing.
+	const minutes = (rate: number) => (times > 0 ? wholeMinutes(step.setUpMinutes + times * rate) : 0);
 	return [minutes(low), minutes(usual), minutes(high)];
 }
 

@@ -94,14 +94,14 @@ test('coats become steps with the waits of the coat table (common practice; the 
 		steps.map((s) => [s.waitMinutes, s.withinMinutes, s.orAfterMinutes, s.setUpMinutes]),
 		[
 			[15, null, null, 20],
-			[15, 60, 2880, 0],
-			[1440, 60, 2880, 0]
+			[15, 60, 2880, 20],
+			[1440, 60, 2880, 20]
 		]
 	);
 	// One can covered four petals: areas are added up before rounding, once per product.
-	const petals = { product: 'acrylicSpray' as const, coats: 2, area: 100_000, copies: 8 };
-	assert.deepEqual(packsForCoats([petals], STANDARD), [
-		{ product: 'acrylicSpray', coatedMm2: 1_600_000, packs: 2 }
+	const petals = { product: 'acrylicSpray' as const, materialId: null, coats: 2, area: 100_000, copies: 8 };
+	assert.deepEqual(packsForCoats([petals], STANDARD, []), [
+		{ product: 'acrylicSpray', material: null, coatedMm2: 1_600_000, coversMm2: 1_500_000, packs: 2 }
 	]);
 	assert.equal(
 		packsForCoats(
@@ -109,7 +109,8 @@ test('coats become steps with the waits of the coat table (common practice; the 
 				{ ...petals, copies: 7 },
 				{ ...petals, copies: 1 }
 			],
-			STANDARD
+			STANDARD,
+			[]
 		)[0]!.packs,
 		2
 	);

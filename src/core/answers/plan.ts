@@ -1,6 +1,6 @@
 import { DAY, type LocalMinutes } from '../units/localTime.ts';
 import type { Plan, PlannedStep, PlanProblem } from '../engines/schedule/problem.ts';
-import { arrivalOf, type OrderBy, orderByOf } from './arrivals.ts';
+import { arrivalOf, type NeededBy, type OrderBy, orderByOf } from './arrivals.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import { joined, openMinutes, openSpans, type Span } from '../engines/schedule/calendar.ts';
@@ -29,6 +29,8 @@ export interface CostumePlan {
 	/** Free less taken: negative is short. */
 	spareMinutes: number;
 	handsOnLeft: ThreePoints;
+	/** Usual hands-on minutes of each open step that are left: what is logged and what is set out already taken off. */
+	left: Map<number, number>;
 	orders: OrderBy[];
 	/** Full usual minutes of each step, done or not. */
 	minutes: Map<number, ThreePoints>;
@@ -77,18 +79,13 @@ export function planCostume(
 		...problem,
 		steps: problem.steps.map((s) => ({ ...s, minutes: [s.minutes[2], s.minutes[2], s.minutes[2]] }))
 	});
-	const latest = new Map(
-		plan.steps.flatMap((s): [number, number][] =>
-			s.slackMinutes === null ? [] : [[Number(s.id), s.start + s.slackMinutes]]
-		)
-	);
-	const left = problem.steps.reduce<[number, number, number]>(
-		(sum, s) => [sum[0] + s.minutes[0], sum[1] + s.minutes[1], sum[2] + s.minutes[2]],
-		[0, 0, 0]
-	);
+	const left = leftOf(problem, plan);
 	const spare = spareOf(problem, plan, deadline, now);
 	const chain = decidingChain(plan);
-	const orders = arrivals.map((a) => orderByOf(a, latest));
+	const needed = neededBy(problem, plan, deadline);
+	const orders = arrivals
+		.map((a) => orderByOf(a, needed))
+		.sort((a, b) => Number(b.tooLate) - Number(a.tooLate));
 	return {
 		problem,
 		deadline,
@@ -99,10 +96,36 @@ export function planCostume(
 		outlook: outlookOf(record, plan, bad, deadline),
 		...spare,
 		spareMinutes: spare.freeMinutes - spare.takenMinutes,
-		handsOnLeft: left,
+		handsOnLeft: [0, 1, 2].map((k) => sumOf([...left.values()].map((m) => m[k]!))) as unknown as ThreePoints,
+		left: new Map([...left].map(([id, m]) => [id, m[1]])),
 		orders,
 		minutes
 	};
+}
+
+/** When things are needed; with late steps, also when these could start if every parcel were here. */
+function neededBy(problem: PlanProblem, plan: Plan, deadline: LocalMinutes): NeededBy {
+	const late = problem.parcels?.length && plan.steps.some((s) => (s.slackMinutes ?? 0) < 0);
+	const here = { ...problem, parcels: [], steps: problem.steps.map(({ parcels: _, ...s }) => s) };
+	return {
+		starts: new Map(plan.steps.map((s) => [Number(s.id), { start: s.start, slack: s.slackMinutes }])),
+		free: late ? new Map(planByRule(here).steps.map((s) => [Number(s.id), s.start])) : null,
+		deadline
+	};
+}
+
+const sumOf = (list: readonly number[]): number => list.reduce((sum, n) => sum + n, 0);
+
+/** Hands-on minutes of the open steps, without setting out again what stands there from the step before. */
+function leftOf(problem: PlanProblem, plan: Plan): Map<number, ThreePoints> {
+	const joined = new Set(plan.steps.flatMap((s) => (s.joined ? [s.id] : [])));
+	return new Map(
+		problem.steps.map(({ id, minutes, setUp }) => {
+			const saved = joined.has(id) ? (setUp?.minutes ?? 0) : 0;
+			const less = (all: number) => Math.max(1, all - saved);
+			return [Number(id), saved ? [less(minutes[0]), less(minutes[1]), less(minutes[2])] : minutes];
+		})
+	);
 }
 
 /** The last parcel that this step's start hung on, if it began with the first window after it came. */

@@ -1,4 +1,4 @@
-import { BAD_DAY, GOOD_DAY, rateOf } from '../trade/rates.ts';
+import { BAD_DAY, GOOD_DAY, GUESS_FACTOR, rateOf } from '../trade/rates.ts';
 import type { TechniqueKey } from '../facts/step.ts';
 import { techniqueOf, type Catalogue } from '../trade/catalogue.ts';
 import { BASE_PER_UNIT } from '../trade/technique.ts';
@@ -13,11 +13,30 @@ export interface Observation {
 	/** Driver amount for all copies: mm, mm² or a count. */
 	amount: number;
 	setUpMinutes: number;
+	/** The amount is a starting value that nobody has looked at. */
+	guessed?: boolean;
 	/** Logged, of all who worked on it. */
 	minutes: number;
 	/** The one maker who logged it; null when several did, or nobody said. */
 	makerId: number | null;
 	doneAt: LocalMinutes;
+}
+
+/**
+ * Each log once: what was copied or imported with a costume is the same work, told again. Observations by costume; those of the
+ * costume that was there first are kept.
+ */
+export function onceEach(byCostume: ReadonlyMap<number, readonly Observation[]>): Observation[] {
+	const first = new Map<string, number>();
+	return [...byCostume]
+		.sort(([a], [b]) => a - b)
+		.flatMap(([costume, list]) =>
+			list.filter((o) => {
+				const key = [o.technique, o.doneAt, o.minutes, o.amount, o.setUpMinutes].join();
+				if (!first.has(key)) first.set(key, costume);
+				return first.get(key) === costume;
+			})
+		);
 }
 
 /**
@@ -50,7 +69,8 @@ export function learnRates(
 		const log = logRate(trade, o);
 		if (log === null) continue;
 		const minutes = Math.max(1e-3, unitsOf(trade, o) * rateOf(trade, o.technique, own)[1] + o.setUpMinutes);
-		const precision = 1 / (ONE_TO_NEXT ** 2 + (AROUND_IT / minutes) ** 2);
+		const amountOff = o.guessed ? Math.log(GUESS_FACTOR) : 0;
+		const precision = 1 / (ONE_TO_NEXT ** 2 + amountOff ** 2 + (AROUND_IT / minutes) ** 2);
 		const list = byTechnique.get(o.technique) ?? [];
 		byTechnique.set(o.technique, [...list, { log, precision, makerId: o.makerId }]);
 	}

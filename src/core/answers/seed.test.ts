@@ -55,3 +55,53 @@ test('every route has a first list', () => {
 		for (const l of seed) assert.ok(l.quantity > 0 && l.name && l.unit, `${route} ${l.name}`);
 	}
 });
+
+test('two cloths are not the same for being cloth', () => {
+	const skirt = component(1, { route: 'wovenGarment', kind: 'garment' });
+	const its = record({ components: [skirt] });
+	const basque = material(5, { name: 'Basque cloth', family: 'cloth', unit: 'm' });
+	const lining = material(6, { name: 'Lining, light cloth', family: 'cloth', unit: 'm' });
+	const seed = shoppingSeed(skirt, its, [basque, lining], STANDARD);
+	const of = (name: string) => seed.find((l) => l.name === name)!.material;
+	assert.equal(of('Outer cloth'), null);
+	assert.equal(of('Lining cloth'), lining);
+});
+
+test('a pair of boots is one thing to alter, two pairs are two', () => {
+	const boots = component(1, { route: 'alteredGarment', kind: 'garment', source: 'alter', side: 'pair' });
+	const [one] = shoppingSeed(boots, record({ components: [boots] }), [], STANDARD);
+	assert.deepEqual([one!.quantity, one!.unit], [1, 'pair']);
+	const two = { ...boots, count: 2 };
+	assert.equal(shoppingSeed(two, record({ components: [two] }), [], STANDARD)[0]!.quantity, 2);
+});
+
+test('a second route adds its needs: a lantern of foam with a light asks for strand, cells and switch', () => {
+	const lantern = component(1, { route: 'foamPlate', kind: 'prop', furtherRoutes: ['light'] });
+	const steps = [
+		step(1, 1, { technique: 'cement', amount: 1500 }),
+		step(2, 1, { technique: 'wire', amount: 2 })
+	];
+	const names = shoppingSeed(lantern, record({ components: [lantern], steps }), [], STANDARD).map(
+		(l) => l.name
+	);
+	for (const name of ['High-density foam 5 mm', 'Contact cement', 'LED strand', 'Cells', 'Switch'])
+		assert.ok(names.includes(name), `${name} in ${names.join()}`);
+});
+
+test('thread comes by the spool, cement by the bottle', () => {
+	const packs = new Map(
+		['wovenGarment', 'foamPlate', 'printedPart'].flatMap((route) => {
+			const c = component(1, { route });
+			const steps = [
+				step(1, 1, { technique: 'sewMachine', amount: 5000 }),
+				step(2, 1, { technique: 'cement', amount: 5000 })
+			];
+			const seed = shoppingSeed(c, record({ components: [c], steps }), [], STANDARD);
+			return seed.map((l) => [l.name, l.packSize] as const);
+		})
+	);
+	assert.deepEqual(
+		['Sewing thread', 'Contact cement', 'Print filament', 'Outer cloth'].map((n) => packs.get(n)),
+		[500, 250, 1000, 1]
+	);
+});

@@ -16,6 +16,8 @@ export interface SeedLine {
 	name: string;
 	family: Family;
 	unit: string;
+	/** How much one pack holds as a rule, in units. */
+	packSize: number;
 	/** For all copies. */
 	quantity: number;
 	figure: FigureOf<PlainFormula>;
@@ -25,6 +27,9 @@ export interface SeedLine {
 
 interface Facts {
 	copies: number;
+	/** A pair is bought and altered as one thing. */
+	sets: number;
+	pair: boolean;
 	/** m², one copy. */
 	area: number;
 	/** Metres or counts over the steps of these techniques, one copy. */
@@ -40,7 +45,8 @@ const CLOTH_WIDTH = 1.4;
 const WASTE = 1.3;
 const START = 'starting value, edit';
 
-type Rule = (facts: Facts) => Omit<SeedLine, 'quantity' | 'material'>[];
+type Worked = Omit<SeedLine, 'quantity' | 'material' | 'packSize'>;
+type Rule = (facts: Facts) => Worked[];
 
 const line = (
 	name: string,
@@ -48,7 +54,7 @@ const line = (
 	unit: string,
 	formula: PlainFormula,
 	inputs: Input[]
-): Omit<SeedLine, 'quantity' | 'material'> => ({
+): Worked => ({
 	name,
 	family,
 	unit,
@@ -73,6 +79,12 @@ const each = (name: string, family: Family, unit: string, f: Facts, count: numbe
 	line(name, family, unit, 'product', [
 		number(of, count, START),
 		number('copies', f.copies, 'pair and count')
+	]);
+/** Bought whole: a pair of boots is one thing. */
+const whole = (name: string, family: Family, f: Facts) =>
+	line(name, family, f.pair ? 'pair' : 'piece', 'product', [
+		number('for one', 1, START),
+		number(f.pair ? 'pairs' : 'copies', f.sets, f.pair ? 'its count; a pair is one thing' : 'its count')
 	]);
 const along = (
 	name: string,
@@ -138,7 +150,7 @@ const RULES: Readonly<Record<StandardRoute, Rule>> = {
 			number('moulds', 1, 'one serves all copies')
 		])
 	],
-	foundObject: (f) => [each('The found object', 'other', 'piece', f, 1)],
+	foundObject: (f) => [whole('The found object', 'other', f)],
 	wovenGarment: (f) => [cloth('Outer cloth', f), cloth('Lining cloth', f, 0.8), thread(f), closure(f)],
 	stretchGarment: (f) => [cloth('Stretch cloth', f), thread(f), closure(f)],
 	layeredSkirt: (f) => [
@@ -152,7 +164,7 @@ const RULES: Readonly<Record<StandardRoute, Rule>> = {
 		thread(f),
 		closure(f)
 	],
-	alteredGarment: (f) => [each('The garment to alter', 'cloth', 'piece', f, 1), thread(f)],
+	alteredGarment: (f) => [whole('The garment to alter', 'cloth', f), thread(f)],
 	applique: (f) => [
 		cloth('Ground cloth', f, 1),
 		along('Cord or thread', 'other', 'm', f, f.amount('embroider'), 1.1, 'lines to stitch')
@@ -168,14 +180,31 @@ const RULES: Readonly<Record<StandardRoute, Rule>> = {
 	]
 };
 
-/** The material whose name shares the most words, and every number. */
+/** How it is sold as a rule: in units of a pack. Common practice; from memory. */
+const PACKS: readonly [family: Family, unit: string, name: RegExp, size: number][] = [
+	['other', 'm', /thread/i, 500],
+	['other', 'm', /cord/i, 50],
+	['glue', 'ml', /./, 250],
+	['closure', 'm', /./, 1],
+	['hard', 'g', /filament|resin/i, 1000],
+	['foam', 'g', /./, 300],
+	['other', 'g', /rubber/i, 1000]
+];
+const packOf = ({ name, family, unit }: Pick<SeedLine, 'name' | 'family' | 'unit'>): number =>
+	PACKS.find(([f, u, words]) => f === family && u === unit && words.test(name))?.[3] ?? 1;
+
+/** Words that say only the family: two of them are not the same for it. */
+const OF_THE_FAMILY = new Set(['cloth', 'fabric', 'foam', 'sheet', 'piece', 'the', 'and']);
+
+/** The material whose name shares the most words that tell it from others, and every number. */
 function bestMatch(
 	name: string,
 	family: Family,
 	unit: string,
 	materials: readonly Material[]
 ): Material | null {
-	const words = (text: string) => new Set(text.toLowerCase().match(/[a-zäöüß]{3,}|\d+/g) ?? []);
+	const words = (text: string) =>
+		new Set((text.toLowerCase().match(/[a-zäöüß]{3,}|\d+/g) ?? []).filter((w) => !OF_THE_FAMILY.has(w)));
 	const wanted = words(name);
 	// Another thickness is another material.
 	const sizes = (of: Set<string>) => [...of].filter((w) => /^\d/.test(w)).join();
@@ -204,15 +233,19 @@ export function shoppingSeed(
 	trade: Catalogue
 ): SeedLine[] {
 	if (component.route === null || component.source === 'buy' || component.source === 'have') return [];
-	const rule = (RULES as Readonly<Record<string, Rule>>)[component.route];
-	if (!rule) return [];
+	const routes = [...new Set([component.route, ...component.furtherRoutes])];
+	const rules = routes.flatMap((r) => (RULES as Readonly<Record<string, Rule>>)[r] ?? []);
 	const byId = new Map(record.components.map((c) => [c.id, c]));
 	const steps = record.steps.filter((s) => s.componentId === component.id && s.faultId === null);
 	const coats = record.coats.filter((c) => c.componentId === component.id);
 	const thickness = /(\d+(?:[.,]\d+)?\s*(?:mm|"))/.exec(component.form)?.[1] ?? '';
 	const known = parseLength(thickness, 'mm');
+	const copies = copiesOf(component, byId);
+	const pair = component.side === 'pair';
 	const facts: Facts = {
-		copies: copiesOf(component, byId),
+		copies,
+		sets: pair ? copies / 2 : copies,
+		pair,
 		area: Math.max(0, ...coats.map((c) => c.area)) / 1e6 || (trade.route[component.route]?.area ?? 0) / 1e6,
 		amount: (...techniques) =>
 			steps
@@ -222,9 +255,12 @@ export function shoppingSeed(
 		cementPerMetre: trade.glue.contactCement?.mlPerMetre ?? 0
 	};
 	const had = new Set(record.needs.filter((n) => n.componentId === component.id).map((n) => n.materialId));
-	return rule(facts)
+	// What two routes take of the same is taken once: both count all steps of the component.
+	const lines = new Map(rules.flatMap((rule) => rule(facts)).map((l) => [l.name, l]));
+	return [...lines.values()]
 		.map((l) => ({
 			...l,
+			packSize: packOf(l),
 			quantity: roundUp(plainValue(l.figure), l.unit),
 			material: bestMatch(l.name, l.family, l.unit, materials)
 		}))

@@ -3,6 +3,7 @@ import type { Material } from '../facts/material.ts';
 import { copiesOf } from '../facts/component.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { catalogueOf, coatProductOf } from '../trade/catalogue.ts';
+import { coversOf, materialOfCoat } from './coatStack.ts';
 import { GRACE, wholePacks } from '../units/packs.ts';
 
 /** How much of a material one component takes, whether entered or worked out from its coats. */
@@ -30,16 +31,15 @@ export function usagesOf(record: CostumeRecord, { materials, handbook }: Supplie
 		from: 'entered'
 	}));
 	const coats = record.coats.flatMap((coat): Usage[] => {
-		const material = materials.find((m) => m.coatProduct === coat.product);
+		const material = materialOfCoat(coat, materials);
 		const component = byId.get(coat.componentId);
 		if (!material || !component) return [];
-		const packs =
-			(coat.area * coat.coats * copiesOf(component, byId)) / coatProductOf(trade, coat.product).coversMm2;
+		const coated = coat.area * coat.coats * copiesOf(component, byId);
 		return [
 			{
 				componentId: coat.componentId,
 				materialId: material.id,
-				quantity: packs * material.packSize,
+				quantity: coated / coversOf(material, coatProductOf(trade, coat.product)),
 				stepIds: record.steps.filter((s) => s.coatId === coat.id).map((s) => s.id),
 				from: 'coats'
 			}

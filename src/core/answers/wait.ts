@@ -6,16 +6,12 @@ import { COLD_OR_DAMP_FACTOR } from '../trade/coatProduct.ts';
 /** What of the workshop says how long things dry. */
 export type Drying = Pick<Workshop, 'handbook'> & { settings: Pick<Settings, 'coldOrDamp'> };
 
-/** No amount and nothing to set up: there is nothing to do, and nothing dries. */
-const isNothing = (step: Pick<Step, 'amount' | 'setUpMinutes'>): boolean =>
-	step.amount === 0 && step.setUpMinutes === 0;
-
 /** Waits in the cold or damp are longer, for what dries: coats and glue. A step of no amount makes nobody wait. */
 export function waitOf(
-	step: Pick<Step, 'amount' | 'setUpMinutes' | 'waitMinutes' | 'coatId' | 'technique'>,
+	step: Pick<Step, 'amount' | 'waitMinutes' | 'coatId' | 'technique'>,
 	{ settings, handbook }: Drying
 ): number {
-	if (isNothing(step)) return 0;
+	if (step.amount === 0) return 0;
 	const dries = step.coatId !== null || techniqueOf(catalogueOf(handbook), step.technique).dries;
 	return settings.coldOrDamp && dries ? step.waitMinutes * COLD_OR_DAMP_FACTOR : step.waitMinutes;
 }

@@ -1,43 +1,63 @@
-import type { PackNeed } from '../answers/coatStack.ts';
+import { coversOf, materialOfCoat, type PackNeed } from '../answers/coatStack.ts';
 import type { Figure } from './figure.ts';
 import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
-import { number } from '../units/figure.ts';
-import type { Coat } from '../facts/coat.ts';
+import { number, type Input } from '../units/figure.ts';
+import type { Coat, CoatProductKey } from '../facts/coat.ts';
 import { type Component, copiesOf } from '../facts/component.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
+import type { Material } from '../facts/material.ts';
 
-export function coatTotalFigure(need: PackNeed, trade: Catalogue): Figure {
-	const product = coatProductOf(trade, need.product);
-	return {
-		title: `Packs: ${product.name}, whole costume`,
-		formula: 'packs',
-		as: { kind: 'number', unit: 'packs' },
-		inputs: [
-			number('area × coats × copies', need.coatedMm2 / 1e6, 'all stacks added up', 'm²'),
-			number('in the stash', 0, 'counted under Buy'),
-			number('bought', 0, 'counted under Buy'),
-			number('one pack covers', product.coversMm2 / 1e6, `${product.source}; the label decides`, 'm²')
-		]
-	};
+/** What a coat is called: by its colour, else by its product. */
+export const coatName = (product: CoatProductKey, material: Material | null, trade: Catalogue): string =>
+	material?.name ?? coatProductOf(trade, product).name;
+
+function covers(product: CoatProductKey, material: Material | null, mm2: number, trade: Catalogue): Input {
+	const { source, pack, coversMm2 } = coatProductOf(trade, product);
+	const usual = `a ${pack} covers ${coversMm2 / 1e6} m², ${source}; the label decides`;
+	const says = material?.coversMm2 ? 'the label of the material, Stash' : usual;
+	return number('one pack covers with one coat', mm2 / 1e6, says, 'm²');
 }
+
+export const coatTotalFigure = (
+	{ product, material, coatedMm2, coversMm2 }: PackNeed,
+	trade: Catalogue
+): Figure => ({
+	title: `Packs: ${coatName(product, material, trade)}, whole costume`,
+	formula: 'packs',
+	as: { kind: 'number', unit: 'packs' },
+	inputs: [
+		number('area × coats × copies', coatedMm2 / 1e6, 'all stacks added up', 'm²'),
+		number('in the stash', 0, 'counted under Buy'),
+		number('bought', 0, 'counted under Buy'),
+		covers(product, material, coversMm2, trade)
+	]
+});
 
 export function coatFigure(
 	coat: Coat,
 	component: Component,
 	record: CostumeRecord,
-	trade: Catalogue
+	trade: Catalogue,
+	materials: readonly Material[]
 ): Figure {
 	const product = coatProductOf(trade, coat.product);
+	const material = materialOfCoat(coat, materials) ?? null;
 	const byId = new Map(record.components.map((c) => [c.id, c]));
+	const mm2 = material ? coversOf(material, product) * material.packSize : product.coversMm2;
 	return {
-		title: `Packs: ${product.name}`,
+		title: `Packs: ${coatName(coat.product, material, trade)}`,
 		formula: 'coatPacks',
-		as: { kind: 'number', unit: `× ${product.pack}` },
+		as: { kind: 'number', unit: 'packs' },
 		inputs: [
-			number('outside area', coat.area / 1e6, 'entered', 'm²'),
+			number(
+				'outside area',
+				coat.area / 1e6,
+				coat.guessed ? 'a guess: a starting value' : coat.fromPieces ? 'its pieces, or entered' : 'entered',
+				'm²'
+			),
 			number('coats', coat.coats),
 			number('copies', copiesOf(component, byId), 'pair and count, times those it is part of'),
-			number('covers', product.coversMm2 / 1e6, `${product.source}; the label decides`, 'm²')
+			covers(coat.product, material, mm2, trade)
 		]
 	};
 }

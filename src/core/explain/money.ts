@@ -1,3 +1,4 @@
+import { leadDaysOf } from '../answers/leadTime.ts';
 import { areaOfUnit, type Material, type Need, type Purchase } from '../facts/material.ts';
 import { type Component, copiesOf } from '../facts/component.ts';
 import type { Costume, CostumeRecord } from '../facts/costume.ts';
@@ -134,7 +135,11 @@ export function orderByFigure(order: OrderBy): Figure {
 				as: { kind: 'time' },
 				source: 'latest start of the first step that uses it, planned back from the deadline'
 			},
-			number('lead days', lead.leadDays, order.purchase ? 'purchase' : 'material')
+			number(
+				'lead days',
+				leadDaysOf(lead),
+				lead.leadDays === null ? 'a guess: nobody knows it' : order.purchase ? 'purchase' : 'material'
+			)
 		]
 	};
 }

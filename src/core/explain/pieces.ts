@@ -3,6 +3,7 @@ import type { LengthUnit } from '../units/measure.ts';
 import type { Figure } from './figure.ts';
 import { type As, type Input, length, number } from '../units/figure.ts';
 import type { Piece } from '../facts/piece.ts';
+import { driversOf } from '../engines/pattern/drivers.ts';
 import { sizesOfPiece } from '../engines/pattern/piece.ts';
 import type { Material } from '../facts/material.ts';
 
@@ -35,20 +36,31 @@ const WHAT = {
 } as const;
 export type PieceSum = keyof typeof WHAT;
 
-/** A sum over the pieces. Two joined edges are one seam. */
+/** A sum over the pieces; seams by what they are. */
 export function piecesFigure(what: PieceSum, pieces: readonly Piece[], unit: LengthUnit): Figure {
 	const { title, of, as } = WHAT[what];
-	const share = what === 'seam' ? 0.5 : 1;
+	const input = (name: string, value: number, source: string): Input => ({
+		name,
+		value,
+		as: { kind: as, unit },
+		source
+	});
 	return {
 		title,
 		formula: 'sum',
 		as: { kind: as, unit },
-		inputs: pieces.map((piece): Input => ({
-			name: `${piece.name}, ${piece.quantity} ×${share < 1 ? ' half of its joined edges' : ''}`,
-			value: sizesOfPiece(piece)[of] * piece.quantity * share,
-			as: { kind: as, unit },
-			source: 'its outline'
-		}))
+		inputs:
+			of === 'seam'
+				? Object.entries(driversOf(pieces).seams).map(([kind, long]) =>
+						input(`“${kind}”`, long, 'two edges are one seam; joined to something else, one is')
+					)
+				: pieces.map((piece) =>
+						input(
+							`${piece.name}, ${piece.quantity} ×`,
+							sizesOfPiece(piece)[of] * piece.quantity,
+							'its outline'
+						)
+					)
 	};
 }
 

@@ -74,8 +74,11 @@ test('packs: of a line, of a coat, of all coats of a product', () => {
 	for (const line of shoppingLines(record, workshop))
 		assert.equal(valueOf(figures.packsFigure(line)), line.packsShort, line.material.name);
 	// 0.15 m² × 2 coats × 6 copies of 1.2 m².
-	assert.equal(valueOf(figures.coatFigure(record.coats[0]!, record.components[1]!, record, STANDARD)), 1.5);
-	const [total] = packsForCoats([{ ...record.coats[0]!, copies: 6 }], STANDARD);
+	assert.equal(
+		valueOf(figures.coatFigure(record.coats[0]!, record.components[1]!, record, STANDARD, [])),
+		1.5
+	);
+	const [total] = packsForCoats([{ ...record.coats[0]!, copies: 6 }], STANDARD, []);
 	assert.equal(valueOf(figures.coatTotalFigure(total!, STANDARD)), total!.packs);
 });
 

@@ -9,7 +9,6 @@ import { BASE_PER_UNIT } from '../trade/technique.ts';
 import { rateOf } from '../trade/rates.ts';
 import { day, minutes, number } from '../units/figure.ts';
 import type { CostumePlan } from '../answers/plan.ts';
-import { loggedByStep, minutesLeft } from '../answers/minutes.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
 
 /** The figures that pages show, each with what it was worked out from. */
@@ -58,13 +57,10 @@ export function stepFigure(
 
 export function hoursLeftFigure(record: CostumeRecord, plan: CostumePlan): Figure {
 	const names = new Map(record.components.map((c) => [c.id, `${c.code} ${c.name}`]));
-	const logged = loggedByStep(record.logs);
 	const sums = new Map<number, number>();
-	for (const step of record.steps) {
-		if (step.doneAt !== null) continue;
-		// As the plan counts it: also what it cannot place, and set-up that it may save.
-		const left = minutesLeft(plan.minutes.get(step.id)!, logged.get(step.id) ?? 0)[1];
-		if (left) sums.set(step.componentId, (sums.get(step.componentId) ?? 0) + left);
+	for (const { id, componentId } of record.steps) {
+		const left = plan.left.get(id) ?? 0;
+		if (left) sums.set(componentId, (sums.get(componentId) ?? 0) + left);
 	}
 	return {
 		title: 'Hands-on work left',
@@ -95,20 +91,13 @@ export function spareFigure(plan: CostumePlan, workshop: Workshop): Figure {
 
 /** Minutes of a component's open steps, as planned. */
 export function componentHoursFigure(component: Component, record: CostumeRecord, plan: CostumePlan): Figure {
-	const planned = new Map(plan.schedule.steps.map((s) => [Number(s.id), s]));
 	return {
 		title: `Hands-on left: ${component.code} ${component.name}`,
 		formula: 'sum',
 		as: { kind: 'minutes' },
 		inputs: record.steps
-			.filter((s) => s.componentId === component.id && planned.has(s.id))
-			.map((s) =>
-				minutes(
-					s.name,
-					planned.get(s.id)!.blocks.reduce((sum, [from, to]) => sum + to - from, 0),
-					'usual minutes, less what is logged'
-				)
-			)
+			.filter((s) => s.componentId === component.id && plan.left.has(s.id))
+			.map((s) => minutes(s.name, plan.left.get(s.id)!, 'usual minutes, less what is logged'))
 	};
 }
 

@@ -40,6 +40,8 @@ export interface Component {
 	/** How much the look needs it, 0 to 5. */
 	lookNeed: number;
 	route: RouteKey | null;
+	/** Routes whose steps were added to those of its own. */
+	furtherRoutes: RouteKey[];
 	note: string;
 	version: number;
 }
@@ -58,6 +60,7 @@ export const PLAIN_COMPONENT = {
 	seenFrom: 'near',
 	lookNeed: 3,
 	route: null,
+	furtherRoutes: [] as RouteKey[],
 	note: ''
 } satisfies Partial<Component>;
 

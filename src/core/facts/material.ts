@@ -38,7 +38,8 @@ export interface Material {
 	/** The price as it is kept, where it was exchanged into another currency; for showing. */
 	pricedAs?: { minor: number; currency: string; rate: number };
 	supplier: string;
-	leadDays: number;
+	/** Null where nobody knows it. */
+	leadDays: number | null;
 	/** Whether the lead counts the supplier's working days, Monday to Friday. */
 	leadWorkingDays: boolean;
 	/** Owned, in units: the stash. */
@@ -53,6 +54,8 @@ export interface Material {
 	/** Of a sheet; null for what comes off a roll. */
 	lengthMm: number | null;
 	gramsPerM2: number | null;
+	/** mm² that a pack of it covers with one coat, as its label says; null goes by the product's usual coverage and its content. */
+	coversMm2: number | null;
 	version: number;
 }
 
@@ -70,6 +73,8 @@ export interface Need {
 	 * it is entered.
 	 */
 	waste: number | null;
+	/** The quantity was suggested, and nobody has looked at it. */
+	guessed: boolean;
 	/** What of it has been taken out of the stash: it is cut. */
 	taken: number;
 	version: number;
@@ -89,7 +94,7 @@ export interface Purchase {
 	packPriceMinor: number | null;
 	shippingMinor: number;
 	supplier: string;
-	leadDays: number;
+	leadDays: number | null;
 	leadWorkingDays: boolean;
 	state: PurchaseState;
 	/** Whole days since 1970-01-01. */

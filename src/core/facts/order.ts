@@ -1,5 +1,5 @@
 import type { Component } from './component.ts';
-import type { Step } from './step.ts';
+import { PHASES, type Step } from './step.ts';
 
 /** Steps of one component, first to last. */
 export const inOrder = (steps: readonly Step[], componentId: number): Step[] =>
@@ -50,4 +50,12 @@ export function circleIn(before: ReadonlyMap<number, readonly number[]>): number
 		if (found) return found;
 	}
 	return null;
+}
+
+/** Steps of another route among those that are there: each after the last of its own phase or an earlier one; both keep their order. */
+export function mergedByPhase<S extends Pick<Step, 'phase'>>(there: readonly S[], added: readonly S[]): S[] {
+	const all = [...there];
+	const rank = (s: S) => PHASES.indexOf(s.phase);
+	for (const step of added) all.splice(all.findLastIndex((s) => rank(s) <= rank(step)) + 1, 0, step);
+	return all;
 }

@@ -6,8 +6,16 @@ export type Corner = (typeof CORNERS)[number];
 
 /** What an edge carries besides its line. */
 export interface EdgeMarks {
-	/** Edges with the same seam are joined to each other. */
+	/** Edges with the same seam are joined to each other. Its first word says what it is: `line 3` is one of the lines. */
 	seam?: string;
+	/** Joined to something that is not among the component's pieces, so that its whole length is sewn or glued. */
+	onto?: boolean;
+	/** Gathered or pleated: so many times longer than what it is drawn in to. */
+	fullness?: number;
+	/** Laid on another piece's edge and handled with it: no work of its own. */
+	along?: boolean;
+	/** Cut by a template, or said not to be. */
+	shaped?: boolean;
 	/** Sewn, glued on or turned beyond the line, mm. */
 	allowance?: number;
 	/** Off square, degrees; positive undercuts the back. */

@@ -19,6 +19,12 @@ export interface Step {
 	amount: number;
 	/** The amount is that of the component's pieces. */
 	fromPieces: boolean;
+	/** What of the pieces it takes, where that is not what its technique follows. */
+	takes: string | null;
+	/** The amount is a starting value that nobody has looked at. */
+	guessed: boolean;
+	/** What it was as a starting value; null for what was entered. */
+	guess: number | null;
 	/** Done for every copy, or once for all (a pattern serves both sides). */
 	perCopy: boolean;
 	/** Fixed minutes before the first piece: masking up, laying out. */
@@ -45,6 +51,9 @@ export interface Step {
 /** A step that hangs on nothing and that nobody has done: what is not said of one. */
 export const PLAIN_STEP = {
 	fromPieces: false,
+	takes: null,
+	guessed: false,
+	guess: null,
 	setUpMinutes: 0,
 	waitMinutes: 0,
 	withinMinutes: null,

@@ -9,7 +9,11 @@ const point = z.tuple([mm, mm]);
 const marks = {
 	seam: z.string().max(60).optional(),
 	allowance: z.number().min(0).max(200).optional(),
-	bevel: z.number().min(-80).max(80).optional()
+	bevel: z.number().min(-80).max(80).optional(),
+	onto: z.boolean().optional(),
+	fullness: z.number().min(1).max(20).optional(),
+	along: z.boolean().optional(),
+	shaped: z.boolean().optional()
 };
 const edge = z.discriminatedUnion('kind', [
 	z.strictObject({ kind: z.literal('line'), to: point, ...marks }),

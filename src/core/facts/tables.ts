@@ -150,7 +150,27 @@ export const TABLES = {
 		seenFrom: text,
 		lookNeed: number,
 		route: text,
+		furtherRoutes: list,
 		note: text
+	}),
+	material: table('material', {
+		name: text,
+		family: text,
+		unit: text,
+		packSize: number,
+		packPriceMinor: money,
+		currency: text,
+		supplier: text,
+		leadDays: number,
+		leadWorkingDays: tick,
+		stash: number,
+		stashNote: text,
+		coatProduct: text,
+		thicknessMm: length,
+		widthMm: length,
+		lengthMm: length,
+		gramsPerM2: number,
+		coversMm2: area
 	}),
 	coat: table(
 		'coat',
@@ -161,6 +181,9 @@ export const TABLES = {
 			coats: number,
 			area: stored('area_mm2', area),
 			fromPieces: tick,
+			guessed: tick,
+			guess: quiet(number),
+			materialId: to('material'),
 			recoatMinutes: minutes,
 			handlingMinutes: minutes
 		},
@@ -189,6 +212,9 @@ export const TABLES = {
 		phase: text,
 		amount: number,
 		fromPieces: tick,
+		takes: text,
+		guessed: tick,
+		guess: quiet(number),
 		perCopy: tick,
 		setUpMinutes: minutes,
 		waitMinutes: minutes,
@@ -209,24 +235,6 @@ export const TABLES = {
 		{ stepId: to('step'), makerId: to('maker'), startedAt: time, endedAt: time, minutes, note: text },
 		null
 	),
-	material: table('material', {
-		name: text,
-		family: text,
-		unit: text,
-		packSize: number,
-		packPriceMinor: money,
-		currency: text,
-		supplier: text,
-		leadDays: number,
-		leadWorkingDays: tick,
-		stash: number,
-		stashNote: text,
-		coatProduct: text,
-		thicknessMm: length,
-		widthMm: length,
-		lengthMm: length,
-		gramsPerM2: number
-	}),
 	offcut: table('offcut', {
 		materialId: to('material'),
 		name: text,
@@ -252,6 +260,7 @@ export const TABLES = {
 			quantity: number,
 			stepId: to('step'),
 			waste: number,
+			guessed: tick,
 			taken: number
 		},
 		null

@@ -1,4 +1,5 @@
 import { waitOf, type Drying } from '../answers/wait.ts';
+import { leadWords } from '../answers/leadTime.ts';
 import ical, { ICalEventTransparency } from 'ical-generator';
 import type { CostumePlan } from '../answers/plan.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
@@ -80,7 +81,7 @@ export function toCalendar(
 				`Order ${order.material.name}`,
 				{
 					allDay: true,
-					description: `Lead time ${(order.purchase ?? order.material).leadDays} days.${order.tooLate ? ' It can no longer arrive in time.' : ''}`
+					description: `Lead time ${leadWords(order.purchase ?? order.material)}.${order.tooLate ? ' It can no longer arrive in time.' : ''}`
 				}
 			);
 	for (const planned of plan.schedule.steps) {

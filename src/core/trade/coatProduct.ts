@@ -63,6 +63,12 @@ export const COAT_PRODUCTS = {
 	clearSpray: product('clear spray', 'spray', [2, 2], 30, 24, '400 ml can', 1.8)
 } as const satisfies Record<string, CoatProduct>;
 
+/** ml that a pack holds, as its words say: `400 ml can`; null where they do not. */
+export function contentOf(pack: string): number | null {
+	const found = /(\d+(?:[.,]\d+)?)\s*(ml|l)\b/i.exec(pack);
+	return found ? Number(found[1]!.replace(',', '.')) * (found[2]!.toLowerCase() === 'l' ? 1000 : 1) : null;
+}
+
 /** A coat product that ships with the app. */
 export type StandardCoatProduct = keyof typeof COAT_PRODUCTS;
 

@@ -1,9 +1,11 @@
-export type DriverKey = keyof Drivers;
+export type DriverKey = Exclude<keyof Drivers, 'seams' | 'told'>;
 export const DRIVER_KEYS = [
 	'outline',
 	'seam',
 	'bevelled',
 	'edge',
+	'gathered',
+	'shaped',
 	'area',
 	'cutArea',
 	'pieces',
@@ -17,6 +19,14 @@ export const TOLD_BY: Partial<Record<DriverKey, DriverKey>> = {
 	bevelled: 'bevelled'
 };
 
+/**
+ * What a step takes of the pieces where that is not what its technique follows: one of the above, the seams of one name
+ * (`seam line`), or nothing.
+ */
+export const TAKES =
+	/^(outline|seam|bevelled|edge|gathered|shaped|area|cutArea|pieces|patterns|nothing|seam [^ ]{1,40})$/;
+export type Takes = DriverKey | 'nothing' | `seam ${string}`;
+
 /** How often the area of the pieces is needed, for waste, until pieces are laid out. Common practice; a starting value, from memory. */
 export const USUAL_WASTE = 1.3;
 
@@ -27,6 +37,10 @@ export interface Drivers {
 	bevelled: number;
 	/** Edges that are joined to nothing. */
 	edge: number;
+	/** Edges that are gathered or pleated, before they are drawn in. */
+	gathered: number;
+	/** Edges that are cut by a template. */
+	shaped: number;
 	area: number;
 	/** With allowances: what goes out of the sheet or the cloth. */
 	cutArea: number;
@@ -34,4 +48,8 @@ export interface Drivers {
 	pieces: number;
 	/** Different ones. */
 	patterns: number;
+	/** Seams by the first word of their name. */
+	seams: Readonly<Record<string, number>>;
+	/** Whether the pieces say of any edge that it is gathered, or by which it is cut. */
+	told: { gathered: boolean; shaped: boolean };
 }

@@ -3,7 +3,7 @@ import { HANDBOOK_TABLES, type HandbookRow, type HandbookTable } from '../facts/
 import { KINDS } from '../facts/component.ts';
 import { PHASES } from '../facts/step.ts';
 import type { Catalogue } from './catalogue.ts';
-import { DRIVER_KEYS, type DriverKey } from './driver.ts';
+import { DRIVER_KEYS, TAKES, type DriverKey, type Takes } from './driver.ts';
 import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from './technique.ts';
 
 /** The form of a row of each table of the handbook, for what is typed and what is read from files. */
@@ -16,11 +16,18 @@ export const handbookKey = z.string().regex(/^[a-z][A-Za-z0-9]{0,59}$/, 'is not 
 const keys = z.array(handbookKey).max(20);
 const follows: z.ZodType<DriverKey | null> = z.enum(DRIVER_KEYS).nullable();
 
+/** What of the pieces a step takes. */
+export const takes = z.custom<Takes>(
+	(v) => typeof v === 'string' && TAKES.test(v),
+	'is nothing that pieces tell'
+);
+
 const routeStep = z.strictObject({
 	name: words,
 	technique: handbookKey,
 	phase: z.enum(PHASES),
 	amount: z.number().min(0).max(1e12),
+	takes: takes.optional(),
 	perCopy: z.boolean(),
 	waitMinutes: minutes,
 	oneSitting: z.boolean(),

@@ -12,3 +12,6 @@ export function rateOf(trade: Catalogue, technique: TechniqueKey, own: Rates = {
 	const { minutes } = techniqueOf(trade, technique);
 	return own[technique] ?? [minutes * GOOD_DAY, minutes, minutes * BAD_DAY];
 }
+
+/** A starting amount may be so many times too little or too much. Starting value, from memory. */
+export const GUESS_FACTOR = 2;

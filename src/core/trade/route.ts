@@ -2,6 +2,7 @@ import type { CoatProductKey } from '../facts/coat.ts';
 import type { Kind } from '../facts/component.ts';
 import type { Phase, TechniqueKey } from '../facts/step.ts';
 import type { StandardCoatProduct } from './coatProduct.ts';
+import type { Takes } from './driver.ts';
 import type { StandardTechnique } from './technique.ts';
 
 /**
@@ -14,6 +15,8 @@ export interface RouteStep {
 	phase: Phase;
 	/** mm, mm² or a count, for one copy. */
 	amount: number;
+	/** What of the pieces it takes, where that is not what its technique follows. */
+	takes?: Takes;
 	perCopy: boolean;
 	waitMinutes: number;
 	oneSitting: boolean;
@@ -63,6 +66,8 @@ const m = (metres: number) => metres * 1000;
 const m2 = (area: number) => area * 1_000_000;
 
 const H = 60;
+/** Pieces do not tell how much of it there is: it is done to a part of them, or to what no piece is drawn of. */
+const partly: Extra = { takes: 'nothing' };
 const once: Extra = { perCopy: false };
 const sitting: Extra = { oneSitting: true };
 const fitting = step('fit', 'fit', 'fit', 1, { perCopy: false, needsHelper: true });
@@ -77,13 +82,13 @@ const foamToDetail = [
 	step('make', 'heat-shape', 'heatShape', 3),
 	step('make', 'join', 'cement', m(1.5), { ...sitting, waitMinutes: 24 * H }),
 	step('make', 'fill seams', 'caulk', m(1.5), { waitMinutes: 4 * H }),
-	step('make', 'detail layer', 'cutFoam', m(2))
+	step('make', 'detail layer', 'cutFoam', m(2), partly)
 ];
 
 const paintAndRig = [
 	coat('fillerPrimer', 2),
 	coat('acrylicSpray', 2),
-	step('finish', 'detail paint', 'detailPaint', m2(0.05), { waitMinutes: 2 * H }),
+	step('finish', 'detail paint', 'detailPaint', m2(0.05), { ...partly, waitMinutes: 2 * H }),
 	step('finish', 'wear effects', 'dryBrush', m2(0.15), { waitMinutes: 2 * H }),
 	coat('clearSpray', 2),
 	rig,
@@ -124,8 +129,12 @@ export const ROUTES = {
 			step('make', 'cut cloth with wrap allowance', 'cutCloth', m(3.2)),
 			step('make', 'spray back', 'spray', m2(0.15), { needsSprayPlace: true, waitMinutes: 10 }),
 			step('make', 'stretch on', 'stretchOn', m2(0.15), sitting),
-			step('make', 'glue turned edge when tacky', 'cement', m(1.5), { ...sitting, waitMinutes: 24 * H }),
-			step('finish', 'wrap raised edges', 'stretchOn', m2(0.05)),
+			step('make', 'glue turned edge when tacky', 'cement', m(1.5), {
+				takes: 'outline',
+				...sitting,
+				waitMinutes: 24 * H
+			}),
+			step('finish', 'wrap raised edges', 'stretchOn', m2(0.05), partly),
 			rig,
 			fitting
 		]
@@ -206,10 +215,10 @@ export const ROUTES = {
 			step('make', 'baste', 'baste', m(3)),
 			step('make', 'sew', 'sewMachine', m(12)),
 			step('make', 'closure', 'closure', 1),
-			step('make', 'line', 'sewMachine', m(8)),
-			step('finish', 'hem', 'sewMachine', m(3)),
+			step('make', 'line', 'sewMachine', m(8), partly),
+			step('finish', 'hem', 'sewMachine', m(3), { takes: 'edge' }),
 			step('finish', 'press', 'press', 1),
-			step('finish', 'trim', 'sewHand', m(1)),
+			step('finish', 'trim', 'sewHand', m(1), partly),
 			fitting
 		]
 	},
@@ -233,14 +242,14 @@ export const ROUTES = {
 		source: PRACTICE,
 		steps: [
 			step('pattern', 'plan layers', 'draft', 3),
-			step('make', 'base', 'sewMachine', m(5)),
+			step('make', 'base', 'sewMachine', m(5), partly),
 			step('make', 'mark layer lines', 'markLine', m(12)),
 			step('make', 'cut layers', 'cutCloth', m(60)),
-			step('make', 'edge shapes', 'cutCloth', m(40)),
+			step('make', 'edge shapes', 'cutCloth', m(40), { takes: 'shaped' }),
 			step('make', 'gather or pleat', 'gather', m(60)),
-			step('make', 'sew on, bottom up, alternating', 'sewMachine', m(14)),
-			step('make', 'hoop channel', 'sewMachine', m(2)),
-			step('finish', 'tack', 'sewHand', m(1)),
+			step('make', 'sew on, bottom up, alternating', 'sewMachine', m(14), { takes: 'seam line' }),
+			step('make', 'hoop channel', 'sewMachine', m(2), { takes: 'seam channel' }),
+			step('finish', 'tack', 'sewHand', m(1), partly),
 			step('finish', 'decorate', 'attach', 12),
 			fitting
 		]
@@ -252,8 +261,8 @@ export const ROUTES = {
 		source: PRACTICE,
 		steps: [
 			step('pattern', 'try on and mark', 'fit', 1, { needsHelper: true }),
-			step('make', 'unpick or cut', 'unpick', m(2)),
-			step('make', 'sew', 'sewMachine', m(4)),
+			step('make', 'unpick or cut', 'unpick', m(2), partly),
+			step('make', 'sew', 'sewMachine', m(4), partly),
 			step('make', 'add panels', 'sewMachine', m(3)),
 			step('finish', 'dye test swatch', 'test', 2, { waitMinutes: 12 * H }),
 			step('finish', 'paint or dye', 'other', 45, { waitMinutes: 24 * H }),
@@ -292,8 +301,8 @@ export const ROUTES = {
 		source: PRACTICE,
 		steps: [
 			step('pattern', 'try diffuse layers', 'test', 2),
-			step('make', 'place', 'attach', 2),
-			step('make', 'wire', 'wire', 2),
+			step('rig', 'place', 'attach', 2),
+			step('rig', 'wire', 'wire', 2),
 			step('rig', 'switch and battery in reach', 'attach', 2),
 			step('fit', 'test', 'test', 2)
 		]

@@ -83,7 +83,7 @@ test('coats: counts are common practice, waits and coverages from memory', () =>
 	);
 });
 
-test('coat steps: one a coat, the set-up once, the last wait before handling', () => {
+test('coat steps: one a coat, each set out for, the last wait before handling', () => {
 	for (const [product, p] of Object.entries(STANDARD.coatProduct))
 		for (const coats of [1, 2, 5]) {
 			const steps = coatSteps(
@@ -101,7 +101,7 @@ test('coat steps: one a coat, the set-up once, the last wait before handling', (
 			assert.ok(steps.slice(0, -1).every((s) => s.waitMinutes === p.recoatMinutes));
 			assert.deepEqual(
 				steps.map((s) => s.setUpMinutes > 0),
-				steps.map((_, i) => i === 0 && p.how === 'spray')
+				steps.map(() => p.how === 'spray')
 			);
 			assert.equal(steps[0]!.withinMinutes, null, 'nothing is below the first coat');
 			assert.ok(steps.every((s) => s.needsSprayPlace === (p.how === 'spray')));

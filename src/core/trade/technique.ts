@@ -122,7 +122,7 @@ export const TECHNIQUES = {
 	}),
 	sewHand: perMetre('sew by hand', 'seam', 1 / 0.06, { follows: 'seam', ground: 'cloth' }),
 	bind: perMetre('bind edges', 'edge', 1 / 0.15, { follows: 'edge', ground: 'cloth' }),
-	gather: perMetre('gather or pleat', 'strip', 3),
+	gather: perMetre('gather or pleat', 'strip', 3, { follows: 'gathered', ground: 'cloth' }),
 	markLine: perMetre('mark lines', 'line', 2),
 	unpick: perMetre('unpick', 'seam', 6, { follows: 'seam', ground: 'cloth' }),
 	press: each('press', 'garment', 15),

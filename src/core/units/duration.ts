@@ -41,8 +41,3 @@ export function formatWait(minutes: number): string {
 	const rest = minutes % 1440;
 	return `${days} d${rest ? ` ${formatDuration(rest)}` : ''}`;
 }
-
-/** Hours with one decimal, for sums: 90 → `1.5 h`. */
-export function formatHours(minutes: number): string {
-	return `${(Math.round(minutes / 6) / 10).toFixed(1)} h`;
-}

@@ -142,6 +142,7 @@ export async function restoreBackup(db: Database, data: Uint8Array): Promise<voi
 				await tx.query('select fill_table($1, $2)', [table, JSON.stringify(read.data.tables[table] ?? [])]);
 			if (read.data.schema < 10) await tx.query('select bring_up_to_10()');
 			if (read.data.schema < 11) await tx.query('select bring_up_to_11()');
+			if (read.data.schema < 12) await tx.query('select bring_up_to_12()');
 			// An action that was taken back while the backup was written stands in it: what took it back is not there.
 			await tx.query('select reckon_stands()');
 			await tx.query('delete from revision');

@@ -91,13 +91,12 @@ const SAME: Partial<Record<TableName, Same>> = {
 	place: async (tx, { name, forSpray }) =>
 		(await idOf(tx, 'select id from place where lower(name) = $1 order by id limit 1', [lower(name)])) ??
 		(forSpray ? sprayPlace(tx) : null),
-	/** The same by name and unit, or the one that stands for the same coat. */
-	material: (tx, { name, unit, coatProduct }) =>
-		idOf(
-			tx,
-			`select id from material where (lower(name) = $1 and unit = $2) or coat_product = $3 order by id limit 1`,
-			[lower(name), unit, coatProduct]
-		),
+	/** The same by name and unit: of a coat product there may be several colours. */
+	material: (tx, { name, unit }) =>
+		idOf(tx, 'select id from material where lower(name) = $1 and unit = $2 order by id limit 1', [
+			lower(name),
+			unit
+		]),
 	/** A wearer of the same name is the same person: only measures that are not known yet are added. */
 	wearer: (tx, { name }) => idOf(tx, 'select id from wearer where lower(name) = $1', [lower(name)]),
 	body_measure: (tx, m) =>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** Inside a form: what keeping it would move in hours, money and the plan, asked of the server as it is typed. */
 	import { onMount } from 'svelte';
-	import { formatHours } from '$core/units/duration.ts';
+	import { formatDuration } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { formatMoney } from '$core/units/money.ts';
 	import type { Standing } from '$core/answers/standing.ts';
@@ -70,8 +70,8 @@
 		return [
 			{
 				name: 'Hands-on left',
-				from: formatHours(before.handsOnMinutes),
-				to: formatHours(after.handsOnMinutes)
+				from: formatDuration(before.handsOnMinutes),
+				to: formatDuration(after.handsOnMinutes)
 			},
 			{
 				name: 'Will cost',

@@ -5,11 +5,13 @@
 	import { handbook } from './handbook/handbook.ts';
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
+	import type { Material } from '$core/facts/material.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import type { CostumeRecord } from '$core/facts/costume.ts';
 	import type { Settings } from '$core/facts/workshop.ts';
 	import { formatArea } from '$core/units/measure.ts';
 	import { formatWait } from '$core/units/duration.ts';
+	import { materialOfCoat } from '$core/answers/coatStack.ts';
 	import { coatFigure } from '$core/explain/coating.ts';
 	import { valueOf } from '$core/explain/figure.ts';
 	import { formatNumber } from '$core/units/number.ts';
@@ -18,6 +20,7 @@
 	import EditDialog from './EditDialog.svelte';
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';
+	import GuessMark from './GuessMark.svelte';
 	import Tick from './Tick.svelte';
 	import Working from './Working.svelte';
 	import Table from './Table.svelte';
@@ -26,8 +29,9 @@
 		component: Component;
 		record: CostumeRecord;
 		settings: Settings;
+		materials: readonly Material[];
 	}
-	let { component, record, settings }: Props = $props();
+	let { component, record, settings, materials }: Props = $props();
 	const coats = $derived(record.coats.filter((c) => c.componentId === component.id));
 	const onOf = (coatId: number) =>
 		record.steps.filter((s) => s.coatId === coatId && s.doneAt !== null).length;
@@ -40,6 +44,18 @@
 	const options = $derived(Object.entries(trade.coatProduct).map(([value, p]) => ({ value, label: p.name })));
 </script>
 
+{#snippet colour(of: CoatProductKey, chosen: number | null)}
+	{@const its = materials.filter((m) => m.coatProduct === of)}
+	{#if its.length}<Field
+			name="materialId"
+			label="Put on with"
+			options={its.map((m) => ({ value: m.id, label: m.name }))}
+			none={its[0]!.name}
+			value={chosen ?? ''}
+			wide
+		/>{/if}
+{/snippet}
+
 {#if coats.length}
 	<Table>
 		{#snippet heads()}<th>Product</th><th class="number">On</th><th class="number">Area</th><th class="number"
@@ -51,7 +67,9 @@
 			{@const p = coatProductOf(trade, coat.product)}
 			<tr>
 				<td>
-					{p.name}
+					{p.name}{#if materialOfCoat(coat, materials)}<span class="small soft with"
+							>{materialOfCoat(coat, materials)!.name}</span
+						>{/if}
 					{#if p.withinMinutes !== null}<span class="window small"
 							>within {formatWait(p.withinMinutes)}, or only after {formatWait(p.orAfterMinutes ?? 0)}</span
 						>{/if}
@@ -65,14 +83,14 @@
 				<td class="number"
 					>{formatArea(coat.area, settings.lengthUnit)}{#if coat.fromPieces}<br /><span class="small soft"
 							>of its pieces</span
-						>{/if}</td
+						>{:else if coat.guessed}<br /><GuessMark />{/if}</td
 				>
 				<td class="number">{formatWait(coat.recoatMinutes)}</td>
 				<td class="number">{formatWait(coat.handlingMinutes)}</td>
 				<td class="number"
 					><Working
-						figure={coatFigure(coat, component, record, trade)}
-						text={formatNumber(valueOf(coatFigure(coat, component, record, trade)), 2)}
+						figure={coatFigure(coat, component, record, trade, materials)}
+						text={formatNumber(valueOf(coatFigure(coat, component, record, trade, materials)), 2)}
 					/></td
 				>
 				<td class="number">
@@ -126,6 +144,7 @@
 				hint="empty: {formatWait(chosen.handlingMinutes)}"
 			/>
 		</div>
+		{@render colour(product, null)}
 		<Tick name="fromPieces" label="The area follows its pieces" checked={coats[0]?.fromPieces ?? false} />
 		<p class="small soft note">Starting values from memory. The product’s label decides.</p>
 		<p class="add"><button class="button main">Add coats</button></p>
@@ -152,13 +171,18 @@
 				<Field name="recoatMinutes" label="Next coat after" value={formatWait(edited.recoatMinutes)} />
 				<Field name="handlingMinutes" label="Handle after" value={formatWait(edited.handlingMinutes)} />
 			</div>
+			{@render colour(edited.product, edited.materialId)}
 			<Tick name="fromPieces" label="The area follows its pieces" checked={edited.fromPieces} />
+			{#if edited.guessed}<Tick name="guessed" label="The area is a guess" checked />{/if}
 			<p class="add"><button class="button main">Save</button></p>
 		</Form>
 	{/if}
 </EditDialog>
 
 <style>
+	.with {
+		display: block;
+	}
 	.window {
 		display: block;
 		color: var(--yellow-ink);

@@ -4,7 +4,7 @@
 	import type { CoatProductKey } from '$core/facts/coat.ts';
 	import { handbook } from './handbook/handbook.ts';
 	import { FAMILIES, type Material } from '$core/facts/material.ts';
-	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
+	import { formatArea, formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { CURRENCIES, moneyDigits } from '$core/units/money.ts';
 	import Field from './Field.svelte';
@@ -65,9 +65,9 @@
 	<Field
 		name="leadDays"
 		label="Lead days"
-		value={material?.leadDays ?? '0'}
+		value={material?.leadDays ?? ''}
 		inputmode="numeric"
-		hint="0: bought on the day"
+		hint="0: bought on the day; empty: not known"
 	/>
 	<Field
 		name="stash"
@@ -82,6 +82,12 @@
 		options={Object.entries(handbook().coatProduct).map(([value, p]) => ({ value, label: p.name }))}
 		none="none"
 		value={material?.coatProduct ?? coat ?? ''}
+	/>
+	<Field
+		name="coversMm2"
+		label="A pack covers, one coat"
+		value={material?.coversMm2 == null ? '' : formatArea(material.coversMm2, unit)}
+		hint="of paint, as its label says; empty: by its content"
 	/>
 	<Field
 		name="thicknessMm"

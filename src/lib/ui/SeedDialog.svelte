@@ -52,7 +52,9 @@
 									inputmode="decimal"
 									aria-label="Amount of {line.name}"
 								/>
-								{line.unit}</span
+								{line.unit}{#if line.packSize !== 1 && !line.material}<span class="small soft"
+										>in packs of {formatNumber(line.packSize)}</span
+									>{/if}</span
 							></td
 						>
 						<td>

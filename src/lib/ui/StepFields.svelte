@@ -3,6 +3,7 @@
 	import { techniqueOf } from '$core/trade/catalogue.ts';
 	import type { TechniqueKey } from '$core/facts/step.ts';
 	import { handbook } from './handbook/handbook.ts';
+	import { WORDS } from './handbook/tables.ts';
 	import { PHASES, type Step } from '$core/facts/step.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import { formatWait } from '$core/units/duration.ts';
@@ -13,12 +14,34 @@
 	interface Props {
 		step?: Step;
 		workshop: Workshop;
+		/** Kinds of seams that the component's pieces have. */
+		seams?: readonly string[];
 	}
-	let { step, workshop }: Props = $props();
+	let { step, workshop, seams = [] }: Props = $props();
 	// svelte-ignore state_referenced_locally
 	let technique = $state<TechniqueKey>(step?.technique ?? 'other');
 	const trade = $derived(handbook());
 	const counts = $derived(techniqueOf(trade, technique));
+	// svelte-ignore state_referenced_locally
+	let takes = $state(step?.takes ?? '');
+	// svelte-ignore state_referenced_locally
+	let guessed = $state(step?.guessed ?? false);
+	const wordsOf = (key: string) => WORDS[key] ?? key;
+	/** What a length can be of the pieces; areas and counts are what their technique says. */
+	const LENGTHS = ['outline', 'seam', 'edge', 'bevelled', 'gathered', 'shaped'];
+	const kinds = $derived([
+		...new Set([...seams, ...(step?.takes?.startsWith('seam ') ? [step.takes.slice(5)] : [])])
+	]);
+	const takings = $derived([
+		...(counts.driver === 'length'
+			? [
+					...LENGTHS.map((value) => ({ value, label: wordsOf(value) })),
+					...kinds.map((kind) => ({ value: `seam ${kind}`, label: `the seams “${kind}”` }))
+				]
+			: []),
+		{ value: 'nothing', label: 'nothing: pieces do not tell it' }
+	]);
+	const follows = $derived(takes === '' ? counts.follows : takes === 'nothing' ? null : takes);
 	const examples = { length: 'e.g. 1.2 m, 40cm, 2 yd', area: 'e.g. 0.15 m2, 30cm x 40cm', count: 'a number' };
 	const options = $derived(Object.entries(trade.technique).map(([value, t]) => ({ value, label: t.name })));
 </script>
@@ -34,6 +57,7 @@
 		hint={step?.fromPieces
 			? 'from its pieces; what is typed serves until there are some'
 			: examples[counts.driver]}
+		onchange={() => (guessed = false)}
 	/>
 	<Field
 		name="setUpMinutes"
@@ -47,6 +71,13 @@
 		value={step ? formatWait(step.waitMinutes) : '0'}
 		hint="e.g. 4h, 2 d"
 	/>
+	{#if counts.driver !== 'count' || counts.follows}<Field
+			name="takes"
+			label="Of its pieces it takes"
+			options={takings}
+			none={counts.follows ? `what the technique does: ${wordsOf(counts.follows)}` : 'nothing'}
+			bind:value={takes}
+		/>{/if}
 	<Field
 		name="placeId"
 		label="Place"
@@ -55,11 +86,12 @@
 		value={step?.placeId ?? ''}
 	/>
 	<div class="ticks">
-		{#if counts.follows}<Tick
+		{#if follows}<Tick
 				name="fromPieces"
 				label="Follows its pieces"
 				checked={step?.fromPieces ?? false}
 			/>{/if}
+		{#if step?.guessed}<Tick name="guessed" label="The amount is a guess" bind:checked={guessed} />{/if}
 		<Tick name="perCopy" label="For every copy" checked={step?.perCopy ?? true} />
 		<Tick name="oneSitting" label="One sitting" checked={step?.oneSitting ?? false} />
 		<Tick name="needsHelper" label="Needs a helper" checked={step?.needsHelper ?? false} />

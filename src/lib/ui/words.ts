@@ -1,7 +1,7 @@
 import pluralize from 'pluralize';
 import type { Costume } from '$core/facts/costume.ts';
 import type { Outlook } from '$core/answers/plan.ts';
-import { formatHours, formatWait } from '$core/units/duration.ts';
+import { formatDuration, formatWait } from '$core/units/duration.ts';
 
 /** The odds in words, until simulated builds give them a number. */
 export const OUTLOOK_WORDS: Record<Outlook, string> = {
@@ -19,7 +19,7 @@ export const isTroubled = (outlook: Outlook): boolean =>
 
 /** `12.5 h spare` or `6.0 h short`. */
 export const spareWords = (minutes: number): string =>
-	minutes < 0 ? `${formatHours(-minutes)} short` : `${formatHours(minutes)} spare`;
+	minutes < 0 ? `${formatDuration(-minutes)} short` : `${formatDuration(minutes)} spare`;
 
 /** Days when there are several, hours and minutes when there are not. */
 export const roughWait = (minutes: number): string =>

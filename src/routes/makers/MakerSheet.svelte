@@ -12,7 +12,7 @@
 	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import X from '@lucide/svelte/icons/x';
 	import DaysOff from './DaysOff.svelte';
-	import { formatHours } from '$core/units/duration.ts';
+	import { formatDuration } from '$core/units/duration.ts';
 	import { weekMinutes } from '$core/facts/calendar.ts';
 
 	interface Props {
@@ -30,7 +30,7 @@
 		<Tick name="helpsOnly" label="only helps" checked={maker.helpsOnly} />
 		<button class="button small quiet">Save</button>
 	</Form>
-	<p class="small soft figure">{formatHours(weekMinutes(maker.windows))} a week</p>
+	<p class="small soft figure">{formatDuration(weekMinutes(maker.windows))} a week</p>
 	<WorkingHours of={maker} maker {weekStart} />
 	<DaysOff of={maker} maker {now} />
 	<Form

@@ -67,7 +67,7 @@
 			<td class="number">{formatNumber(m.packSize, 3)} {m.unit}</td>
 			<td class="number">{formatPrice(m.packPriceMinor, m.currency)}</td>
 			<td class="small">{m.supplier}</td>
-			<td class="number">{m.leadDays} {m.leadWorkingDays ? 'wd' : 'd'}</td>
+			<td class="number">{m.leadDays === null ? '–' : `${m.leadDays} ${m.leadWorkingDays ? 'wd' : 'd'}`}</td>
 			<td class="number">
 				<button class="button small quiet" onclick={() => onedit(m.id)} aria-label="Edit {m.name}"
 					>Edit</button

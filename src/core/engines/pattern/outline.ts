@@ -192,11 +192,10 @@ export const backwards = ({ from, edge }: { from: Point; edge: Edge }): Edge =>
 			: { ...edge, to: from };
 
 /** What an edge carries, for another line in its place. */
-export const marksOf = ({ seam, allowance, bevel }: Edge): EdgeMarks => ({
-	...(seam === undefined ? {} : { seam }),
-	...(allowance === undefined ? {} : { allowance }),
-	...(bevel === undefined ? {} : { bevel })
-});
+export function marksOf(edge: Edge): EdgeMarks {
+	const marks = ['seam', 'onto', 'fullness', 'along', 'shaped', 'allowance', 'bevel'] as const;
+	return Object.fromEntries(marks.flatMap((m) => (edge[m] === undefined ? [] : [[m, edge[m]]])));
+}
 
 export interface Motion {
 	/** Left becomes right: x → −x, before turning. */

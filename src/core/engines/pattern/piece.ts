@@ -69,7 +69,7 @@ export function sizesOfPiece(piece: Piece): PieceSizes {
 		cutLength: folds * (around - fold + piece.holes.reduce((total, h) => total + outlineLength(h), 0)),
 		seam: sum((e) => e.edge.seam !== undefined),
 		bevelled: sum((e) => !!e.edge.bevel),
-		edge: sum((e) => e.edge.seam === undefined)
+		edge: sum((e) => e.edge.seam === undefined && !e.edge.along)
 	};
 }
 

@@ -80,7 +80,7 @@ function group(left: Set<NumberedPiece>, gap: number) {
 	for (let i = 0; i < placed.length; i++) {
 		const { numbered: its, piece } = placed[i]!;
 		for (const { from, edge } of edgesOf(piece.outline)) {
-			if (edge.seam === undefined) continue;
+			if (edge.seam === undefined || edge.onto || edge.along) continue;
 			const long = edgeLength(from, edge);
 			const to = { from, to: edge.to };
 			// The least turned first: a panel goes on beside its neighbour, not upside down.

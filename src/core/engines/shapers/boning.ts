@@ -26,9 +26,13 @@ export const boning = shaper({
 		const lengths = heights.map((h) => h - 2 * short);
 		return shaped(
 			heights.map((h, i) =>
-				piece(`channel ${i + 1}`, rectangle(wide, h, [{}, { seam: 'channel' }, {}, { seam: 'channel' }]), {
-					grain: 90
-				})
+				piece(
+					`channel ${i + 1}`,
+					rectangle(wide, h, [{}, { seam: 'channel', onto: true }, {}, { seam: 'channel', onto: true }]),
+					{
+						grain: 90
+					}
+				)
 			),
 			{
 				dimensions: [

@@ -66,7 +66,7 @@ export const cape = shaper({
 		const edges: Edge[] = [
 			...arcs(front, hemBack, [0, back], hemTurn, hem ? { allowance: hem } : {}),
 			cut ? { kind: 'line', to: neckBack, seam: 'back', ...its } : { kind: 'line', to: neckBack },
-			...arcs(neckBack, neckFront, [0, 0], -turn, { seam: 'neckline', ...its }),
+			...arcs(neckBack, neckFront, [0, 0], -turn, { seam: 'neckline', onto: true, ...its }),
 			{ kind: 'line', to: front, ...(hem ? { allowance: hem } : {}) }
 		];
 		const fold = edges.findIndex((e) => e.kind === 'line');

@@ -44,7 +44,7 @@ export const circleSkirt = shaper({
 		const panel = piece(
 			'panel',
 			sector(radius + length, radius, angle, {
-				inner: { seam: 'waist', ...marks },
+				inner: { seam: 'waist', onto: true, ...marks },
 				outer: hem ? { allowance: hem } : {},
 				left: side,
 				right: side

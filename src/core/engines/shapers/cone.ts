@@ -28,7 +28,7 @@ export const cone = shaper({
 		const panel = piece(
 			'panel',
 			sector(slant, 0, angle / panels, {
-				outer: { seam: 'base' },
+				outer: { seam: 'base', onto: true },
 				left: { ...side, ...(overlap ? { allowance: overlap } : {}) },
 				right: side
 			}),

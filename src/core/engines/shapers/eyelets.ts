@@ -40,7 +40,7 @@ export const eyelets = shaper({
 		]);
 		return shaped(
 			[
-				piece('facing', rectangle(2 * edge, length, [{}, { seam: 'facing' }, {}, {}]), {
+				piece('facing', rectangle(2 * edge, length, [{}, { seam: 'facing', onto: true }, {}, {}]), {
 					quantity: 2,
 					mirrored: true,
 					grain: 90,

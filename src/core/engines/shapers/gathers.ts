@@ -21,7 +21,7 @@ export const gathers = shaper({
 		const strip = rectangle(total / parts, width, [
 			hem ? { allowance: hem } : {},
 			end,
-			{ seam: 'edge', ...(seam ? { allowance: seam } : {}) },
+			{ seam: 'edge', onto: true, fullness, ...(seam ? { allowance: seam } : {}) },
 			end
 		]);
 		const wave = (z: number, deep: number): Point3[] =>

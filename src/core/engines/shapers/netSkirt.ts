@@ -140,13 +140,16 @@ export const netSkirt = shaper({
 		const layers = netLayers(v);
 		const soft = (colour: number) => (v.colours > 1 ? `soft net ${letter(colour)}` : 'soft net');
 		const strips = layers.flatMap((l) =>
-			['structure net', ...(v.soft ? [soft(l.colour)] : [])].map((net) =>
+			['structure net', ...(v.soft ? [soft(l.colour)] : [])].map((net, carried) =>
 				piece(
 					`layer ${l.layer}, ${net}, sewn ${l.upwards ? 'up' : 'down'}${v.templates ? `, template ${l.template}` : ''}`,
 					rectangle(l.length / l.strips, l.width, [
-						{},
+						{ shaped: v.templates > 0 },
 						{ seam: 'join' },
-						{ seam: `line ${l.layer}` },
+						// Soft net is laid on the structure net that carries it: gathered and sewn on with it.
+						carried
+							? { seam: `line ${l.layer}`, along: true }
+							: { seam: `line ${l.layer}`, onto: true, fullness: l.length / l.girth },
 						{ seam: 'join' }
 					]),
 					{ quantity: l.strips, grain: l.upwards ? 270 : 90 }

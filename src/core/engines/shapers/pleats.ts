@@ -59,7 +59,12 @@ export const pleats = shaper({
 			[
 				piece(
 					'strip',
-					rectangle(cloth, length, [hem ? { allowance: hem } : {}, sewn, { seam: 'band', ...sewn }, sewn]),
+					rectangle(cloth, length, [
+						hem ? { allowance: hem } : {},
+						sewn,
+						{ seam: 'band', onto: true, fullness: cloth / finished, ...sewn },
+						sewn
+					]),
 					{ grain: 90, lines }
 				)
 			],

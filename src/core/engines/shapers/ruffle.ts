@@ -24,7 +24,7 @@ export const ruffle = shaper({
 		allowance: { name: 'seam allowance', unit: 'mm', value: 13, least: 0, most: 60 }
 	},
 	shape({ edge, flare, width, widthEnd, allowance }) {
-		const sewn: EdgeMarks = { seam: 'edge', ...(allowance ? { allowance } : {}) };
+		const sewn: EdgeMarks = { seam: 'edge', onto: true, ...(allowance ? { allowance } : {}) };
 		const end: EdgeMarks = allowance ? { allowance } : {};
 		const widest = Math.max(width, widthEnd);
 		// Angle by the wider end: there outer − inner is what the flare asks for.

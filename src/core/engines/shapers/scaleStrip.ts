@@ -24,7 +24,7 @@ export const scaleStrip = shaper({
 		for (let i = 0; i < scales; i++) edges.push({ kind: 'arc', to: [(i + 1) * each, -straight], bulge: 1 });
 		edges.push(
 			{ kind: 'line', to: [edge, lap], seam: 'end' },
-			{ kind: 'line', to: [0, lap], seam: 'row' },
+			{ kind: 'line', to: [0, lap], seam: 'row', onto: true },
 			{ kind: 'line', to: [0, -straight], seam: 'end' }
 		);
 		const slits = Array.from({ length: scales - 1 }, (_, i) => ({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handbookKey } from '../../trade/handbookRow.ts';
-import { amount, byId, id, minutes, type CostumeSource, type FileOf, type Rows } from './fields.ts';
+import { amount, byId, id, idOrNull, minutes, type CostumeSource, type FileOf, type Rows } from './fields.ts';
 
 /** Coat stacks. */
 export const coatFields = {
@@ -14,6 +14,10 @@ export const coatFields = {
 				coats: z.number().int().min(1).max(20),
 				areaMm2: amount,
 				fromPieces: z.boolean().default(false),
+				guessed: z.boolean().default(false),
+				guess: amount.nullable().default(null),
+				/** What it is put on with, since form 5. */
+				materialId: idOrNull.default(null),
 				recoatMinutes: minutes,
 				handlingMinutes: minutes
 			})
@@ -31,6 +35,9 @@ export const writeCoats = ({ record }: CostumeSource) => {
 			coats: c.coats,
 			areaMm2: c.area,
 			fromPieces: c.fromPieces,
+			guessed: c.guessed,
+			guess: c.guess,
+			materialId: c.materialId,
 			recoatMinutes: c.recoatMinutes,
 			handlingMinutes: c.handlingMinutes
 		}))

@@ -37,6 +37,8 @@ export const componentFields = {
 				seenFrom: z.enum(SEEN_FROM),
 				lookNeed: z.number().int().min(0).max(5),
 				route: handbookKey.nullable(),
+				/** Since form 5. */
+				furtherRoutes: z.array(handbookKey).max(50).default([]),
 				note: text
 			})
 		)

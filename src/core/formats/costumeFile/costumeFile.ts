@@ -13,14 +13,14 @@ import { placeFields, placeRows, writePlaces } from './places.ts';
 import { planFields, planRows, writePlan } from './plan.ts';
 import { shapeFields, shapeRows, writeShapes } from './shapes.ts';
 import { stepFields, stepRows, writeSteps } from './steps.ts';
-import { supplyFields, supplyRows, writeSupplies } from './supplies.ts';
+import { materialRows, supplyFields, supplyRows, writeSupplies } from './supplies.ts';
 
 /**
  * The costume file: one zip of `costume.json` in the form below and `pictures/<hash>`. Described in
  * docs/formats.md. Ids are the file's own and only link its entries; reading gives new ones.
  */
 export const COSTUME_FORMAT = 'dapper-ledger-costume';
-export const COSTUME_VERSION = 4;
+export const COSTUME_VERSION = 5;
 
 export const costumeFile = z.strictObject({
 	format: z.literal(COSTUME_FORMAT),
@@ -70,6 +70,7 @@ export function* rowsOf(file: CostumeFile, links: Links, now: LocalMinutes): Gen
 	yield* handbookRows(file);
 	yield* costumeRows(file);
 	yield* componentRows(file);
+	yield* materialRows(file);
 	yield* coatRows(file);
 	yield* faultRows(file);
 	yield* placeRows(file);

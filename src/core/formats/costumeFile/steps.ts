@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { PHASES } from '../../facts/step.ts';
-import { handbookKey } from '../../trade/handbookRow.ts';
+import { handbookKey, takes } from '../../trade/handbookRow.ts';
+import type { Takes } from '../../trade/driver.ts';
 import { formatLocalTime } from '../../units/localTime.ts';
 import {
 	SPRAY_PLACE,
@@ -32,6 +33,10 @@ export const stepFields = {
 				phase: z.enum(PHASES),
 				amount,
 				fromPieces: z.boolean().default(false),
+				/** What of the pieces it takes, and whether the amount is a starting value: since form 5. */
+				takes: takes.nullable().default(null),
+				guessed: z.boolean().default(false),
+				guess: amount.nullable().default(null),
 				perCopy: z.boolean(),
 				setUpMinutes: minutes,
 				waitMinutes: minutes,
@@ -81,6 +86,9 @@ export const writeSteps = (source: CostumeSource) => {
 			phase: s.phase,
 			amount: s.amount,
 			fromPieces: s.fromPieces,
+			takes: s.takes as Takes | null,
+			guessed: s.guessed,
+			guess: s.guess,
 			perCopy: s.perCopy,
 			setUpMinutes: s.setUpMinutes,
 			waitMinutes: s.waitMinutes,

@@ -34,13 +34,15 @@ export const supplyFields = {
 				/** Of the price; the costume's, where it is not said. */
 				currency: z.enum(CURRENCIES).nullable().default(null),
 				supplier: line,
-				leadDays: z.number().int().min(0).max(400),
+				leadDays: z.number().int().min(0).max(400).nullable(),
 				leadWorkingDays: z.boolean(),
 				coatProduct: handbookKey.nullable(),
 				thicknessMm: size.default(null),
 				widthMm: size.default(null),
 				lengthMm: size.default(null),
-				gramsPerM2: size.default(null)
+				gramsPerM2: size.default(null),
+				/** mm² that a pack covers with one coat; since form 5. */
+				coversMm2: z.number().positive().max(1e9).nullable().default(null)
 			})
 		)
 		.max(5000),
@@ -52,6 +54,7 @@ export const supplyFields = {
 				quantity: z.number().positive().max(1e6),
 				stepId: idOrNull,
 				waste: z.number().min(1).max(5).nullable().default(null),
+				guessed: z.boolean().default(false),
 				taken: z.number().min(0).max(1e6).default(0)
 			})
 		)
@@ -65,7 +68,7 @@ export const supplyFields = {
 				packPriceMinor: minor.nullable(),
 				shippingMinor: minor,
 				supplier: line,
-				leadDays: z.number().int().min(0).max(400),
+				leadDays: z.number().int().min(0).max(400).nullable(),
 				leadWorkingDays: z.boolean(),
 				state: z.enum(PURCHASE_STATES),
 				orderedOn: date.nullable(),
@@ -104,7 +107,8 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 				thicknessMm: m.thicknessMm,
 				widthMm: m.widthMm,
 				lengthMm: m.lengthMm,
-				gramsPerM2: m.gramsPerM2
+				gramsPerM2: m.gramsPerM2,
+				coversMm2: m.coversMm2
 			})),
 		needs: needs.map((n) => ({
 			componentId: n.componentId,
@@ -112,6 +116,7 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 			quantity: n.quantity,
 			stepId: n.stepId,
 			waste: n.waste,
+			guessed: n.guessed,
 			taken: n.taken
 		})),
 		purchases: byId(record.purchases).map((p) => ({
@@ -132,12 +137,11 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 	};
 };
 
-export const supplyRows = ({
+/** What costs and needs are of: before all that is put on or cut from it. */
+export const materialRows = ({
 	version,
 	costume,
-	materials,
-	needs,
-	purchases
+	materials
 }: FileOf<typeof supplyFields> & FileOf<typeof costumeFields> & { version: number }): Rows[] => [
 	{
 		table: 'material',
@@ -147,7 +151,10 @@ export const supplyRows = ({
 			currency: m.currency ?? costume.currency,
 			packPriceMinor: m.packPriceMinor === 0 && version < 4 ? null : m.packPriceMinor
 		}))
-	},
+	}
+];
+
+export const supplyRows = ({ needs, purchases }: FileOf<typeof supplyFields>): Rows[] => [
 	{ table: 'need', rows: needs },
 	{ table: 'purchase', rows: purchases.map((p) => ({ ...p, costumeId: COSTUME })) }
 ];

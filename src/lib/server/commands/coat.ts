@@ -12,6 +12,8 @@ const shape = (context: Context) => ({
 	coats: f.whole(1, 20),
 	area: f.area(context.settings.lengthUnit),
 	fromPieces: f.ticked(),
+	guessed: f.ticked(),
+	materialId: f.idOrNull(),
 	recoatMinutes: f.durationOrNull(),
 	handlingMinutes: f.durationOrNull()
 });
@@ -19,8 +21,8 @@ const shape = (context: Context) => ({
 async function loadCoat(tx: Executor, id: number, { costumeId }: Context): Promise<Coat & { code: string }> {
 	const row = await one<Coat & { code: string }>(
 		tx,
-		`select k.id, k.component_id, k.position, k.product, k.coats, k.area_mm2 as area, k.from_pieces, k.recoat_minutes,
-			k.handling_minutes, k.version, c.code
+		`select k.id, k.component_id, k.position, k.product, k.coats, k.area_mm2 as area, k.from_pieces, k.guessed, k.guess, k.material_id,
+			k.recoat_minutes, k.handling_minutes, k.version, c.code
 		from coat k join component c on c.id = k.component_id where k.id = $1 and c.costume_id = $2`,
 		[id, costumeId]
 	);

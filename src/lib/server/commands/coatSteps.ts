@@ -24,6 +24,7 @@ export async function insertCoatSteps(
 			oneSitting: true,
 			needsHelper: false,
 			placeId: needsSprayPlace ? place : null,
+			guessed: coat.guessed,
 			coatId: coat.id
 		});
 	return position;

@@ -514,16 +514,20 @@ test('faults: edited, came back only on the same component, removed with their c
 	);
 });
 
-test('materials: counted, changed, one a coat product', async () => {
+test('materials: counted, changed, as many colours of a coat product as there are', async () => {
 	const { id } = await w.run(materialCommands.addMaterial, {
 		...MATERIAL,
 		name: 'Primer',
 		coatProduct: 'fillerPrimer'
 	});
-	await assert.rejects(
-		w.run(materialCommands.addMaterial, { ...MATERIAL, coatProduct: 'fillerPrimer' }),
-		refused(/Primer already stands/)
-	);
+	const black = await w.run(materialCommands.addMaterial, {
+		...MATERIAL,
+		name: 'Primer, black',
+		coatProduct: 'fillerPrimer',
+		coversMm2: '0.45 m2'
+	});
+	assert.equal((await loadMaterials(w.db)).find((m) => m.id === black.id)!.coversMm2, 450_000);
+	await w.run(materialCommands.removeMaterial, { id: String(black.id) });
 	const read = async () => (await loadMaterials(w.db)).find((m) => m.id === id)!;
 	await w.run(materialCommands.setStash, {
 		id: String(id),

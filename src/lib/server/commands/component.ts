@@ -10,7 +10,10 @@ import {
 	type Component,
 	type RouteKey
 } from '$core/facts/component.ts';
-import { coatProductOf, type Catalogue } from '$core/trade/catalogue.ts';
+import { takesOf } from '$core/answers/followPieces.ts';
+import { coatProductOf, techniqueOf, type Catalogue } from '$core/trade/catalogue.ts';
+import { mergedByPhase } from '$core/facts/order.ts';
+import type { Step } from '$core/facts/step.ts';
 import { isRouteCoat } from '$core/trade/route.ts';
 import { ZONES } from '$core/facts/zone.ts';
 import type { Executor } from '../db/open.ts';
@@ -19,7 +22,7 @@ import { insert, set, update } from '../db/tables.ts';
 import { insertCoatSteps } from './coatSteps.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
-import { insertStep, sprayPlace } from './step.ts';
+import { insertStep, renumber, sprayPlace } from './step.ts';
 
 const shape = ({ settings }: Context) => ({
 	code: f.text(20),
@@ -90,6 +93,13 @@ export async function insertRoute(
 	const route = trade.route[key];
 	if (!route) throw new Absent('route');
 	const place = await sprayPlace(tx);
+	const stepsNow = () =>
+		all<Pick<Step, 'id' | 'phase'>>(
+			tx,
+			'select id, phase from step where component_id = $1 order by position, id',
+			[componentId]
+		);
+	const there = await stepsNow();
 	let position = (await one<{ next: number }>(
 		tx,
 		'select coalesce(max(position) + 1, 0) as next from step where component_id = $1',
@@ -103,8 +113,12 @@ export async function insertRoute(
 	for (const entry of route.steps) {
 		if (!isRouteCoat(entry)) {
 			const { needsSprayPlace, ...step } = entry;
+			// The route's amounts are starting values: pieces tell better, and so does whoever looks at them.
 			await insertStep(tx, {
 				...step,
+				fromPieces: takesOf({ takes: step.takes ?? null }, techniqueOf(trade, step.technique)) !== null,
+				guessed: true,
+				guess: step.amount,
 				componentId,
 				position: position++,
 				placeId: needsSprayPlace ? place : null
@@ -118,28 +132,28 @@ export async function insertRoute(
 			product: entry.product,
 			coats: entry.coats,
 			area: route.area,
+			fromPieces: true,
+			guessed: true,
+			guess: route.area,
+			materialId: null,
 			recoatMinutes: product.recoatMinutes,
 			handlingMinutes: product.handlingMinutes
 		};
-		const row = await one<{ id: number }>(
-			tx,
-			`insert into coat (component_id, position, product, coats, area_mm2, recoat_minutes, handling_minutes)
-			values ($1, $2, $3, $4, $5, $6, $7) returning id`,
-			Object.values(coat)
-		);
-		position = await insertCoatSteps(
-			tx,
-			{ ...coat, fromPieces: false, id: row!.id, version: 1 },
-			trade,
-			position
-		);
+		const id = await insert(tx, 'coat', coat);
+		position = await insertCoatSteps(tx, { ...coat, id, version: 1 }, trade, position);
 	}
+	const added = (await stepsNow()).filter((s) => !there.some((t) => t.id === s.id));
+	if (there.length)
+		await renumber(
+			tx,
+			mergedByPhase(there, added).map((s) => s.id)
+		);
 }
 
 async function load(tx: Executor, id: number, { costumeId }: Context) {
-	const row = await one<{ id: number; code: string; name: string; parentId: number | null }>(
+	const row = await one<Pick<Component, 'id' | 'code' | 'name' | 'parentId' | 'route' | 'furtherRoutes'>>(
 		tx,
-		'select id, code, name, parent_id from component where id = $1 and costume_id = $2',
+		'select id, code, name, parent_id, route, further_routes from component where id = $1 and costume_id = $2',
 		[id, costumeId]
 	);
 	if (!row) throw new Absent('component');
@@ -217,7 +231,15 @@ export const componentCommands = {
 		async (tx, v, context) => {
 			const me = await load(tx, v.id, context);
 			await insertRoute(tx, v.id, v.route, context.trade);
-			await set(tx, 'component', v.id, { route: v.route });
+			const { route, furtherRoutes } = me;
+			await set(
+				tx,
+				'component',
+				v.id,
+				route === null || route === v.route
+					? { route: v.route }
+					: { furtherRoutes: [...new Set([...furtherRoutes, v.route])] }
+			);
 			return { words: `Added the steps of ${context.trade.route[v.route]!.name} to ${me.code} ${me.name}` };
 		}
 	)

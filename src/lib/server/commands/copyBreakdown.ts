@@ -90,7 +90,7 @@ export const copyCommands = {
 					trade
 				);
 				ids.set(c.id, made.id);
-				await set(tx, 'component', made.id, { route: c.route });
+				await set(tx, 'component', made.id, { route: c.route, furtherRoutes: c.furtherRoutes });
 				for (const [from, to] of await copyInside(tx, record, c, made.id)) steps.set(from, to);
 			}
 			for (const s of record.steps)

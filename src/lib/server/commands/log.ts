@@ -4,7 +4,7 @@ import { formatLocalTime, passedBetween, type LocalMinutes } from '$core/units/l
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
 import { insert, set } from '../db/tables.ts';
-import { coatWarning, loadStep, setDone } from './step.ts';
+import { coatWarning, finish, loadStep } from './step.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
@@ -64,7 +64,7 @@ async function finishToo(
 ): Promise<void> {
 	const warning = anyway ? null : await coatWarning(tx, stepId, at, context);
 	if (warning) throw new Refused(warning, 'anyway');
-	await setDone(tx, stepId, at);
+	await finish(tx, [stepId], at, context);
 }
 
 export const logCommands = {

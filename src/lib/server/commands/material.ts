@@ -39,7 +39,7 @@ const shape = ({ currency, settings, trade }: Context) => ({
 	packPriceMinor: price,
 	currency: f.choice(CURRENCIES).default(currency as (typeof CURRENCIES)[number]),
 	supplier: f.text(),
-	leadDays: f.whole(0, 400),
+	leadDays: f.orNull(f.whole(0, 400)),
 	leadWorkingDays: f.ticked(),
 	stash: f.decimal(0, 1_000_000),
 	stashNote: f.text(),
@@ -47,29 +47,19 @@ const shape = ({ currency, settings, trade }: Context) => ({
 	thicknessMm: f.lengthOrNull(settings.lengthUnit, 0.05, 200),
 	widthMm: f.lengthOrNull(settings.lengthUnit, 5, 10_000),
 	lengthMm: f.lengthOrNull(settings.lengthUnit, 5, 100_000),
-	gramsPerM2: f.orNull(f.above0(1_000_000))
+	gramsPerM2: f.orNull(f.above0(1_000_000)),
+	coversMm2: f.orNull(f.area(settings.lengthUnit))
 });
 
 type Typed = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
-type Sizes = Pick<Material, 'thicknessMm' | 'widthMm' | 'lengthMm' | 'gramsPerM2'>;
+type Sizes = Pick<Material, 'thicknessMm' | 'widthMm' | 'lengthMm' | 'gramsPerM2' | 'coversMm2'>;
 type MaterialInput = Omit<Typed, keyof Sizes | 'currency'> & Partial<Sizes> & Pick<Material, 'currency'>;
 
 /** Sizes that nobody told are not known. */
-const NO_SIZES = { thicknessMm: null, widthMm: null, lengthMm: null, gramsPerM2: null };
+const NO_SIZES = { thicknessMm: null, widthMm: null, lengthMm: null, gramsPerM2: null, coversMm2: null };
 
 export const insertMaterial = (tx: Executor, v: MaterialInput): Promise<number> =>
 	insert(tx, 'material', { ...NO_SIZES, ...v });
-
-/** One material a coat product: two would leave open which of them a stack asks for. */
-async function refuseSecondCoat(tx: Executor, product: string | null, its: number): Promise<void> {
-	if (product === null) return;
-	const other = await one<{ name: string }>(
-		tx,
-		'select name from material where coat_product = $1 and id <> $2',
-		[product, its]
-	);
-	if (other) throw new Refused(`${other.name} already stands for this coat product.`, 'coatProduct');
-}
 
 async function nameOf(tx: Executor, id: number): Promise<string> {
 	const row = await one<{ name: string }>(tx, 'select name from material where id = $1', [id]);
@@ -99,16 +89,12 @@ async function takeFromPieces(tx: Executor, id: number): Promise<void> {
 export const materialCommands = {
 	addMaterial: command(
 		(context) => withCurrency(z.object(shape(context)), context),
-		async (tx, v) => {
-			await refuseSecondCoat(tx, v.coatProduct, 0);
-			return { words: `Added material ${v.name}`, result: { id: await insertMaterial(tx, v) } };
-		}
+		async (tx, v) => ({ words: `Added material ${v.name}`, result: { id: await insertMaterial(tx, v) } })
 	),
 
 	editMaterial: command(
 		(context) => withCurrency(z.object({ id: f.id(), version: f.version(), ...shape(context) }), context),
 		async (tx, v) => {
-			await refuseSecondCoat(tx, v.coatProduct, v.id);
 			await update(tx, 'material', v, v);
 			await takeFromPieces(tx, v.id);
 			return { words: `Changed material ${v.name}` };

@@ -125,7 +125,7 @@ export const pasteCommands = {
 			unit: 'piece',
 			packSize: '1',
 			packPriceMinor: '',
-			leadDays: '0',
+			leadDays: '',
 			leadWorkingDays: 'on',
 			stash: '0'
 		};

@@ -63,14 +63,15 @@ export async function insertPurchase(
 /** The next state, with its date: ordered with the promised day, arrived today. */
 export async function advance(tx: Executor, id: number, state: PurchaseState, today: number): Promise<void> {
 	const p = await one<{
-		leadDays: number;
+		leadDays: number | null;
 		leadWorkingDays: boolean;
 		orderedOn: number | null;
 		dueOn: number | null;
 	}>(tx, 'select lead_days, lead_working_days, ordered_on, due_on from purchase where id = $1', [id]);
 	if (!p) throw new Absent('purchase');
 	const orderedOn = state === 'planned' ? null : (p.orderedOn ?? today);
-	const dueOn = state === 'planned' ? null : (p.dueOn ?? arrivalDay(orderedOn!, p));
+	const dueOn =
+		state === 'planned' ? null : (p.dueOn ?? (p.leadDays === null ? null : arrivalDay(orderedOn!, p)));
 	const arrived = state === 'arrived' || state === 'used';
 	await tx.query(
 		`update purchase set state = $2, ordered_on = $3, due_on = $4,
@@ -179,7 +180,7 @@ export const purchaseCommands = {
 				packPriceMinor: f.moneyOrNull(currency),
 				shippingMinor: f.money(currency),
 				supplier: f.text(),
-				leadDays: f.whole(0, 400),
+				leadDays: f.orNull(f.whole(0, 400)),
 				leadWorkingDays: f.ticked(),
 				orderedOn: f.dateOrNull(),
 				dueOn: f.dateOrNull(),

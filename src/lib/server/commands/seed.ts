@@ -51,17 +51,18 @@ export const seedCommands = {
 						name: line.name,
 						family: line.family,
 						unit: line.unit,
-						packSize: 1,
+						packSize: line.packSize,
 						packPriceMinor: null,
 						currency,
 						supplier: '',
-						leadDays: 0,
+						leadDays: null,
 						leadWorkingDays: true,
 						stash: 0,
 						stashNote: '',
 						coatProduct: null
 					}));
-				await insert(tx, 'need', { componentId: v.id, materialId, quantity: v.quantity[i] });
+				const guessed = Math.abs(v.quantity[i]! - line.quantity) < 1e-9;
+				await insert(tx, 'need', { componentId: v.id, materialId, quantity: v.quantity[i], guessed });
 			}
 			return {
 				words: `${component.code} ${component.name} takes ${v.lines.length} more ${pluralize('material', v.lines.length)}`

@@ -5,6 +5,7 @@ import { printPercent } from '$core/engines/body/resize.ts';
 import { say } from '$core/units/problem.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
 import { USUAL_WASTE } from '$core/trade/driver.ts';
+import { takesOf } from '$core/answers/followPieces.ts';
 import { techniqueOf, type Catalogue } from '$core/trade/catalogue.ts';
 import { storedPieces } from '$core/facts/storedPiece.ts';
 import { readShapeValue, shapeFor, type ShapeSource } from '$core/answers/shapePieces.ts';
@@ -95,12 +96,15 @@ export async function setFollowing(
 ): Promise<void> {
 	const steps = record.steps.filter(
 		(s) =>
-			s.componentId === component.id && s.coatId === null && techniqueOf(trade, s.technique).follows !== null
+			s.componentId === component.id &&
+			s.coatId === null &&
+			takesOf(s, techniqueOf(trade, s.technique)) !== null
 	);
 	for (const s of steps)
-		if (s.fromPieces !== on) await set(tx, 'step', s.id, { fromPieces: on, amount: s.amount });
+		if (s.fromPieces !== on)
+			await set(tx, 'step', s.id, { fromPieces: on, amount: s.amount, guessed: s.guessed });
 	for (const c of record.coats.filter((c) => c.componentId === component.id && c.fromPieces !== on))
-		await set(tx, 'coat', c.id, { fromPieces: on, area: c.area });
+		await set(tx, 'coat', c.id, { fromPieces: on, area: c.area, guessed: c.guessed });
 	const needs = record.needs.filter((n) => n.componentId === component.id);
 	if (!on) {
 		for (const n of needs.filter((n) => n.waste !== null))
@@ -145,6 +149,10 @@ async function keepWorks(
 	return { words: words(at) };
 }
 
+/** Whether a component has just got its first shape: from then on its amounts follow, or they do not. */
+const isFirst = async (tx: Executor, componentId: number): Promise<boolean> =>
+	(await all(tx, 'select 1 from shape where component_id = $1', [componentId])).length === 1;
+
 export const shapeCommands = {
 	addShape: command(
 		(context) => z.intersection(z.object({ componentId: f.id() }), shapeForm(context)),
@@ -157,7 +165,8 @@ export const shapeCommands = {
 				returning id`,
 				[v.componentId, v.shaper, v.name, JSON.stringify(v.values), v.materialId, v.note]
 			);
-			if (v.follow) await setFollowing(tx, record, component, true, context.trade);
+			if (v.follow || (await isFirst(tx, v.componentId)))
+				await setFollowing(tx, record, component, v.follow, context.trade);
 			return { words: `Shaped ${plainName(v.name, v.shaper)} of ${name}`, result };
 		}
 	),
@@ -207,7 +216,8 @@ export const shapeCommands = {
 				returning id`,
 				[v.componentId, v.origin, v.name, JSON.stringify(v.pieces), v.materialId, v.note]
 			);
-			if (v.follow) await setFollowing(tx, record, component, true, context.trade);
+			if (v.follow || (await isFirst(tx, v.componentId)))
+				await setFollowing(tx, record, component, v.follow, context.trade);
 			return { words: `Brought ${plainName(v.name, v.origin)} to ${name}`, result };
 		}
 	),

@@ -2,7 +2,9 @@ import { z } from 'zod';
 import { circleIn, stepsBefore } from '$core/facts/order.ts';
 import { waitOf } from '$core/answers/wait.ts';
 import { PHASES, type Step, type TechniqueKey } from '$core/facts/step.ts';
-import { techniqueOf } from '$core/trade/catalogue.ts';
+import { takesOf } from '$core/answers/followPieces.ts';
+import { techniqueOf, type Catalogue } from '$core/trade/catalogue.ts';
+import { takes } from '$core/trade/handbookRow.ts';
 import { checkCoat } from '$core/answers/coatStack.ts';
 import { formatLocalTime, timeWords, type LocalMinutes } from '$core/units/localTime.ts';
 import { parseArea, parseLength } from '$core/units/measure.ts';
@@ -27,12 +29,24 @@ export type NewStep = Omit<
 	| 'orAfterMinutes'
 	| 'setUpMinutes'
 	| 'fromPieces'
+	| 'takes'
+	| 'guessed'
+	| 'guess'
 	| 'pinnedAt'
 > &
 	Partial<
 		Pick<
 			Step,
-			'coatId' | 'faultId' | 'withinMinutes' | 'orAfterMinutes' | 'setUpMinutes' | 'fromPieces' | 'doneAt'
+			| 'coatId'
+			| 'faultId'
+			| 'withinMinutes'
+			| 'orAfterMinutes'
+			| 'setUpMinutes'
+			| 'fromPieces'
+			| 'takes'
+			| 'guessed'
+			| 'guess'
+			| 'doneAt'
 		>
 	>;
 
@@ -45,6 +59,9 @@ export function insertStep(tx: Executor, s: NewStep): Promise<number> {
 		phase: s.phase,
 		amount: s.amount,
 		fromPieces: s.fromPieces ?? false,
+		takes: s.takes ?? null,
+		guessed: s.guessed ?? false,
+		guess: s.guess ?? null,
 		perCopy: s.perCopy,
 		setUpMinutes: s.setUpMinutes ?? 0,
 		waitMinutes: s.waitMinutes,
@@ -71,6 +88,12 @@ const shape = ({ trade }: Context) => ({
 	phase: f.choice(PHASES),
 	amount: z.string({ error: 'Needs a value.' }),
 	fromPieces: f.ticked(),
+	takes: z
+		.string()
+		.default('')
+		.transform((t) => t || null)
+		.pipe(takes.nullable()),
+	guessed: f.ticked(),
 	perCopy: f.ticked(),
 	setUpMinutes: f.duration(),
 	waitMinutes: f.duration(),
@@ -78,6 +101,12 @@ const shape = ({ trade }: Context) => ({
 	needsHelper: f.ticked(),
 	placeId: f.idOrNull()
 });
+
+/** Whether its amount follows the pieces: where it is wanted, and where these tell it. */
+const follows = (
+	v: { fromPieces: boolean; takes: string | null; technique: TechniqueKey },
+	trade: Catalogue
+) => v.fromPieces && takesOf(v, techniqueOf(trade, v.technique)) !== null;
 
 /** The amount is a length, an area or a count, as the technique says. */
 function withAmount<T extends { technique: TechniqueKey; amount: string }>({ settings, trade }: Context) {
@@ -110,12 +139,14 @@ interface Named {
 	position: number;
 	doneAt: LocalMinutes | null;
 	coatId: number | null;
+	technique: TechniqueKey;
+	amount: number;
 }
 
 export async function loadStep(tx: Executor, id: number, { costumeId }: Context): Promise<Named> {
 	const row = await one<Named>(
 		tx,
-		`select s.id, s.name, s.component_id, c.code, s.position, s.done_at, s.coat_id
+		`select s.id, s.name, s.component_id, c.code, s.position, s.done_at, s.coat_id, s.technique, s.amount
 		from step s join component c on c.id = s.component_id where s.id = $1 and c.costume_id = $2`,
 		[id, costumeId]
 	);
@@ -123,7 +154,7 @@ export async function loadStep(tx: Executor, id: number, { costumeId }: Context)
 	return row;
 }
 
-async function renumber(tx: Executor, order: readonly number[]): Promise<void> {
+export async function renumber(tx: Executor, order: readonly number[]): Promise<void> {
 	await tx.query(
 		`update step s set position = o.position - 1 from unnest($1::integer[]) with ordinality as o (id, position)
 		where s.id = o.id and s.position <> o.position - 1`,
@@ -176,6 +207,18 @@ export async function setDone(tx: Executor, id: number, at: LocalMinutes | null)
 	await set(tx, 'step', id, { doneAt: at });
 }
 
+/** Steps are done. What was done is what was there then: rates are learned from it, whatever becomes of the pieces. */
+export async function finish(
+	tx: Executor,
+	ids: readonly number[],
+	at: LocalMinutes,
+	{ costumeId }: Context
+): Promise<void> {
+	const { steps } = (await loadRecord(tx, costumeId))!;
+	for (const { id, amount, guessed } of steps.filter((s) => ids.includes(s.id)))
+		await set(tx, 'step', id, { doneAt: at, amount, guessed });
+}
+
 export const stepCommands = {
 	addStep: command(
 		(context) =>
@@ -190,8 +233,7 @@ export const stepCommands = {
 			);
 			if (!component) throw new Absent('component');
 			const position = (await stepIds(tx, v.componentId)).length;
-			const fromPieces = v.fromPieces && techniqueOf(trade, v.technique).follows !== null;
-			const id = await insertStep(tx, { ...v, fromPieces, position });
+			const id = await insertStep(tx, { ...v, fromPieces: follows(v, trade), position });
 			return { words: `Added step ${v.name} to ${component.code}`, result: { id } };
 		}
 	),
@@ -200,10 +242,14 @@ export const stepCommands = {
 		(context) =>
 			z.object({ id: f.id(), version: f.version(), ...shape(context) }).transform(withAmount(context)),
 		async (tx, v, context) => {
-			const { code } = await loadStep(tx, v.id, context);
+			const { code, ...old } = await loadStep(tx, v.id, context);
+			// Another amount is no guess any more; one that was only written in rounder figures is the same.
+			const same = v.technique === old.technique && Math.abs(v.amount - old.amount) <= 0.005 * old.amount;
 			await update(tx, 'step', v, {
 				...v,
-				fromPieces: v.fromPieces && techniqueOf(context.trade, v.technique).follows !== null
+				amount: same ? old.amount : v.amount,
+				guessed: v.guessed && same,
+				fromPieces: follows(v, context.trade)
 			});
 			return { words: `Changed step ${v.name} of ${code}` };
 		}
@@ -280,13 +326,7 @@ export const stepCommands = {
 					'update work_log set ended_at = greatest($2::timestamp, started_at), minutes = $3 where id = $1',
 					[running.id, formatLocalTime(at), Math.max(0, at - running.startedAt)]
 				);
-			await setDone(tx, v.id, at);
-			// What was done is what was there then: the rate is learned from it, whatever becomes of the pieces.
-			const { amount } = (await loadRecord(tx, context.costumeId))!.steps.find((s) => s.id === v.id)!;
-			await tx.query('update step set amount = $2 where id = $1 and from_pieces and amount <> $2', [
-				v.id,
-				amount
-			]);
+			await finish(tx, [v.id], at, context);
 			return { words: `Finished ${me.name} of ${me.code}` };
 		}
 	),

@@ -11,6 +11,7 @@ import weather from './migrations/008_weather.sql?raw';
 import nothingLost from './migrations/009_nothing_lost.sql?raw';
 import house from './migrations/010_house.sql?raw';
 import shop from './migrations/011_shop.sql?raw';
+import trueJoints from './migrations/012_true_joints.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -24,7 +25,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 8, name: 'weather', sql: weather },
 	{ id: 9, name: 'nothing lost', sql: nothingLost },
 	{ id: 10, name: 'house', sql: house },
-	{ id: 11, name: 'shop', sql: shop }
+	{ id: 11, name: 'shop', sql: shop },
+	{ id: 12, name: 'true joints', sql: trueJoints }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

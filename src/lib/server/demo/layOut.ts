@@ -96,7 +96,7 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 	const ids = new Map<string, number>();
 	const materials = await loadMaterials(tx);
 	for (const c of demo.components) {
-		const { of, scale = 1, done: _done, needs = {}, ...fields } = c;
+		const { of, scale, done: _done, needs = {}, ...fields } = c;
 		const made = await insertComponent(
 			tx,
 			id,
@@ -104,12 +104,19 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 			STANDARD
 		);
 		ids.set(c.name, made.id);
-		await tx.query(`update step set amount = amount * $2 where component_id = $1 and technique = any($3)`, [
-			made.id,
-			scale,
-			SCALED
-		]);
-		await tx.query('update coat set area_mm2 = area_mm2 * $2 where component_id = $1', [made.id, scale]);
+		// What has a scale was measured; the rest are the routes' starting values, as they are at first.
+		if (scale !== undefined) {
+			await tx.query('update step set guessed = false, guess = null where component_id = $1', [made.id]);
+			await tx.query(`update step set amount = amount * $2 where component_id = $1 and technique = any($3)`, [
+				made.id,
+				scale,
+				SCALED
+			]);
+			await tx.query(
+				'update coat set area_mm2 = area_mm2 * $2, guessed = false, guess = null where component_id = $1',
+				[made.id, scale]
+			);
+		}
 		for (const [name, quantity] of Object.entries(needs))
 			await insert(tx, 'need', {
 				componentId: made.id,

@@ -1,5 +1,5 @@
 import { followPieces } from '$core/answers/followPieces.ts';
-import { learnRates, ratesFrom, type Observation } from '$core/answers/rates.ts';
+import { learnRates, onceEach, ratesFrom, type Observation } from '$core/answers/rates.ts';
 import type { InShop } from '$core/answers/shopPlan.ts';
 import { promiseStash, stillNeeded } from '$core/answers/stash.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
@@ -82,7 +82,7 @@ async function load(db: Database): Promise<Shop> {
 		kept !== null &&
 		kept.observations.size === observations.size &&
 		[...observations].every(([id, list]) => kept.observations.get(id) === list);
-	const logs = sameLogs ? kept.shop.observations : inTime([...observations.values()].flat());
+	const logs = sameLogs ? kept.shop.observations : inTime(onceEach(observations));
 	const workshop = workshopOf(kept, rows, logs);
 	const atWork = costumes.filter((c) => !c.archived).map((c) => c.id);
 	const held = await costumesNow(db, kept, atWork, at, rows);

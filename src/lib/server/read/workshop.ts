@@ -4,7 +4,7 @@ import type { HandbookRow } from '$core/facts/handbook.ts';
 import type { TechniqueKey } from '$core/facts/step.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import { copiesOf, type Component } from '$core/facts/component.ts';
-import { learnRates, ratesFrom, type Observation } from '$core/answers/rates.ts';
+import { learnRates, onceEach, ratesFrom, type Observation } from '$core/answers/rates.ts';
 import type { Material } from '$core/facts/material.ts';
 import type { Executor } from '../db/open.ts';
 import { all, one } from '../db/rows.ts';
@@ -56,7 +56,7 @@ export async function loadObservations(
 	const [rows, components] = await Promise.all([
 		all<Observation & { componentId: number; costumeId: number; perCopy: boolean }>(
 			db,
-			`select s.id as step_id, s.technique, s.amount, s.per_copy, s.set_up_minutes, s.component_id, c.costume_id, s.done_at,
+			`select s.id as step_id, s.technique, s.amount, s.guessed, s.per_copy, s.set_up_minutes, s.component_id, c.costume_id, s.done_at,
 				l.minutes, l.maker_id
 			from step s join component c on c.id = s.component_id join (
 				select step_id, sum(minutes)::integer as minutes,
@@ -137,11 +137,7 @@ export async function loadWorkshop(db: Executor): Promise<Workshop> {
 			ids.map((c) => c.id)
 		)
 	]);
-	const learned = learnRates(
-		catalogueOf(rows.handbook),
-		inTime([...observations.values()].flat()),
-		rows.ownRates
-	);
+	const learned = learnRates(catalogueOf(rows.handbook), inTime(onceEach(observations)), rows.ownRates);
 	return { ...rows, learned, rates: ratesFrom(learned, rows.ownRates) };
 }
 

@@ -50,7 +50,8 @@
 						perCopy: s.perCopy ?? s.phase !== 'pattern',
 						oneSitting: s.oneSitting ?? false,
 						needsHelper: s.needsHelper ?? false,
-						needsSprayPlace: s.needsSprayPlace ?? false
+						needsSprayPlace: s.needsSprayPlace ?? false,
+						...(s.takes === undefined ? {} : { takes: s.takes })
 					}
 				: { oneSitting: s.oneSitting ?? false }
 		};

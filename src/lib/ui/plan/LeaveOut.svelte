@@ -4,7 +4,7 @@
 	import type { Component } from '$core/facts/component.ts';
 	import type { Step } from '$core/facts/step.ts';
 	import type { Triage } from '$core/engines/schedule/triage.ts';
-	import { formatHours } from '$core/units/duration.ts';
+	import { formatDuration } from '$core/units/duration.ts';
 	import { formatClock, timeWords, type LocalMinutes } from '$core/units/localTime.ts';
 	import { formatMoney } from '$core/units/money.ts';
 	import Act from '../Act.svelte';
@@ -73,8 +73,8 @@
 
 {#snippet cost(a: CostumeAlternative)}
 	{a.leave.length
-		? `${formatHours(a.minutes)} less work`
-		: `${formatHours(a.minutes)} more at the bench`}{#if a.savedMinor !== 0},
+		? `${formatDuration(a.minutes)} less work`
+		: `${formatDuration(a.minutes)} more at the bench`}{#if a.savedMinor !== 0},
 		{formatMoney(Math.abs(a.savedMinor), currency)}
 		{a.savedMinor > 0 ? 'not spent' : 'more spent'}{/if},
 	{a.loss > 0 ? `${(a.loss * 100).toFixed(a.loss < 0.1 ? 1 : 0)} % of the look` : 'nothing of the look'}
@@ -182,7 +182,7 @@
 					<td>{called(a)}</td>
 					<td class="number">{of100(w.share)}</td>
 					<td>{w.finish === null ? '' : timeWords(w.finish)}</td>
-					<td class="number">{a.leave.length ? '−' : '+'}{formatHours(a.minutes)}</td>
+					<td class="number">{a.leave.length ? '−' : '+'}{formatDuration(a.minutes)}</td>
 					<td class="number"
 						>{a.savedMinor === 0
 							? ''

@@ -50,7 +50,13 @@
 					suffix={currency}
 				/>
 				<Field name="supplier" label="Supplier" value={edited.supplier} />
-				<Field name="leadDays" label="Lead days" value={edited.leadDays} inputmode="numeric" />
+				<Field
+					name="leadDays"
+					label="Lead days"
+					value={edited.leadDays ?? ''}
+					hint="empty: not known"
+					inputmode="numeric"
+				/>
 				<div class="alone">
 					<Tick name="leadWorkingDays" label="Working days only" checked={edited.leadWorkingDays} />
 				</div>

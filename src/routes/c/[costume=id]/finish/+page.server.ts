@@ -8,7 +8,7 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ parent }) => {
 	const { record, copies, workshop } = await parent();
 	const coats = record.coats.map((c) => ({ ...c, copies: copies[c.componentId] ?? 1 }));
-	return { packs: packsForCoats(coats, catalogueOf(workshop.handbook)) };
+	return { packs: packsForCoats(coats, catalogueOf(workshop.handbook), workshop.materials) };
 };
 
 export const actions: Actions = actionsOf({ ...coatCommands, ...stepCommands });

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { coatProductOf } from '$core/trade/catalogue.ts';
 	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import Check from '@lucide/svelte/icons/check';
 	import { inOrder } from '$core/facts/order.ts';
@@ -17,7 +16,7 @@
 	import Tag from '$lib/ui/Tag.svelte';
 	import Tick from '$lib/ui/Tick.svelte';
 	import Working from '$lib/ui/Working.svelte';
-	import { coatTotalFigure } from '$core/explain/coating.ts';
+	import { coatName, coatTotalFigure } from '$core/explain/coating.ts';
 	import type { PageData } from './$types';
 	import Submit from '$lib/ui/Submit.svelte';
 	import Table from '$lib/ui/Table.svelte';
@@ -63,12 +62,11 @@
 			{#snippet heads()}<th>Product</th><th class="number">Area × coats × copies</th><th class="number"
 					>One pack covers</th
 				><th class="number">Packs</th>{/snippet}
-			{#each data.packs as need (need.product)}
-				{@const p = coatProductOf(trade, need.product)}
+			{#each data.packs as need (`${need.product} ${need.material?.id}`)}
 				<tr>
-					<td>{p.name}</td>
+					<td>{coatName(need.product, need.material, trade)}</td>
 					<td class="number">{formatArea(need.coatedMm2, settings.lengthUnit)}</td>
-					<td class="number soft">{formatArea(p.coversMm2, settings.lengthUnit)} a {p.pack}</td>
+					<td class="number soft">{formatArea(need.coversMm2, settings.lengthUnit)}</td>
 					<td class="number"
 						><b><Working figure={coatTotalFigure(need, trade)} text={String(need.packs)} /></b></td
 					>
@@ -76,7 +74,7 @@
 			{/each}
 		</Table>
 		<p class="small soft foot">
-			Outside area, rounded up once per product.{#if settings.coldOrDamp}
+			Outside area, rounded up once per colour; what is in the stash counts under Buy.{#if settings.coldOrDamp}
 				<b>Cold or damp: all drying is doubled.</b>{/if}
 		</p>
 	{:else}
@@ -104,7 +102,7 @@
 				>
 			{/if}
 		</div>
-		<CoatStack {component} record={data.record} {settings} />
+		<CoatStack {component} record={data.record} {settings} materials={data.workshop.materials} />
 	</Sheet>
 {/each}
 
@@ -113,7 +111,7 @@
 		{#each without as component (component.id)}
 			<div class="bare">
 				<Tag {component} href="{base}/look/{component.id}" />
-				<CoatStack {component} record={data.record} {settings} />
+				<CoatStack {component} record={data.record} {settings} materials={data.workshop.materials} />
 			</div>
 		{/each}
 	</Sheet>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { leadWords } from '$core/answers/leadTime.ts';
 	/** What must be ordered by when, and when it comes. */
 	import { orderByFigure } from '$core/explain/money.ts';
 	import Working from '$lib/ui/Working.svelte';
@@ -46,10 +47,7 @@
 						>{o.usableFrom !== null ? dayWords(Math.floor(o.usableFrom / DAY)) : ''}</td
 					>
 					<td>{o.neededAt !== null ? timeWords(o.neededAt) : ''}</td>
-					<td class="number"
-						>{(o.purchase ?? o.material).leadDays}
-						{(o.purchase ?? o.material).leadWorkingDays ? 'working days' : 'days'}</td
-					>
+					<td class="number">{leadWords(o.purchase ?? o.material)}</td>
 				</tr>
 			{/each}
 		</Table>

@@ -8,7 +8,7 @@
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import { OUTLOOK_WORDS, isTroubled } from '$lib/ui/words.ts';
 	import { timeWords } from '$core/units/localTime.ts';
-	import { formatHours } from '$core/units/duration.ts';
+	import { formatDuration } from '$core/units/duration.ts';
 	import { hoursLeftFigure, spareFigure, finishFigure } from '$core/explain/plan.ts';
 	import Facts from '$lib/ui/Facts.svelte';
 	import { valueOf } from '$core/explain/figure.ts';
@@ -49,7 +49,7 @@
 			<b class:wrong={plan.spareMinutes < 0}
 				><Working
 					figure={spareFigure(plan, workshop)}
-					text="{formatHours(Math.abs(plan.spareMinutes))} {plan.spareMinutes < 0 ? 'short' : 'spare'}"
+					text="{formatDuration(Math.abs(plan.spareMinutes))} {plan.spareMinutes < 0 ? 'short' : 'spare'}"
 				/></b
 			>
 			before {timeWords(plan.deadline)}.{ready ? '' : ` ${OUTLOOK_WORDS[plan.outlook]}.`}
@@ -65,9 +65,11 @@
 	{#snippet beside()}
 		<Facts look="columns">
 			<Fact name="Hands-on left" figure={false}
-				><Working figure={hoursLeftFigure(record, plan)} text={formatHours(plan.handsOnLeft[1])} /></Fact
+				><Working figure={hoursLeftFigure(record, plan)} text={formatDuration(plan.handsOnLeft[1])} /></Fact
 			>
-			<Fact name="good to bad">{formatHours(plan.handsOnLeft[0])} – {formatHours(plan.handsOnLeft[2])}</Fact>
+			<Fact name="good to bad"
+				>{formatDuration(plan.handsOnLeft[0])} – {formatDuration(plan.handsOnLeft[2])}</Fact
+			>
 			{#if plan.schedule.finish !== null}
 				<Fact name="A step begun" figure={false}
 					>{record.costume.split === 'windows'

@@ -1,4 +1,8 @@
 import { error } from '@sveltejs/kit';
+import { cutsOf } from '$core/answers/followPieces.ts';
+import { driversOf } from '$core/engines/pattern/drivers.ts';
+import { database } from '$lib/server/database.ts';
+import { loadPieces } from '$lib/server/read/costume.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { coatCommands } from '$lib/server/commands/coat.ts';
 import { componentCommands } from '$lib/server/commands/component.ts';
@@ -10,10 +14,13 @@ import { stepCommands } from '$lib/server/commands/step.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, parent }) => {
-	const { record } = await parent();
+	const { record, workshop } = await parent();
 	const component = record.components.find((c) => String(c.id) === params.component);
 	if (!component) error(404, 'There is no such component in this costume.');
-	return { componentId: component.id };
+	const { id } = record.costume;
+	const from = { ...(await loadPieces(await database(), [id])).get(id)!, materials: workshop.materials };
+	const pieces = cutsOf(component, record.components, from).flatMap((c) => c.pieces);
+	return { componentId: component.id, seams: Object.keys(driversOf(pieces).seams) };
 };
 
 export const actions: Actions = actionsOf({

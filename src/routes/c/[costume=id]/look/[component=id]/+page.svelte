@@ -6,7 +6,7 @@
 	import { inOrder } from '$core/facts/order.ts';
 	import { tagWords as tagAmount } from '$core/facts/component.ts';
 	import { zoneWords } from '$core/facts/zone.ts';
-	import { formatDuration, formatHours } from '$core/units/duration.ts';
+	import { formatDuration } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { valueOf } from '$core/explain/figure.ts';
 	import { componentHoursFigure } from '$core/explain/plan.ts';
@@ -72,11 +72,11 @@
 		</div>
 		<dl>
 			<dt>Left</dt>
-			<dd><Working figure={left} text={formatHours(valueOf(left))} /></dd>
+			<dd><Working figure={left} text={formatDuration(valueOf(left))} /></dd>
 			<dt>In all</dt>
-			<dd class="figure">{formatHours(total)}</dd>
+			<dd class="figure">{formatDuration(total)}</dd>
 			<dt>Logged</dt>
-			<dd class="figure">{formatHours(logged)}</dd>
+			<dd class="figure">{formatDuration(logged)}</dd>
 			<dt>Copies</dt>
 			<dd class="figure">
 				{copies}{tagAmount(component) ? ` (${tagAmount(component)}${parent ? ', times its set' : ''})` : ''}
@@ -99,7 +99,13 @@
 <Steps {data} {component} />
 
 <div class="pair">
-	<Sheet title="Coats"><CoatStack {component} record={data.record} settings={data.workshop.settings} /></Sheet
+	<Sheet title="Coats"
+		><CoatStack
+			{component}
+			record={data.record}
+			settings={data.workshop.settings}
+			materials={data.workshop.materials}
+		/></Sheet
 	>
 	<Needs {data} {component} />
 </div>

@@ -14,8 +14,9 @@
 		component: Component;
 		record: CostumeRecord;
 		workshop: Workshop;
+		seams: readonly string[];
 	}
-	let { id = $bindable(), component, record, workshop }: Props = $props();
+	let { id = $bindable(), component, record, workshop, seams }: Props = $props();
 	const edited = $derived(record.steps.find((s) => s.id === id));
 	const others = $derived(
 		record.steps
@@ -30,7 +31,7 @@
 <EditDialog bind:id title="Step {edited?.name ?? ''}">
 	{#if edited}
 		<Form command="editStep" id={edited.id} version={edited.version} onDone={() => (id = null)} label="Step">
-			<StepFields step={edited} {workshop} />
+			<StepFields step={edited} {workshop} {seams} />
 			<Submit>Save</Submit>
 		</Form>
 		<hr />

@@ -12,6 +12,7 @@
 	import { timeWords } from '$core/units/localTime.ts';
 	import X from '@lucide/svelte/icons/x';
 	import { amountWords } from '$lib/ui/amounts.ts';
+	import GuessMark from '$lib/ui/GuessMark.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import Check from '@lucide/svelte/icons/check';
 	import Undo2 from '@lucide/svelte/icons/undo-2';
@@ -30,6 +31,7 @@
 	const id = $derived(String(step.id));
 	const start = $derived(data.plan.schedule.steps.find((s) => s.id === id)?.start);
 	const impossible = $derived(data.plan.schedule.impossible.some((s) => s.id === id));
+	const follows = $derived(step.fromPieces && !step.guessed);
 	const copies = $derived(data.copies[component.id] ?? 1);
 	const waitsFor = $derived(
 		step.after.map((id) => {
@@ -82,6 +84,7 @@
 	</td>
 	<td class="small">
 		{amountWords(step, data.workshop)}{#if step.perCopy && copies > 1}<b> × {copies}</b>{/if}
+		{#if step.guessed && step.doneAt === null}<GuessMark />{/if}
 	</td>
 	<td class="number" title="good {formatDuration(minutes[0])}, bad {formatDuration(minutes[2])}"
 		><Working
@@ -94,7 +97,7 @@
 		{[
 			step.oneSitting && 'one sitting',
 			step.needsHelper && 'helper',
-			step.fromPieces && 'follows its pieces',
+			follows && 'follows its pieces',
 			step.placeId !== null && data.workshop.places.find((x) => x.id === step.placeId)?.name.toLowerCase(),
 			step.withinMinutes !== null && `within ${formatWait(step.withinMinutes)}`
 		]

@@ -87,11 +87,11 @@
 		onDone={() => (adding = false)}
 		label="New step"
 	>
-		<StepFields workshop={data.workshop} />
+		<StepFields workshop={data.workshop} seams={data.seams} />
 		<Submit>Add step</Submit>
 	</Form>
 </Dialog>
-<EditStep bind:id={editing} {component} record={data.record} workshop={data.workshop} />
+<EditStep bind:id={editing} {component} record={data.record} workshop={data.workshop} seams={data.seams} />
 
 <style>
 	:global(form.route),

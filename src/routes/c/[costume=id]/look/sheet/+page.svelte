@@ -6,7 +6,7 @@
 	import { anchorOf, calloutNumbers } from '$core/answers/callouts.ts';
 	import { referencesOf } from '$core/facts/picture.ts';
 	import { dayOf, dayWords } from '$core/units/localTime.ts';
-	import { formatHours } from '$core/units/duration.ts';
+	import { formatDuration } from '$core/units/duration.ts';
 	import { valueOf } from '$core/explain/figure.ts';
 	import { componentHoursFigure } from '$core/explain/plan.ts';
 	import { lookViews } from '$lib/lookViews.ts';
@@ -128,7 +128,7 @@
 						<td>{item.source}</td>
 						<td class="number">{item.layer}</td>
 						<td class="small">{[item.form, stuff(item.id)].filter(Boolean).join(' — ')}</td>
-						<td class="number">{hours ? formatHours(hours) : '–'}</td>
+						<td class="number">{hours ? formatDuration(hours) : '–'}</td>
 					</tr>
 				{:else}<tr
 						><td colspan="7">No component yet: <a href="{base}/look">break the costume down</a>.</td></tr

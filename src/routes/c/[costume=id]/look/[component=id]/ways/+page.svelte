@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { riskOf, type WayOutcome } from '$core/answers/makeOrBuy.ts';
-	import { formatDuration, formatHours } from '$core/units/duration.ts';
+	import { formatDuration } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { moneyDigits } from '$core/units/money.ts';
 	import { wayHoursFigure, wayMoneyFigure } from '$core/explain/makeOrBuy.ts';
@@ -43,8 +43,8 @@
 		w.freedMinutes === 0
 			? 'nothing'
 			: w.freedMinutes > 0
-				? `${formatHours(w.freedMinutes)} of hands-on work`
-				: `takes ${formatHours(-w.freedMinutes)} more`;
+				? `${formatDuration(w.freedMinutes)} of hands-on work`
+				: `takes ${formatDuration(-w.freedMinutes)} more`;
 </script>
 
 <svelte:head><title>Make, buy or alter {component.name} · Dapper Ledger</title></svelte:head>
