@@ -59,8 +59,8 @@ test('words for days, waits and hours', () => {
 		'12 days ago'
 	]);
 	assert.deepEqual([45, 90, 1440, 2880, 17_000].map(roughWait), ['45m', '1h30', '1 d', '2 days', '11 days']);
-	assert.equal(spareWords(750), '12.5 h spare');
-	assert.equal(spareWords(-360), '6.0 h short');
+	assert.equal(spareWords(750), '12h30 spare');
+	assert.equal(spareWords(-360), '6h short');
 	for (const words of Object.values(OUTLOOK_WORDS))
 		assert.doesNotMatch(words, /task|ticket|project|sprint|milestone/i);
 });

@@ -1,6 +1,7 @@
 import { costumeStage, stageOf } from '$core/answers/stage.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
+import { readyShare, type Forecast } from '$core/answers/forecast.ts';
 import type { CostumePlan } from '$core/answers/plan.ts';
 import { todayOf } from '$core/answers/today.ts';
 import { workshopFor } from '$core/answers/stash.ts';
@@ -16,7 +17,13 @@ import { all } from '$lib/server/db/rows.ts';
 import { plannedShop } from '$lib/server/read/plans.ts';
 import type { Actions, PageServerLoad } from './$types';
 
-function card(record: CostumeRecord, plan: CostumePlan, workshop: Workshop, now: LocalMinutes) {
+function card(
+	record: CostumeRecord,
+	plan: CostumePlan,
+	workshop: Workshop,
+	now: LocalMinutes,
+	forecast: Forecast | null | undefined
+) {
 	const spend = spendOf(record, workshop);
 	const today = todayOf(record, workshop, plan, now);
 	const next = today.ready[0];
@@ -24,6 +31,9 @@ function card(record: CostumeRecord, plan: CostumePlan, workshop: Workshop, now:
 		costume: record.costume,
 		stage: costumeStage(record.components.map((c) => stageOf(c, record, workshop, now))),
 		outlook: plan.outlook,
+		/** Share of builds ready in time: null where there is nothing to simulate, undefined while they are under way. */
+		ready: forecast && readyShare(forecast, plan),
+		guessedMinutes: plan.guessedMinutes,
 		spareMinutes: plan.spareMinutes,
 		finish: plan.schedule.finish,
 		days: daysLeftFigure(record.costume, now),
@@ -33,6 +43,7 @@ function card(record: CostumeRecord, plan: CostumePlan, workshop: Workshop, now:
 		totalMinor: spend.totalMinor,
 		/** Materials that come on top, at a price that nobody knows. */
 		unpriced: spend.unpriced.length,
+		costGuessed: spend.guessed,
 		next: next ? `${next.component.code} ${next.component.name}: ${next.step.name}` : null,
 		nextMinutes: next?.minutes ?? null,
 		drying: today.drying.length,
@@ -42,7 +53,7 @@ function card(record: CostumeRecord, plan: CostumePlan, workshop: Workshop, now:
 
 export const load: PageServerLoad = async ({ locals }) => {
 	const db = await database();
-	const { shop, plans } = await plannedShop(db, locals.now);
+	const { key, shop, plans, round } = await plannedShop(db, locals.now);
 	const archived = await all<{ id: number; name: string; wearer: string; eventAt: number }>(
 		db,
 		'select id, name, wearer, event_at from costume where archived_at is not null order by event_at desc'
@@ -53,9 +64,11 @@ export const load: PageServerLoad = async ({ locals }) => {
 				record,
 				plans.get(record.costume.id)!,
 				workshopFor(shop.workshop, record.costume, promised),
-				locals.now
+				locals.now,
+				round.forecastOf(record.costume.id)
 			)
 		),
+		planKey: key,
 		archived
 	};
 };

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import FileUp from '@lucide/svelte/icons/file-up';
 	import Plus from '@lucide/svelte/icons/plus';
-	import { goto } from '$app/navigation';
+	import { goto, invalidateAll } from '$app/navigation';
+	import { fetched } from '$lib/ui/task.svelte.ts';
 	import { DAY, dayOf, dayWords, formatLocalTime } from '$core/units/localTime.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -21,6 +22,26 @@
 	let copying = $state<{ id: number; name: string } | null>(null);
 	const year = $derived(new Date(data.now * 60000).getUTCFullYear());
 	const inSixWeeks = $derived(formatLocalTime((dayOf(data.now) + 42) * DAY + 9 * 60));
+	/** Odds that came since the page did. */
+	let told = $state.raw<{ key: string; ready: Record<number, number | null> } | null>(null);
+	const readyOf = (card: PageData['cards'][number]) =>
+		card.ready !== undefined || told?.key !== data.planKey ? card.ready : told.ready[card.costume.id];
+	const waits = $derived(data.cards.some((c) => readyOf(c) === undefined));
+	// The server is the outside world: it tells the odds as they are worked out.
+	$effect(() => {
+		if (!waits) return;
+		const key = data.planKey;
+		const waiting = new AbortController();
+		const ask = async () => {
+			while (!waiting.signal.aborted) {
+				const now = await (await fetched('/odds', waiting.signal)).json();
+				if (now.key !== key) return invalidateAll();
+				told = now;
+			}
+		};
+		ask().catch(() => {});
+		return () => waiting.abort();
+	});
 	const open = (result: unknown) => goto(`/c/${(result as { id: number }).id}/look`);
 </script>
 
@@ -38,7 +59,12 @@
 		</div>
 	</div>
 	{#each data.cards as card (card.costume.id)}
-		<CostumeCard {card} {year} oncopy={() => (copying = { id: card.costume.id, name: card.costume.name })} />
+		<CostumeCard
+			{card}
+			ready={readyOf(card)}
+			{year}
+			oncopy={() => (copying = { id: card.costume.id, name: card.costume.name })}
+		/>
 	{:else}
 		<Sheet title="Nothing on the shelf yet">
 			<p>

@@ -3,7 +3,15 @@
 	import Copy from '@lucide/svelte/icons/copy';
 	import type { PageData } from './$types';
 	import Archive from '@lucide/svelte/icons/archive';
-	import { spareWords, daysWords, isTroubled, OUTLOOK_WORDS } from '$lib/ui/words.ts';
+	import {
+		daysWords,
+		guessedWords,
+		isTroubled,
+		ODDS_COMING,
+		oddsWords,
+		OUTLOOK_WORDS,
+		spareWords
+	} from '$lib/ui/words.ts';
 	import { dayWords, dayOf } from '$core/units/localTime.ts';
 	import { formatDuration } from '$core/units/duration.ts';
 	import { moneyDigits, formatMoney } from '$core/units/money.ts';
@@ -14,11 +22,13 @@
 
 	interface Props {
 		card: PageData['cards'][number];
+		/** Share of builds ready in time: null where there are none, undefined while they are simulated. */
+		ready: number | null | undefined;
 		/** This year, which need not be said. */
 		year: number;
 		oncopy: () => void;
 	}
-	let { card, year, oncopy }: Props = $props();
+	let { card, ready, year, oncopy }: Props = $props();
 </script>
 
 <article class="card" aria-label={card.costume.name}>
@@ -39,13 +49,22 @@
 		<p class="soft">{dayWords(dayOf(card.costume.eventAt), year)}</p>
 	</div>
 	<div class="odds">
-		<p class:bad={isTroubled(card.outlook)}><b>{OUTLOOK_WORDS[card.outlook]}</b></p>
+		{#if isTroubled(card.outlook) || ready === null}
+			<p class:bad={isTroubled(card.outlook)}><b>{OUTLOOK_WORDS[card.outlook]}</b></p>
+		{:else if ready === undefined}<p role="status">{ODDS_COMING}</p>
+		{:else}<p class:bad={ready * 100 < card.costume.targetOdds}>
+				<b>{oddsWords(ready, card.costume.targetOdds)}</b>
+			</p>{/if}
+		{#if ready != null}<p class="figure">{Math.round(ready * 100)} of 100</p>{/if}
 		{#if card.finish !== null}<p class="soft figure">{spareWords(card.spareMinutes)}</p>{/if}
 	</div>
 	<dl>
 		<div>
 			<dt>Work left</dt>
-			<dd><Working figure={card.hours} text={formatDuration(valueOf(card.hours))} /></dd>
+			<dd>
+				<Working figure={card.hours} text={formatDuration(valueOf(card.hours))} />
+				{#if card.guessedMinutes}<span class="small soft">{guessedWords(card.guessedMinutes)}</span>{/if}
+			</dd>
 		</div>
 		<div>
 			<dt>Spent</dt>
@@ -59,6 +78,7 @@
 			<dt>Will cost</dt>
 			<dd class:over={card.costume.limitMinor !== null && card.totalMinor > card.costume.limitMinor}>
 				<Working figure={card.spend} />
+				{#if card.costGuessed}<span class="small soft">partly guessed</span>{/if}
 				{#if card.unpriced}<span class="small soft"
 						>and {card.unpriced === 1 ? 'something' : `${card.unpriced} things`} without a price</span
 					>{/if}

@@ -99,7 +99,7 @@ test('from a first costume to mended, undone, written out and read again', async
 	// The plan answers.
 	await station(page, 'Plan');
 	await expect(page.getByRole('button', { name: /^Ready when/ })).toBeVisible();
-	await expect(page.getByText(/h spare before/).first()).toBeVisible();
+	await expect(page.getByText(/\dh\d* spare before/).first()).toBeVisible();
 	await expect(page.getByRole('heading', { name: 'What decides it' })).toBeVisible();
 
 	// At the bench: the timer by the space bar, a note, done.

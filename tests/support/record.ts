@@ -163,6 +163,7 @@ export const record = (extra: Partial<CostumeRecord> = {}): CostumeRecord => ({
 	leftOut: [],
 	leftOutNeeds: [],
 	found: null,
+	laid: [],
 	fittings: [],
 	...extra
 });

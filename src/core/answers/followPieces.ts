@@ -3,7 +3,12 @@ import { areaOfUnit, type Material } from '../facts/material.ts';
 import { TOLD_BY, type DriverKey, type Drivers, type Takes } from '../trade/driver.ts';
 import { driversOf } from '../engines/pattern/drivers.ts';
 import { techniqueOf, type Catalogue } from '../trade/catalogue.ts';
-import { FAMILIES_OF_GROUND, type Ground, type Technique } from '../trade/technique.ts';
+import {
+	FAMILIES_OF_GROUND,
+	type Ground,
+	type StandardTechnique,
+	type Technique
+} from '../trade/technique.ts';
 import type { StoredShape } from '../facts/shape.ts';
 import type { Wearer } from '../facts/bodyMeasure.ts';
 import { type Component, copiesOf } from '../facts/component.ts';
@@ -72,6 +77,9 @@ export function amountOfPieces(
 	if (takes === null || pieces.length === 0 || !done.every((c) => tells(c, takes))) return null;
 	return taken(driversOf(pieces), takes);
 }
+
+/** Areas of the same pieces, laid as lines and measured as curves, differ by no more than this share. */
+const SAME_PIECES = 0.005;
 
 /** Units of a material for all copies: the area that is cut, so many times for waste. */
 export function quantityOfPieces(
@@ -154,6 +162,12 @@ export function followPieces(record: CostumeRecord, from: PiecesFrom): CostumeRe
 			if (need.waste === null || !component || !material) return need;
 			const copies = copiesOf(component, byId);
 			const found = quantityOfPieces(cuts.get(need.componentId) ?? [], material, need.waste, copies);
+			const laid = record.laid.find(
+				(l) => l.componentId === need.componentId && l.materialId === material.id
+			);
+			// A kept layout says what is taken, for as long as it is of the pieces as they are.
+			if (found && laid && Math.abs(laid.area - found.area * copies) <= SAME_PIECES * laid.area)
+				return { ...need, quantity: laid.quantity, laid: true, guessed: false };
 			return found ? { ...need, quantity: found.quantity, guessed: false } : need;
 		})
 	};
@@ -163,3 +177,31 @@ export function followPieces(record: CostumeRecord, from: PiecesFrom): CostumeRe
 export const followsPieces = (record: CostumeRecord, componentId: number): boolean =>
 	[...record.steps, ...record.coats].some((r) => r.componentId === componentId && r.fromPieces) ||
 	record.needs.some((n) => n.componentId === componentId && n.waste !== null);
+
+/** Techniques by which pieces come out of their material. */
+const CUTTING: readonly StandardTechnique[] = ['trace', 'cutFoam', 'cutCloth'];
+
+/**
+ * Open steps that are done with once these materials are cut: tracing and cutting of a component, where all pieces that the step
+ * is done to are cut from them.
+ */
+export function stepsCut(
+	steps: readonly Step[],
+	componentId: number,
+	cuts: readonly CutPieces[],
+	materialIds: ReadonlySet<number>,
+	trade: Catalogue
+): Step[] {
+	return steps.filter((s) => {
+		if (
+			s.componentId !== componentId ||
+			s.doneAt !== null ||
+			!(CUTTING as readonly string[]).includes(s.technique)
+		)
+			return false;
+		const technique = techniqueOf(trade, s.technique);
+		if (!s.fromPieces || takesOf(s, technique) !== 'outline') return false;
+		const its = doneTo(cuts, technique.ground);
+		return its.length > 0 && its.every((c) => c.material !== null && materialIds.has(c.material.id));
+	});
+}

@@ -15,10 +15,14 @@ import type { Phase, Step } from '../facts/step.ts';
 import { coatSteps, packsForCoats } from './coatStack.ts';
 import { followPieces } from './followPieces.ts';
 import { arrivalDay, lateMinutes, leadWords } from './leadTime.ts';
+import { whatDecides } from './forecast.ts';
+import { guessesOf, guessFactor } from './guesses.ts';
 import { minutesOf } from './minutes.ts';
 import { planCostume } from './plan.ts';
 import { learnRates, onceEach } from './rates.ts';
 import { shapeFor } from './shapePieces.ts';
+import { stageOf } from './stage.ts';
+import { todayOf } from './today.ts';
 import { shoppingLines } from './shopping.ts';
 
 /**
@@ -28,7 +32,7 @@ import { shoppingLines } from './shopping.ts';
 
 const near = (a: number | null | undefined, b: number, why = '') =>
 	assert.ok(a != null && Math.abs(a - b) <= 1e-6 * Math.max(1, Math.abs(b)), `${a}, not ${b} ${why}`);
-const cloth = make.material(2, { family: 'cloth', unit: 'm', widthMm: 1500 });
+const cloth = make.material(2, { family: 'cloth', unit: 'm', widthMm: 1510 });
 const shape = (shaper: string, values: Record<string, number>): StoredShape => ({
 	id: 1,
 	componentId: 1,
@@ -451,4 +455,142 @@ test('steps of a second route come where they belong: a lantern’s light is wir
 		);
 		assert.ok(at('cut') < at('bevel') && at('bevel') < at('join'), 'each keeps its own order');
 	}
+});
+
+const guessed = (id: number, extra: Partial<Step> = {}) =>
+	make.step(id, 1, { technique: 'cutFoam', amount: 6000, guessed: true, guess: 6000, ...extra });
+
+test('minutes on a guessed amount lie as far apart as the rate and the guess together', () => {
+	const record = make.record({ components: [make.component(1)], steps: [guessed(1)] });
+	const [low, usual, high] = minutesOf(record, make.workshop()).get(1)!;
+	// 6 m at 0.6 m a minute; 0.7 and 1.8 times that by the rate, half and twice by the guess.
+	assert.equal(usual, 10);
+	assert.equal(low, Math.round(10 / Math.exp(Math.hypot(Math.log(1 / 0.7), Math.log(2)))));
+	assert.equal(high, Math.round(10 * Math.exp(Math.hypot(Math.log(1.8), Math.log(2)))));
+	assert.deepEqual([low, high], [5, 25]);
+	const known = make.record({ components: [make.component(1)], steps: [guessed(1, { guessed: false })] });
+	assert.deepEqual(minutesOf(known, make.workshop()).get(1), [7, 10, 18]);
+});
+
+test('on guesses no plan is safe, and the hours left say how many of them are guessed', () => {
+	const plan = (steps: Step[]) => {
+		const record = make.record({ components: [make.component(1)], steps });
+		return { record, plan: planCostume(record, make.workshop(), FRIDAY, new Map()) };
+	};
+	const known = plan([guessed(1, { guessed: false }), guessed(2, { guessed: false })]);
+	assert.equal(known.plan.outlook, 'safe');
+	assert.equal(known.plan.guessedMinutes, 0);
+	const half = plan([guessed(1, { guessed: false }), guessed(2)]);
+	assert.equal(half.plan.outlook, 'likely');
+	assert.equal(half.plan.guessedMinutes, 10);
+	assert.equal(half.plan.handsOnLeft[1], 20);
+	assert.match(hoursLeftFigure(half.record, half.plan).inputs[0]!.source, /10m of them guessed/);
+	// Done is done: nothing of it is a guess any more that matters.
+	assert.equal(plan([guessed(1, { doneAt: FRIDAY - 60 })]).plan.guessedMinutes, 0);
+});
+
+test('how far guesses are off is learned from those that were settled', () => {
+	const settled = (amounts: number[]) =>
+		guessFactor([
+			{ steps: amounts.map((amount, i) => guessed(i + 1, { amount, guessed: false })), coats: [] }
+		]);
+	assert.equal(settled([]), 2, 'as stated, until something is settled');
+	// Five at the stated factor and five that were right: exp(√(5·ln²2 ÷ 10)).
+	assert.equal(
+		settled([6000, 6000, 6000, 6000, 6000]),
+		Math.round(10 * Math.exp(Math.log(2) / Math.SQRT2)) / 10
+	);
+	assert.ok(
+		settled([24_000, 24_000, 1500, 24_000, 24_000]) > 2.8,
+		'four times too little is worse than stated'
+	);
+	assert.equal(guessFactor([{ steps: [guessed(1)], coats: [] }]), 2, 'what is not settled tells nothing');
+});
+
+test('what to settle first: what may move the finish before what only takes work, then prices, then money', () => {
+	const [long, short] = [make.component(1), make.component(2)];
+	const steps = [
+		make.step(1, 1, { technique: 'cutFoam', amount: 300_000, guessed: true }),
+		make.step(2, 2, { technique: 'cutFoam', amount: 6000, guessed: true }),
+		make.step(3, 1, { technique: 'other', amount: 60 })
+	];
+	const record = make.record({
+		components: [long, short],
+		steps,
+		needs: [
+			{ ...make.need(1, 1, 3), guessed: true },
+			{ ...make.need(2, 2, 1), guessed: true }
+		]
+	});
+	const materials = [
+		make.material(1, { packPriceMinor: 1000, leadDays: 0 }),
+		make.material(2, { packPriceMinor: null, leadDays: 0 })
+	];
+	const workshop = make.workshop({ materials });
+	const plan = planCostume(record, workshop, FRIDAY, new Map());
+	const guesses = guessesOf(record, workshop, plan, 2);
+	assert.deepEqual(
+		guesses.map((g) => [g.kind, g.componentId ?? g.materialId]),
+		[
+			['amounts', 1],
+			['amounts', 2],
+			['price', 2],
+			['quantity', 1]
+		]
+	);
+	// 500 minutes become 1249 on their bad side: four evenings of three hours more, and some.
+	assert.equal(guesses[0]!.minutes, 500);
+	assert.ok(guesses[0]!.laterMinutes! > 3 * 1440, String(guesses[0]!.laterMinutes));
+	// Three packs at 10.00, and twice as much at the worst.
+	assert.equal(guesses[3]!.moreMinor, 3000);
+});
+
+test('a step of nothing is no next step, and the one after it can be begun', () => {
+	const record = make.record({
+		components: [make.component(1)],
+		steps: [
+			make.step(1, 1, { doneAt: FRIDAY - 600 }),
+			make.step(2, 1, { technique: 'bevel', amount: 0, phase: 'pattern' }),
+			make.step(3, 1, { technique: 'cutFoam', amount: 6000, phase: 'make' })
+		]
+	});
+	const workshop = make.workshop();
+	const plan = planCostume(record, workshop, FRIDAY, new Map());
+	assert.deepEqual(
+		todayOf(record, workshop, plan, FRIDAY).ready.map((r) => [r.step.id, r.minutes]),
+		[[3, 10]]
+	);
+	assert.equal(stageOf(record.components[0]!, record, workshop, FRIDAY), 'to make');
+});
+
+test('what the bench says to do now is the plan’s next step, for as long as the plan says', () => {
+	const record = make.record({
+		components: [make.component(1), make.component(2)],
+		steps: [
+			make.step(1, 1, { amount: 30 }),
+			make.step(2, 2, { amount: 60 }),
+			make.step(3, 2, { amount: 60, waitMinutes: 2880 })
+		]
+	});
+	const workshop = make.workshop();
+	const plan = planCostume(record, workshop, FRIDAY, new Map());
+	const [next] = [...plan.schedule.steps].sort((a, b) => a.start - b.start);
+	const [now] = todayOf(record, workshop, plan, FRIDAY).ready;
+	assert.equal(String(now!.step.id), next!.id);
+	assert.equal(now!.minutes, next!.end - next!.start);
+});
+
+test('what decides: parcels first, then the steps of a component in one line', () => {
+	const componentOf = (id: string) => (id === '9' ? 2 : 1);
+	const steps = [
+		{ id: '1', share: 0.96 },
+		{ id: '2', share: 0.95 },
+		{ id: '9', share: 0.3 },
+		{ id: '3', share: 0.1 }
+	];
+	assert.deepEqual(whatDecides({ steps, parcels: [{ id: 'parcel 1', share: 0.2 }] }, componentOf), [
+		{ ids: ['parcel 1'], share: 0.2 },
+		{ ids: ['1', '2'], share: 0.96 },
+		{ ids: ['9'], share: 0.3 }
+	]);
 });

@@ -1,6 +1,16 @@
 import { FillRule, unionD } from 'clipper2-ts';
 import { areaOfUnit, type Material } from '../facts/material.ts';
-import type { CostumePiece, LayPiece, LaySettings, SheetForm, Stock, StockUse } from '../facts/layout.ts';
+import { useOfPlan } from '../engines/layout/cutSheets.ts';
+import type {
+	CostumePiece,
+	LaidPart,
+	LayPiece,
+	LayPlan,
+	LaySettings,
+	SheetForm,
+	Stock,
+	StockUse
+} from '../facts/layout.ts';
 import type { Piece } from '../facts/piece.ts';
 import { edgesOf, flatten, placed } from '../engines/pattern/outline.ts';
 import { cutLine } from '../engines/pattern/allowance.ts';
@@ -206,4 +216,16 @@ export function partsOf(
 		left -= part;
 		return { componentId, quantity: Math.max(1, part) / 100 };
 	});
+}
+
+/** Copies that a layout leaves without a place. */
+export const leftWithout = (plan: Pick<LayPlan, 'pieces' | 'placements'>): number =>
+	plan.pieces.reduce((sum, p) => sum + p.quantity, 0) - plan.placements.length;
+
+/** What each component takes by a layout: nothing is told while a piece is left out, or while it all comes out of offcuts. */
+export function laidParts(material: Material, plan: LayPlan): LaidPart[] {
+	const quantity = quantityLaid(material, plan.stock, useOfPlan(plan), plan.settings);
+	if (quantity === 0 || leftWithout(plan) > 0) return [];
+	const areas = areasOfComponents(plan.pieces);
+	return partsOf(plan.pieces, quantity).map((part) => ({ ...part, area: areas.get(part.componentId)! }));
 }

@@ -5,7 +5,7 @@ import { copiesOf } from '../facts/component.ts';
 import type { Step } from '../facts/step.ts';
 import { catalogueOf, techniqueOf } from '../trade/catalogue.ts';
 import { BASE_PER_UNIT } from '../trade/technique.ts';
-import { rateOf } from '../trade/rates.ts';
+import { GUESS_FACTOR, rateOf } from '../trade/rates.ts';
 import { wholeMinutes } from '../units/duration.ts';
 
 /** Hands-on minutes of every step of the record, for all copies. */
@@ -19,16 +19,27 @@ export function minutesOf(record: CostumeRecord, workshop: Workshop): Map<number
 	);
 }
 
+/**
+ * A rate on an amount that is itself a guess: as far apart as both are together, in logarithms, since a factor of one and a factor
+ * of the other are independent.
+ */
+function widened([low, usual, high]: ThreePoints, off: number): ThreePoints {
+	if (usual <= 0 || low <= 0) return [low, usual, high];
+	const by = (ratio: number) => Math.exp(Math.hypot(Math.log(ratio), Math.log(off)));
+	return [usual / by(usual / low), usual, usual * by(high / usual)];
+}
+
 /** Whole hands-on minutes at three points: set-up + amount × copies × rate. */
 export function stepMinutes(
-	step: Pick<Step, 'technique' | 'amount' | 'perCopy' | 'setUpMinutes'>,
+	step: Pick<Step, 'technique' | 'amount' | 'perCopy' | 'setUpMinutes'> & { guessed?: boolean },
 	copies: number,
-	workshop: Pick<Workshop, 'rates' | 'handbook'>
+	workshop: Pick<Workshop, 'rates' | 'handbook' | 'guessOff'>
 ): ThreePoints {
 	const trade = catalogueOf(workshop.handbook);
 	const units = step.amount / BASE_PER_UNIT[techniqueOf(trade, step.technique).driver];
 	const times = units * (step.perCopy ? copies : 1);
-	const [low, usual, high] = rateOf(trade, step.technique, workshop.rates);
+	const rate = rateOf(trade, step.technique, workshop.rates);
+	const [low, usual, high] = step.guessed ? widened(rate, workshop.guessOff ?? GUESS_FACTOR) : rate;
 	// Nothing is set out for nothing.
 	const minutes = (rate: number) => (times > 0 ? wholeMinutes(step.setUpMinutes + times * rate) : 0);
 	return [minutes(low), minutes(usual), minutes(high)];
@@ -50,3 +61,7 @@ export function minutesLeft(all: ThreePoints, logged: number): ThreePoints {
 	const left = (minutes: number) => Math.max(minutes - logged, Math.ceil(all[1] / 10));
 	return [left(all[0]), left(all[1]), left(all[2])];
 }
+
+/** Usual minutes left that hang on a guessed amount. */
+export const guessedMinutes = (record: CostumeRecord, left: ReadonlyMap<number, number>): number =>
+	record.steps.reduce((sum, s) => sum + (s.guessed && s.doneAt === null ? (left.get(s.id) ?? 0) : 0), 0);

@@ -6,7 +6,7 @@ import type { CostumeRecord } from '../facts/costume.ts';
 import { joined, openMinutes, openSpans, type Span } from '../engines/schedule/calendar.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { orderOf, placeKey, problemOf } from './planProblem.ts';
-import { minutesOf } from './minutes.ts';
+import { guessedMinutes, minutesOf } from './minutes.ts';
 import { shoppingLines } from './shopping.ts';
 import { decidingChain, planByOrder, planByRule } from '../engines/schedule/plan.ts';
 
@@ -31,6 +31,8 @@ export interface CostumePlan {
 	handsOnLeft: ThreePoints;
 	/** Usual hands-on minutes of each open step that are left: what is logged and what is set out already taken off. */
 	left: Map<number, number>;
+	/** Of those, what hangs on an amount that is a guess. */
+	guessedMinutes: number;
 	orders: OrderBy[];
 	/** Full usual minutes of each step, done or not. */
 	minutes: Map<number, ThreePoints>;
@@ -80,6 +82,7 @@ export function planCostume(
 		steps: problem.steps.map((s) => ({ ...s, minutes: [s.minutes[2], s.minutes[2], s.minutes[2]] }))
 	});
 	const left = leftOf(problem, plan);
+	const usual = new Map([...left].map(([id, m]) => [id, m[1]]));
 	const spare = spareOf(problem, plan, deadline, now);
 	const chain = decidingChain(plan);
 	const needed = neededBy(problem, plan, deadline);
@@ -97,7 +100,8 @@ export function planCostume(
 		...spare,
 		spareMinutes: spare.freeMinutes - spare.takenMinutes,
 		handsOnLeft: [0, 1, 2].map((k) => sumOf([...left.values()].map((m) => m[k]!))) as unknown as ThreePoints,
-		left: new Map([...left].map(([id, m]) => [id, m[1]])),
+		left: usual,
+		guessedMinutes: guessedMinutes(record, usual),
 		orders,
 		minutes
 	};
@@ -142,7 +146,11 @@ function outlookOf(record: CostumeRecord, plan: Plan, bad: Plan, deadline: Local
 	if (plan.finish === null) return 'done';
 	if (plan.finish > record.costume.eventAt) return 'late';
 	if (plan.finish > deadline) return 'intoBuffer';
-	return bad.finish !== null && bad.impossible.length === 0 && bad.finish <= deadline ? 'safe' : 'likely';
+	// On guesses nothing is safe, whatever their bad minutes come to.
+	const guessed = record.steps.some((s) => s.guessed && s.doneAt === null);
+	return !guessed && bad.finish !== null && bad.impossible.length === 0 && bad.finish <= deadline
+		? 'safe'
+		: 'likely';
 }
 
 function spareOf(

@@ -1,3 +1,4 @@
+import { PLAIN_LAY } from '../facts/layout.ts';
 import {
 	definitionOf,
 	latest,
@@ -36,7 +37,8 @@ export interface FitFor {
 	components: readonly Component[];
 	wearers: readonly Wearer[];
 	/** What pieces may be cut from. */
-	materials: readonly Pick<Material, 'id' | 'thicknessMm'>[];
+	materials: readonly (Pick<Material, 'id' | 'thicknessMm'> &
+		Partial<Pick<Material, 'widthMm' | 'lengthMm'>>)[];
 }
 
 /** The largest over all wearers, and over both sides of what is made as a pair. */
@@ -95,7 +97,7 @@ export function shapeFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 	// What is being drawn has no version yet, and may be written to.
 	if (!('version' in shape)) return shapeAnew(shape, fit);
 	const values = valuesOf(shape.values, fit);
-	const key = JSON.stringify([values, thicknessOf(shape, fit.materials)]);
+	const key = JSON.stringify([values, thicknessOf(shape, fit.materials), widthToLay(shape, fit.materials)]);
 	const known = kept.get(shape);
 	if (known?.key === key) return known.done;
 	const done = shapeAnew(shape, fit);
@@ -119,6 +121,19 @@ export function thicknessOf(
 	return mm === null ? null : mm * layers;
 }
 
+/**
+ * How wide the cloth is that a shape is cut from, without the border that a layout keeps on both sides, mm; null for what comes in
+ * sheets, or where nobody has said how wide it is. Strips are as long as can be laid across it.
+ */
+export function widthToLay(
+	{ materialId = null }: Pick<ShapeSource, 'materialId'>,
+	materials: FitFor['materials']
+): number | null {
+	const its = materials.find((m) => m.id === materialId);
+	if (its?.widthMm == null || its.lengthMm != null) return null;
+	return Math.max(1, its.widthMm - 2 * PLAIN_LAY.edge);
+}
+
 /** Before anything is done to the pieces. */
 export function baseFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 	if (shape.drawn) {
@@ -130,7 +145,14 @@ export function baseFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 	if (!values.ok) return values;
 	const shaper = shaperOf(shape.shaper);
 	const thickness = 'thickness' in shaper.params ? thicknessOf(shape, fit.materials) : null;
-	return runShaper(shaper, thickness === null ? values.value : { ...values.value, thickness });
+	const { cloth: width } = shaper.params as Partial<Record<string, Param>>;
+	const laid = width ? widthToLay(shape, fit.materials) : null;
+	const cloth = laid === null ? null : Math.min(Math.max(laid, width!.least), width!.most);
+	return runShaper(shaper, {
+		...values.value,
+		...(thickness === null ? {} : { thickness }),
+		...(cloth === null ? {} : { cloth })
+	});
 }
 
 /** Reads one value as it was typed. With a measure to follow, what is typed is the ease, and may be less than nothing. */

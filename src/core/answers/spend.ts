@@ -18,6 +18,8 @@ export interface Spend {
 	totalMinor: number;
 	/** Materials that are paid for, and whose price nobody knows: they come on top. */
 	unpriced: number[];
+	/** Some quantities in it are guesses. */
+	guessed: boolean;
 	/** Ordered and paid: what is committed. */
 	spentMinor: number;
 	/** Limit less total; null without a limit. */
@@ -72,6 +74,7 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 		stashMinor,
 		totalMinor,
 		unpriced: [...new Set(unpriced)],
+		guessed: record.needs.some((n) => n.guessed) || record.coats.some((c) => c.guessed),
 		spentMinor: orderedMinor + paidMinor,
 		leftMinor: record.costume.limitMinor === null ? null : record.costume.limitMinor - totalMinor,
 		shares,

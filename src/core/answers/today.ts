@@ -4,9 +4,8 @@ import type { Component } from '../facts/component.ts';
 import { stepsBefore } from '../facts/order.ts';
 import type { CostumeRecord, WorkLog } from '../facts/costume.ts';
 import type { Maker, Place, Settings, Workshop } from '../facts/workshop.ts';
-import { loggedByStep, minutesLeft } from './minutes.ts';
 import { waitOf } from './wait.ts';
-import type { Step } from '../facts/step.ts';
+import { isToDo, type Step } from '../facts/step.ts';
 import { openSpans } from '../engines/schedule/calendar.ts';
 import { DAY, type LocalMinutes } from '../units/localTime.ts';
 
@@ -48,7 +47,7 @@ export interface Held {
 export interface Today {
 	/** Timers that run, the first started first: one a maker. */
 	running: WorkLog[];
-	/** The most urgent first; not what somebody is at. */
+	/** As the plan takes them, so that the first is its next step; not what somebody is at. */
 	ready: ReadyStep[];
 	drying: Drying[];
 	held: Held[];
@@ -64,6 +63,8 @@ export function todayOf(
 	const byId = new Map(record.steps.map((s) => [s.id, s]));
 	const components = new Map(record.components.map((c) => [c.id, c]));
 	const before = stepsBefore(record.components, record.steps);
+	const starts = new Map(plan.schedule.steps.map((s) => [Number(s.id), s.start]));
+	const startOf = ({ step }: ReadyStep) => starts.get(step.id) ?? Number.MAX_SAFE_INTEGER;
 	const slack = new Map(plan.schedule.steps.map((s) => [Number(s.id), s.slackMinutes]));
 	const planned = new Map(
 		plan.schedule.steps.map((s) => [Number(s.id), s.makers.map((m) => Number(m.slice(6)))])
@@ -90,25 +91,21 @@ export function todayOf(
 					bought: order.purchase !== null
 				});
 
-	const logged = loggedByStep(record.logs);
 	const running = record.logs.filter((l) => l.endedAt === null).sort((a, b) => a.id - b.id);
 	const begun = new Set(running.map((l) => l.stepId));
-	const open = record.steps.filter(
-		(s) =>
-			s.doneAt === null &&
-			!begun.has(s.id) &&
-			before.get(s.id)!.every((id) => {
-				const b = byId.get(id)!;
-				return b.doneAt !== null && dryAt(b) <= now;
-			})
-	);
+	const passed = (id: number): boolean => {
+		const b = byId.get(id)!;
+		if (b.doneAt !== null) return dryAt(b) <= now;
+		return !isToDo(b) && before.get(id)!.every(passed);
+	};
+	const open = record.steps.filter((s) => isToDo(s) && !begun.has(s.id) && before.get(s.id)!.every(passed));
 	const places = new Map(workshop.places.map((p) => [p.id, p]));
 	const dryNext = drying[0]?.until ?? null;
 	const ready = open
 		.filter((s) => !heldBy.has(s.id))
 		.map((step): ReadyStep => {
 			const place = step.placeId === null ? undefined : places.get(step.placeId);
-			const minutes = minutesLeft(plan.minutes.get(step.id)!, logged.get(step.id) ?? 0)[1];
+			const minutes = plan.left.get(step.id) ?? 0;
 			return {
 				step,
 				component: components.get(step.componentId)!,
@@ -122,7 +119,7 @@ export function todayOf(
 		})
 		.sort(
 			(a, b) =>
-				Number(a.opensAt !== null) - Number(b.opensAt !== null) ||
+				startOf(a) - startOf(b) ||
 				(a.slackMinutes ?? Infinity) - (b.slackMinutes ?? Infinity) ||
 				a.step.id - b.step.id
 		);

@@ -17,6 +17,15 @@ export function needFigure(
 	record: CostumeRecord
 ): Figure {
 	const copies = copiesOf(component, new Map(record.components.map((c) => [c.id, c])));
+	if (need.laid)
+		return {
+			title: `${material.name}: how much`,
+			formula: 'same',
+			as: { kind: 'number', unit: material.unit },
+			inputs: [
+				number('its part of the layout', need.quantity, 'the layout that is kept under Lay', material.unit)
+			]
+		};
 	const unit = areaOfUnit(material) ?? 1;
 	const waste = need.waste ?? 1;
 	return {

@@ -16,7 +16,7 @@ export function oddsFigure(odds: Odds, at: LocalMinutes): Figure {
 				Math.round(share * odds.runs),
 				'simulated: minutes by chance between good and bad (PERT), a quarter of the luck shared by all steps, parcels late, work done again'
 			),
-			number('builds', odds.runs, 'this page')
+			number('builds', odds.runs, 'once a plan, by the server')
 		]
 	};
 }

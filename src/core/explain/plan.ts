@@ -1,3 +1,4 @@
+import { formatDuration } from '../units/duration.ts';
 import pluralize from 'pluralize';
 import type { Step } from '../facts/step.ts';
 import { type Component, copiesOf } from '../facts/component.ts';
@@ -34,7 +35,7 @@ export function stepFigure(
 			number(
 				`amount (${technique.of})`,
 				step.amount / BASE_PER_UNIT[technique.driver],
-				step.fromPieces ? 'its pieces' : 'entered',
+				step.guessed ? 'a guess: a starting value' : step.fromPieces ? 'its pieces' : 'entered',
 				unit
 			),
 			number(
@@ -58,17 +59,22 @@ export function stepFigure(
 export function hoursLeftFigure(record: CostumeRecord, plan: CostumePlan): Figure {
 	const names = new Map(record.components.map((c) => [c.id, `${c.code} ${c.name}`]));
 	const sums = new Map<number, number>();
-	for (const { id, componentId } of record.steps) {
+	const guessed = new Map<number, number>();
+	for (const step of record.steps) {
+		const { id, componentId } = step;
 		const left = plan.left.get(id) ?? 0;
 		if (left) sums.set(componentId, (sums.get(componentId) ?? 0) + left);
+		if (left && step.guessed) guessed.set(componentId, (guessed.get(componentId) ?? 0) + left);
 	}
+	const source = (id: number) =>
+		guessed.has(id)
+			? `usual minutes of its open steps, ${formatDuration(guessed.get(id)!)} of them guessed`
+			: 'usual minutes of its open steps';
 	return {
 		title: 'Hands-on work left',
 		formula: 'sum',
 		as: { kind: 'minutes' },
-		inputs: [...sums].map(([id, value]) =>
-			minutes(names.get(id) ?? '', value, 'usual minutes of its open steps')
-		)
+		inputs: [...sums].map(([id, value]) => minutes(names.get(id) ?? '', value, source(id)))
 	};
 }
 

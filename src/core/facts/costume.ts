@@ -1,3 +1,4 @@
+import type { LaidPart } from './layout.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import type { Split } from './calendar.ts';
 import type { Component } from './component.ts';
@@ -76,6 +77,8 @@ export interface CostumeRecord {
 	leftOutNeeds: Need[];
 	/** The order of steps that a search found, if it was kept. */
 	found: FoundStep[] | null;
+	/** What is taken of materials by the newest layout of each that is kept and not cut yet. */
+	laid: (LaidPart & { materialId: number })[];
 	/** Fittings booked, with what is tried on. */
 	fittings: { id: number; heldAt: LocalMinutes; componentIds: number[] }[];
 }

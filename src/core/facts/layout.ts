@@ -122,6 +122,13 @@ export const layPlan: z.ZodType<LayPlan> = z
 		});
 	});
 /** A layout of a costume that is kept. */
+/** What a component takes of a layout, in units of the material, and the area of its pieces that were laid, mm². */
+export interface LaidPart {
+	componentId: number;
+	quantity: number;
+	area: number;
+}
+
 export interface KeptLayout {
 	id: number;
 	costumeId: number;
@@ -129,6 +136,8 @@ export interface KeptLayout {
 	name: string;
 	plan: LayPlan;
 	keptAt: LocalMinutes;
+	/** What each component takes by it; none while it leaves a piece out. */
+	parts: LaidPart[];
 	/** Null until it is cut. */
 	cutAt: LocalMinutes | null;
 	/** Units of its material that came out of the stash when it was cut. */

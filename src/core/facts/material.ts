@@ -73,6 +73,8 @@ export interface Need {
 	 * it is entered.
 	 */
 	waste: number | null;
+	/** The quantity is what the kept layout takes: not stored, put in as the record is read. */
+	laid?: boolean;
 	/** The quantity was suggested, and nobody has looked at it. */
 	guessed: boolean;
 	/** What of it has been taken out of the stash: it is cut. */

@@ -247,6 +247,7 @@ export const TABLES = {
 		materialId: to('material'),
 		name: text,
 		plan: quiet(json),
+		parts: quiet(json),
 		keptAt: time,
 		cutAt: time,
 		fromStash: number

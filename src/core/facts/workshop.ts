@@ -77,6 +77,8 @@ export interface Workshop {
 	/** Set by hand. */
 	ownRates: Rates;
 	learned: LearnedRate[];
+	/** By which factor starting amounts are off, as a rule; the stated one until some were settled. */
+	guessOff?: number;
 	materials: Material[];
 	/** Currencies besides the workshop's own, as the maker typed them. */
 	exchange: readonly ExchangeRate[];

@@ -121,7 +121,8 @@ async function rowsOf(db: Database, costumeId: number): Promise<Record<string, R
 		plan.stock.id = place('material', plan.stock.id);
 		for (const sheet of plan.stock.sheets) delete sheet.offcut;
 		for (const r of [...plan.pieces, ...plan.placements]) r.stock = place('material', r.stock);
-		for (const p of plan.pieces) p.componentId = place('component', p.componentId);
+		for (const p of [...plan.pieces, ...(row.parts as Row[])])
+			p.componentId = place('component', p.componentId);
 	}
 	for (const row of plain.found_plan!)
 		for (const step of row.plan as Row[]) {

@@ -173,7 +173,7 @@
 			</div>
 			{@render colour(edited.product, edited.materialId)}
 			<Tick name="fromPieces" label="The area follows its pieces" checked={edited.fromPieces} />
-			{#if edited.guessed}<Tick name="guessed" label="The area is a guess" checked />{/if}
+			{#if edited.guessed}<Tick name="guessed" label="Still a guess" checked />{/if}
 			<p class="add"><button class="button main">Save</button></p>
 		</Form>
 	{/if}

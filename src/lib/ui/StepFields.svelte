@@ -75,7 +75,7 @@
 			name="takes"
 			label="Of its pieces it takes"
 			options={takings}
-			none={counts.follows ? `what the technique does: ${wordsOf(counts.follows)}` : 'nothing'}
+			none={counts.follows ? `as usual: ${wordsOf(counts.follows)}` : 'nothing'}
 			bind:value={takes}
 		/>{/if}
 	<Field
@@ -91,7 +91,7 @@
 				label="Follows its pieces"
 				checked={step?.fromPieces ?? false}
 			/>{/if}
-		{#if step?.guessed}<Tick name="guessed" label="The amount is a guess" bind:checked={guessed} />{/if}
+		{#if step?.guessed}<Tick name="guessed" label="Still a guess" bind:checked={guessed} />{/if}
 		<Tick name="perCopy" label="For every copy" checked={step?.perCopy ?? true} />
 		<Tick name="oneSitting" label="One sitting" checked={step?.oneSitting ?? false} />
 		<Tick name="needsHelper" label="Needs a helper" checked={step?.needsHelper ?? false} />

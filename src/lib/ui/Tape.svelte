@@ -6,11 +6,11 @@
 	import pluralize from 'pluralize';
 	import type { CostumePlan } from '$core/answers/plan.ts';
 	import type { Costume } from '$core/facts/costume.ts';
-	import type { Odds } from '$core/engines/schedule/odds.ts';
+	import { readyShare, type Forecast } from '$core/answers/forecast.ts';
 	import type { Span } from '$core/engines/schedule/calendar.ts';
 	import type { Pin } from '$core/answers/pins.ts';
 	import { DAY, dayOf, dayWords, timeWords, weekdayOf } from '$core/units/localTime.ts';
-	import { isTroubled, oddsWords, OUTLOOK_WORDS, spareWords } from './words.ts';
+	import { isTroubled, ODDS_COMING, oddsWords, OUTLOOK_WORDS, spareWords } from './words.ts';
 
 	interface Props {
 		costume: Costume;
@@ -19,10 +19,10 @@
 		pins: readonly Pin[];
 		now: number;
 		days?: number;
-		/** Of simulated builds, once they are known. */
-		odds?: Odds | null;
+		/** Of simulated builds: null where there are none, undefined while they are worked out. */
+		forecast: Forecast | null | undefined;
 	}
-	let { costume, plan, windows, pins, now, days = 150, odds = null }: Props = $props();
+	let { costume, plan, windows, pins, now, days = 150, forecast }: Props = $props();
 
 	const today = $derived(dayOf(now));
 	const eventDay = $derived(dayOf(costume.eventAt));
@@ -34,10 +34,11 @@
 	const width = (from: number, to: number) =>
 		`${((Math.max(0, Math.min(to, start + span) - Math.max(from, start)) / span) * 100).toFixed(3)}%`;
 	const finish = $derived(plan.schedule.finish);
+	const odds = $derived(forecast?.odds ?? null);
 	/** From likely to bad: the middle of the builds to 95 of 100, and until they are known the plan's usual and bad minutes. */
 	const likely = $derived(odds ? (odds.p50 ?? Infinity) : finish);
 	const bad = $derived(odds ? (odds.p95 ?? Infinity) : (plan.badFinish ?? finish));
-	const ready = $derived(odds?.by.find((b) => b.at === plan.deadline)?.share ?? null);
+	const ready = $derived(readyShare(forecast ?? null, plan));
 	const groups = $derived.by(() => {
 		const byDay = new Map<number, Pin[]>();
 		for (const pin of pins) {
@@ -95,14 +96,16 @@
 		</div>
 	</div>
 	<p class="verdict">
-		{#if ready === null || isTroubled(plan.outlook)}<b class:bad={isTroubled(plan.outlook)}
+		{#if isTroubled(plan.outlook) || forecast === null}<b class:bad={isTroubled(plan.outlook)}
 				>{OUTLOOK_WORDS[plan.outlook]}.</b
-			>{:else}<b class:bad={ready * 100 < costume.targetOdds}>{oddsWords(ready, costume.targetOdds)}.</b>{/if}
+			>{:else if ready === null}<b role="status">{ODDS_COMING}</b>{:else}<b
+				class:bad={ready * 100 < costume.targetOdds}>{oddsWords(ready, costume.targetOdds)}.</b
+			>{/if}
 		{#if ready !== null}<b>{Math.round(ready * 100)} of 100</b> builds are ready by {timeWords(
 				plan.deadline
 			)}.{/if}
 		{#if finish !== null}
-			{ready === null ? 'Ready' : 'On usual minutes'}
+			On usual minutes
 			{timeWords(finish)}<span class="more"
 				>, {spareWords(plan.spareMinutes)} before {dayWords(
 					dayOf(plan.deadline)

@@ -1,14 +1,9 @@
+import { RUNS, SEED, SHARED, type Forecast } from '$core/answers/forecast.ts';
 import type { PlanProblem } from '$core/engines/schedule/problem.ts';
 import type { Alternative, Triage } from '$core/engines/schedule/triage.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { PlanResult } from '../../workers/protocol.ts';
 import { fetched, Task } from './task.svelte.ts';
-
-/** Enough that the odds are known to a bit more than one in a hundred. */
-export const RUNS = 5000;
-/** How much of a slip is common to all steps of a build. Starting value, from memory. */
-export const SHARED = 0.25;
-const SEED = 1;
 
 const makeWorker = () =>
 	new Worker(new URL('../../workers/plan.worker.ts', import.meta.url), { type: 'module' });
@@ -22,37 +17,31 @@ export interface ForecastFor {
 }
 
 /**
- * Odds of the costume on show, worked out in a worker and kept for as long as its plan stays the same: the
+ * Odds of the costume on show. The server works them out once a plan; a page that came before they were known asks for them, and the
  * tape of every page and the Plan page show the same.
  */
-class Forecast {
-	task = new Task<'plan'>();
-	/** Of the plan in use. */
-	#known = $state<{ costumeId: number; key: string; result: PlanResult } | null>(null);
+class Shown {
+	#told = $state.raw<{ key: string; forecast: Forecast | null } | null>(null);
 
-	/** The odds of this plan, once they are known. */
-	of({ costumeId, key }: ForecastFor): PlanResult | null {
-		const known = this.#known;
-		return known && known.costumeId === costumeId && known.key === key ? known.result : null;
+	/** What a page was sent, or what came since: undefined while it is worked out. */
+	of(key: string, sent: Forecast | null | undefined): Forecast | null | undefined {
+		return sent === undefined && this.#told?.key === key ? this.#told.forecast : sent;
 	}
 
-	/** Simulates builds of the plan in use, unless that was done before. */
-	async simulate(what: ForecastFor): Promise<void> {
-		if (this.of(what)) return;
-		const result = await this.task.start(makeWorker, async (signal) => ({
-			kind: 'plan',
-			...(await problemOf(what.costumeId, signal)),
-			seconds: 0,
-			seed: SEED,
-			runs: RUNS,
-			shared: SHARED,
-			by: what.by
-		}));
-		if (result) this.#known = { costumeId: what.costumeId, key: what.key, result };
+	/** Waits for the odds of this plan. False when another plan has come in its place: the page is old. */
+	async wait(
+		{ costumeId, key }: Pick<ForecastFor, 'costumeId' | 'key'>,
+		signal: AbortSignal
+	): Promise<boolean> {
+		const answer = await fetched(`/c/${costumeId}/plan/odds`, signal);
+		const told: { key: string; forecast?: Forecast | null } = await answer.json();
+		if (told.key !== key || told.forecast === undefined) return false;
+		this.#told = { key, forecast: told.forecast };
+		return true;
 	}
 }
 
-export const forecast = new Forecast();
+export const shownForecast = new Shown();
 
 /** Looks for a sooner plan, and simulates builds of what is found. */
 export const searchSooner = (

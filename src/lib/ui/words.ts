@@ -1,9 +1,10 @@
+import { momentsOf } from '$core/answers/forecast.ts';
 import pluralize from 'pluralize';
 import type { Costume } from '$core/facts/costume.ts';
 import type { Outlook } from '$core/answers/plan.ts';
 import { formatDuration, formatWait } from '$core/units/duration.ts';
 
-/** The odds in words, until simulated builds give them a number. */
+/** Whether it will be ready, where that hangs on no odds. */
 export const OUTLOOK_WORDS: Record<Outlook, string> = {
 	done: 'All steps done',
 	safe: 'Ready even if every step goes badly',
@@ -30,13 +31,11 @@ export const daysWords = (days: number): string => {
 	return days === 0 ? 'today' : `${pluralize('day', days, true)} left`;
 };
 
-/** What odds are asked for of a costume: by the buffer, by the event, by the rehearsal. */
+/** What odds are asked for of a costume. */
 export const forecastFor = (costume: Costume, deadline: number, key: string) => ({
 	costumeId: costume.id,
 	key,
-	by: [
-		...new Set([deadline, costume.eventAt, ...(costume.rehearsalAt === null ? [] : [costume.rehearsalAt])])
-	]
+	by: momentsOf(costume, deadline)
 });
 
 /** What the odds come to: whether they are as good as wanted, or at least better than even. */
@@ -46,3 +45,9 @@ export const oddsWords = (share: number, target: number): string => {
 		? 'More likely ready than not, less sure than you want it'
 		: 'More likely late than not';
 };
+
+/** While builds are simulated. */
+export const ODDS_COMING = 'How sure that is, is being worked out.';
+
+/** `29h of it guessed`. */
+export const guessedWords = (minutes: number): string => `${formatDuration(minutes)} of it guessed`;

@@ -28,6 +28,17 @@ export const planFields = {
 				materialId: id,
 				name: z.string().min(1).max(120),
 				plan: layPlan,
+				/** What each component takes by it; since form 5. */
+				parts: z
+					.array(
+						z.strictObject({
+							componentId: id,
+							quantity: z.number().positive().max(1e6),
+							area: z.number().min(0)
+						})
+					)
+					.max(2000)
+					.default([]),
 				keptAt: time,
 				cutAt: time.nullable(),
 				fromStash: z.number().min(0).max(1e6).nullable()
@@ -60,6 +71,7 @@ export const writePlan = (source: CostumeSource) => {
 				materialId: l.materialId,
 				name: l.name,
 				plan: { ...l.plan, pieces, placements },
+				parts: l.parts.filter((p) => components.has(p.componentId)),
 				keptAt: formatLocalTime(l.keptAt),
 				cutAt: timeOrNull(l.cutAt),
 				fromStash: l.fromStash
@@ -94,11 +106,12 @@ export const planRows = (
 	},
 	{
 		table: 'layout',
-		rows: layouts.map(({ plan, ...layout }) => {
+		rows: layouts.map(({ plan, parts, ...layout }) => {
 			const stock = String(to('material', layout.materialId));
 			return {
 				...layout,
 				costumeId: COSTUME,
+				parts: parts.map((p) => ({ ...p, componentId: to('component', p.componentId) })),
 				plan: {
 					...plan,
 					stock: { ...plan.stock, id: stock },

@@ -5,6 +5,7 @@ import { rectangle } from '$core/engines/layout/offcut.ts';
 import type { LayPlan } from '$core/facts/layout.ts';
 import { PLAIN_LAY } from '$core/facts/layout.ts';
 import { shoppingLines } from '$core/answers/shopping.ts';
+import { lastAction } from '../db/undo.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadLayouts, loadOffcuts } from '../read/layout.ts';
 import { loadShapes } from '../read/measure.ts';
@@ -259,4 +260,78 @@ test('a thickness that is out is made of layers: pieces, needs, glue and a step 
 	await assert.rejects(from({ materialId: glue, otherId: two, glue: '[]' }), /Nothing is cut/);
 	await assert.rejects(from({ otherId: glue, glue: '[]' }), /how large/);
 	await assert.rejects(from({ glueId: two, glue: '[]' }), /counted in ml or l/);
+});
+
+/** Both plates as shapes on the same foam, of the sizes that `plan` lays; what is cut follows them. */
+async function shaped(foam: number): Promise<void> {
+	for (const [i, width] of [300, 100].entries()) {
+		const componentId = String(plates[i]);
+		await run(shapeCommands.addShape, {
+			componentId,
+			shaper: 'flatPanel',
+			name: '',
+			note: '',
+			materialId: foam,
+			follow: 'on',
+			'value.top': `${width} mm`,
+			'value.bottom': `${width} mm`,
+			'value.height': '200 mm',
+			'value.corner': '0 mm',
+			'value.allowance': '0 mm'
+		});
+	}
+}
+
+test('a kept layout is what is needed, for as long as it is of the pieces as they are', async () => {
+	const foam = await foamOf('Foam laid by itself', '6');
+	for (const s of await loadShapes(w.db, [costume])) await run(shapeCommands.removeShape, { id: s.id });
+	await shaped(foam);
+	const needed = async () =>
+		(await record()).needs
+			.filter((n) => n.materialId === foam)
+			.map((n) => [n.componentId, Number(n.quantity.toFixed(3)), n.laid ?? false]);
+	// 0.06 and 0.02 m² off sheets of 0.2 m², 1.3 times for waste.
+	const byArea = [
+		[plates[0], 0.39, false],
+		[plates[1], 0.13, false]
+	];
+	assert.deepEqual(await needed(), byArea);
+	const { id } = await keep(foam, plan(foam));
+	// Two sheets in all, by their areas.
+	assert.deepEqual(await needed(), [
+		[plates[0], 1.5, true],
+		[plates[1], 0.5, true]
+	]);
+	const [shape] = (await loadShapes(w.db, [costume])).filter((s) => s.componentId === plates[1]);
+	await run(shapeCommands.removeShape, { id: shape!.id });
+	await w.undoLast();
+	assert.equal((await needed())[1]![2], true);
+	await run(lay.removeLayout, { id });
+	assert.deepEqual(await needed(), byArea, 'without the layout it is the area again');
+	// A layout that leaves a piece out says nothing of how much is needed.
+	const whole = plan(foam);
+	await keep(foam, { ...whole, placements: whole.placements.slice(0, 1) });
+	assert.deepEqual(await needed(), byArea);
+	assert.match((await lastAction(w.db))!.words, /without 1 piece/);
+});
+
+test('what is cut is not planned again: tracing and cutting are done, what comes after is not', async () => {
+	const foam = await foamOf('Foam cut and done', '6', { stash: '5' });
+	for (const s of await loadShapes(w.db, [costume])) await run(shapeCommands.removeShape, { id: s.id });
+	await shaped(foam);
+	const open = async () =>
+		(await record()).steps.filter((s) => s.componentId === plates[0] && s.doneAt === null).map((s) => s.name);
+	const before = await open();
+	assert.ok(before.includes('trace and label') && before.includes('cut'));
+	await cut((await keep(foam, plan(foam))).id);
+	assert.deepEqual(
+		before.filter((name) => !new Set(['trace and label', 'cut']).has(name)),
+		await open()
+	);
+	const done = (await record()).steps.find((s) => s.componentId === plates[0] && s.name === 'cut')!;
+	// Once round 300 × 200.
+	assert.deepEqual([Math.round(done.amount), done.guessed], [1000, false]);
+	assert.match((await lastAction(w.db))!.words, /4 steps done/);
+	await w.undoLast();
+	assert.deepEqual(await open(), before);
 });

@@ -1,21 +1,25 @@
+import pluralize from 'pluralize';
 import { z } from 'zod';
 import type { Material } from '$core/facts/material.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
+import { cutsOf, quantityOfPieces, stepsCut } from '$core/answers/followPieces.ts';
+import { copiesOf } from '$core/facts/component.ts';
 import { USUAL_WASTE } from '$core/trade/driver.ts';
-import { partsOf, quantityLaid } from '$core/answers/layPieces.ts';
+import { areasOfComponents, laidParts, leftWithout, partsOf, quantityLaid } from '$core/answers/layPieces.ts';
 import { clashesOf, leftoversOfPlan, useOfPlan } from '$core/engines/layout/cutSheets.ts';
 import { layPlan } from '$core/facts/layout.ts';
 import { formatNumber } from '$core/units/number.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
 import { insert, update } from '../db/tables.ts';
+import { loadPieces, loadRecord } from '../read/costume.ts';
 import { loadLayouts } from '../read/layout.ts';
 import { loadMaterials } from '../read/workshop.ts';
-import { command } from './command.ts';
+import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { setNeed } from './need.ts';
 import { insertOffcut, nextOffcut } from './offcut.ts';
-import { insertStep } from './step.ts';
+import { finish, insertStep } from './step.ts';
 
 /** What components take of a material by a layout: their parts of the whole. */
 const parts = z
@@ -90,9 +94,12 @@ export const layoutCommands = {
 				materialId: v.materialId,
 				name,
 				plan: v.plan,
+				parts: laidParts(material, v.plan),
 				keptAt: now
 			});
-			return { words: `Kept ${name}`, result: { id } };
+			const without = leftWithout(v.plan);
+			const tail = without ? `, without ${pluralize('piece', without, true)}` : '';
+			return { words: `Kept ${name}${tail}`, result: { id } };
 		}
 	),
 
@@ -121,7 +128,8 @@ export const layoutCommands = {
 	cutLayout: command(
 		({ settings }) =>
 			z.object({ id: f.id(), version: f.version(), least: f.lengthBetween(settings.lengthUnit, 20, 2000) }),
-		async (tx, v, { costumeId, now }) => {
+		async (tx, v, context) => {
+			const { costumeId, now } = context;
 			const layout = await ownLayout(tx, v.id, costumeId);
 			if (layout.cutAt !== null) throw new Refused('It is cut already.');
 			const { plan, materialId } = layout;
@@ -170,9 +178,10 @@ export const layoutCommands = {
 					flaws: holes,
 					note: `of ${layout.name}`
 				});
+			const done = await finishCut(tx, context);
 			const kept = left.length === 1 ? 'one offcut' : `${left.length} offcuts`;
 			return {
-				words: `Cut ${layout.name}: ${formatNumber(quantity)} ${material.unit}, ${kept} to the stash`
+				words: `Cut ${layout.name}: ${formatNumber(quantity)} ${material.unit}, ${kept} to the stash${done ? `, ${pluralize('step', done, true)} done` : ''}`
 			};
 		}
 	),
@@ -238,6 +247,41 @@ export const layoutCommands = {
 		}
 	)
 };
+
+/** Tracing and cutting of components whose pieces have all been cut by now is done: what is cut is not planned again. */
+async function finishCut(tx: Executor, context: Context): Promise<number> {
+	const { costumeId, trade, now } = context;
+	const [record, layouts, materials, pieces] = await Promise.all([
+		loadRecord(tx, costumeId),
+		loadLayouts(tx, costumeId),
+		loadMaterials(tx),
+		loadPieces(tx, [costumeId])
+	]);
+	const from = { ...pieces.get(costumeId)!, materials };
+	const cut = layouts.filter((l) => l.cutAt !== null);
+	const done = record!.components.flatMap((component) => {
+		const cuts = cutsOf(component, record!.components, from);
+		const copies = copiesOf(component, new Map(record!.components.map((c) => [c.id, c])));
+		const whole = new Set(
+			materials.flatMap((m) => {
+				const pieces = cut
+					.filter((l) => l.materialId === m.id)
+					.flatMap((l) => l.plan.pieces.filter((p) => p.componentId === component.id));
+				const wanted = quantityOfPieces(cuts, m, 1, copies);
+				const laid = areasOfComponents(pieces).get(component.id) ?? 0;
+				return wanted && laid >= wanted.area * copies * 0.995 ? [m.id] : [];
+			})
+		);
+		return stepsCut(record!.steps, component.id, cuts, whole, trade);
+	});
+	await finish(
+		tx,
+		done.map((s) => s.id),
+		now,
+		context
+	);
+	return done.length;
+}
 
 /** What earlier layouts of a material took for each component, and what of that bought for the costume they left. */
 export async function cutBefore(tx: Executor, costumeId: number, material: Material) {

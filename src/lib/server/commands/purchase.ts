@@ -122,7 +122,7 @@ export const purchaseCommands = {
 			]);
 			if (!need) throw new Absent('need');
 			refuseUnsized(await materialOf(tx, need.materialId, context), v.waste);
-			await update(tx, 'need', v, v);
+			await update(tx, 'need', v, { ...v, guessed: false });
 			return { words: `Changed how much is needed` };
 		}
 	),

@@ -106,14 +106,17 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 		ids.set(c.name, made.id);
 		// What has a scale was measured; the rest are the routes' starting values, as they are at first.
 		if (scale !== undefined) {
-			await tx.query('update step set guessed = false, guess = null where component_id = $1', [made.id]);
+			await tx.query(
+				'update step set guessed = false, guess = null, from_pieces = false where component_id = $1',
+				[made.id]
+			);
 			await tx.query(`update step set amount = amount * $2 where component_id = $1 and technique = any($3)`, [
 				made.id,
 				scale,
 				SCALED
 			]);
 			await tx.query(
-				'update coat set area_mm2 = area_mm2 * $2, guessed = false, guess = null where component_id = $1',
+				'update coat set area_mm2 = area_mm2 * $2, guessed = false, guess = null, from_pieces = false where component_id = $1',
 				[made.id, scale]
 			);
 		}

@@ -1,16 +1,23 @@
 import { Worker } from 'node:worker_threads';
+import type { Forecast } from '$core/answers/forecast.ts';
 import type { MadePlan } from '$core/answers/plan.ts';
 import { ShopPlan } from '$core/answers/shopPlan.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { Shop } from '../read/shop.ts';
-import type { Ask, Told } from './round.ts';
+import { workshopFor } from '$core/answers/stash.ts';
+import { Forecasts } from './forecasts.ts';
+import type { Ask, AskFirst, Told } from './round.ts';
 
 /** The plans of one shop at one time, which come one after another. */
 export interface Round {
 	/** Of one costume at work, as soon as it is known: those with earlier events come first. */
 	planOf(id: number): Promise<MadePlan>;
 	all(): Promise<ReadonlyMap<number, MadePlan>>;
+	/** The forecast of a plan that is known: null where there is nothing to simulate, undefined while it is worked out. */
+	forecastOf(id: number): Forecast | null | undefined;
+	/** The same once it is known; undefined when another plan has come in its place. */
+	forecastWhen(id: number): Promise<Forecast | null | undefined>;
 }
 
 export interface Planner {
@@ -28,6 +35,13 @@ export function startPlanner(thread = process.env.DAPPER_PLANNING_THREAD): Plann
 class OwnPlanner implements Planner {
 	readonly #shopPlan = new ShopPlan();
 	#last: { shop: Shop; start: LocalMinutes; plans: Map<number, MadePlan> } | null = null;
+	readonly #known = new WeakMap<MadePlan, Forecast | null>();
+	readonly #waiting = new Map<number, Waiting<Forecast | null | undefined>>();
+	readonly #forecasts = new Forecasts((id, plan, forecast) => {
+		this.#known.set(plan, forecast);
+		this.#waiting.get(id)?.resolve(forecast);
+		this.#waiting.delete(id);
+	});
 
 	round(shop: Shop, start: LocalMinutes): Round {
 		if (this.#last?.shop !== shop || this.#last.start !== start) {
@@ -35,7 +49,22 @@ class OwnPlanner implements Planner {
 			this.#last = { shop, start, plans: new Map(made.map((m) => [m.id, m.plan])) };
 		}
 		const { plans } = this.#last;
-		return { planOf: async (id) => plans.get(id)!, all: async () => plans };
+		return {
+			planOf: async (id) => plans.get(id)!,
+			all: async () => plans,
+			forecastOf: (id) => this.#known.get(plans.get(id)!),
+			forecastWhen: async (id) => {
+				const plan = plans.get(id)!;
+				if (this.#known.has(plan)) return this.#known.get(plan)!;
+				const { record, promised } = shop.atWork.find((c) => c.record.costume.id === id)!;
+				const workshop = workshopFor(shop.workshop, record.costume, promised);
+				const wait = this.#waiting.get(id) ?? waiting<Forecast | null | undefined>();
+				this.#waiting.set(id, wait);
+				this.#forecasts.want(id, { record, workshop, plan });
+				await wait.promise;
+				return this.#known.get(plan);
+			}
+		};
 	}
 
 	async close(): Promise<void> {}
@@ -53,10 +82,12 @@ class ThreadPlanner implements Planner {
 	#workshop: Workshop | null = null;
 	#stamps = new Map<number, string>();
 	#plans = new Map<number, MadePlan>();
+	#forecasts = new Map<number, { version: number; forecast: Forecast | null }>();
+	readonly #waiting = new Map<string, Waiting<Forecast | null | undefined>>();
 
 	round(shop: Shop, start: LocalMinutes): Round {
 		if (this.#newest?.shop === shop && this.#newest.start === start) return this.#newest;
-		const asked = new Asked(shop, start);
+		const asked = new Asked(shop, start, this);
 		const round = ++this.#count;
 		this.#underWay.set(round, asked);
 		this.#newest = asked;
@@ -87,12 +118,42 @@ class ThreadPlanner implements Planner {
 		return worker;
 	}
 
+	/** The forecast of a plan by its version. */
+	known(id: number, version: number | undefined): Forecast | null | undefined {
+		const its = this.#forecasts.get(id);
+		return its && its.version === version ? its.forecast : undefined;
+	}
+
+	async whenKnown(id: number, version: number | undefined): Promise<Forecast | null | undefined> {
+		const known = this.known(id, version);
+		const newer = (this.#forecasts.get(id)?.version ?? 0) > (version ?? Infinity);
+		if (known !== undefined || version === undefined || newer || !this.#worker) return known;
+		const first: AskFirst = { first: id };
+		this.#worker.postMessage(first);
+		const key = `${id} ${version}`;
+		const wait = this.#waiting.get(key) ?? waiting<Forecast | null | undefined>();
+		this.#waiting.set(key, wait);
+		return wait.promise;
+	}
+
+	#toldForecast(id: number, version: number, forecast: Forecast | null): void {
+		this.#forecasts.set(id, { version, forecast });
+		for (const [key, wait] of this.#waiting) {
+			const [its, of] = key.split(' ').map(Number);
+			if (its !== id || of! > version) continue;
+			// Plans that another has taken the place of are not simulated any more.
+			wait.resolve(of === version ? forecast : undefined);
+			this.#waiting.delete(key);
+		}
+	}
+
 	#told(told: Told): void {
+		if ('forecast' in told) return this.#toldForecast(told.id, told.version, told.forecast);
 		const asked = this.#underWay.get(told.round);
 		if (!asked) return;
 		if ('id' in told) {
 			if (told.plan) this.#plans.set(told.id, told.plan);
-			asked.know(told.id, this.#plans.get(told.id)!);
+			asked.know(told.id, this.#plans.get(told.id)!, told.version);
 			return;
 		}
 		this.#underWay.delete(told.round);
@@ -108,6 +169,9 @@ class ThreadPlanner implements Planner {
 		this.#forget();
 		for (const asked of this.#underWay.values()) asked.fail(error);
 		this.#underWay.clear();
+		for (const wait of this.#waiting.values()) wait.resolve(undefined);
+		this.#waiting.clear();
+		this.#forecasts.clear();
 	}
 
 	#forget(): void {
@@ -142,15 +206,18 @@ class Asked implements Round {
 	readonly #each: Map<number, Waiting<MadePlan>>;
 	readonly #plans = new Map<number, MadePlan>();
 	readonly #all = waiting<ReadonlyMap<number, MadePlan>>();
+	readonly #versions = new Map<number, number>();
 
 	constructor(
 		readonly shop: Shop,
-		readonly start: LocalMinutes
+		readonly start: LocalMinutes,
+		readonly planner: ThreadPlanner
 	) {
 		this.#each = new Map(shop.atWork.map((c) => [c.record.costume.id, waiting<MadePlan>()]));
 	}
 
-	know(id: number, plan: MadePlan): void {
+	know(id: number, plan: MadePlan, version: number): void {
+		this.#versions.set(id, version);
 		this.#plans.set(id, plan);
 		this.#each.get(id)?.resolve(plan);
 	}
@@ -168,5 +235,11 @@ class Asked implements Round {
 	}
 	all(): Promise<ReadonlyMap<number, MadePlan>> {
 		return this.#all.promise;
+	}
+	forecastOf(id: number): Forecast | null | undefined {
+		return this.planner.known(id, this.#versions.get(id));
+	}
+	forecastWhen(id: number): Promise<Forecast | null | undefined> {
+		return this.planner.whenKnown(id, this.#versions.get(id));
 	}
 }

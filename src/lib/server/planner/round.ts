@@ -1,3 +1,4 @@
+import type { Forecast } from '$core/answers/forecast.ts';
 import type { MadePlan } from '$core/answers/plan.ts';
 import type { ToPlan } from '$core/answers/shopPlan.ts';
 import type { Promised } from '$core/answers/stash.ts';
@@ -16,8 +17,15 @@ export interface Ask {
 	start: LocalMinutes;
 }
 
-/** A plan as soon as it is known; none when it is as it was. Or why there is none at all. */
+/** Somebody looks at this costume now: its forecast comes first. */
+export interface AskFirst {
+	first: number;
+}
+
+/** A plan as soon as it is known, counted up with each that is made anew; none when it is as it was. Or why there is none at all. */
 export type Told =
-	| { round: number; id: number; plan: MadePlan | null }
+	| { round: number; id: number; plan: MadePlan | null; version: number }
 	| { round: number; done: true }
-	| { round: number; failed: string };
+	| { round: number; failed: string }
+	/** Later, of the plan of that version: null where there is nothing to simulate. */
+	| { forecast: Forecast | null; id: number; version: number };

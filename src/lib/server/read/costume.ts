@@ -9,7 +9,9 @@ import { needsLeft } from '$core/answers/leaveOut.ts';
 import { followPieces, type PiecesFrom } from '$core/answers/followPieces.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import type { TableName } from '$core/facts/tables.ts';
+import type { LaidPart } from '$core/facts/layout.ts';
 import type { Executor } from '../db/open.ts';
+import { all } from '../db/rows.ts';
 import { select, selectOfCostumes } from '../db/tables.ts';
 import { loadFittings, loadShapes, loadWearers, loadWorn } from './measure.ts';
 import { loadHandbook, loadMaterials } from './workshop.ts';
@@ -34,21 +36,35 @@ export async function loadRecords(db: Executor, ids: readonly number[]): Promise
 /** The same with all amounts as they were entered. */
 export async function loadEntered(db: Executor, ids: readonly number[]): Promise<CostumeRecord[]> {
 	const of = <T>(table: TableName, order?: string) => selectOfCostumes<T>(db, table, ids, order);
-	const [costumes, components, steps, links, coats, needs, purchases, faults, logs, photos, found, fittings] =
-		await Promise.all([
-			select<Costume>(db, 'costume', 'event_at, id', ids),
-			of<Component>('component', 'position, id'),
-			of<Omit<Step, 'after'> & { leftOut: boolean }>('step', 'step.component_id, step.position, step.id'),
-			of<{ stepId: number; afterId: number }>('step_after'),
-			of<Coat>('coat', 'coat.position, coat.id'),
-			of<Need>('need'),
-			of<Purchase>('purchase'),
-			of<Fault>('fault', 'fault.happened_at desc, fault.id desc'),
-			of<WorkLog>('work_log', 'work_log.started_at desc, work_log.id desc'),
-			of<Photo>('photo', 'taken_at desc, id desc'),
-			of<{ plan: FoundStep[] }>('found_plan'),
-			loadFittings(db, ids)
-		]);
+	const [
+		costumes,
+		components,
+		steps,
+		links,
+		coats,
+		needs,
+		purchases,
+		faults,
+		logs,
+		photos,
+		found,
+		laid,
+		fittings
+	] = await Promise.all([
+		select<Costume>(db, 'costume', 'event_at, id', ids),
+		of<Component>('component', 'position, id'),
+		of<Omit<Step, 'after'> & { leftOut: boolean }>('step', 'step.component_id, step.position, step.id'),
+		of<{ stepId: number; afterId: number }>('step_after'),
+		of<Coat>('coat', 'coat.position, coat.id'),
+		of<Need>('need'),
+		of<Purchase>('purchase'),
+		of<Fault>('fault', 'fault.happened_at desc, fault.id desc'),
+		of<WorkLog>('work_log', 'work_log.started_at desc, work_log.id desc'),
+		of<Photo>('photo', 'taken_at desc, id desc'),
+		of<{ plan: FoundStep[] }>('found_plan'),
+		loadLaid(db, ids),
+		loadFittings(db, ids)
+	]);
 	const after = new Map<number, number[]>();
 	for (const { stepId, afterId } of links) after.set(stepId, [...(after.get(stepId) ?? []), afterId]);
 	return costumes.map((costume): CostumeRecord => {
@@ -70,11 +86,25 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 			faults: its(faults),
 			logs: its(logs),
 			photos: its(photos),
+			laid: its(laid),
 			found: found.find((f) => f.costumeId === costume.id)?.plan ?? null,
 			fittings: its(fittings)
 		};
 	});
 }
+
+/** What the newest layout of each material takes, of those that are kept and not cut yet. The layouts themselves are large. */
+const loadLaid = (db: Executor, ids: readonly number[]) =>
+	all<LaidPart & { costumeId: number; materialId: number }>(
+		db,
+		`select l.costume_id, l.material_id, (p ->> 'componentId')::integer as component_id,
+			(p ->> 'quantity')::double precision as quantity, (p ->> 'area')::double precision as area
+		from (
+			select distinct on (costume_id, material_id) costume_id, material_id, parts from layout
+			where costume_id = any($1) and cut_at is null order by costume_id, material_id, kept_at desc, id desc
+		) l, jsonb_array_elements(l.parts) p`,
+		[ids]
+	);
 
 /** Rows by costume, sorted out once for each list. */
 const sortedOut = new WeakMap<readonly object[], Map<number, object[]>>();

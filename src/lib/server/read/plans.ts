@@ -1,3 +1,4 @@
+import type { Forecast } from '$core/answers/forecast.ts';
 import { planAsIf, withRecord } from '$core/answers/asIf.ts';
 import { addTaken, planCostume, type MadePlan } from '$core/answers/plan.ts';
 import { recutAfter, recutTotals, cutAt, type RecutPiece, type RecutTotals } from '$core/answers/recut.ts';
@@ -47,9 +48,9 @@ async function roundNow(db: Database, now: LocalMinutes): Promise<Rounded> {
 export async function plannedShop(
 	db: Database,
 	now: LocalMinutes
-): Promise<{ shop: Shop; plans: ReadonlyMap<number, MadePlan> }> {
-	const { shop, round } = await roundNow(db, now);
-	return { shop, plans: await round.all() };
+): Promise<{ key: string; shop: Shop; plans: ReadonlyMap<number, MadePlan>; round: Round }> {
+	const { shop, start, round } = await roundNow(db, now);
+	return { key: `${shop.key} ${start}`, shop, plans: await round.all(), round };
 }
 
 export interface PlannedCostume {
@@ -59,6 +60,9 @@ export interface PlannedCostume {
 	workshop: Workshop;
 	record: CostumeRecord;
 	plan: MadePlan;
+	/** What simulated builds of it say: null where there is nothing to simulate, undefined while they are under way. */
+	forecast: Forecast | null | undefined;
+	forecastWhen: () => Promise<Forecast | null | undefined>;
 	/** Names of costumes with earlier events, whose hours are taken first. */
 	first: string[];
 	/** Costumes with earlier events, with their plans. */
@@ -85,6 +89,8 @@ export async function plannedCostume(
 			workshop,
 			record,
 			plan: planCostume(record, workshop, start, new Map()),
+			forecast: null,
+			forecastWhen: async () => null,
 			first: [],
 			earlier: [],
 			shop
@@ -103,6 +109,8 @@ export async function plannedCostume(
 		workshop: workshopFor(shop.workshop, record.costume, promised),
 		record,
 		plan,
+		forecast: round.forecastOf(id),
+		forecastWhen: () => round.forecastWhen(id),
 		first,
 		earlier,
 		shop

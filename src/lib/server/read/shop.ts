@@ -1,4 +1,5 @@
 import { followPieces } from '$core/answers/followPieces.ts';
+import { guessFactor } from '$core/answers/guesses.ts';
 import { learnRates, onceEach, ratesFrom, type Observation } from '$core/answers/rates.ts';
 import type { InShop } from '$core/answers/shopPlan.ts';
 import { promiseStash, stillNeeded } from '$core/answers/stash.ts';
@@ -83,9 +84,10 @@ async function load(db: Database): Promise<Shop> {
 		kept.observations.size === observations.size &&
 		[...observations].every(([id, list]) => kept.observations.get(id) === list);
 	const logs = sameLogs ? kept.shop.observations : inTime(onceEach(observations));
-	const workshop = workshopOf(kept, rows, logs);
 	const atWork = costumes.filter((c) => !c.archived).map((c) => c.id);
 	const held = await costumesNow(db, kept, atWork, at, rows);
+	const guessOff = guessFactor([...held.values()].map((h) => h.record));
+	const workshop = workshopOf(kept, rows, logs, guessOff);
 	const shop: Shop = {
 		key: `${era} ${newest}`,
 		workshop,
@@ -121,16 +123,21 @@ async function observationsNow(
 	);
 }
 
-function workshopOf(kept: Kept | null, rows: WorkshopRows, logs: readonly Observation[]): Workshop {
+function workshopOf(
+	kept: Kept | null,
+	rows: WorkshopRows,
+	logs: readonly Observation[],
+	guessOff: number
+): Workshop {
 	const sameRates =
 		kept?.rows.ownRates === rows.ownRates &&
 		kept.rows.handbook === rows.handbook &&
 		kept.shop.observations === logs;
-	if (sameRates && kept.rows === rows) return kept.shop.workshop;
+	if (sameRates && kept.rows === rows && kept.shop.workshop.guessOff === guessOff) return kept.shop.workshop;
 	const learned = sameRates
 		? kept.shop.workshop.learned
 		: learnRates(catalogueOf(rows.handbook), logs, rows.ownRates);
-	return { ...rows, learned, rates: ratesFrom(learned, rows.ownRates) };
+	return { ...rows, learned, rates: ratesFrom(learned, rows.ownRates), guessOff };
 }
 
 /** A shape of the same version is the same object: its pieces are kept with it. */
@@ -169,7 +176,7 @@ async function costumesNow(
 			});
 			const amounts = (r: CostumeRecord) =>
 				JSON.stringify([
-					r.steps.map((s) => s.amount),
+					r.steps.map((s) => [s.amount, s.guessed]),
 					r.coats.map((c) => c.area),
 					r.needs.map((n) => n.quantity)
 				]);

@@ -3,6 +3,7 @@
 	import type { Odds } from '$core/engines/schedule/odds.ts';
 	import { formatWait } from '$core/units/duration.ts';
 	import { timeWords, type LocalMinutes } from '$core/units/localTime.ts';
+	import { whatDecides } from '$core/answers/forecast.ts';
 	import { valueOf } from '$core/explain/figure.ts';
 	import { hopeFigure, oddsFigure } from '$core/explain/odds.ts';
 	import Working from '../Working.svelte';
@@ -12,13 +13,15 @@
 		odds: Odds;
 		finish: LocalMinutes;
 		marks: { at: LocalMinutes; words: string }[];
-		/** Of a step or a parcel. */
-		words: (id: string) => string;
+		/** Of a parcel, a step, or the first and last of some of one component. */
+		words: (ids: readonly string[]) => string;
+		/** Which component a step is of. */
+		componentOf: (stepId: string) => number | undefined;
 	}
-	let { odds, finish, marks, words }: Props = $props();
+	let { odds, finish, marks, words, componentOf }: Props = $props();
 	const of100 = (at: LocalMinutes) => Math.round(valueOf(oddsFigure(odds, at)));
 	const hope = $derived(hopeFigure(odds, finish));
-	const deciding = $derived([...odds.steps, ...odds.parcels].sort((a, b) => b.share - a.share).slice(0, 8));
+	const deciding = $derived(whatDecides(odds, componentOf).slice(0, 8));
 </script>
 
 <ul class="by">
@@ -49,10 +52,10 @@
 {#if deciding.length}
 	<h3>What decides it</h3>
 	<ol class="deciding">
-		{#each deciding as d (d.id)}
+		{#each deciding as d (d.ids[0])}
 			<li>
 				<span class="bar" style:width="{Math.max(2, d.share * 100)}%"></span>
-				<span>{words(d.id)}</span>
+				<span>{words(d.ids)}</span>
 				<span class="figure">{Math.round(d.share * 100)} of 100</span>
 			</li>
 		{/each}

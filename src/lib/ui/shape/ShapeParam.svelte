@@ -75,6 +75,9 @@
 					? `, ${draft.layers} layers`
 					: ''}</span
 			>
+		{:else if key === 'cloth' && draft.cloth !== null}<span class="soft"
+				>{draft.length(draft.cloth)} of {draft.material?.name} can be laid, and count</span
+			>
 		{:else if param.hint}<span class="soft">{param.hint}</span>{/if}
 	</span>
 </div>

@@ -4,6 +4,7 @@ import {
 	readShapeValue,
 	shapeFor,
 	thicknessOf,
+	widthToLay,
 	type Followed
 } from '$core/answers/shapePieces.ts';
 import type { Param, Shaper } from '$core/engines/pattern/shaper.ts';
@@ -135,6 +136,10 @@ export class ShapeDraft {
 	}
 	get material(): Material | undefined {
 		return this.#around.materials().find((m) => m.id === Number(this.materialId));
+	}
+	/** How wide its cloth can be laid, mm: that counts instead of what is typed, as its thickness does. */
+	get cloth(): number | null {
+		return widthToLay(this.#cutFrom, this.#around.materials());
 	}
 	/** What the material says instead of what is typed, mm. */
 	get thickness(): number | null {

@@ -33,6 +33,8 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 		plan,
 		/** Of the plan: odds worked out in the page hold as long as it does. */
 		planKey: found.key,
+		/** Odds of the plan: null where there are none, undefined while they are worked out. */
+		forecast: found.forecast,
 		first,
 		stages,
 		stage: costumeStage(Object.values(stages)),

@@ -1,14 +1,14 @@
 <script lang="ts">
-	import { page } from '$app/state';
+	import { invalidateAll } from '$app/navigation';
 	import Pencil from '@lucide/svelte/icons/pencil';
 	import type { Snippet } from 'svelte';
 	import { tapePins } from '$core/answers/pins.ts';
 	import { dayOf, dayWords } from '$core/units/localTime.ts';
 	import CostumeDialog from '$lib/ui/CostumeDialog.svelte';
-	import { forecast } from '$lib/ui/forecast.svelte.ts';
+	import { shownForecast } from '$lib/ui/forecast.svelte.ts';
 	import Tape from '$lib/ui/Tape.svelte';
 	import Working from '$lib/ui/Working.svelte';
-	import { daysWords, forecastFor } from '$lib/ui/words.ts';
+	import { daysWords } from '$lib/ui/words.ts';
 	import { valueOf } from '$core/explain/figure.ts';
 	import { daysLeftFigure } from '$core/explain/plan.ts';
 	import type { LayoutData } from './$types';
@@ -21,18 +21,18 @@
 	const days = $derived(daysLeftFigure(costume, data.now));
 	const pins = $derived(tapePins(data.record, data.plan, data.workshop, data.now));
 	const open = $derived(data.record.faults.length);
-	const what = $derived(forecastFor(costume, data.plan.deadline, data.planKey));
-	const odds = $derived(forecast.of(what)?.odds ?? null);
-	/** A page left again at once is not worth simulating for, ms; where odds are the answer it begins at once. */
-	const PAUSE = 3000;
+	const forecast = $derived(shownForecast.of(data.planKey, data.forecast));
 
-	// The worker is the outside world: it begins when the plan on show changes, and what was under way is stopped.
+	// The server is the outside world: it is waited for while the odds of the plan on show are worked out.
 	$effect(() => {
-		const wanted = what;
-		if (data.plan.schedule.finish === null || data.plan.schedule.impossible.length) return;
-		const onPlan = page.url.pathname === `${base}/plan`;
-		const timer = setTimeout(() => forecast.simulate(wanted), onPlan ? 0 : PAUSE);
-		return () => clearTimeout(timer);
+		if (forecast !== undefined) return;
+		const waiting = new AbortController();
+		const what = { costumeId: costume.id, key: data.planKey };
+		shownForecast
+			.wait(what, waiting.signal)
+			.then((same) => (same ? undefined : invalidateAll()))
+			.catch(() => {});
+		return () => waiting.abort();
 	});
 </script>
 
@@ -55,7 +55,7 @@
 		</p>
 	</header>
 	<div class="tape on-mat no-print">
-		<Tape {costume} plan={data.plan} windows={data.windows} {pins} now={data.now} {odds} />
+		<Tape {costume} plan={data.plan} windows={data.windows} {pins} now={data.now} {forecast} />
 	</div>
 	<StationRail {base} broken={open > 0 && Object.values(data.stages).includes('broken')} />
 	<main id="main">{@render children()}</main>

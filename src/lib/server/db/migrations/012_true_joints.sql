@@ -23,6 +23,9 @@ alter table purchase alter column lead_days drop default;
 -- Routes whose steps were added to those of its own: what they take is suggested too.
 alter table component add column further_routes text[] not null default '{}';
 
+-- What each component takes by a layout that leaves nothing out, and the area of its pieces then.
+alter table layout add column parts jsonb not null default '[]';
+
 -- Steps of the routes that took all seams of the pieces, whichever they were about.
 create function bring_up_to_12() returns void language sql as $$
 	update step set takes = case name

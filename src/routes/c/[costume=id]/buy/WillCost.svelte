@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** What the costume will cost, against its limit. */
+	import GuessMark from '$lib/ui/GuessMark.svelte';
 	import PageAnswer from '$lib/ui/PageAnswer.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import { valueOf } from '$core/explain/figure.ts';
@@ -22,6 +23,8 @@
 	let { costume, spend, materials, base }: Props = $props();
 	const currency = $derived(costume.currency);
 	const figure = $derived(spendFigure(costume, spend));
+	/** Nothing in it is a guess, and nothing comes on top. */
+	const sure = $derived(!spend.guessed && spend.unpriced.length === 0);
 </script>
 
 <PageAnswer>
@@ -36,10 +39,16 @@
 					text={formatMoney(Math.abs(spend.leftMinor), currency)}
 				/></b
 			>
-			{spend.leftMinor >= 0 ? 'under' : 'over'}
-			the limit of {formatMoney(costume.limitMinor, currency)}
+			{spend.leftMinor < 0 ? 'over' : sure ? 'under' : 'left of'}
+			the limit of {formatMoney(costume.limitMinor, currency)}{sure || spend.leftMinor < 0
+				? ''
+				: ', as far as is known'}
 		</p>
 	{:else}<p class="soft">No limit set.</p>{/if}
+	{#if spend.guessed}<p class="small">
+			Some of it is for amounts that are <GuessMark words="guessed" />:
+			<a href="{base}/plan">settle them first</a>.
+		</p>{/if}
 	{#if spend.unpriced.length}<p class="small" data-unpriced>
 			On top of this comes what nobody knows the price of: {spend.unpriced
 				.map((id) => materials.find((m) => m.id === id)!.name)

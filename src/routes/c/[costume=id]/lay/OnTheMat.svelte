@@ -3,7 +3,7 @@
 	import Undo2 from '@lucide/svelte/icons/undo-2';
 	import pluralize from 'pluralize';
 	import { goto } from '$app/navigation';
-	import { partsOf, quantityLaid } from '$core/answers/layPieces.ts';
+	import { leftWithout, partsOf, quantityLaid } from '$core/answers/layPieces.ts';
 	import { freshSheets } from '$core/engines/layout/stock.ts';
 	import { densityFigure, rollFigure } from '$core/explain/layout.ts';
 	import type { LayPlan, StockUse } from '$core/facts/layout.ts';
@@ -33,6 +33,7 @@
 	let { material, plan, use, desk, busy, base, unit }: Props = $props();
 	const length = (mm: number) => formatLength(mm, unit);
 	const fresh = $derived(freshSheets(use, plan.stock.sheets.length));
+	const without = $derived(busy ? 0 : leftWithout(plan));
 	const quantity = $derived(quantityLaid(material, plan.stock, use, plan.settings));
 </script>
 
@@ -49,6 +50,10 @@
 			To buy: <Working figure={rollFigure(plan, unit)} />.
 		{/if}
 	</p>
+	{#if without}<Notice>
+			<b>{pluralize('piece', without, true)} found no place</b>: the layout does not say how much {material.name}
+			is needed.
+		</Notice>{/if}
 	{#each desk.unplaced as u (u.piece + u.copy)}<Notice>
 			{u.piece}, copy {u.copy}: {sayOf(`lay.${u.why}`)}
 		</Notice>{/each}
@@ -75,7 +80,7 @@
 			{#if desk.movedByHand}<button class="button" type="button" onclick={() => desk.takeBack()}
 					><Undo2 size={16} /> Back by one move</button
 				>{/if}
-			{#if quantity > 0}
+			{#if quantity > 0 && !without}
 				<Form
 					command="takeLayout"
 					label="Take over into needs"

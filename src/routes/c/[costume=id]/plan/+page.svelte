@@ -5,11 +5,12 @@
 	import { parcelKey } from '$core/answers/planProblem.ts';
 	import { oddsFigure } from '$core/explain/odds.ts';
 	import BenchLine from '$lib/ui/BenchLine.svelte';
-	import { forecast } from '$lib/ui/forecast.svelte.ts';
+	import { shownForecast } from '$lib/ui/forecast.svelte.ts';
 	import LeaveOut from '$lib/ui/plan/LeaveOut.svelte';
 	import Odds from '$lib/ui/plan/Odds.svelte';
 	import Sooner from '$lib/ui/plan/Sooner.svelte';
-	import TaskBar from '$lib/ui/TaskBar.svelte';
+	import { RUNS } from '$core/answers/forecast.ts';
+	import { formatNumber } from '$core/units/number.ts';
 	import { forecastFor } from '$lib/ui/words.ts';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -18,6 +19,8 @@
 	import Kept from './Kept.svelte';
 	import PlanAnswer from './PlanAnswer.svelte';
 	import PlanChain from './PlanChain.svelte';
+	import SettleFirst from './SettleFirst.svelte';
+	import { GUESS_FACTOR } from '$core/trade/rates.ts';
 
 	let { data }: { data: PageData } = $props();
 	const plan = $derived(data.plan);
@@ -32,7 +35,8 @@
 		return { code: component?.code ?? '', name: step?.name ?? '', place: '' };
 	};
 	const what = $derived(forecastFor(data.record.costume, plan.deadline, data.planKey));
-	const odds = $derived(forecast.of(what)?.odds ?? null);
+	const forecast = $derived(shownForecast.of(data.planKey, data.forecast));
+	const odds = $derived(forecast?.odds ?? null);
 	const ready = $derived(odds ? oddsFigure(odds, plan.deadline) : null);
 	const marks = $derived([
 		...(data.record.costume.rehearsalAt !== null && data.record.costume.rehearsalAt > data.now
@@ -44,6 +48,14 @@
 			: [{ at: data.record.costume.eventAt, words: 'by the event' }])
 	]);
 	const planned = $derived([...plan.schedule.steps].sort((a, b) => a.start - b.start));
+	const componentOf = (id: string) => steps.get(id)?.componentId;
+	/** Steps of one component in their order: the first and the last of them. */
+	const namedAll = (ids: readonly string[]) => {
+		const its = ids.flatMap((id) => steps.get(id) ?? []).sort((a, b) => a.position - b.position);
+		if (its.length < 2) return named(ids[0]!);
+		const component = components.get(its[0]!.componentId);
+		return `${component?.code ?? ''} ${component?.name ?? ''}: ${its[0]!.name} to ${its.at(-1)!.name}, ${its.length} steps`;
+	};
 	/** A step or a parcel by its id in the plan. */
 	const named = (id: string) => {
 		const step = steps.get(id);
@@ -56,18 +68,37 @@
 <svelte:head><title>Plan · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
 
 <Sheet>
-	<PlanAnswer {plan} record={data.record} workshop={data.workshop} {ready} first={data.first} {base} />
+	<PlanAnswer
+		{plan}
+		record={data.record}
+		workshop={data.workshop}
+		{ready}
+		{forecast}
+		first={data.first}
+		{base}
+	/>
 </Sheet>
 
 {#if plan.schedule.finish !== null && !plan.schedule.impossible.length}
 	<Sheet title="Odds">
 		{#if odds}
-			<Odds {odds} finish={plan.schedule.finish} {marks} words={named} />
+			<Odds {odds} finish={plan.schedule.finish} {marks} words={namedAll} {componentOf} />
 		{:else}
-			<p class="soft">5,000 builds are simulated in this page.</p>
-			<TaskBar task={forecast.task} going="Simulating builds" />
+			<p class="soft" role="status">{formatNumber(RUNS)} builds are being simulated.</p>
 		{/if}
 	</Sheet>
+	{#if forecast?.guesses.length}
+		<Sheet title="Settle first">
+			<SettleFirst
+				guesses={forecast.guesses}
+				components={data.record.components}
+				materials={data.workshop.materials}
+				factor={data.workshop.guessOff ?? GUESS_FACTOR}
+				currency={data.record.costume.currency}
+				{base}
+			/>
+		</Sheet>
+	{/if}
 	<Sheet title="A sooner plan">
 		<Sooner {what} plan={plan.schedule} kept={data.record.found !== null} />
 		{#if data.otherFinish !== null}

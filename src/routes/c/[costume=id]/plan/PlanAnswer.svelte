@@ -1,12 +1,13 @@
 <script lang="ts">
 	/** Whether it will be ready, how sure that is, and how much there is to spare. */
+	import type { Forecast } from '$core/answers/forecast.ts';
 	import PageAnswer from '$lib/ui/PageAnswer.svelte';
 	import type { CostumePlan } from '$core/answers/plan.ts';
 	import CalendarPlus from '@lucide/svelte/icons/calendar-plus';
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import Fact from '$lib/ui/Fact.svelte';
 	import FileDown from '@lucide/svelte/icons/file-down';
-	import { OUTLOOK_WORDS, isTroubled } from '$lib/ui/words.ts';
+	import { guessedWords, isTroubled, ODDS_COMING, OUTLOOK_WORDS } from '$lib/ui/words.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { formatDuration } from '$core/units/duration.ts';
 	import { hoursLeftFigure, spareFigure, finishFigure } from '$core/explain/plan.ts';
@@ -22,11 +23,12 @@
 		workshop: Workshop;
 		/** Of a hundred builds, how many are ready; null until they are simulated. */
 		ready: Figure | null;
+		forecast: Forecast | null | undefined;
 		/** Costumes whose hours are taken out before. */
 		first: readonly string[];
 		base: string;
 	}
-	let { plan, record, workshop, ready, first, base }: Props = $props();
+	let { plan, record, workshop, ready, forecast, first, base }: Props = $props();
 	const finish = $derived(finishFigure(record, plan));
 	const met = $derived(ready !== null && valueOf(ready) >= record.costume.targetOdds);
 </script>
@@ -52,9 +54,11 @@
 					text="{formatDuration(Math.abs(plan.spareMinutes))} {plan.spareMinutes < 0 ? 'short' : 'spare'}"
 				/></b
 			>
-			before {timeWords(plan.deadline)}.{ready ? '' : ` ${OUTLOOK_WORDS[plan.outlook]}.`}
+			before {timeWords(plan.deadline)}.
+			{#if forecast === undefined}<span role="status">{ODDS_COMING}</span>{/if}
+			{#if isTroubled(plan.outlook)}{OUTLOOK_WORDS[plan.outlook]}.{/if}
 		</p>
-		{#if plan.badFinish !== null}<p class="soft">
+		{#if plan.badFinish !== null && plan.guessedMinutes === 0}<p class="soft">
 				If every step takes its bad minutes: {timeWords(plan.badFinish)}.
 			</p>{/if}
 	{/if}
@@ -65,7 +69,9 @@
 	{#snippet beside()}
 		<Facts look="columns">
 			<Fact name="Hands-on left" figure={false}
-				><Working figure={hoursLeftFigure(record, plan)} text={formatDuration(plan.handsOnLeft[1])} /></Fact
+				><Working figure={hoursLeftFigure(record, plan)} text={formatDuration(plan.handsOnLeft[1])} />
+				{#if plan.guessedMinutes}<span class="small soft">{guessedWords(plan.guessedMinutes)}</span
+					>{/if}</Fact
 			>
 			<Fact name="good to bad"
 				>{formatDuration(plan.handsOnLeft[0])} – {formatDuration(plan.handsOnLeft[2])}</Fact

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Check from '@lucide/svelte/icons/check';
+	import GuessMark from '$lib/ui/GuessMark.svelte';
 	/** What a component takes of each material. */
 	import ListChecks from '@lucide/svelte/icons/list-checks';
 	import Plus from '@lucide/svelte/icons/plus';
@@ -41,11 +43,25 @@
 						<td class="number"
 							>{#if need.waste !== null && areaOfUnit(material(need.materialId))}<Working
 									figure={needFigure(need, material(need.materialId), component, data.record)}
-								/>{:else}{formatNumber(need.quantity, 3)} {material(need.materialId).unit}{/if}</td
+								/>{:else}{formatNumber(need.quantity, 3)} {material(need.materialId).unit}{/if}
+							{#if need.guessed}<GuessMark />{/if}</td
 						>
-						<td class="small soft">{steps.find((s) => s.id === need.stepId)?.name ?? 'first making step'}</td>
+						<td class="small soft"
+							>{steps.find((s) => s.id === need.stepId)?.name ?? 'the first that touches it'}</td
+						>
 						<td class="number no-print"
-							><Act
+							>{#if need.guessed}<Act
+									command="editNeed"
+									id={need.id}
+									hidden={{
+										version: need.version,
+										quantity: need.quantity,
+										stepId: need.stepId,
+										waste: need.waste
+									}}
+									look="quiet"
+									label="{material(need.materialId).name}: the amount is right"><Check size={14} /> Right</Act
+								>{/if}<Act
 								command="removeNeed"
 								id={need.id}
 								look="quiet"

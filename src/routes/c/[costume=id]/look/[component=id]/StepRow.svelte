@@ -31,7 +31,7 @@
 	const id = $derived(String(step.id));
 	const start = $derived(data.plan.schedule.steps.find((s) => s.id === id)?.start);
 	const impossible = $derived(data.plan.schedule.impossible.some((s) => s.id === id));
-	const follows = $derived(step.fromPieces && !step.guessed);
+	const follows = $derived(step.fromPieces && !step.guessed && step.doneAt === null);
 	const copies = $derived(data.copies[component.id] ?? 1);
 	const waitsFor = $derived(
 		step.after.map((id) => {
@@ -83,7 +83,7 @@
 		{/each}
 	</td>
 	<td class="small">
-		{amountWords(step, data.workshop)}{#if step.perCopy && copies > 1}<b> × {copies}</b>{/if}
+		{amountWords(step, data.workshop)}{#if step.perCopy && copies > 1}<b>&nbsp;× {copies}</b>{/if}
 		{#if step.guessed && step.doneAt === null}<GuessMark />{/if}
 	</td>
 	<td class="number" title="good {formatDuration(minutes[0])}, bad {formatDuration(minutes[2])}"
