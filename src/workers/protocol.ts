@@ -86,6 +86,7 @@ export interface PlanRequest {
 	runs: number;
 	/** How much of a slip is common to all steps of a build. */
 	shared: number;
+	slip: number;
 	by: readonly LocalMinutes[];
 }
 export interface PlanResult {

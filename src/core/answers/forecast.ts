@@ -11,6 +11,8 @@ export const RUNS = 5000;
 /** How much of a slip is common to all steps of a build. Starting value, from memory. */
 export const SHARED = 0.25;
 export const SEED = 1;
+/** At the worst a coat dries, or a print runs, half as long again. Starting value, from memory. */
+export const WAIT_SLIP = 0.5;
 
 /** What simulated builds of a plan say, and what would make it surer to know. */
 export interface Forecast {
@@ -43,6 +45,7 @@ export function* forecastOf(
 		runs: RUNS,
 		seed: SEED,
 		shared: SHARED,
+		slip: WAIT_SLIP,
 		by: momentsOf(record.costume, plan.deadline)
 	});
 	return { odds, guesses };

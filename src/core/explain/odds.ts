@@ -14,7 +14,7 @@ export function oddsFigure(odds: Odds, at: LocalMinutes): Figure {
 			number(
 				'builds that were ready',
 				Math.round(share * odds.runs),
-				'simulated: minutes by chance between good and bad (PERT), a quarter of the luck shared by all steps, parcels late, work done again'
+				'simulated: minutes by chance between good and bad (PERT), a quarter of the luck shared by all steps, waits and parcels longer, work done again'
 			),
 			number('builds', odds.runs, 'once a plan, by the server')
 		]

@@ -80,7 +80,7 @@
 					style:width={width(Math.max(likely, now), Math.max(bad, likely + DAY / 3))}
 					title="{odds ? 'Half of the builds' : 'Likely'} {timeWords(likely)}, {odds
 						? '95 of 100'
-						: 'at worst'} {bad < Infinity ? timeWords(bad) : 'never'}"
+						: 'at worst'} {bad < Infinity ? timeWords(bad) : `after ${timeWords(odds?.until ?? bad)}`}"
 				></i>
 			{/if}
 			<i class="now" style:left={left(now)}></i>

@@ -1,4 +1,4 @@
-import { RUNS, SEED, SHARED, type Forecast } from '$core/answers/forecast.ts';
+import { RUNS, SEED, SHARED, WAIT_SLIP, type Forecast } from '$core/answers/forecast.ts';
 import type { PlanProblem } from '$core/engines/schedule/problem.ts';
 import type { Alternative, Triage } from '$core/engines/schedule/triage.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
@@ -59,6 +59,7 @@ export const searchSooner = (
 			seed: SEED,
 			runs: RUNS,
 			shared: SHARED,
+			slip: WAIT_SLIP,
 			by: what.by
 		}),
 		onBest
@@ -81,7 +82,8 @@ export const weighAlternatives = (
 			...wanted,
 			seed: SEED,
 			runs: TRIAGE_RUNS,
-			shared: SHARED
+			shared: SHARED,
+			slip: WAIT_SLIP
 		})
 	);
 

@@ -64,6 +64,7 @@ export const scheduleJob = z
 		start: time,
 		deadline: time.nullable().default(null),
 		shared: z.number().min(0).max(1).default(0),
+		slip: z.number().min(0).max(5).default(0),
 		makers: list(
 			z.strictObject({ id, windows: z.array(window), off: z.array(read(parseDate)).default([]) }),
 			'makers'
@@ -174,7 +175,7 @@ export function runScheduleJob(job: ScheduleJob, elapsed: () => number) {
 function oddsOfJob(job: ScheduleJob, problem: PlanProblem, plan: Plan, elapsed: () => number) {
 	if (job.runs === 0 || plan.impossible.length > 0 || plan.finish === null) return null;
 	const task = { problem, order: plan.order, by: job.deadline === null ? [] : [job.deadline] };
-	const work = simulate({ ...task, runs: job.runs, seed: job.seed, shared: job.shared });
+	const work = simulate({ ...task, runs: job.runs, seed: job.seed, shared: job.shared, slip: job.slip });
 	const until = elapsed() + job.seconds;
 	let turn = work.next();
 	while (!turn.done) turn = work.next(elapsed() > until);

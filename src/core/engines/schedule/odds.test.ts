@@ -147,6 +147,25 @@ test('work that has to be done again: as often as its chance says, hands-on and 
 	assert.deepEqual([by[0]!.share, by[3]!.share], [0, 1]);
 });
 
+test('waits slip too: most are as long as said, none shorter, the worst half as long again', () => {
+	const coat = step('coat', 30, { wait: 1000 });
+	const by = [1029, 1030, 1100, 1530];
+	const told = (slip?: number) =>
+		oddsOf(problemOf([coat]), { by, runs: 20_000, ...(slip ? { slip } : {}) }).by.map((b) => b.share);
+	assert.deepEqual(told(), [0, 1, 1, 1], 'as said, where nothing slips');
+	const [none, some, most, all] = told(0.5);
+	assert.deepEqual([none, all], [0, 1]);
+	// PERT on 0, 0, 500 is a beta with mean 83 and deviation 83: α 0.69, β 3.47. Up to 70 lies a bit more than half of it.
+	assert.ok(some! < 0.1 && Math.abs(most! - 0.57) < 0.06, `${some} ${most}`);
+});
+
+test('the day that calendars reach is told, and every build that is ready is ready before it', () => {
+	const problem = problemOf([step('a', 60, { minutes: [30, 60, 600] })]);
+	const { until, p95, days } = oddsOf(problem);
+	assert.ok(p95! < until && days.every((d) => d.day * 1440 < until));
+	assert.ok(Math.abs(days.reduce((sum, d) => sum + d.share, 0) - 1) < 1e-9);
+});
+
 test('the same for the same seed; shares of a day add up; told to stop, it sums up what it has', () => {
 	const problem = problemOf(
 		chain([

@@ -19,6 +19,8 @@ export interface OddsTask {
 	seed: number;
 	/** How much of a slip is common to all steps of a build, 0 to 1: the correlation between any two. */
 	shared: number;
+	/** By how much of itself a wait may be longer, at the worst: 0.5 is half as long again. Waits are as said where it is missing. */
+	slip?: number;
 	/** Moments to know the odds of. */
 	by: readonly LocalMinutes[];
 }
@@ -27,6 +29,8 @@ export interface Odds {
 	runs: number;
 	/** For each moment of `by`: the share of builds that were ready. */
 	by: { at: LocalMinutes; share: number }[];
+	/** How far calendars reach: a build that is not ready by then is late, and ready after it. */
+	until: LocalMinutes;
 	/** When so many builds were ready; null when fewer were, as far as calendars reach. */
 	p50: LocalMinutes | null;
 	p80: LocalMinutes | null;
@@ -85,6 +89,7 @@ export function* simulate(task: OddsTask): Generator<number, Odds, boolean | und
 	}
 	return {
 		...summary({ ...task, runs: run }, nodes, finishes.subarray(0, run).sort(), onChain, byParcel),
+		until,
 		wet: wet / run
 	};
 }
@@ -98,7 +103,7 @@ function horizonOf(problem: PlanProblem): LocalMinutes {
 
 /** Sets the builder's minutes, releases and waits for one more build. */
 function drawsOf(
-	{ problem, seed, shared }: OddsTask,
+	{ problem, seed, shared, slip = 0 }: OddsTask,
 	builder: Builder
 ): { draw: () => void; late: ReadonlyMap<string, LocalMinutes> } {
 	const { nodes } = builder;
@@ -106,6 +111,10 @@ function drawsOf(
 	const common = Math.sqrt(shared);
 	const its = Math.sqrt(1 - shared);
 	const minutes = nodes.map((n) => minutesAt(n.step.minutes));
+	// Most waits are as long as said; some are longer, and by chance of their own: the weather is not the maker's luck.
+	const longer = nodes.map((n) =>
+		slip > 0 && n.step.wait > 0 ? minutesAt([0, 0, slip * n.step.wait]) : null
+	);
 	const parcels = (problem.parcels ?? []).map((p) => ({ ...p, lateBy: minutesAt(p.late) }));
 	const late = new Map<string, LocalMinutes>();
 	const draw = () => {
@@ -117,7 +126,7 @@ function drawsOf(
 			// Done again: the hands-on work and the wait a second time.
 			const again = step.redo !== undefined && random() < step.redo;
 			builder.minutes[i] = once() + (again ? once() : 0);
-			builder.extraWait[i] = again ? step.wait : 0;
+			builder.extraWait[i] = (again ? step.wait : 0) + Math.round(longer[i]?.(normal()) ?? 0);
 			let release = Math.max(problem.start, step.notBefore ?? problem.start);
 			for (const id of step.parcels ?? []) release = Math.max(release, late.get(id) ?? release);
 			builder.release[i] = release;
@@ -164,7 +173,7 @@ function summary(
 	sorted: Float64Array,
 	onChain: Int32Array,
 	byParcel: ReadonlyMap<string, number>
-): Omit<Odds, 'wet'> {
+): Omit<Odds, 'wet' | 'until'> {
 	const quantile = (share: number) => {
 		const at = sorted[Math.max(0, Math.ceil(share * runs) - 1)]!;
 		return Number.isFinite(at) ? at : null;

@@ -4,7 +4,7 @@ import { ALWAYS, seeded, step, problemOf } from '$tests/support/planCases.ts';
 import { checkPlan } from './checkPlan.ts';
 import { planByRule } from './plan.ts';
 import type { PlanProblem } from './problem.ts';
-import { triage, withAlternatives, type Alternative, type TriageTask } from './triage.ts';
+import { triage, undominated, withAlternatives, type Alternative, type TriageTask } from './triage.ts';
 
 const problem = (steps: PlanProblem['steps'], extra: Partial<PlanProblem> = {}) =>
 	problemOf(steps, { deadline: 1000, ...extra });
@@ -135,4 +135,29 @@ test('bought ready: the work goes, what is left waits for the parcel, and a late
 	assert.equal(share, 0);
 	// Late by PERT's beta of mean 1000/6: most parcels come in time, not all.
 	assert.ok(alone[0]!.share > 0.4 && alone[0]!.share < 0.9, `${alone[0]!.share}`);
+});
+
+test('what gives up more of the look for less is not shown first; more hours are judged apart', () => {
+	const alternatives = [
+		leave('badge', ['a'], 0.1),
+		leave('crown', ['b'], 0.4),
+		leave('mask', ['c'], 0.1),
+		{ ...leave('saturday', [], 0), makers: [] }
+	];
+	const alone = [
+		{ id: 'badge', share: 0.8, middle: 0, finish: null },
+		{ id: 'crown', share: 0.7, middle: 0, finish: null },
+		{ id: 'mask', share: 0.6, middle: 0, finish: null },
+		{ id: 'saturday', share: 0.5, middle: 0, finish: null }
+	];
+	assert.deepEqual(
+		undominated(alone, alternatives).map((w) => w.id),
+		['badge', 'saturday']
+	);
+	// As good for as much: both are shown.
+	const even = alone.map((w) => ({ ...w, share: 0.7 }));
+	assert.deepEqual(
+		undominated(even, alternatives).map((w) => w.id),
+		['badge', 'mask', 'saturday']
+	);
 });

@@ -217,3 +217,21 @@ function mergeHours(makers: PlanProblem['makers'], more: PlanProblem['makers'] =
 		...added.values()
 	];
 }
+
+/**
+ * What is worth looking at of things weighed alone: a thing to leave out is not, where leaving out another gives up no more of the
+ * look and makes it as sure or surer, and one of the two better. More hours are judged apart: they cost no look.
+ */
+export const undominated = (alone: readonly Weighed[], alternatives: readonly Alternative[]): Weighed[] => {
+	const byId = new Map(alternatives.map((a) => [a.id, a]));
+	const leaves = (w: Weighed) => (byId.get(w.id)?.leave.length ?? 0) > 0;
+	const loss = (w: Weighed) => byId.get(w.id)?.loss ?? 0;
+	return alone.filter(
+		(w) =>
+			!leaves(w) ||
+			!alone.some(
+				(v) =>
+					leaves(v) && v.share >= w.share && loss(v) <= loss(w) && (v.share > w.share || loss(v) < loss(w))
+			)
+	);
+};

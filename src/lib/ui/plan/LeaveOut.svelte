@@ -3,7 +3,7 @@
 	import type { CostumeAlternative } from '$core/answers/alternatives.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import type { Step } from '$core/facts/step.ts';
-	import type { Triage } from '$core/engines/schedule/triage.ts';
+	import { undominated, type Triage } from '$core/engines/schedule/triage.ts';
 	import { formatDuration } from '$core/units/duration.ts';
 	import { formatClock, timeWords, type LocalMinutes } from '$core/units/localTime.ts';
 	import { formatMoney } from '$core/units/money.ts';
@@ -46,10 +46,10 @@
 	);
 	let all = $state(false);
 	const FEW = 6;
-	const shown = $derived(
-		triage ? triage.alone.filter((w) => w.share > triage.share).slice(0, all ? 99 : FEW) : []
-	);
-	const helpful = $derived(triage ? triage.alone.filter((w) => w.share > triage.share).length : 0);
+	const helps = $derived(triage ? triage.alone.filter((w) => w.share > triage.share) : []);
+	/** First what nothing else is better than in both; all of it when asked for. */
+	const shown = $derived(all ? helps : undominated(helps, alternatives).slice(0, FEW));
+	const helpful = $derived(helps.length);
 
 	async function weigh() {
 		const asked = key;
@@ -193,7 +193,7 @@
 				</tr>
 			{/each}
 		</Table>
-		{#if helpful > FEW}<button class="button small quiet" type="button" onclick={() => (all = !all)}
+		{#if all || helpful > shown.length}<button class="button small quiet" type="button" onclick={() => (all = !all)}
 				>{all ? 'Fewer' : `All ${helpful} that help`}</button
 			>{/if}
 		<p class="small soft">

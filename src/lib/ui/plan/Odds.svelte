@@ -19,6 +19,9 @@
 		componentOf: (stepId: string) => number | undefined;
 	}
 	let { odds, finish, marks, words, componentOf }: Props = $props();
+	/** A build that calendars do not reach is late all the same. */
+	const at = (ready: LocalMinutes | null) =>
+		ready === null ? `after ${timeWords(odds.until)}` : timeWords(ready);
 	const of100 = (at: LocalMinutes) => Math.round(valueOf(oddsFigure(odds, at)));
 	const hope = $derived(hopeFigure(odds, finish));
 	const deciding = $derived(whatDecides(odds, componentOf).slice(0, 8));
@@ -38,9 +41,7 @@
 	{/each}
 </ul>
 <p>
-	Half of the builds are ready {odds.p50 === null ? 'never' : timeWords(odds.p50)}, 80 of 100
-	{odds.p80 === null ? 'never' : timeWords(odds.p80)}, 95 of 100
-	{odds.p95 === null ? 'never' : timeWords(odds.p95)}.
+	Half of the builds are ready {at(odds.p50)}, 80 of 100 {at(odds.p80)}, 95 of 100 {at(odds.p95)}.
 	{#if hope && valueOf(hope) > 0}
 		<b
 			>The plan above, on usual minutes, is <Working figure={hope} text={formatWait(valueOf(hope))} /> more hopeful
