@@ -2,7 +2,7 @@ import { costumeStage, stageOf } from '$core/answers/stage.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import { readyShare, type Forecast } from '$core/answers/forecast.ts';
-import type { CostumePlan } from '$core/answers/plan.ts';
+import { byEvent, type CostumePlan } from '$core/answers/plan.ts';
 import { todayOf } from '$core/answers/today.ts';
 import { workshopFor } from '$core/answers/stash.ts';
 import { spendOf } from '$core/answers/spend.ts';
@@ -59,15 +59,17 @@ export const load: PageServerLoad = async ({ locals }) => {
 		'select id, name, wearer, event_at from costume where archived_at is not null order by event_at desc'
 	);
 	return {
-		cards: shop.atWork.map(({ record, promised }) =>
-			card(
-				record,
-				plans.get(record.costume.id)!,
-				workshopFor(shop.workshop, record.costume, promised),
-				locals.now,
-				round.forecastOf(record.costume.id)
-			)
-		),
+		cards: shop.atWork
+			.toSorted((a, b) => byEvent(a.record, b.record))
+			.map(({ record, promised }) =>
+				card(
+					record,
+					plans.get(record.costume.id)!,
+					workshopFor(shop.workshop, record.costume, promised),
+					locals.now,
+					round.forecastOf(record.costume.id)
+				)
+			),
 		planKey: key,
 		archived
 	};

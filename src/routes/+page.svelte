@@ -26,6 +26,9 @@
 	let told = $state.raw<{ key: string; ready: Record<number, number | null> } | null>(null);
 	const readyOf = (card: PageData['cards'][number]) =>
 		card.ready !== undefined || told?.key !== data.planKey ? card.ready : told.ready[card.costume.id];
+	/** Costumes of the same day before this one, when there are any: by hand it can go before them. */
+	const sameDay = (card: PageData['cards'][number]) =>
+		data.cards.filter((c) => dayOf(c.costume.eventAt) === dayOf(card.costume.eventAt)).map((c) => c.costume);
 	const waits = $derived(data.cards.some((c) => readyOf(c) === undefined));
 	// The server is the outside world: it tells the odds as they are worked out.
 	$effect(() => {
@@ -62,6 +65,7 @@
 		<CostumeCard
 			{card}
 			ready={readyOf(card)}
+			sameDay={sameDay(card)}
 			{year}
 			oncopy={() => (copying = { id: card.costume.id, name: card.costume.name })}
 		/>

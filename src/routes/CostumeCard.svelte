@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** A costume on the shelf: how long until its event, whether it will be ready, what comes next. */
+	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import Copy from '@lucide/svelte/icons/copy';
 	import type { PageData } from './$types';
 	import Archive from '@lucide/svelte/icons/archive';
@@ -22,13 +23,22 @@
 
 	interface Props {
 		card: PageData['cards'][number];
+		/** Costumes whose event is on the same day, in the order in which they are given hours; it is one of them. */
+		sameDay: readonly { id: number; name: string }[];
 		/** Share of builds ready in time: null where there are none, undefined while they are simulated. */
 		ready: number | null | undefined;
 		/** This year, which need not be said. */
 		year: number;
 		oncopy: () => void;
 	}
-	let { card, ready, year, oncopy }: Props = $props();
+	let { card, ready, sameDay, year, oncopy }: Props = $props();
+	const turn = $derived(sameDay.findIndex((c) => c.id === card.costume.id));
+	/** The same costumes, this one a place earlier. */
+	const earlier = $derived.by(() => {
+		const ids = sameDay.map((c) => c.id);
+		[ids[turn - 1], ids[turn]] = [ids[turn]!, ids[turn - 1]!];
+		return ids.join(' ');
+	});
 </script>
 
 <article class="card" aria-label={card.costume.name}>
@@ -57,6 +67,16 @@
 			</p>{/if}
 		{#if ready != null}<p class="figure">{Math.round(ready * 100)} of 100</p>{/if}
 		{#if card.finish !== null}<p class="soft figure">{spareWords(card.spareMinutes)}</p>{/if}
+		{#if turn > 0}<div class="small soft turn">
+				Hours go to {sameDay[turn - 1]!.name} first, on the same day.
+				<Act
+					command="orderHours"
+					hidden={{ ids: earlier }}
+					look="quiet"
+					label="Hours to {card.costume.name} before {sameDay[turn - 1]!.name}"
+					><ArrowUp size={14} /> This one first</Act
+				>
+			</div>{/if}
 	</div>
 	<dl>
 		<div>

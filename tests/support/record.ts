@@ -144,6 +144,7 @@ export const record = (extra: Partial<CostumeRecord> = {}): CostumeRecord => ({
 		limitMinor: 50_000,
 		currency: 'EUR',
 		stashTurn: null,
+		hoursTurn: null,
 		stashAtCost: false,
 		split: 'windows',
 		targetOdds: 85,

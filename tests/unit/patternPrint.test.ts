@@ -9,6 +9,7 @@ import jsQRModule from 'jsqr';
 import sharp from 'sharp';
 import { chartPdf } from '../../src/core/formats/chartPdf.ts';
 import { tagsPdf } from '../../src/core/formats/tagsPdf.ts';
+import { cutListOf, rectangleOf } from '../../src/core/engines/pattern/cutList.ts';
 import { placementChart } from '../../src/core/engines/pattern/placement.ts';
 import { CHECK_SQUARE, patternPdf } from '../../src/core/formats/patternPdf.ts';
 import { patternSvg } from '../../src/core/formats/patternSvg.ts';
@@ -108,6 +109,47 @@ for (const paper of PAPER_KEYS)
 			assert.ok(Math.abs((Number(h) / 72) * 25.4 - PAPERS[paper].height) < 0.05);
 		}
 	});
+
+test('strips that are larger than a page are a list to measure off by, not pages of rectangles', async () => {
+	const net = pieces('netSkirt', {
+		waist: 1000,
+		hem: 1000,
+		layers: 2,
+		widthTop: 100,
+		widthBottom: 100,
+		fullnessTop: 3,
+		fullnessBottom: 3,
+		cloth: 1500,
+		soft: 1,
+		colours: 1,
+		templates: 1
+	});
+	const { list, rest } = cutListOf(net, { width: 190, height: 277 });
+	// Two layers of two nets, each name a line: two strips of 1.5 m by 100 mm.
+	assert.deepEqual(
+		list.map((l) => [Math.round(l.width), Math.round(l.height), l.count]),
+		Array.from({ length: 4 }, () => [1500, 100, 2])
+	);
+	assert.deepEqual(
+		rest.map((r) => r.piece.name),
+		['edge template 1'],
+		'the card is drawn'
+	);
+	assert.equal(cutListOf(net, null).rest.length, net.length, 'a plotter draws all');
+	const file = join(folder, 'list.pdf');
+	writeFileSync(file, await patternPdf(net, 'a4', 'skirt'));
+	const { stdout } = spawnSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+	assert.match(stdout, /skirt: cut list/);
+	assert.match(stdout, /2\s?x\s+1500 x 100 mm\s+layer 1, structure net/);
+	// Bent, holed and folded pieces are drawn.
+	assert.equal(rectangleOf(pieces('horn')[0]!), null);
+	assert.equal(rectangleOf(pieces('sash')[0]!), null);
+	const [strap] = pieces('tubeWrap', { girth: 900, thickness: 5, length: 40 });
+	assert.deepEqual(
+		rectangleOf(strap!)!.map((s) => Math.round(s)),
+		[Math.round(900 + 5 * Math.PI), 40]
+	);
+});
 
 test('a printed strip has its length: 250 mm from end to end across the pages', async () => {
 	const strip = pieces('tubeWrap', { girth: 150, thickness: 5, length: 40 });

@@ -1,4 +1,4 @@
-import { DAY, type LocalMinutes } from '../units/localTime.ts';
+import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
 import type { Plan, PlannedStep, PlanProblem } from '../engines/schedule/problem.ts';
 import { arrivalOf, type NeededBy, type OrderBy, orderByOf } from './arrivals.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
@@ -46,9 +46,15 @@ export interface MadePlan extends CostumePlan {
 /** A year of minutes a maker could still find: enough to say "plenty". */
 const SPARE_HORIZON_DAYS = 400;
 
-/** The earliest event first: what an earlier costume takes of hours is not there for a later one. */
+/**
+ * The earliest event first: what an earlier costume takes of hours is not there for a later one. On the same day as the maker says,
+ * else by the hour.
+ */
 export const byEvent = (a: Pick<CostumeRecord, 'costume'>, b: Pick<CostumeRecord, 'costume'>): number =>
-	a.costume.eventAt - b.costume.eventAt || a.costume.id - b.costume.id;
+	dayOf(a.costume.eventAt) - dayOf(b.costume.eventAt) ||
+	(a.costume.hoursTurn ?? 1e9) - (b.costume.hoursTurn ?? 1e9) ||
+	a.costume.eventAt - b.costume.eventAt ||
+	a.costume.id - b.costume.id;
 
 /** Adds the hours that a plan takes of makers and places. */
 export function addTaken(taken: Map<string, Span[]>, record: CostumeRecord, plan: CostumePlan): void {

@@ -153,6 +153,32 @@ function setUpOf(step: Step, record: CostumeRecord, workshop: Workshop): PlanSte
 	return { key, minutes: step.setUpMinutes };
 }
 
+/**
+ * Hours that a costume's kept starts take of makers and places, whoever's turn it is: a fitting is booked with people, and a start is
+ * kept for a reason. Of makers, those who would do it: who is at it, else the first who can, and as many as it takes.
+ */
+export function reservedBy(
+	record: CostumeRecord,
+	workshop: Workshop,
+	minutes: ReadonlyMap<number, ThreePoints>,
+	now: LocalMinutes
+): [key: string, span: Span][] {
+	const byId = new Map(record.steps.map((s) => [s.id, s]));
+	return [...pinsOf(record, minutes, now)].flatMap(([id, at]): [string, Span][] => {
+		const step = byId.get(id)!;
+		const span: Span = [at, at + minutes.get(id)![1]];
+		if (span[1] <= span[0]) return [];
+		const running = record.logs.find((l) => l.stepId === id && l.endedAt === null)?.makerId;
+		const able = whoCan(step, workshop) ?? workshop.makers.map((m) => makerKey(m.id));
+		const its = running ? [makerKey(running), ...able.filter((m) => m !== makerKey(running))] : able;
+		const keys = [
+			...its.slice(0, step.needsHelper ? 2 : 1),
+			...(step.placeId ? [placeKey(step.placeId)] : [])
+		];
+		return keys.map((key) => [key, span]);
+	});
+}
+
 /** Starts that are kept: by the maker, by a fitting that is booked, and by a timer that runs. */
 function pinsOf(
 	record: CostumeRecord,

@@ -89,3 +89,49 @@ test('a later costume’s change plans it alone; an earlier one’s moves those 
 		'a rate that nobody works by'
 	);
 });
+
+const DAY = 1440;
+/** Two costumes of an hour's work, with events so many days on. */
+const two = (first: number, second: number, extra: Partial<CostumeRecord>[] = [{}, {}]): ToPlan[] =>
+	[first, second].map((days, i) => {
+		const id = i + 1;
+		const r = make.record({
+			components: [make.component(id * 10)],
+			steps: [make.step(id * 100, id * 10, { amount: 60 })]
+		});
+		const record = { ...r, ...extra[i], costume: { ...r.costume, id, eventAt: NOW + days * DAY + i * 60 } };
+		return { record, stamp: '1', promised: new Map() };
+	});
+const startOf = (costumes: ToPlan[], id: number) =>
+	plansOf(new ShopPlan(), costumes).find((p) => p.id === id)!.plan.schedule.steps[0]!.start;
+
+test('on the same day the maker says whose hours come first; an earlier event is first whatever is said', () => {
+	const day = two(20, 20);
+	// Monday 18:00 to 21:00: the first has the first hour.
+	assert.deepEqual([startOf(day, 1), startOf(day, 2)], [NOW, NOW + 60]);
+	const turned = day.map((c, i) => ({
+		...c,
+		record: { ...c.record, costume: { ...c.record.costume, hoursTurn: 2 - i } }
+	}));
+	assert.deepEqual([startOf(turned, 1), startOf(turned, 2)], [NOW + 60, NOW]);
+	const apart = two(20, 21).map((c, i) => ({
+		...c,
+		record: { ...c.record, costume: { ...c.record.costume, hoursTurn: 2 - i } }
+	}));
+	assert.deepEqual([startOf(apart, 1), startOf(apart, 2)], [NOW, NOW + 60]);
+});
+
+test('a fitting that is booked, or a time that is kept, of a later costume is kept free by the earlier one', () => {
+	const pinned = { steps: [make.step(200, 20, { amount: 60, pinnedAt: NOW })] };
+	const kept = two(20, 30, [{}, pinned]);
+	assert.deepEqual([startOf(kept, 1), startOf(kept, 2)], [NOW + 60, NOW]);
+	const fitting = {
+		steps: [make.step(200, 20, { technique: 'fit', amount: 1 })],
+		fittings: [{ id: 1, heldAt: NOW, componentIds: [20] }]
+	};
+	// A fitting takes half an hour.
+	assert.deepEqual(
+		[startOf(two(20, 30, [{}, fitting]), 1), startOf(two(20, 30, [{}, fitting]), 2)],
+		[NOW + 30, NOW]
+	);
+});

@@ -1,10 +1,11 @@
-import type { Span } from '../engines/schedule/calendar.ts';
+import { joined, type Span } from '../engines/schedule/calendar.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
 import { minutesOf } from './minutes.ts';
 import { addTaken, byEvent, planCostume, type MadePlan } from './plan.ts';
+import { reservedBy } from './planProblem.ts';
 import { samePromise, workshopFor, type Promised } from './stash.ts';
 
 /** A costume at work as the shop plans it. */
@@ -50,11 +51,13 @@ export class ShopPlan {
 		const ids = new Set(costumes.map((c) => c.record.costume.id));
 		for (const id of this.#made.keys()) if (!ids.has(id)) this.#made.delete(id);
 		const taken = new Map<string, Span[]>();
-		for (const c of [...costumes].sort((a, b) => byEvent(a.record, b.record))) {
+		const inTurn = [...costumes].sort((a, b) => byEvent(a.record, b.record));
+		for (const [i, c] of inTurn.entries()) {
 			const { id } = c.record.costume;
+			const given = withReserved(taken, inTurn.slice(i + 1), workshop, start);
 			const known = this.#made.get(id);
 			const made =
-				known && holds(known, c, workshop, taken, start) ? known : makeOf(c, workshop, taken, start);
+				known && holds(known, c, workshop, given, start) ? known : makeOf(c, workshop, given, start);
 			this.#made.set(id, made);
 			addTaken(taken, c.record, made.plan);
 			yield { id, plan: made.plan, anew: made !== known };
@@ -62,12 +65,32 @@ export class ShopPlan {
 	}
 }
 
+/** Hours that are given away, with those that later costumes keep for fittings and fixed times. */
+export function withReserved(
+	taken: Taken,
+	later: readonly Pick<ToPlan, 'record'>[],
+	workshop: Workshop,
+	start: LocalMinutes
+): Taken {
+	const kept = later.flatMap(({ record }) =>
+		hasPins(record) ? reservedBy(record, workshop, minutesOf(record, workshop), start) : []
+	);
+	if (kept.length === 0) return taken;
+	const all = new Map(taken);
+	for (const [key, span] of kept) all.set(key, joined([...(all.get(key) ?? []), span]));
+	return all;
+}
+
+const hasPins = ({ fittings, steps, logs }: CostumeRecord): boolean =>
+	fittings.length > 0 || steps.some((s) => s.pinnedAt !== null) || logs.some((l) => l.endedAt === null);
+
 function makeOf(
 	{ record, stamp, promised }: ToPlan,
 	workshop: Workshop,
 	taken: Taken,
 	start: LocalMinutes
 ): Made {
+	// What is given away goes on growing with the costumes that come after.
 	const given = new Map(taken);
 	const plan = planCostume(record, workshopFor(workshop, record.costume, promised), start, given);
 	return {

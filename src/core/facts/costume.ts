@@ -21,6 +21,8 @@ export interface Costume {
 	currency: string;
 	/** When it is its turn to be promised of the stash, before all without a turn; null by its event. */
 	stashTurn: number | null;
+	/** Whose hours come first among costumes of the same day; null: by the hour of the event. */
+	hoursTurn: number | null;
 	/** Whether what comes out of the stash counts at what it cost, or at nothing. */
 	stashAtCost: boolean;
 	split: Split;

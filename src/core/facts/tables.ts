@@ -125,6 +125,7 @@ export const TABLES = {
 		limitMinor: money,
 		currency: text,
 		stashTurn: number,
+		hoursTurn: number,
 		stashAtCost: tick,
 		split: text,
 		targetOdds: number,

@@ -15,7 +15,8 @@ import { labelPoint } from '../engines/pattern/labelPoint.ts';
 import { boxOf, flatten, touches } from '../engines/pattern/outline.ts';
 import type { Point } from '../units/point.ts';
 import { notchPlace } from '../engines/pattern/piece.ts';
-import { MARGIN, tile, type LaidPiece, type PaperKey, type Tiling } from '../engines/pattern/tile.ts';
+import { cutListOf, type CutListLine } from '../engines/pattern/cutList.ts';
+import { MARGIN, PAPERS, tile, type LaidPiece, type PaperKey, type Tiling } from '../engines/pattern/tile.ts';
 import type { NumberedPiece } from '../engines/pattern/numbered.ts';
 import { BLACK, drawLine, GREY, plain, PT, type Pen } from './pdf.ts';
 
@@ -173,8 +174,25 @@ function tilePage(page: PDFPage, font: PDFFont, tiling: Tiling, at: Tiling['page
 	page.drawText('glue under', { x: x + w + 3, y: y + 20, size: 6, font, color: GREY, rotate: degrees(90) });
 }
 
+const LINES_A_PAGE = 40;
+
+/** Rectangles that are measured off: strips of net, straps, bands. No paper is glued together for them. */
+function listPage(page: PDFPage, font: PDFFont, list: readonly CutListLine[], title: string): void {
+	const top = page.getHeight() - MARGIN * PT;
+	const write = (text: string, x: number, y: number, size = 8.5) =>
+		page.drawText(plain(text), { x: (MARGIN + x) * PT, y, size, font });
+	write(`${title}: cut list`, 0, top - 12, 13);
+	write('Plain rectangles, larger than a page: measure them off. Sizes with allowances.', 0, top - 28);
+	list.forEach(({ name, codes, width, height, count }, i) => {
+		const y = top - 50 - i * 16;
+		write(`${count} x`, 0, y, 10);
+		write(`${Math.round(width * 10) / 10} x ${Math.round(height * 10) / 10} mm`, 14, y, 10);
+		write(`${name}  (${codes[0]}${codes.length > 1 ? ` and ${codes.length - 1} more` : ''})`, 62, y);
+	});
+}
+
 /**
- * Pieces at 1:1 as a PDF: a first page with a check square and a map, then the pages.
+ * Pieces at 1:1 as a PDF: a first page with a check square and a map, a list of what is only measured off, then the pages.
  * @returns the file's bytes
  */
 export async function patternPdf(
@@ -182,13 +200,22 @@ export async function patternPdf(
 	paper: PaperKey,
 	title: string
 ): Promise<Uint8Array> {
-	const tiling = tile(pieces, paper);
+	const paperSize = PAPERS[paper];
+	const { list, rest } = cutListOf(
+		pieces,
+		paper === 'plotter'
+			? null
+			: { width: paperSize.width - 2 * MARGIN, height: paperSize.height - 2 * MARGIN }
+	);
+	const tiling = tile(rest, paper);
 	const doc = await PDFDocument.create();
 	doc.setTitle(title);
 	doc.setProducer('Dapper Ledger');
 	const font = await doc.embedFont(StandardFonts.Helvetica);
 	const size: [number, number] = [tiling.paper.width * PT, tiling.paper.height * PT];
-	cover(doc.addPage(size), font, tiling, title);
+	if (rest.length) cover(doc.addPage(size), font, tiling, title);
+	for (let from = 0; from < list.length; from += LINES_A_PAGE)
+		listPage(doc.addPage(size), font, list.slice(from, from + LINES_A_PAGE), title);
 	for (const at of tiling.pages) tilePage(doc.addPage(size), font, tiling, at);
 	return doc.save();
 }

@@ -62,7 +62,7 @@ const OF_WORKSHOP = [
 ];
 /** Counters, when it was read, whether it is put away; pictures are encoded anew, pieces stay in their order. */
 const NOT_COMPARED: Record<string, string[]> = {
-	costume: ['archived_at', 'stash_turn'],
+	costume: ['archived_at', 'stash_turn', 'hours_turn'],
 	photo: ['hash', 'bytes', 'mime'],
 	reference_picture: ['hash', 'bytes', 'mime', 'position'],
 	shape: ['position'],

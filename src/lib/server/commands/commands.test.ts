@@ -770,3 +770,81 @@ test('forms: lists by their brackets, one entry or many, files as they are', () 
 	assert.deepEqual([values.name, values.zones, values.days], ['x', ['head'], ['1', '2']]);
 	assert.ok(values.photo instanceof File);
 });
+
+test('costumes of one day: whose hours come first is the maker’s to say; of different days it is not', async () => {
+	const of = async (name: string, eventAt: string) =>
+		(await w.run(costumeCommands.addCostume, { ...NEW_COSTUME, name, eventAt })).id;
+	const [morning, noon, other] = [
+		await of('Dawn', '2098-03-01T09:00'),
+		await of('Noon', '2098-03-01T12:00'),
+		await of('Later', '2098-03-02T09:00')
+	];
+	const turns = async () => [
+		(await record(morning)).costume.hoursTurn,
+		(await record(noon)).costume.hoursTurn
+	];
+	assert.deepEqual(await turns(), [null, null]);
+	await w.run(costumeCommands.orderHours, { ids: `${noon} ${morning}` });
+	assert.deepEqual(await turns(), [2, 1]);
+	assert.equal(await said(), 'Hours go to Noon first');
+	await w.undoLast();
+	assert.deepEqual(await turns(), [null, null]);
+	await assert.rejects(
+		w.run(costumeCommands.orderHours, { ids: `${noon} ${other}` }),
+		refused(/different days/)
+	);
+	await assert.rejects(w.run(costumeCommands.orderHours, { ids: '999999' }), absent);
+});
+
+test('a second route comes where its steps belong, and is remembered beside the first', async () => {
+	const id = await add({ name: 'Lantern', kind: 'prop', route: 'light' });
+	await w.run(componentCommands.addRoute, { id: String(id), route: 'foamPlate' }, costume);
+	const { components, steps } = await record();
+	const lantern = components.find((c) => c.id === id)!;
+	assert.deepEqual([lantern.route, lantern.furtherRoutes], ['light', ['foamPlate']]);
+	const names = steps
+		.filter((s) => s.componentId === id)
+		.sort((a, b) => a.position - b.position)
+		.map((s) => s.name);
+	const at = (name: string) => names.indexOf(name);
+	assert.ok(
+		at('cut') < at('clear spray, coat 2 of 2') && at('clear spray, coat 2 of 2') < at('wire'),
+		names.join()
+	);
+	assert.equal(names.at(-1), 'fit');
+	await w.undoLast();
+	assert.deepEqual((await record()).components.find((c) => c.id === id)!.furtherRoutes, []);
+});
+
+test('an amount that is changed is no guess any more; one that is only looked at stays one until it is said', async () => {
+	const id = await add({ name: 'Bracer', kind: 'armor', route: 'foamPlate' });
+	const cut = async () => (await record()).steps.find((s) => s.componentId === id && s.name === 'cut')!;
+	const edit = async (values: Record<string, string>) => {
+		const s = await cut();
+		const { setUpMinutes: _, ...plain } = STEP;
+		return w.run(
+			stepCommands.editStep,
+			{
+				...plain,
+				id: String(s.id),
+				version: String(s.version),
+				amount: '3 m',
+				setUpMinutes: '0',
+				takes: '',
+				...values
+			},
+			costume
+		);
+	};
+	assert.deepEqual([(await cut()).guessed, (await cut()).guess], [true, 3000]);
+	await edit({ guessed: 'on' });
+	assert.equal((await cut()).guessed, true);
+	await edit({ amount: '4 m', guessed: 'on' });
+	assert.deepEqual([(await cut()).guessed, (await cut()).amount, (await cut()).guess], [false, 4000, 3000]);
+	const errors = await w.errors(
+		stepCommands.editStep,
+		{ ...STEP, id: '1', version: '1', amount: '4 m', takes: 'moonlight' },
+		costume
+	);
+	assert.ok(errors.takes);
+});

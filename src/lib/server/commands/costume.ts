@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CURRENCIES } from '$core/units/money.ts';
-import { Absent, Refused, one } from '../db/rows.ts';
+import { Absent, Refused, all, one } from '../db/rows.ts';
 import { insert, set, update } from '../db/tables.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
@@ -93,6 +93,28 @@ export const costumeCommands = {
 			const { name } = await named(tx, id);
 			await tx.query('delete from costume where id = $1', [id]);
 			return { words: `Removed costume ${name}`, costumeId: id };
+		}
+	),
+
+	/** Whose hours come first among costumes of one day, by ids one after another. */
+	orderHours: command(
+		() => z.object({ ids: f.text(5000).transform((ids) => ids.split(' ').filter(Boolean).map(Number)) }),
+		async (tx, { ids }) => {
+			const known = await all<{ name: string; day: string }>(
+				tx,
+				`select c.name, c.event_at::date::text as day from unnest($1::integer[]) with ordinality as o (id, turn)
+				join costume c on c.id = o.id order by o.turn`,
+				[ids]
+			);
+			if (known.length < ids.length || known.length === 0) throw new Absent('costume');
+			if (new Set(known.map((c) => c.day)).size > 1)
+				throw new Refused('Costumes of different days: the earlier event comes first.');
+			await tx.query(
+				`update costume c set hours_turn = o.turn from unnest($1::integer[]) with ordinality as o (id, turn)
+				where c.id = o.id and c.hours_turn is distinct from o.turn`,
+				[ids]
+			);
+			return { words: `Hours go to ${known[0]!.name} first` };
 		}
 	),
 

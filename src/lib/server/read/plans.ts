@@ -1,7 +1,8 @@
 import type { Forecast } from '$core/answers/forecast.ts';
 import { planAsIf, withRecord } from '$core/answers/asIf.ts';
-import { addTaken, planCostume, type MadePlan } from '$core/answers/plan.ts';
+import { addTaken, byEvent, planCostume, type MadePlan } from '$core/answers/plan.ts';
 import { recutAfter, recutTotals, cutAt, type RecutPiece, type RecutTotals } from '$core/answers/recut.ts';
+import { withReserved } from '$core/answers/shopPlan.ts';
 import { standingOf, type Standing } from '$core/answers/standing.ts';
 import { workshopFor } from '$core/answers/stash.ts';
 import type { Span } from '$core/engines/schedule/calendar.ts';
@@ -65,6 +66,8 @@ export interface PlannedCostume {
 	forecastWhen: () => Promise<Forecast | null | undefined>;
 	/** Names of costumes with earlier events, whose hours are taken first. */
 	first: string[];
+	/** Names of later costumes that keep hours for a fitting or a fixed time. */
+	kept: string[];
 	/** Costumes with earlier events, with their plans. */
 	earlier: { record: CostumeRecord; plan: MadePlan }[];
 	/** The whole shop; this costume may be put away. */
@@ -92,17 +95,19 @@ export async function plannedCostume(
 			forecast: null,
 			forecastWhen: async () => null,
 			first: [],
+			kept: [],
 			earlier: [],
 			shop
 		};
 	}
 	const plan = await round.planOf(id);
+	const { record, promised } = shop.atWork[at]!;
 	const earlier = await Promise.all(
 		shop.atWork
-			.slice(0, at)
+			.filter((c) => byEvent(c.record, record) < 0)
+			.sort((a, b) => byEvent(a.record, b.record))
 			.map(async ({ record }) => ({ record, plan: await round.planOf(record.costume.id) }))
 	);
-	const { record, promised } = shop.atWork[at]!;
 	const first = earlier.filter((e) => e.plan.handsOnLeft[1] > 0).map((e) => e.record.costume.name);
 	return {
 		key,
@@ -112,6 +117,11 @@ export async function plannedCostume(
 		forecast: round.forecastOf(id),
 		forecastWhen: () => round.forecastWhen(id),
 		first,
+		kept: shop.atWork
+			.filter(
+				(c) => byEvent(c.record, record) > 0 && withReserved(new Map(), [c], shop.workshop, start).size > 0
+			)
+			.map((c) => c.record.costume.name),
 		earlier,
 		shop
 	};
@@ -154,7 +164,10 @@ export async function standingAsIf(
 		...shop,
 		workshop: { ...shop.workshop, materials: changed.materials }
 	});
-	const asIf = planAsIf({ record, workshop }, asChanged, startOf(now), taken);
+	const start = startOf(now);
+	const later = shop.atWork.filter((c) => byEvent(c.record, record) > 0);
+	const given = withReserved(taken, later, shop.workshop, start);
+	const asIf = planAsIf({ record, workshop }, asChanged, start, given);
 	const cut = cutAt(record, changed.cut, workshop.materials);
 	const recut = recutAfter(
 		record,

@@ -17,7 +17,7 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 	const found = Number.isSafeInteger(id) ? await plannedCostume(await database(), id, locals.now) : null;
 	if (!found) error(404, 'There is no such costume.');
 	// What the plan was made from stays here; pages that search or simulate ask for it.
-	const { record, workshop, first } = found;
+	const { record, workshop, first, kept } = found;
 	const { problem: _, ...plan } = found.plan;
 	const byId = new Map(record.components.map((c) => [c.id, c]));
 	const trade = catalogueOf(workshop.handbook);
@@ -36,6 +36,7 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 		/** Odds of the plan: null where there are none, undefined while they are worked out. */
 		forecast: found.forecast,
 		first,
+		kept,
 		stages,
 		stage: costumeStage(Object.values(stages)),
 		copies: Object.fromEntries(record.components.map((c) => [c.id, copiesOf(c, byId)])),

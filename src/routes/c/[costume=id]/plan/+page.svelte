@@ -75,6 +75,7 @@
 		{ready}
 		{forecast}
 		first={data.first}
+		kept={data.kept}
 		{base}
 	/>
 </Sheet>

@@ -26,9 +26,11 @@
 		forecast: Forecast | null | undefined;
 		/** Costumes whose hours are taken out before. */
 		first: readonly string[];
+		/** Later costumes that keep hours for a fitting or a fixed time. */
+		kept: readonly string[];
 		base: string;
 	}
-	let { plan, record, workshop, ready, forecast, first, base }: Props = $props();
+	let { plan, record, workshop, ready, forecast, first, kept, base }: Props = $props();
 	const finish = $derived(finishFigure(record, plan));
 	const met = $derived(ready !== null && valueOf(ready) >= record.costume.targetOdds);
 </script>
@@ -65,6 +67,10 @@
 	{#if first.length}<p class="soft">
 			Hours that {first.join(' and ')}
 			{first.length === 1 ? 'needs' : 'need'} first are already taken out.
+		</p>{/if}
+	{#if kept.length}<p class="soft">
+			Hours that {kept.join(' and ')}
+			{kept.length === 1 ? 'keeps' : 'keep'} for a fitting or a fixed time are taken out too.
 		</p>{/if}
 	{#snippet beside()}
 		<Facts look="columns">
