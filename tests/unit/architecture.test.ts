@@ -41,7 +41,7 @@ const MAY_IMPORT: Record<string, { rooms: readonly string[]; packages: RegExp }>
 /** The floors of the core, lowest first: imports go down only. */
 const FLOORS = ['units', 'facts', 'trade', 'engines', 'answers', 'explain', 'formats'];
 
-const ALIASES: Record<string, string> = { $core: 'src/core', $lib: 'src/lib' };
+const ALIASES: Record<string, string> = { $core: 'src/core', $lib: 'src/lib', $tests: 'tests' };
 
 /** Everything that a file imports, exports from, or loads at run time: a path from the root, or a package. */
 function importsOf(path: string, text: string): string[] {
