@@ -27,6 +27,7 @@ const shape = (id: number, width: number, materialId: number | null): StoredShap
 	drawn: null,
 	materialId,
 	layers: 1,
+	roles: {},
 	note: '',
 	version: 1
 });

@@ -9,7 +9,7 @@ import {
 	type StandardTechnique,
 	type Technique
 } from '../trade/technique.ts';
-import type { StoredShape } from '../facts/shape.ts';
+import { cutFrom, type StoredShape } from '../facts/shape.ts';
 import type { Wearer } from '../facts/bodyMeasure.ts';
 import { type Component, copiesOf } from '../facts/component.ts';
 import { shapeFor } from './shapePieces.ts';
@@ -112,9 +112,18 @@ export function cutsOf(
 		.filter((s) => s.componentId === component.id)
 		.flatMap((shape) => {
 			const done = shapeFor(shape, { component, components, wearers, materials });
-			const material = materials.find((m) => m.id === shape.materialId) ?? null;
+			if (!done.ok) return [];
 			const brought = shape.shaper in ORIGINS;
-			return done.ok ? [{ pieces: done.value.pieces, material, layers: shape.layers, brought }] : [];
+			const groups = new Map<string, CutPieces & { pieces: Piece[] }>();
+			for (const piece of done.value.pieces) {
+				const { materialId, layers } = cutFrom(shape, piece);
+				const key = `${materialId} ${layers}`;
+				const material = materials.find((m) => m.id === materialId) ?? null;
+				const group = groups.get(key) ?? { pieces: [], material, layers, brought };
+				group.pieces.push(piece);
+				groups.set(key, group);
+			}
+			return [...groups.values()];
 		});
 }
 

@@ -10,10 +10,13 @@ import { hoursLeftFigure, stepFigure } from '../explain/plan.ts';
 import { piecesFigure } from '../explain/pieces.ts';
 import type { Material } from '../facts/material.ts';
 import { mergedByPhase } from '../facts/order.ts';
-import type { StoredShape } from '../facts/shape.ts';
+import { PLAIN_LAY } from '../facts/layout.ts';
+import { cutFrom, type StoredShape } from '../facts/shape.ts';
+import { applyOperations } from '../engines/pattern/operations.ts';
 import type { Phase, Step } from '../facts/step.ts';
 import { coatSteps, packsForCoats } from './coatStack.ts';
 import { followPieces } from './followPieces.ts';
+import { layGroups } from './layPieces.ts';
 import { arrivalDay, lateMinutes, leadWords } from './leadTime.ts';
 import { whatDecides } from './forecast.ts';
 import { guessesOf, guessFactor } from './guesses.ts';
@@ -43,6 +46,7 @@ const shape = (shaper: string, values: Record<string, number>): StoredShape => (
 	drawn: null,
 	materialId: 2,
 	layers: 1,
+	roles: {},
 	note: '',
 	version: 1
 });
@@ -593,4 +597,85 @@ test('what decides: parcels first, then the steps of a component in one line', (
 		{ ids: ['1', '2'], share: 0.96 },
 		{ ids: ['9'], share: 0.3 }
 	]);
+});
+
+/** The case of the trade: structure net and two colours of soft net on one skirt, each bought for itself. */
+test('a skirt of three nets: each is needed, laid and bought by what is cut from it', () => {
+	const nets = [11, 12, 13].map((id) =>
+		make.material(id, {
+			family: 'cloth',
+			unit: 'm',
+			widthMm: 1510,
+			packPriceMinor: [300, 200, 250][id - 11]!
+		})
+	);
+	const its = {
+		...shape('netSkirt', { ...NET, layers: 4, colours: 2, templates: 1 }),
+		materialId: 11,
+		roles: { 'soft net A': 12, 'soft net B': 13 }
+	};
+	const component = make.component(1, { kind: 'garment' });
+	const needs = nets.map((m) => ({ ...make.need(1, m.id, 1), id: m.id, waste: 1 }));
+	const record = followPieces(make.record({ components: [component], needs }), {
+		shapes: [its],
+		wearers: [],
+		materials: nets,
+		trade: STANDARD
+	});
+	// Four layers of 3 m by 100 mm: 1.2 m² of structure net, with the card 180 × 60 mm less its scallops; half as much of each colour.
+	const areaOf = (id: number) => record.needs.find((n) => n.materialId === id)!.quantity * 1.51;
+	near(areaOf(12), 0.6);
+	near(areaOf(13), 0.6);
+	assert.ok(areaOf(11) > 1.2 && areaOf(11) < 1.22, String(areaOf(11)));
+	const { groups, without } = layGroups([component], [its], [], nets, PLAIN_LAY);
+	assert.equal(without, 0);
+	assert.deepEqual(
+		groups.map((g) => [g.material.id, g.pieces.filter((p) => p.name.startsWith('layer')).length]),
+		[
+			[11, 4],
+			[12, 2],
+			[13, 2]
+		]
+	);
+	const lines = shoppingLines(record, make.workshop({ materials: nets }));
+	// 0.81, 0.40 and 0.40 m, by whole metres.
+	assert.deepEqual(
+		lines.map((l) => [l.material.id, l.packsShort, l.costShortMinor]),
+		[
+			[11, 1, 300],
+			[12, 1, 200],
+			[13, 1, 250]
+		]
+	);
+	// Cutting is done to all of it, gathering to what is handled by itself.
+	const steps = followed(ROUTES.layeredSkirt, { ...its, materialId: 2, roles: {} });
+	const split = followed(ROUTES.layeredSkirt, { ...its, materialId: 2 });
+	for (const name of ['cut layers', 'gather or pleat', 'sew on, bottom up, alternating'])
+		near(split.get(name)!.amount, steps.get(name)!.amount, name);
+});
+
+test('a piece is given a role by hand, keeps it when it is split, and a role without a material goes with the shape', () => {
+	const its = {
+		...shape('flatPanel', { top: 200, bottom: 200, height: 100, corner: 0, allowance: 0 }),
+		works: [{ kind: 'role', piece: 0, role: 'lining' }] as StoredShape['works']
+	};
+	const done = shapeFor(its, {
+		component: make.component(1),
+		components: [],
+		wearers: [],
+		materials: [cloth]
+	});
+	assert.ok(done.ok);
+	const [piece] = done.value.pieces;
+	assert.equal(piece!.role, 'lining');
+	assert.deepEqual(cutFrom(its, piece!), { materialId: 2, layers: 1 });
+	assert.deepEqual(cutFrom({ ...its, layers: 3, roles: { lining: 9 } }, piece!), {
+		materialId: 9,
+		layers: 1
+	});
+	const halves = applyOperations(
+		[piece!],
+		[{ kind: 'split', piece: 0, from: [0.5, 0], to: [0.5, 1], allowance: 0, marks: 0 }]
+	);
+	assert.ok(halves.ok && halves.value.length === 2 && halves.value.every((p) => p.role === 'lining'));
 });

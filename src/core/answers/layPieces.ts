@@ -17,7 +17,7 @@ import { cutLine } from '../engines/pattern/allowance.ts';
 import type { Point } from '../units/point.ts';
 import { areaOf } from '../engines/layout/shape.ts';
 import type { Component } from '../facts/component.ts';
-import type { StoredShape } from '../facts/shape.ts';
+import { cutFrom, type StoredShape } from '../facts/shape.ts';
 import type { Wearer } from '../facts/bodyMeasure.ts';
 import { piecesOf } from './shapePieces.ts';
 import { areaOfPiece, freshSheets } from '../engines/layout/stock.ts';
@@ -110,17 +110,18 @@ export function layGroups(
 	for (const component of components) {
 		const its = shapes.filter((s) => s.componentId === component.id);
 		for (const { shape, pieces } of piecesOf(its, { component, components, wearers, materials })) {
-			const material = materials.find((m) => m.id === shape.materialId);
-			if (!material) {
-				without += pieces.length;
-				continue;
-			}
-			const group = groups.get(material.id) ?? { material, pieces: [], area: 0 };
-			groups.set(material.id, group);
-			const roll = material.lengthMm === null;
 			for (const { piece, code, count } of pieces) {
+				const { materialId, layers } = cutFrom(shape, piece);
+				const material = materials.find((m) => m.id === materialId);
+				if (!material) {
+					without++;
+					continue;
+				}
+				const group = groups.get(material.id) ?? { material, pieces: [], area: 0 };
+				groups.set(material.id, group);
+				const roll = material.lengthMm === null;
 				const whole = wholeCut(piece);
-				const copies = count * shape.layers;
+				const copies = count * layers;
 				const pair = piece.mirrored || component.side === 'pair';
 				group.area += areaOfPiece(whole) * copies;
 				const laid: CostumePiece = {

@@ -50,6 +50,7 @@ const belt: StoredShape = {
 	drawn: null,
 	materialId: 1,
 	layers: 1,
+	roles: {},
 	note: '',
 	version: 1
 };

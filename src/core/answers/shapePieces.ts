@@ -84,7 +84,7 @@ export function valuesOf(
 
 /** What the pieces of a shape are made of: a shaper's values and works, or pieces drawn by hand. */
 export type ShapeSource = Pick<StoredShape, 'shaper' | 'values'> &
-	Partial<Pick<StoredShape, 'works' | 'drawn' | 'materialId' | 'layers'>>;
+	Partial<Pick<StoredShape, 'works' | 'drawn' | 'materialId' | 'layers' | 'roles'>>;
 
 /** What a stored shape gave last, and for which values. */
 const kept = new WeakMap<ShapeSource, { key: string; done: Parsed<Shaped> }>();
@@ -126,12 +126,15 @@ export function thicknessOf(
  * sheets, or where nobody has said how wide it is. Strips are as long as can be laid across it.
  */
 export function widthToLay(
-	{ materialId = null }: Pick<ShapeSource, 'materialId'>,
+	{ materialId = null, roles = {} }: Pick<ShapeSource, 'materialId' | 'roles'>,
 	materials: FitFor['materials']
 ): number | null {
-	const its = materials.find((m) => m.id === materialId);
-	if (its?.widthMm == null || its.lengthMm != null) return null;
-	return Math.max(1, its.widthMm - 2 * PLAIN_LAY.edge);
+	const ids = new Set([materialId, ...Object.values(roles)]);
+	const widths = materials.flatMap((m) =>
+		ids.has(m.id) && m.widthMm != null && m.lengthMm == null ? [m.widthMm] : []
+	);
+	// Strips of every kind are as long: the narrowest cloth says how long.
+	return widths.length ? Math.max(1, Math.min(...widths) - 2 * PLAIN_LAY.edge) : null;
 }
 
 /** Before anything is done to the pieces. */

@@ -64,6 +64,8 @@ export interface Piece {
 	mirrored: boolean;
 	/** Laid on the fold along this edge, and cut double. */
 	foldEdge: number | null;
+	/** What it is for, where a shape is cut from several materials: `structure net`, `lining`. */
+	role?: string;
 	/** How allowances meet at the corners; mitred if not said. */
 	corner?: Corner;
 }

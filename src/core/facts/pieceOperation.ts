@@ -72,6 +72,8 @@ export const pieceOperation = z.discriminatedUnion('kind', [
 	}),
 	z.strictObject({ kind: z.literal('quantity'), piece: index, quantity: z.number().int().min(1).max(1000) }),
 	z.strictObject({ kind: z.literal('name'), piece: index, name: z.string().trim().min(1).max(80) }),
+	/** What it is for; nothing: what the shape is for. */
+	z.strictObject({ kind: z.literal('role'), piece: index, role: z.string().trim().max(40) }),
 	z.strictObject({ kind: z.literal('remove'), piece: index })
 ]);
 export type PieceOperation = z.infer<typeof pieceOperation>;

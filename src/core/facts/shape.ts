@@ -25,9 +25,20 @@ export interface StoredShape {
 	drawn: Piece[] | null;
 	/** What the pieces are cut from. */
 	materialId: number | null;
+	/** What pieces of a role are cut from instead, by the role's name. */
+	roles: Record<string, number>;
 	/** So many pieces of it, one on the other, make the thickness. */
 	layers: number;
 	/** What changed, and why. */
 	note: string;
 	version: number;
+}
+
+/** What a piece of a shape is cut from, and in how many layers: by its role, where one was given a material, else as the shape. */
+export function cutFrom(
+	{ materialId, layers, roles }: Pick<StoredShape, 'materialId' | 'layers' | 'roles'>,
+	{ role }: Pick<Piece, 'role'>
+): { materialId: number | null; layers: number } {
+	const own = role === undefined ? undefined : roles[role];
+	return own === undefined ? { materialId, layers } : { materialId: own, layers: 1 };
 }

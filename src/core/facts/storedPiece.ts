@@ -49,8 +49,13 @@ export const storedPiece = z
 		quantity: z.number().int().min(1).max(1000),
 		mirrored: z.boolean(),
 		foldEdge: z.number().int().min(0).nullable(),
-		corner: z.enum(CORNERS).optional()
+		corner: z.enum(CORNERS).optional(),
+		role: z.string().trim().min(1).max(40).optional()
 	})
-	.transform(({ corner, ...p }): Piece => (corner ? { ...p, corner } : p));
+	.transform(({ corner, role, ...p }): Piece => ({
+		...p,
+		...(corner ? { corner } : {}),
+		...(role ? { role } : {})
+	}));
 
 export const storedPieces = z.array(storedPiece).min(1).max(300);

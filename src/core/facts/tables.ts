@@ -420,6 +420,7 @@ export const TABLES = {
 		works: how('done to the pieces'),
 		drawn: said('drawn by hand'),
 		materialId: to('material'),
+		roles: quiet(json),
 		layers: number,
 		note: text
 	}),

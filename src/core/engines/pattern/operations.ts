@@ -175,6 +175,10 @@ function worked(pieces: readonly Piece[], work: PieceOperation, n: number): Pars
 			return put({ ...piece, quantity: work.quantity });
 		case 'name':
 			return put({ ...piece, name: work.name });
+		case 'role': {
+			const { role: _, ...rest } = piece;
+			return put(work.role ? { ...rest, role: work.role } : rest);
+		}
 		case 'remove':
 			return pieces.length > 1 ? put() : bad('lastPiece');
 	}
@@ -235,6 +239,8 @@ export function operationWords(work: PieceOperation, name: string, length: (mm: 
 			return `${name}: ${work.quantity} ×`;
 		case 'name':
 			return `${name}: called ${work.name}`;
+		case 'role':
+			return `${name}: ${work.role || 'as the shape'}`;
 		case 'remove':
 			return `${name}: left out`;
 	}

@@ -1,5 +1,5 @@
 import { problem } from '../../units/problem.ts';
-import type { Edge } from '../../facts/piece.ts';
+import type { Edge, Outline } from '../../facts/piece.ts';
 import { piece } from '../pattern/piece.ts';
 import type { Piece } from '../../facts/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
@@ -85,7 +85,7 @@ function scallopCard(n: number, scallop: number): Piece {
 		bulge: 0.6
 	}));
 	const [wide, high] = [3 * scallop, scallop];
-	return piece(`edge template ${n}`, {
+	const outline: Outline = {
 		start: [0, 0],
 		edges: [
 			...arcs,
@@ -93,7 +93,8 @@ function scallopCard(n: number, scallop: number): Piece {
 			{ kind: 'line', to: [0, high] },
 			{ kind: 'line', to: [0, 0] }
 		]
-	});
+	};
+	return piece(`edge template ${n}`, outline, { role: 'card' });
 }
 
 export const netSkirt = shaper({
@@ -152,7 +153,7 @@ export const netSkirt = shaper({
 							: { seam: `line ${l.layer}`, onto: true, fullness: l.length / l.girth },
 						{ seam: 'join' }
 					]),
-					{ quantity: l.strips, grain: l.upwards ? 270 : 90 }
+					{ quantity: l.strips, grain: l.upwards ? 270 : 90, role: net }
 				)
 			)
 		);

@@ -77,7 +77,7 @@ export function* rowsOf(file: CostumeFile, links: Links, now: LocalMinutes): Gen
 	yield* stepRows(file, links);
 	yield* supplyRows(file);
 	yield* pictureRows(file);
-	yield* shapeRows(file);
+	yield* shapeRows(file, links);
 	yield* fitRows(file);
 	yield* photoRows(file);
 	yield* planRows(file, links, now);

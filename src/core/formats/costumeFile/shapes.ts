@@ -3,7 +3,16 @@ import { MOST_OPERATIONS, pieceOperation } from '../../facts/pieceOperation.ts';
 import { shapeValue } from '../../facts/shape.ts';
 import { storedPieces } from '../../facts/storedPiece.ts';
 import { SHAPE_KEYS } from '../../engines/shapers/shapers.ts';
-import { id, list, longLine, text, type CostumeSource, type FileOf, type Rows } from './fields.ts';
+import {
+	id,
+	list,
+	longLine,
+	text,
+	type CostumeSource,
+	type FileOf,
+	type Links,
+	type Rows
+} from './fields.ts';
 
 /** Shapes that the pieces come from. */
 export const shapeFields = {
@@ -16,6 +25,8 @@ export const shapeFields = {
 			works: z.array(pieceOperation).max(MOST_OPERATIONS).default([]),
 			drawn: storedPieces.nullable().default(null),
 			materialId: id.nullable().default(null),
+			/** What pieces of a role are cut from instead; since form 5. */
+			roles: z.record(z.string().min(1).max(40), id).default({}),
 			layers: z.number().int().min(1).max(6).default(1),
 			note: text
 		}),
@@ -33,12 +44,22 @@ export const writeShapes = ({ fit }: CostumeSource) => {
 			works: s.works,
 			drawn: s.drawn as z.infer<typeof storedPieces> | null,
 			materialId: s.materialId,
+			roles: s.roles,
 			layers: s.layers,
 			note: s.note
 		}))
 	};
 };
 
-export const shapeRows = ({ shapes }: FileOf<typeof shapeFields>): Rows[] => [
-	{ table: 'shape', rows: shapes.map((s, position) => ({ ...s, position })) }
+export const shapeRows = ({ shapes }: FileOf<typeof shapeFields>, { to }: Links): Rows[] => [
+	{
+		table: 'shape',
+		rows: shapes.map((s, position) => ({
+			...s,
+			position,
+			roles: Object.fromEntries(
+				Object.entries(s.roles).map(([role, material]) => [role, to('material', material)])
+			)
+		}))
+	}
 ];

@@ -86,7 +86,7 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 		...needs.map((n) => n.materialId),
 		...layouts.map((l) => l.materialId),
 		...record.purchases.map((p) => p.materialId),
-		...fit.shapes.flatMap((s) => s.materialId ?? [])
+		...fit.shapes.flatMap((s) => [s.materialId ?? [], ...Object.values(s.roles)].flat())
 	]);
 	const coats = new Set(record.coats.map((c) => c.product));
 	return {

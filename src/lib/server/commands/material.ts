@@ -77,7 +77,7 @@ async function takeFromPieces(tx: Executor, id: number): Promise<void> {
 	await tx.query(
 		`insert into need (component_id, material_id, quantity, waste)
 		select distinct s.component_id, $1::integer, 1, $2::double precision from shape s
-		where s.material_id = $1
+		where (s.material_id = $1 or exists (select 1 from jsonb_each_text(s.roles) r where r.value::integer = $1))
 			and not exists (select 1 from need n where n.component_id = s.component_id and n.material_id = $1)
 			and (exists (select 1 from step t where t.component_id = s.component_id and t.from_pieces)
 				or exists (select 1 from coat k where k.component_id = s.component_id and k.from_pieces)

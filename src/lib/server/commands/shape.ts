@@ -26,7 +26,10 @@ import { loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
-/** `value.girth` holds what was typed, `follow.girth` the measure that it follows; the shaper says which there are. */
+/**
+ * `value.girth` holds what was typed, `follow.girth` the measure that it follows; the shaper says which there are. `role.lining` is what
+ * pieces of that role are cut from.
+ */
 const shapeForm = ({ settings }: Context) =>
 	z
 		.looseObject({
@@ -52,7 +55,15 @@ const shapeForm = ({ settings }: Context) =>
 				else ctx.addIssue({ code: 'custom', path: [`value.${key}`], message: say(read.problem) });
 			}
 			const { name, note, materialId, follow } = form;
-			return { shaper: form.shaper, name, note, values, materialId, follow };
+			const roles: Record<string, number> = {};
+			for (const [key, typed] of Object.entries(form)) {
+				const role = key.startsWith('role.') ? key.slice(5) : '';
+				if (!role || role.length > 40 || typed === '') continue;
+				const id = f.id().safeParse(typed);
+				if (id.success) roles[role] = id.data;
+				else ctx.addIssue({ code: 'custom', path: [key], message: 'Choose one of the materials.' });
+			}
+			return { shaper: form.shaper, name, note, values, materialId, roles, follow };
 		});
 
 interface At {
@@ -113,7 +124,10 @@ export async function setFollowing(
 	}
 	const cutFrom = await all<{ materialId: number }>(
 		tx,
-		'select distinct material_id from shape where component_id = $1 and material_id is not null order by 1',
+		`select distinct material_id from (
+			select material_id from shape where component_id = $1 and material_id is not null
+			union select r.value::integer from shape, jsonb_each_text(roles) r where component_id = $1
+		) its order by 1`,
 		[component.id]
 	);
 	const materials = await loadMaterials(tx);
@@ -125,6 +139,13 @@ export async function setFollowing(
 			await insert(tx, 'need', { componentId: component.id, materialId, quantity: 1, waste: USUAL_WASTE });
 		else if (need.waste === null) await set(tx, 'need', need.id, { waste: USUAL_WASTE });
 	}
+}
+
+/** Materials that are there. */
+async function knownRoles(tx: Executor, roles: Record<string, number>): Promise<Record<string, number>> {
+	const known = new Set((await loadMaterials(tx)).map((m) => m.id));
+	if (Object.values(roles).some((id) => !known.has(id))) throw new Absent('material');
+	return roles;
 }
 
 async function ownShape(tx: Executor, id: number, { costumeId }: Context): Promise<StoredShape> {
@@ -160,10 +181,18 @@ export const shapeCommands = {
 			const { record, component, name } = await checked(tx, v.componentId, v, context);
 			const result = await one<{ id: number }>(
 				tx,
-				`insert into shape (component_id, position, shaper, name, "values", material_id, note)
-				values ($1, (select coalesce(max(position), 0) + 1 from shape where component_id = $1), $2, $3, $4, $5, $6)
+				`insert into shape (component_id, position, shaper, name, "values", material_id, roles, note)
+				values ($1, (select coalesce(max(position), 0) + 1 from shape where component_id = $1), $2, $3, $4, $5, $6, $7)
 				returning id`,
-				[v.componentId, v.shaper, v.name, JSON.stringify(v.values), v.materialId, v.note]
+				[
+					v.componentId,
+					v.shaper,
+					v.name,
+					JSON.stringify(v.values),
+					v.materialId,
+					JSON.stringify(await knownRoles(tx, v.roles)),
+					v.note
+				]
 			);
 			if (v.follow || (await isFirst(tx, v.componentId)))
 				await setFollowing(tx, record, component, v.follow, context.trade);
@@ -178,6 +207,7 @@ export const shapeCommands = {
 			// Another material begins with one layer of it.
 			const cutFrom = {
 				materialId: v.materialId,
+				roles: await knownRoles(tx, v.roles),
 				layers: v.materialId === shape.materialId ? shape.layers : 1
 			};
 			const source = shape.drawn ? shape : { ...shape, ...cutFrom, shaper: v.shaper, values: v.values };

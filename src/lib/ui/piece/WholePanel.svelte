@@ -28,6 +28,11 @@
 		if (name === '' || name.length > 80) typed.refuse('name', 'Needs a name of at most 80 letters.');
 		else onwork({ kind: 'name', piece: index, name });
 	}
+	function role() {
+		const role = (typed.texts.role ?? piece.role ?? '').trim();
+		if (role.length > 40) typed.refuse('role', 'At most 40 letters.');
+		else onwork({ kind: 'role', piece: index, role });
+	}
 	function quantity() {
 		const n = typed.number('quantity', piece.quantity);
 		if (n === null) return;
@@ -61,6 +66,14 @@
 	<div class="pairs">
 		<TypedField {typed} name="name" label="Name" standing={piece.name} onenter={rename} />
 		<button class="button small" onclick={rename}>Rename</button>
+		<TypedField
+			{typed}
+			name="role"
+			label="For (lining, facing …)"
+			standing={piece.role ?? ''}
+			onenter={role}
+		/>
+		<button class="button small" onclick={role}>Set role</button>
 		<TypedField
 			{typed}
 			name="quantity"

@@ -112,6 +112,16 @@
 								: undefined}
 						wide
 					/>
+					{#each draft.roles as role (role)}
+						<Field
+							name="role.{role}"
+							label={role}
+							options={workshop.materials.map((m) => ({ value: m.id, label: m.name }))}
+							none="as above"
+							value={draft.roleMaterials[role] ?? ''}
+							onchange={(value) => (draft.roleMaterials[role] = value)}
+						/>
+					{/each}
 					<Field
 						name="note"
 						label={shape ? 'What changed, and why' : 'Note'}

@@ -47,6 +47,8 @@ export class ShapeDraft {
 	#typed = $state<Record<string, string>>({});
 	#chosen = $state<Record<string, string>>({});
 	materialId = $state<number | string>('');
+	/** What pieces of a role are cut from instead, by the role's name; empty for as the shape. */
+	roleMaterials = $state<Record<string, number | string>>({});
 	letFollow = $state(true);
 	/** The last whole shape stays in sight while something is being typed. */
 	#last = $state.raw<Record<string, ShapeValue> | null>(null);
@@ -57,6 +59,7 @@ export class ShapeDraft {
 		this.#around = around;
 		const shape = around.shape();
 		this.materialId = shape?.materialId ?? '';
+		this.roleMaterials = { ...shape?.roles };
 		this.letFollow = shape ? around.following : true;
 		this.#begun = this.changed;
 	}
@@ -129,7 +132,12 @@ export class ShapeDraft {
 	get #cutFrom() {
 		const shape = this.#around.shape();
 		const id = Number(this.materialId);
-		return { materialId: id || null, layers: shape && id === shape.materialId ? shape.layers : 1 };
+		const chosen = Object.entries(this.roleMaterials).filter(([, m]) => Number(m) > 0);
+		return {
+			materialId: id || null,
+			roles: Object.fromEntries(chosen.map(([role, m]) => [role, Number(m)])),
+			layers: shape && id === shape.materialId ? shape.layers : 1
+		};
 	}
 	get layers(): number {
 		return this.#cutFrom.layers;
@@ -180,6 +188,8 @@ export class ShapeDraft {
 			: this.#done;
 		return whole?.ok ? whole.value : null;
 	});
+	/** Roles of its pieces, each of which may be cut from a material of its own. */
+	readonly roles: string[] = $derived([...new Set(this.shown?.pieces.flatMap((p) => p.role ?? []))]);
 	/** Numbered among the other shapes of the component. */
 	readonly pieces = $derived.by(() => {
 		const shape = this.#around.shape();
@@ -191,7 +201,7 @@ export class ShapeDraft {
 
 	/** Everything that would be kept, to tell whether there is something to keep. */
 	get changed(): string {
-		return JSON.stringify([this.values, this.materialId, this.letFollow]);
+		return JSON.stringify([this.values, this.materialId, this.roleMaterials, this.letFollow]);
 	}
 	get isChanged(): boolean {
 		return this.changed !== this.#begun;

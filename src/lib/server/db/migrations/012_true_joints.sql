@@ -23,6 +23,9 @@ alter table purchase alter column lead_days drop default;
 -- Routes whose steps were added to those of its own: what they take is suggested too.
 alter table component add column further_routes text[] not null default '{}';
 
+-- What pieces of each role are cut from, where that is not what the shape is cut from: by the role's name.
+alter table shape add column roles jsonb not null default '{}';
+
 -- Whose hours come first among costumes of the same day; null: by the hour of the event.
 alter table costume add column hours_turn integer check (hours_turn > 0);
 

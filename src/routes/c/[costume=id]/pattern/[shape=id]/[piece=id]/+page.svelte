@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { cutFrom } from '$core/facts/shape.ts';
 	import { fittedOf } from '$core/facts/measureRecord.ts';
 	import { say } from '$core/units/problem.ts';
 	import { piecesOf } from '$core/answers/shapePieces.ts';
@@ -24,9 +25,13 @@
 				).find((p) => p.shape === shape)
 			: undefined
 	);
-	const material = $derived(data.workshop.materials.find((m) => m.id === shape?.materialId));
 	/** Works may take pieces away: then the last one is shown. */
 	const index = $derived(Math.min(data.index, (found?.pieces.length ?? 1) - 1));
+	const material = $derived.by(() => {
+		const piece = found?.pieces[index]?.piece;
+		const id = shape && piece ? cutFrom(shape, piece).materialId : null;
+		return data.workshop.materials.find((m) => m.id === id);
+	});
 </script>
 
 <svelte:head><title>Piece · {data.record.costume.name} · Dapper Ledger</title></svelte:head>

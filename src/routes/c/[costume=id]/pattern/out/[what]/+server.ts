@@ -2,6 +2,7 @@ import { error } from '@sveltejs/kit';
 import { tagWords, inLedgerOrder } from '$core/facts/component.ts';
 import { chartPdf } from '$core/formats/chartPdf.ts';
 import { patternDxf } from '$core/formats/patternDxf.ts';
+import { cutFrom } from '$core/facts/shape.ts';
 import { patternPdf } from '$core/formats/patternPdf.ts';
 import { patternSvg } from '$core/formats/patternSvg.ts';
 import { tagsPdf, type PieceTag } from '$core/formats/tagsPdf.ts';
@@ -63,7 +64,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 				side: [tagWords(component), numbered.piece.mirrored ? 'half mirrored' : '']
 					.filter(Boolean)
 					.join(', '),
-				material: materials.find((m) => m.id === shape.materialId)?.name ?? '',
+				material: materials.find((m) => m.id === cutFrom(shape, numbered.piece).materialId)?.name ?? '',
 				address: `${url.origin}/c/${record.costume.id}/pattern/${shape.id}/${number}`
 			}))
 		);
