@@ -335,3 +335,48 @@ test('what is cut is not planned again: tracing and cutting are done, what comes
 	await w.undoLast();
 	assert.deepEqual(await open(), before);
 });
+
+test('cut from another material: what pieces of a role are cut from is changed with the rest, in one layer', async () => {
+	const [old, now] = [await foamOf('Facing, old', '2'), await foamOf('Facing, new', '2')];
+	for (const s of await loadShapes(w.db, [costume])) await run(shapeCommands.removeShape, { id: s.id });
+	const base = await foamOf('Base of the facing', '6');
+	await run(shapeCommands.addShape, {
+		componentId: String(plates[0]),
+		shaper: 'flatPanel',
+		name: '',
+		note: '',
+		materialId: base,
+		'role.facing': old,
+		'value.top': '200 mm',
+		'value.bottom': '200 mm',
+		'value.height': '100 mm',
+		'value.corner': '0 mm',
+		'value.allowance': '0 mm'
+	});
+	const roles = async () => (await loadShapes(w.db, [costume]))[0]!;
+	assert.deepEqual((await roles()).roles, { facing: old });
+	const from = (layers: number) =>
+		run(lay.cutFrom, { materialId: old, otherId: now, layers, glueId: '', glue: '[]' });
+	await assert.rejects(from(2), /in one layer/);
+	await from(1);
+	assert.deepEqual([(await roles()).roles, (await roles()).materialId], [{ facing: now }, base]);
+	await w.undoLast();
+	assert.deepEqual((await roles()).roles, { facing: old });
+	await assert.rejects(
+		run(shapeCommands.editShape, {
+			id: (await roles()).id,
+			version: (await roles()).version,
+			shaper: 'flatPanel',
+			name: '',
+			note: '',
+			materialId: base,
+			'role.facing': 999_999,
+			'value.top': '200 mm',
+			'value.bottom': '200 mm',
+			'value.height': '100 mm',
+			'value.corner': '0 mm',
+			'value.allowance': '0 mm'
+		}),
+		/material/
+	);
+});

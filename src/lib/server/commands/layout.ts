@@ -201,20 +201,33 @@ export const layoutCommands = {
 		async (tx, v, { costumeId }) => {
 			const [material, other] = [await materialOf(tx, v.materialId), await materialOf(tx, v.otherId)];
 			if (areaOfUnit(other) === null) throw new Refused(`Say first how large ${other.name} comes.`);
-			const most = await one<{ layers: number | null }>(
+			const most = await one<{ layers: number | null; byRole: boolean }>(
 				tx,
-				`select max(s.layers) as layers from shape s join component c on c.id = s.component_id
-				where c.costume_id = $1 and s.material_id = $2`,
+				`select max(case when s.material_id = $2 then s.layers else 1 end) as layers,
+					coalesce(bool_or(s.material_id is distinct from $2), false) as by_role
+				from shape s join component c on c.id = s.component_id
+				where c.costume_id = $1
+					and (s.material_id = $2 or exists (select 1 from jsonb_each_text(s.roles) r where r.value::integer = $2))`,
 				[costumeId, v.materialId]
 			);
 			if (most!.layers === null) throw new Refused(`Nothing is cut from ${material.name}.`);
+			if (most!.byRole && v.layers > 1)
+				throw new Refused('What has a material of its own within a shape is cut in one layer.');
 			if (most!.layers * v.layers > MOST_LAYERS)
 				throw new Refused(`That makes ${most!.layers * v.layers} layers: at most ${MOST_LAYERS}.`);
 			// What is stacked already stays so: each of its layers is made of so many.
 			const moved = await all<{ componentId: number; layers: number }>(
 				tx,
-				`update shape s set material_id = $3, layers = layers * $4 from component c
-				where c.id = s.component_id and c.costume_id = $1 and s.material_id = $2
+				`update shape s set
+					material_id = case when s.material_id = $2 then $3 else s.material_id end,
+					layers = case when s.material_id = $2 then layers * $4 else layers end,
+					roles = (
+						select coalesce(jsonb_object_agg(r.key, case when r.value::integer = $2 then $3 else r.value::integer end), '{}')
+						from jsonb_each_text(s.roles) r
+					)
+				from component c
+				where c.id = s.component_id and c.costume_id = $1
+					and (s.material_id = $2 or exists (select 1 from jsonb_each_text(s.roles) r where r.value::integer = $2))
 				returning s.component_id, s.layers`,
 				[costumeId, v.materialId, v.otherId, v.layers]
 			);
