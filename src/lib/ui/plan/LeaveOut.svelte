@@ -193,8 +193,10 @@
 				</tr>
 			{/each}
 		</Table>
-		{#if all || helpful > shown.length}<button class="button small quiet" type="button" onclick={() => (all = !all)}
-				>{all ? 'Fewer' : `All ${helpful} that help`}</button
+		{#if all || helpful > shown.length}<button
+				class="button small quiet"
+				type="button"
+				onclick={() => (all = !all)}>{all ? 'Fewer' : `All ${helpful} that help`}</button
 			>{/if}
 		<p class="small soft">
 			By {TRIAGE_RUNS.toLocaleString('en')} simulated builds each, so a share may be off by two or three. What is
