@@ -42,8 +42,12 @@
 				told = now;
 			}
 		};
-		ask().catch(() => {});
-		return () => waiting.abort();
+		// A shelf that is only passed is not worth simulating for.
+		const timer = setTimeout(() => ask().catch(() => {}), 1000);
+		return () => {
+			clearTimeout(timer);
+			waiting.abort();
+		};
 	});
 	const open = (result: unknown) => goto(`/c/${(result as { id: number }).id}/look`);
 </script>

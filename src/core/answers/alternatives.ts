@@ -1,13 +1,16 @@
 import { leaveOut } from './leaveOut.ts';
 import type { Alternative } from '../engines/schedule/triage.ts';
+import { followPieces, type PiecesFrom } from './followPieces.ts';
+import { loggedByStep, minutesLeft, stepMinutes } from './minutes.ts';
 import { spendOf } from './spend.ts';
 import { DAY, dayOf, formatClock, weekdayOf, type LocalMinutes } from '../units/localTime.ts';
-import type { Component, SeenFrom } from '../facts/component.ts';
+import { copiesOf, type Component, type SeenFrom } from '../facts/component.ts';
 import { makerKey } from './planProblem.ts';
 import type { MadePlan } from './plan.ts';
 import { ARRIVAL_CLOCK, arrivalDay, lateMinutes } from './leadTime.ts';
 import { inOrder } from '../facts/order.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
+import type { Window } from '../facts/calendar.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import type { Step } from '../facts/step.ts';
 import { catalogueOf, coatProductOf, type Catalogue } from '../trade/catalogue.ts';
@@ -27,6 +30,8 @@ export interface CostumeAlternative extends Alternative {
 	minutes: number;
 	/** Money not spent, from what is neither ordered nor here, less what is bought instead: negative when that costs more. */
 	savedMinor: number;
+	/** The shape that is changed for it. */
+	shapeId: number | null;
 	/** Hours of a maker that are added, for taking it up. */
 	hours: { maker: string | null; days: number[]; from: number; to: number } | null;
 }
@@ -63,10 +68,11 @@ export function alternativesOf(
 	others: readonly CostumeRecord[],
 	/** What components would cost ready, by component, where that is known: without a price buying would seem to cost nothing. */
 	offers: ReadonlyMap<number, Offer>,
-	now: LocalMinutes
+	now: LocalMinutes,
+	pieces: Pick<PiecesFrom, 'shapes' | 'wearers'> = { shapes: [], wearers: [] }
 ): CostumeAlternative[] {
 	const look = new Map(record.components.map((c) => [c.id, c.lookNeed * SEEN[c.seenFrom]]));
-	const whole = [...look.values()].reduce((sum, l) => sum + l, 0) || 1;
+	const wholeLook = [...look.values()].reduce((sum, l) => sum + l, 0) || 1;
 	const left = new Map(plan.problem.steps.map((s) => [s.id, s.minutes[1]]));
 	const open = record.steps.filter((s) => s.doneAt === null);
 	const leaving = (
@@ -84,8 +90,9 @@ export function alternativesOf(
 		leave: steps.map((s) => String(s.id)),
 		minutes: steps.reduce((sum, s) => sum + (left.get(String(s.id)) ?? 0), 0),
 		savedMinor: kind === 'simplify' ? 0 : savedBy(record, workshop, steps),
-		loss: loss / whole,
+		loss: loss / wholeLook,
 		instead,
+		shapeId: null,
 		hours: null
 	});
 	const all: CostumeAlternative[] = [];
@@ -114,6 +121,7 @@ export function alternativesOf(
 			const these = mine.filter((s) => (frill.techniques as readonly string[]).includes(s.technique));
 			if (these.length) all.push(leaving('simplify', c, frill.words, these, its * frill.loss, whole));
 		}
+		all.push(...simplerForms(c, record, workshop, pieces, plan, its / wholeLook));
 		const mockUps = mine.filter((s) => s.technique === 'mockUp');
 		if (mockUps.length)
 			all.push(leaving('simplify', c, 'without a mock-up', mockUps, its * NO_MOCK_UP, whole));
@@ -126,6 +134,70 @@ export function alternativesOf(
 
 /** Ways to have the whole of a component otherwise: one of them at most. */
 const wholes = (id: number): string[] => [`drop ${id}`, `borrow ${id}`, `buy ${id}`];
+
+/** Layers that fewer are tried of, and how much of its component's look it costs to do without all of them. Starting values, from memory. */
+const FEWER_LAYERS = [8, 6, 4];
+const ALL_LAYERS = 0.6;
+
+/** The same in fewer layers: its pieces, and what hangs on them, as they would be. */
+function simplerForms(
+	component: Component,
+	record: CostumeRecord,
+	workshop: Workshop,
+	{ shapes, wearers }: Pick<PiecesFrom, 'shapes' | 'wearers'>,
+	plan: MadePlan,
+	look: number
+): CostumeAlternative[] {
+	const trade = catalogueOf(workshop.handbook);
+	const logged = loggedByStep(record.logs);
+	const copies = copiesOf(component, new Map(record.components.map((c) => [c.id, c])));
+	const layered = shapes.filter((s) => s.componentId === component.id && typeof s.values.layers === 'number');
+	return layered.flatMap((shape) => {
+		const now = shape.values.layers as number;
+		const fewer = FEWER_LAYERS.filter((n) => n < now).slice(0, 2);
+		const idOf = (n: number) => `simplify ${component.id} ${shape.id} in ${n}`;
+		return fewer.flatMap((n): CostumeAlternative[] => {
+			const simpler = { ...shape, values: { ...shape.values, layers: n } };
+			const from = {
+				shapes: shapes.map((s) => (s === shape ? simpler : s)),
+				wearers,
+				materials: workshop.materials
+			};
+			const changed = followPieces(record, { ...from, trade });
+			const shorter = changed.steps.flatMap((s, i) =>
+				s.componentId === component.id && s.doneAt === null && s.amount !== record.steps[i]!.amount
+					? [
+							{
+								step: String(s.id),
+								minutes: minutesLeft(stepMinutes(s, copies, workshop), logged.get(s.id) ?? 0)
+							}
+						]
+					: []
+			);
+			const minutes = shorter.reduce(
+				(sum, s) => sum + (plan.left.get(Number(s.step)) ?? 0) - s.minutes[1],
+				0
+			);
+			if (minutes <= 0) return [];
+			return [
+				{
+					id: idOf(n),
+					kind: 'simplify',
+					componentId: component.id,
+					words: `in ${n} layers instead of ${now}`,
+					leave: [],
+					shorter,
+					minutes,
+					savedMinor: spendOf(record, workshop).totalMinor - spendOf(changed, workshop).totalMinor,
+					loss: look * ALL_LAYERS * (1 - n / now),
+					instead: [...fewer.filter((m) => m !== n).map(idOf), ...wholes(component.id)],
+					shapeId: shape.id,
+					hours: null
+				}
+			];
+		});
+	});
+}
 
 /** Bought ready: of its work only the last is left, trying it on, and that waits for the parcel. */
 function boughtReady(
@@ -202,6 +274,7 @@ function moreHours(plan: MadePlan, workshop: Workshop, now: LocalMinutes): Costu
 		savedMinor: 0,
 		loss: 0,
 		instead: [],
+		shapeId: null,
 		hours: { maker, days, ...hours }
 	});
 	const evenings = free
@@ -230,8 +303,26 @@ function moreHours(plan: MadePlan, workshop: Workshop, now: LocalMinutes): Costu
 				{ from: w.to, to: w.to + 60 }
 			)
 		),
+		...helper(main.windows).map(({ day, from, to }) =>
+			add(
+				'hands',
+				`a helper on ${DAYS[day]} evenings, ${formatClock(from)} to ${formatClock(to)}`,
+				null,
+				'one more',
+				[day],
+				{ from, to }
+			)
+		),
 		add('hands', 'a second maker on Saturdays, 10:00 to 16:00', null, 'one more', [6], SATURDAY)
 	];
+}
+
+/** The weekday evening on which the maker works for longest: two can then do what takes two. */
+function helper(windows: readonly Window[]): { day: number; from: number; to: number }[] {
+	const evenings = windows
+		.filter((w) => w.from >= 12 * 60)
+		.flatMap((w) => w.days.filter((d) => d <= 5).map((day) => ({ day, from: w.from, to: w.to })));
+	return evenings.sort((a, b) => b.to - b.from - (a.to - a.from) || a.day - b.day).slice(0, 1);
 }
 
 const DAYS = ['', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];

@@ -14,6 +14,8 @@ import { PLAIN_LAY } from '../facts/layout.ts';
 import { cutFrom, type StoredShape } from '../facts/shape.ts';
 import { applyOperations } from '../engines/pattern/operations.ts';
 import type { Phase, Step } from '../facts/step.ts';
+import { withAlternatives } from '../engines/schedule/triage.ts';
+import { alternativesOf } from './alternatives.ts';
 import { coatSteps, packsForCoats } from './coatStack.ts';
 import { followPieces } from './followPieces.ts';
 import { layGroups } from './layPieces.ts';
@@ -678,4 +680,40 @@ test('a piece is given a role by hand, keeps it when it is split, and a role wit
 		[{ kind: 'split', piece: 0, from: [0.5, 0], to: [0.5, 1], allowance: 0, marks: 0 }]
 	);
 	assert.ok(halves.ok && halves.value.length === 2 && halves.value.every((p) => p.role === 'lining'));
+});
+
+test('what weighs most in a simpler form: a skirt of twelve layers in eight, its minutes by what its pieces come to', () => {
+	const its = shape('netSkirt', { ...NET, layers: 12 });
+	const steps = [...followed(ROUTES.layeredSkirt, its).values()];
+	const record = make.record({
+		components: [make.component(1, { kind: 'garment', lookNeed: 5 })],
+		steps,
+		needs: []
+	});
+	const workshop = make.workshop({ materials: [cloth] });
+	const plan = planCostume(record, workshop, FRIDAY, new Map());
+	const all = alternativesOf(record, plan, workshop, [], new Map(), FRIDAY, { shapes: [its], wearers: [] });
+	const forms = all.filter((a) => a.shapeId !== null);
+	assert.deepEqual(
+		forms.map((a) => a.words),
+		['in 8 layers instead of 12', 'in 6 layers instead of 12']
+	);
+	const [eight, six] = forms as [(typeof forms)[number], (typeof forms)[number]];
+	// A third of what is cut, gathered and sewn on: 12 layers of 3 m gathered at 3 min a metre is 108 min, and so on.
+	const usual = (name: string) => plan.left.get(steps.find((s) => s.name === name)!.id)!;
+	const third = ['cut layers', 'gather or pleat', 'sew on, bottom up, alternating'].reduce(
+		(sum, name) => sum + usual(name) / 3,
+		0
+	);
+	assert.equal(usual('gather or pleat'), 108);
+	assert.ok(Math.abs(eight.minutes - third) <= 2, `${eight.minutes}, not ${third}`);
+	assert.ok(six.minutes > eight.minutes && six.loss > eight.loss);
+	near(eight.loss, 0.6 / 3);
+	assert.ok(eight.instead.includes(six.id) && eight.instead.includes('drop 1'), 'one of them at most');
+	const changed = withAlternatives(plan.problem, [eight]);
+	assert.equal(changed.steps.length, plan.problem.steps.length);
+	const gather = String(steps.find((s) => s.name === 'gather or pleat')!.id);
+	assert.equal(changed.steps.find((s) => s.id === gather)!.minutes[1], 72);
+	// And a way forward in hours: an evening on which the maker works.
+	assert.ok(all.some((a) => a.words === 'a helper on Monday evenings, 18:00 to 21:00'));
 });

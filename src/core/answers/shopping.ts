@@ -14,6 +14,8 @@ export interface Usage {
 	/** Steps that use it; empty for the first making step. */
 	stepIds: number[];
 	from: 'entered' | 'coats';
+	/** It is a guess: suggested, or by a starting area. */
+	guessed: boolean;
 }
 
 /** What of the workshop shopping is worked out from. */
@@ -28,7 +30,8 @@ export function usagesOf(record: CostumeRecord, { materials, handbook }: Supplie
 		materialId: n.materialId,
 		quantity: n.quantity,
 		stepIds: n.stepId === null ? [] : [n.stepId],
-		from: 'entered'
+		from: 'entered',
+		guessed: n.guessed
 	}));
 	const coats = record.coats.flatMap((coat): Usage[] => {
 		const material = materialOfCoat(coat, materials);
@@ -41,7 +44,8 @@ export function usagesOf(record: CostumeRecord, { materials, handbook }: Supplie
 				materialId: material.id,
 				quantity: coated / coversOf(material, coatProductOf(trade, coat.product)),
 				stepIds: record.steps.filter((s) => s.coatId === coat.id).map((s) => s.id),
-				from: 'coats'
+				from: 'coats',
+				guessed: coat.guessed
 			}
 		];
 	});
@@ -53,6 +57,8 @@ export interface ShoppingLine {
 	material: Material;
 	usages: Usage[];
 	needed: number;
+	/** Some of it is a guess. */
+	guessed: boolean;
 	/** Of that, what has been taken out of the stash already. */
 	taken: number;
 	stash: number;
@@ -83,6 +89,7 @@ export function shoppingLines(record: CostumeRecord, supplies: Supplies): Shoppi
 				material,
 				usages: mine,
 				needed,
+				guessed: mine.some((u) => u.guessed),
 				taken,
 				stash: material.stash,
 				bought,

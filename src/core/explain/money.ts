@@ -103,7 +103,7 @@ export function packsFigure(line: ShoppingLine): Figure {
 			number(
 				'needed',
 				line.needed - line.taken,
-				line.taken > 0 ? 'components and coats, less what was cut from the stash' : 'components and coats',
+				`components and coats${line.taken > 0 ? ', less what was cut from the stash' : ''}${line.guessed ? ', some of it a guess' : ''}`,
 				unit
 			),
 			number('in the stash', line.stash, 'promised to this costume', unit),

@@ -241,7 +241,7 @@ export const ROUTES = {
 		area: m2(3),
 		source: PRACTICE,
 		steps: [
-			step('pattern', 'plan layers', 'draft', 3),
+			step('pattern', 'plan layers', 'draft', 3, partly),
 			step('make', 'base', 'sewMachine', m(5), partly),
 			step('make', 'mark layer lines', 'markLine', m(12)),
 			step('make', 'cut layers', 'cutCloth', m(60)),

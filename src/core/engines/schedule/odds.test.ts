@@ -166,6 +166,21 @@ test('the day that calendars reach is told, and every build that is ready is rea
 	assert.ok(Math.abs(days.reduce((sum, d) => sum + d.share, 0) - 1) < 1e-9);
 });
 
+test('what is scarce: the helper’s evening, or the place’s, when the maker has hours and they have not', () => {
+	// The maker works round the clock, the helper and the place on Wednesdays alone; it is Monday, 5 January 1970.
+	const start = 4 * 1440;
+	const wednesday = [{ days: [3], from: 0, to: 1440 }];
+	const makers = [
+		{ id: 'me', windows: ALWAYS },
+		{ id: 'friend', windows: wednesday }
+	];
+	const places = [{ id: 'booth', capacity: 1, windows: wednesday }];
+	const scarceOf = (steps: PlanStep[]) => oddsOf(problemOf(steps, { makers, places, start })).scarce;
+	assert.deepEqual(scarceOf([step('fit', 60, { hands: 2 })]), [{ id: 'friend', minutes: 2 * 1440 }]);
+	assert.deepEqual(scarceOf([step('spray', 60, { place: 'booth' })]), [{ id: 'booth', minutes: 2 * 1440 }]);
+	assert.deepEqual(scarceOf([step('cut', 60)]), [], 'the maker’s own hours are no scarce thing');
+});
+
 test('the same for the same seed; shares of a day add up; told to stop, it sums up what it has', () => {
 	const problem = problemOf(
 		chain([

@@ -8,7 +8,8 @@ import { minutesAt } from './pert.ts';
 import { forceTeams, latestWaitedFor, leastDaysOf, listBy } from './plan.ts';
 import type { PlanOrder, PlanProblem } from './problem.ts';
 import { normals, seeded } from '../../units/random.ts';
-import { makeShop } from './shop.ts';
+import type { Span } from './calendar.ts';
+import { makeShop, type Resource } from './shop.ts';
 import { Weather } from './weather.ts';
 
 export interface OddsTask {
@@ -41,6 +42,11 @@ export interface Odds {
 	steps: { id: string; share: number }[];
 	/** Likewise of parcels that such a chain began with. */
 	parcels: { id: string; share: number }[];
+	/**
+	 * Makers and places whose hours held such a chain up when all else was there, by how many minutes a build on the average: what is
+	 * scarce. The most first.
+	 */
+	scarce: { id: string; minutes: number }[];
 	/** Share of builds in which wet days held up such a chain. */
 	wet: number;
 }
@@ -72,6 +78,7 @@ export function* simulate(task: OddsTask): Generator<number, Odds, boolean | und
 	const finishes = new Float64Array(runs);
 	const onChain = new Int32Array(nodes.length);
 	const byParcel = new Map<string, number>();
+	const scarce = new Float64Array(builder.shop.size);
 	let wet = 0;
 	let run = 0;
 	while (run < runs) {
@@ -81,7 +88,7 @@ export function* simulate(task: OddsTask): Generator<number, Odds, boolean | und
 		const finish = builder.finish();
 		finishes[run++] = finish === NEVER ? Infinity : finish;
 		if (finish !== NEVER) {
-			const { first, heldUp } = walkChain(builder, finish, onChain, weather);
+			const { first, heldUp } = walkChain(builder, finish, onChain, scarce, weather);
 			for (const id of parcelsAt(late, builder, first)) byParcel.set(id, (byParcel.get(id) ?? 0) + 1);
 			if (heldUp) wet++;
 		}
@@ -90,6 +97,10 @@ export function* simulate(task: OddsTask): Generator<number, Odds, boolean | und
 	return {
 		...summary({ ...task, runs: run }, nodes, finishes.subarray(0, run).sort(), onChain, byParcel),
 		until,
+		scarce: [...builder.shop.makers, ...builder.shop.places.values()]
+			.map((r) => ({ id: r.id, minutes: scarce[r.index]! / run }))
+			.filter((r) => r.minutes >= 1)
+			.sort((a, b) => b.minutes - a.minutes),
 		wet: wet / run
 	};
 }
@@ -140,6 +151,7 @@ function walkChain(
 	builder: Builder,
 	finish: LocalMinutes,
 	count: Int32Array,
+	scarce: Float64Array,
 	weather: Weather
 ): { first: number; heldUp: boolean } {
 	const { nodes, end, extraWait } = builder;
@@ -150,11 +162,41 @@ function walkChain(
 		count[at]!++;
 		const holder = holderOf(builder, busy, at);
 		const from = holder < 0 ? builder.free[at]! : Math.max(builder.free[at]!, end[holder]!);
+		waitedFor(builder.blocks[at]![0]?.team.members ?? [], from, builder.start[at]!, scarce);
 		heldUp ||= weather.heldUp(builder.blocks[at]![0]?.team, from, builder.start[at]!);
 		if (holder < 0) break;
 		at = holder;
 	}
 	return { first: at, heldUp };
+}
+
+/** When hours next begin, or `at` within them. */
+function nextOpen(open: readonly Span[], at: LocalMinutes): LocalMinutes {
+	let low = 0;
+	let high = open.length;
+	while (low < high) {
+		const mid = (low + high) >> 1;
+		if (open[mid]![1] <= at) low = mid + 1;
+		else high = mid;
+	}
+	return low < open.length ? Math.max(at, open[low]![0]) : NEVER;
+}
+
+/** Adds the minutes for which one of those whom a step takes had no hours yet, while all others had. */
+function waitedFor(
+	members: readonly Resource[],
+	from: LocalMinutes,
+	start: LocalMinutes,
+	scarce: Float64Array
+): void {
+	if (members.length < 2 || start <= from) return;
+	let [last, latest, second] = [members[0]!, -Infinity, -Infinity];
+	for (const r of members) {
+		const at = Math.min(start, nextOpen(r.open, from));
+		if (at > latest) [last, latest, second] = [r, at, latest];
+		else if (at > second) second = at;
+	}
+	scarce[last.index]! += latest - Math.max(from, second);
 }
 
 /** The parcels whose coming was the earliest start of a step. */
@@ -173,7 +215,7 @@ function summary(
 	sorted: Float64Array,
 	onChain: Int32Array,
 	byParcel: ReadonlyMap<string, number>
-): Omit<Odds, 'wet' | 'until'> {
+): Omit<Odds, 'wet' | 'until' | 'scarce'> {
 	const quantile = (share: number) => {
 		const at = sorted[Math.max(0, Math.ceil(share * runs) - 1)]!;
 		return Number.isFinite(at) ? at : null;

@@ -1,4 +1,5 @@
 import { DAY, type LocalMinutes } from '../../units/localTime.ts';
+import type { ThreePoints } from '../../units/threePoints.ts';
 import { NEVER } from './bookings.ts';
 import { simulate, type OddsTask } from './odds.ts';
 import { planByOrder } from './plan.ts';
@@ -9,6 +10,8 @@ export interface Alternative {
 	id: string;
 	/** Steps that are left out. */
 	leave: readonly string[];
+	/** Steps that take other minutes: a simpler form of the same. */
+	shorter?: readonly { step: string; minutes: ThreePoints }[];
 	/** Makers with what changes: more hours, or somebody more. */
 	makers?: PlanProblem['makers'];
 	/** A step that waits for something to come instead. */
@@ -90,7 +93,7 @@ export function* triage(task: TriageTask): Generator<number, Triage> {
 	const helpful = alternatives.filter((a) => help(alone.find((w) => w.id === a.id)!) > share);
 	const sets: WeighedSet[] = [];
 	if (share < target)
-		for (const among of [helpful, helpful.filter((a) => a.leave.length > 0)]) {
+		for (const among of [helpful, helpful.filter(givesUp)]) {
 			let tried = 0;
 			let met: WeighedSet | null = null;
 			for (const set of byLoss(among)) {
@@ -103,6 +106,9 @@ export function* triage(task: TriageTask): Generator<number, Triage> {
 		}
 	return { share, alone, sets };
 }
+
+/** Whether it gives up something of the costume; else it takes more hours, or somebody more. */
+export const givesUp = (a: Alternative): boolean => a.leave.length > 0 || (a.shorter?.length ?? 0) > 0;
 
 const described = (set: readonly Alternative[], { share }: Weighed): WeighedSet => ({
 	ids: set.map((a) => a.id),
@@ -175,6 +181,7 @@ function sharesOf(task: TriageTask, chosen: readonly Alternative[]): Omit<Weighe
 export function withAlternatives(problem: PlanProblem, chosen: readonly Alternative[]): PlanProblem {
 	const gone = new Set(chosen.flatMap((a) => a.leave));
 	const waits = chosen.flatMap((a) => a.waits ?? []);
+	const shorter = new Map(chosen.flatMap((a) => a.shorter ?? []).map((s) => [s.step, s.minutes]));
 	const byId = new Map(problem.steps.map((s) => [s.id, s]));
 	const before = (step: PlanStep, seen: ReadonlySet<string>): After[] =>
 		step.after.flatMap((a) => {
@@ -189,6 +196,7 @@ export function withAlternatives(problem: PlanProblem, chosen: readonly Alternat
 			const parcels = waits.flatMap((w) => (w.step === s.id ? [w.parcel.id] : []));
 			return {
 				...s,
+				minutes: shorter.get(s.id) ?? s.minutes,
 				...(parcels.length ? { parcels: [...(s.parcels ?? []), ...parcels] } : {}),
 				after: after.filter((a, k) => after.findIndex((b) => b.id === a.id) === k)
 			};
@@ -224,7 +232,10 @@ function mergeHours(makers: PlanProblem['makers'], more: PlanProblem['makers'] =
  */
 export const undominated = (alone: readonly Weighed[], alternatives: readonly Alternative[]): Weighed[] => {
 	const byId = new Map(alternatives.map((a) => [a.id, a]));
-	const leaves = (w: Weighed) => (byId.get(w.id)?.leave.length ?? 0) > 0;
+	const leaves = (w: Weighed) => {
+		const a = byId.get(w.id);
+		return a !== undefined && givesUp(a);
+	};
 	const loss = (w: Weighed) => byId.get(w.id)?.loss ?? 0;
 	return alone.filter(
 		(w) =>

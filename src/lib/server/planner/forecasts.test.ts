@@ -24,15 +24,19 @@ function listening(many: number) {
 	return { forecasts, told, all };
 }
 
-test('forecasts are told once each, and what somebody looks at comes first', async () => {
-	const { forecasts, told, all } = listening(3);
-	for (const id of [1, 2, 3]) forecasts.want(id, wanted(60));
-	forecasts.first(3);
+test('what somebody looks at is told once, in the order of asking; what nobody looks at is not simulated', async () => {
+	const { forecasts, told, all } = listening(2);
+	for (const id of [1, 2, 3]) forecasts.hold(id, wanted(60));
+	for (const id of [3, 1, 3]) forecasts.ask(id);
 	await all;
+	await new Promise((later) => setTimeout(later, 50));
 	assert.deepEqual(
 		told.map((t) => t.id),
-		[3, 1, 2]
+		[3, 1]
 	);
+	forecasts.ask(3);
+	await new Promise((later) => setTimeout(later, 50));
+	assert.equal(told.length, 2, 'its plan is told already');
 	for (const { plan, forecast } of told) {
 		assert.equal(forecast!.odds.runs, 5000);
 		assert.deepEqual(
@@ -45,10 +49,11 @@ test('forecasts are told once each, and what somebody looks at comes first', asy
 test('a plan that changes meanwhile is given up: the newer one is told, and one alone', async () => {
 	const { forecasts, told, all } = listening(1);
 	const [old, now] = [wanted(600), wanted(60)];
-	forecasts.want(1, old);
+	forecasts.hold(1, old);
+	forecasts.ask(1);
 	// The first slices are under way when another plan comes.
 	await new Promise((later) => setTimeout(later, 30));
-	forecasts.want(1, now);
+	forecasts.hold(1, now);
 	await all;
 	await new Promise((later) => setTimeout(later, 50));
 	assert.deepEqual(
@@ -59,9 +64,11 @@ test('a plan that changes meanwhile is given up: the newer one is told, and one 
 
 test('where nothing is left to do there is nothing to simulate; what is not at work any more is not told', async () => {
 	const { forecasts, told, all } = listening(1);
-	forecasts.want(1, wanted(600));
-	forecasts.want(2, wanted(0));
-	forecasts.want(1, null);
+	forecasts.hold(1, wanted(600));
+	forecasts.hold(2, wanted(0));
+	forecasts.ask(1);
+	forecasts.ask(2);
+	forecasts.hold(1, null);
 	await all;
 	assert.deepEqual([told[0]!.id, told[0]!.forecast, told.length], [2, null, 1]);
 });

@@ -13,41 +13,44 @@ interface Wanted {
 const SLICE = 15;
 
 /**
- * Forecasts of plans, one after another, a slice at a time. Each is told once; one whose plan has changed meanwhile is given up.
- * What somebody waits for comes first.
+ * Forecasts of plans that somebody looks at, one after another, a slice at a time. Each is told once; one whose plan has changed
+ * meanwhile is given up for that of the newer plan.
  */
 export class Forecasts {
-	readonly #waiting = new Map<number, Wanted>();
-	readonly #first = new Set<number>();
+	readonly #plans = new Map<number, Wanted>();
+	readonly #asked = new Set<number>();
 	#running = false;
 
 	constructor(readonly tell: (id: number, plan: MadePlan, forecast: Forecast | null) => void) {}
 
-	/** A plan whose forecast is wanted; null when the costume is not at work any more. */
-	want(id: number, wanted: Wanted | null): void {
-		if (wanted) this.#waiting.set(id, wanted);
-		else this.#waiting.delete(id);
-		if (this.#running || this.#waiting.size === 0) return;
+	/** A plan that may be asked for; null when the costume is not at work any more. */
+	hold(id: number, plan: Wanted | null): void {
+		if (plan) this.#plans.set(id, plan);
+		else this.#plans.delete(id);
+	}
+
+	/** Somebody looks at this one. */
+	ask(id: number): void {
+		if (!this.#plans.has(id)) return;
+		this.#asked.add(id);
+		if (this.#running) return;
 		this.#running = true;
 		setImmediate(() => void this.#run());
 	}
 
-	/** Somebody looks at this one now. */
-	first(id: number): void {
-		this.#first.add(id);
-	}
-
 	async #run(): Promise<void> {
-		for (;;) {
-			const id = [...this.#first].find((i) => this.#waiting.has(i)) ?? this.#waiting.keys().next().value;
-			if (id === undefined) break;
-			const wanted = this.#waiting.get(id)!;
-			const found = canForecast(wanted.plan) ? await this.#inSlices(id, wanted) : null;
-			// Given up: another plan of it waits in its place.
-			if (this.#waiting.get(id) !== wanted) continue;
-			this.#waiting.delete(id);
-			this.#first.delete(id);
-			this.tell(id, wanted.plan, found);
+		for (const id of this.#asked) {
+			// As long as another plan comes in between, that one is the one to forecast.
+			for (let told = false; !told;) {
+				const wanted = this.#plans.get(id);
+				if (!wanted) break;
+				const found = canForecast(wanted.plan) ? await this.#inSlices(id, wanted) : null;
+				told = this.#plans.get(id) === wanted;
+				if (told) this.tell(id, wanted.plan, found);
+			}
+			this.#plans.delete(id);
+			// What is asked for meanwhile is added behind: a set is gone through as it grows.
+			this.#asked.delete(id);
 		}
 		this.#running = false;
 	}
@@ -60,7 +63,7 @@ export class Forecasts {
 			if (turn.done) return turn.value;
 			if (performance.now() < until) continue;
 			await new Promise((done) => setImmediate(done));
-			if (this.#waiting.get(id) !== wanted) return null;
+			if (this.#plans.get(id) !== wanted) return null;
 			until = performance.now() + SLICE;
 		}
 	}

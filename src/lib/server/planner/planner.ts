@@ -7,7 +7,7 @@ import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { Shop } from '../read/shop.ts';
 import { workshopFor } from '$core/answers/stash.ts';
 import { Forecasts } from './forecasts.ts';
-import type { Ask, AskFirst, Told } from './round.ts';
+import type { Ask, AskForecast, Told } from './round.ts';
 
 /** The plans of one shop at one time, which come one after another. */
 export interface Round {
@@ -60,7 +60,8 @@ class OwnPlanner implements Planner {
 				const workshop = workshopFor(shop.workshop, record.costume, promised);
 				const wait = this.#waiting.get(id) ?? waiting<Forecast | null | undefined>();
 				this.#waiting.set(id, wait);
-				this.#forecasts.want(id, { record, workshop, plan });
+				this.#forecasts.hold(id, { record, workshop, plan });
+				this.#forecasts.ask(id);
 				await wait.promise;
 				return this.#known.get(plan);
 			}
@@ -128,8 +129,8 @@ class ThreadPlanner implements Planner {
 		const known = this.known(id, version);
 		const newer = (this.#forecasts.get(id)?.version ?? 0) > (version ?? Infinity);
 		if (known !== undefined || version === undefined || newer || !this.#worker) return known;
-		const first: AskFirst = { first: id };
-		this.#worker.postMessage(first);
+		const ask: AskForecast = { look: id };
+		this.#worker.postMessage(ask);
 		const key = `${id} ${version}`;
 		const wait = this.#waiting.get(key) ?? waiting<Forecast | null | undefined>();
 		this.#waiting.set(key, wait);

@@ -17,9 +17,9 @@ export interface Ask {
 	start: LocalMinutes;
 }
 
-/** Somebody looks at this costume now: its forecast comes first. */
-export interface AskFirst {
-	first: number;
+/** Somebody looks at this costume: its forecast is wanted. */
+export interface AskForecast {
+	look: number;
 }
 
 /** A plan as soon as it is known, counted up with each that is made anew; none when it is as it was. Or why there is none at all. */

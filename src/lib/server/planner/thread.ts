@@ -1,6 +1,6 @@
 /**
- * The planning thread: holds the shop as it was last sent, and plans what has changed of it. In between it simulates builds of what it
- * planned, so that the odds are worked out once a plan, whoever looks.
+ * The planning thread: holds the shop as it was last sent, and plans what has changed of it. In between it simulates builds of what
+ * somebody looks at: the odds are worked out once a plan, whoever looks.
  */
 import { parentPort } from 'node:worker_threads';
 import { ShopPlan, type ToPlan } from '$core/answers/shopPlan.ts';
@@ -8,7 +8,7 @@ import type { MadePlan } from '$core/answers/plan.ts';
 import { workshopFor } from '$core/answers/stash.ts';
 import { keepSame, type Workshop } from '$core/facts/workshop.ts';
 import { Forecasts } from './forecasts.ts';
-import type { Ask, AskFirst, Told } from './round.ts';
+import type { Ask, AskForecast, Told } from './round.ts';
 
 const port = parentPort!;
 const shopPlan = new ShopPlan();
@@ -19,15 +19,15 @@ let workshop: Workshop | null = null;
 const tell = (told: Told) => port.postMessage(told);
 const forecasts = new Forecasts((id, plan, forecast) => tell({ id, version: versions.get(plan)!, forecast }));
 
-port.on('message', (ask: Ask | AskFirst) => {
-	if ('first' in ask) return forecasts.first(ask.first);
+port.on('message', (ask: Ask | AskForecast) => {
+	if ('look' in ask) return forecasts.ask(ask.look);
 	const { round } = ask;
 	try {
 		if (ask.workshop) workshop = keepSame(workshop, ask.workshop);
 		const ids = new Set(ask.costumes.map((c) => c.id));
 		for (const id of [...records.keys()].filter((id) => !ids.has(id))) {
 			records.delete(id);
-			forecasts.want(id, null);
+			forecasts.hold(id, null);
 		}
 		for (const c of ask.changed) records.set(c.record.costume.id, c);
 		const costumes = ask.costumes.map(({ id, promised }) => ({ ...records.get(id)!, promised }));
@@ -37,7 +37,7 @@ port.on('message', (ask: Ask | AskFirst) => {
 				versions.set(plan, ++newest);
 				const { record } = records.get(id)!;
 				const its = workshopFor(workshop!, record.costume, promisedTo.get(id)!);
-				forecasts.want(id, { record, workshop: its, plan });
+				forecasts.hold(id, { record, workshop: its, plan });
 			}
 			tell({ round, id, plan: anew ? plan : null, version: versions.get(plan)! });
 		}

@@ -3,7 +3,7 @@
 	import type { CostumeAlternative } from '$core/answers/alternatives.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import type { Step } from '$core/facts/step.ts';
-	import { undominated, type Triage } from '$core/engines/schedule/triage.ts';
+	import { givesUp, undominated, type Triage } from '$core/engines/schedule/triage.ts';
 	import { formatDuration } from '$core/units/duration.ts';
 	import { formatClock, timeWords, type LocalMinutes } from '$core/units/localTime.ts';
 	import { formatMoney } from '$core/units/money.ts';
@@ -54,9 +54,10 @@
 	async function weigh() {
 		const asked = key;
 		// What the worker needs of them; the rest is for the page.
-		const plain = alternatives.map(({ id, leave, makers, waits, loss, instead }) => ({
+		const plain = alternatives.map(({ id, leave, shorter, makers, waits, loss, instead }) => ({
 			id,
 			leave: [...leave],
+			...(shorter ? { shorter: JSON.parse(JSON.stringify(shorter)) } : {}),
 			...(makers ? { makers: JSON.parse(JSON.stringify(makers)) } : {}),
 			...(waits ? { waits: JSON.parse(JSON.stringify(waits)) } : {}),
 			loss,
@@ -72,7 +73,7 @@
 </script>
 
 {#snippet cost(a: CostumeAlternative)}
-	{a.leave.length
+	{givesUp(a)
 		? `${formatDuration(a.minutes)} less work`
 		: `${formatDuration(a.minutes)} more at the bench`}{#if a.savedMinor !== 0},
 		{formatMoney(Math.abs(a.savedMinor), currency)}
@@ -81,7 +82,10 @@
 {/snippet}
 
 {#snippet take(a: CostumeAlternative)}
-	{#if a.kind === 'buy'}
+	{#if a.shapeId !== null}
+		<a class="button small" href="{base}/pattern/{a.shapeId}" aria-label="Change it: {called(a)}">Change it</a
+		>
+	{:else if a.kind === 'buy'}
 		<a class="button small" href="{base}/look/{a.componentId}/ways" aria-label="See {called(a)}">See it</a>
 	{:else if a.leave.length}
 		<Act
@@ -182,7 +186,7 @@
 					<td>{called(a)}</td>
 					<td class="number">{of100(w.share)}</td>
 					<td>{w.finish === null ? '' : timeWords(w.finish)}</td>
-					<td class="number">{a.leave.length ? '−' : '+'}{formatDuration(a.minutes)}</td>
+					<td class="number">{givesUp(a) ? '−' : '+'}{formatDuration(a.minutes)}</td>
 					<td class="number"
 						>{a.savedMinor === 0
 							? ''

@@ -24,6 +24,8 @@
 		ready === null ? `after ${timeWords(odds.until)}` : timeWords(ready);
 	const of100 = (at: LocalMinutes) => Math.round(valueOf(oddsFigure(odds, at)));
 	const hope = $derived(hopeFigure(odds, finish));
+	/** Less is not worth a word, minutes. */
+	const SCARCE = 120;
 	const deciding = $derived(whatDecides(odds, componentOf).slice(0, 8));
 </script>
 
@@ -52,6 +54,13 @@
 <OddsChart {odds} {marks} />
 {#if deciding.length}
 	<h3>What decides it</h3>
+	{#each odds.scarce.filter((s) => s.minutes >= SCARCE) as s (s.id)}
+		<p>
+			<b>Hours of {words([s.id])}</b>: the work that decides waits {formatWait(
+				Math.round(s.minutes / 30) * 30
+			)} for them, on the average.
+		</p>
+	{/each}
 	<ol class="deciding">
 		{#each deciding as d (d.ids[0])}
 			<li>

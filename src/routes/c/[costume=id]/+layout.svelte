@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
+	import { page } from '$app/state';
 	import Pencil from '@lucide/svelte/icons/pencil';
 	import type { Snippet } from 'svelte';
 	import { tapePins } from '$core/answers/pins.ts';
@@ -21,6 +22,8 @@
 	const days = $derived(daysLeftFigure(costume, data.now));
 	const pins = $derived(tapePins(data.record, data.plan, data.workshop, data.now));
 	const open = $derived(data.record.faults.length);
+	/** A page left again at once is not worth simulating for, ms; where odds are the answer it begins at once. */
+	const PAUSE = 1000;
 	const forecast = $derived(shownForecast.of(data.planKey, data.forecast));
 
 	// The server is the outside world: it is waited for while the odds of the plan on show are worked out.
@@ -28,11 +31,16 @@
 		if (forecast !== undefined) return;
 		const waiting = new AbortController();
 		const what = { costumeId: costume.id, key: data.planKey };
-		shownForecast
-			.wait(what, waiting.signal)
-			.then((same) => (same ? undefined : invalidateAll()))
-			.catch(() => {});
-		return () => waiting.abort();
+		const ask = () =>
+			shownForecast
+				.wait(what, waiting.signal)
+				.then((same) => (same ? undefined : invalidateAll()))
+				.catch(() => {});
+		const timer = setTimeout(ask, page.url.pathname === `${base}/plan` ? 0 : PAUSE);
+		return () => {
+			clearTimeout(timer);
+			waiting.abort();
+		};
 	});
 </script>
 

@@ -39,7 +39,7 @@ create function bring_up_to_12() returns void language sql as $$
 			when 'sew on, bottom up, alternating' then 'seam line' else 'nothing' end
 		where takes is null and (technique, name) in (
 			('sewMachine', 'hem'), ('sewMachine', 'hoop channel'), ('sewMachine', 'sew on, bottom up, alternating'),
-			('sewMachine', 'base'), ('sewMachine', 'line'), ('sewMachine', 'add panels'), ('sewMachine', 'cloth mock-up'),
+			('draft', 'plan layers'), ('sewMachine', 'base'), ('sewMachine', 'line'), ('sewMachine', 'add panels'), ('sewMachine', 'cloth mock-up'),
 			('sewHand', 'tack'), ('sewHand', 'trim'), ('cutCloth', 'edge shapes'), ('cutFoam', 'detail layer'));
 $$;
 select bring_up_to_12();

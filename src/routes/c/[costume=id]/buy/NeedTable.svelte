@@ -5,6 +5,7 @@
 	import type { Component } from '$core/facts/component.ts';
 	import Weave from '$lib/ui/Weave.svelte';
 	import { packsFigure } from '$core/explain/money.ts';
+	import GuessMark from '$lib/ui/GuessMark.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import type { ShoppingLine } from '$core/answers/shopping.ts';
 	import Table from '$lib/ui/Table.svelte';
@@ -32,7 +33,8 @@
 				>{formatNumber(line.needed, 2)}
 				{line.material.unit}{#if line.taken > 0}<span class="small soft"
 						>, {formatNumber(line.taken, 2)} cut</span
-					>{/if}</td
+					>{/if}
+				{#if line.guessed}<br /><GuessMark />{/if}</td
 			>
 			<td class="number">{formatNumber(line.stash, 2)}</td>
 			<td class="number">{formatNumber(line.bought, 2)}</td>

@@ -4,6 +4,7 @@ import { actionsOf } from '$lib/server/commands/actions.ts';
 import { costumeCommands } from '$lib/server/commands/costume.ts';
 import { planCommands } from '$lib/server/commands/plan.ts';
 import { planByRule } from '$core/engines/schedule/plan.ts';
+import { loadPieces } from '$lib/server/read/costume.ts';
 import { loadLook } from '$lib/server/read/look.ts';
 import { plannedCostume } from '$lib/server/read/plans.ts';
 import type { Actions, PageServerLoad } from './$types';
@@ -13,7 +14,8 @@ export const load: PageServerLoad = async ({ params, locals }) => {
 	const { record, plan, workshop, shop } = (await plannedCostume(db, Number(params.costume), locals.now))!;
 	const others = shop.atWork.map((c) => c.record).filter((r) => r.costume.id !== record.costume.id);
 	// The newest offer of each component counts: decisions come newest first.
-	const { decisions } = await loadLook(db, record.costume.id);
+	const { id } = record.costume;
+	const [{ decisions }, pieces] = await Promise.all([loadLook(db, id), loadPieces(db, [id])]);
 	const offers = new Map(
 		decisions
 			.toReversed()
@@ -24,7 +26,7 @@ export const load: PageServerLoad = async ({ params, locals }) => {
 	const split = record.costume.split === 'windows' ? ('anywhere' as const) : ('windows' as const);
 	const other = planByRule({ ...plan.problem, split });
 	return {
-		alternatives: alternativesOf(record, plan, workshop, others, offers, locals.now),
+		alternatives: alternativesOf(record, plan, workshop, others, offers, locals.now, pieces.get(id)),
 		otherFinish: other.impossible.length ? null : other.finish
 	};
 };

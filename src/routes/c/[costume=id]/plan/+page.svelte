@@ -2,7 +2,7 @@
 	import OrderTable from './OrderTable.svelte';
 	import { whyNot } from '$core/answers/whyNot.ts';
 	import { timeWords } from '$core/units/localTime.ts';
-	import { parcelKey } from '$core/answers/planProblem.ts';
+	import { makerKey, parcelKey } from '$core/answers/planProblem.ts';
 	import { oddsFigure } from '$core/explain/odds.ts';
 	import BenchLine from '$lib/ui/BenchLine.svelte';
 	import { shownForecast } from '$lib/ui/forecast.svelte.ts';
@@ -60,6 +60,8 @@
 	const named = (id: string) => {
 		const step = steps.get(id);
 		if (step) return `${components.get(step.componentId)?.code ?? ''} ${step.name}`;
+		const who = data.workshop.makers.find((m) => makerKey(m.id) === id) ?? places.get(id);
+		if (who) return who.name;
 		const order = plan.orders.find((o) => parcelKey(o.material.id) === id);
 		return order ? `parcel: ${order.material.name}` : id;
 	};
