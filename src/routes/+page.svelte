@@ -1,7 +1,7 @@
 <script lang="ts">
 	import FileUp from '@lucide/svelte/icons/file-up';
 	import Plus from '@lucide/svelte/icons/plus';
-	import { goto, invalidateAll } from '$app/navigation';
+	import { goto } from '$app/navigation';
 	import { fetched } from '$lib/ui/task.svelte.ts';
 	import { DAY, dayOf, dayWords, formatLocalTime } from '$core/units/localTime.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -37,12 +37,10 @@
 		const waiting = new AbortController();
 		const ask = async () => {
 			while (!waiting.signal.aborted) {
-				const now = await (await fetched('/odds', waiting.signal)).json();
-				if (now.key !== key) return invalidateAll();
-				told = now;
+				const { ready } = await (await fetched('/odds', waiting.signal)).json();
+				told = { key, ready };
 			}
 		};
-		// A shelf that is only passed is not worth simulating for.
 		const timer = setTimeout(() => ask().catch(() => {}), 1000);
 		return () => {
 			clearTimeout(timer);

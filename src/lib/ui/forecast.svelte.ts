@@ -28,16 +28,15 @@ class Shown {
 		return sent === undefined && this.#told?.key === key ? this.#told.forecast : sent;
 	}
 
-	/** Waits for the odds of this plan. False when another plan has come in its place: the page is old. */
-	async wait(
-		{ costumeId, key }: Pick<ForecastFor, 'costumeId' | 'key'>,
-		signal: AbortSignal
-	): Promise<boolean> {
-		const answer = await fetched(`/c/${costumeId}/plan/odds`, signal);
-		const told: { key: string; forecast?: Forecast | null } = await answer.json();
-		if (told.key !== key || told.forecast === undefined) return false;
+	/**
+	 * Waits for the odds, those of a newer plan where one has come in its place: what is being done on the page goes on. Nothing is read
+	 * anew for it.
+	 */
+	async wait({ costumeId, key }: Pick<ForecastFor, 'costumeId' | 'key'>, signal: AbortSignal): Promise<void> {
+		let told: { forecast?: Forecast | null } = {};
+		while (told.forecast === undefined)
+			told = await (await fetched(`/c/${costumeId}/plan/odds`, signal)).json();
 		this.#told = { key, forecast: told.forecast };
-		return true;
 	}
 }
 

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
 	import Pencil from '@lucide/svelte/icons/pencil';
 	import type { Snippet } from 'svelte';
@@ -31,11 +30,7 @@
 		if (forecast !== undefined) return;
 		const waiting = new AbortController();
 		const what = { costumeId: costume.id, key: data.planKey };
-		const ask = () =>
-			shownForecast
-				.wait(what, waiting.signal)
-				.then((same) => (same ? undefined : invalidateAll()))
-				.catch(() => {});
+		const ask = () => shownForecast.wait(what, waiting.signal).catch(() => {});
 		const timer = setTimeout(ask, page.url.pathname === `${base}/plan` ? 0 : PAUSE);
 		return () => {
 			clearTimeout(timer);
