@@ -2,6 +2,7 @@
 	import FileUp from '@lucide/svelte/icons/file-up';
 	import Plus from '@lucide/svelte/icons/plus';
 	import { goto } from '$app/navigation';
+	import { AGAIN, pause } from '$lib/ui/forecast.svelte.ts';
 	import { fetched } from '$lib/ui/task.svelte.ts';
 	import { DAY, dayOf, dayWords, formatLocalTime } from '$core/units/localTime.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -39,6 +40,7 @@
 			while (!waiting.signal.aborted) {
 				const { ready } = await (await fetched('/odds', waiting.signal)).json();
 				told = { key, ready };
+				await pause(AGAIN);
 			}
 		};
 		const timer = setTimeout(() => ask().catch(() => {}), 1000);

@@ -3,12 +3,7 @@ import { areaOfUnit, type Material } from '../facts/material.ts';
 import { TOLD_BY, type DriverKey, type Drivers, type Takes } from '../trade/driver.ts';
 import { driversOf } from '../engines/pattern/drivers.ts';
 import { techniqueOf, type Catalogue } from '../trade/catalogue.ts';
-import {
-	FAMILIES_OF_GROUND,
-	type Ground,
-	type StandardTechnique,
-	type Technique
-} from '../trade/technique.ts';
+import { FAMILIES_OF_GROUND, type Ground, type Technique } from '../trade/technique.ts';
 import { cutFrom, type StoredShape } from '../facts/shape.ts';
 import type { Wearer } from '../facts/bodyMeasure.ts';
 import { type Component, copiesOf } from '../facts/component.ts';
@@ -53,7 +48,7 @@ const timesOf = (technique: Technique, layers: number): number =>
 	({ once: 1, each: layers, between: layers - 1 })[technique.layers];
 
 /** Pieces whose material nobody has said count for every technique. */
-function doneTo(cuts: readonly CutPieces[], ground: Ground): readonly CutPieces[] {
+export function doneTo(cuts: readonly CutPieces[], ground: Ground): readonly CutPieces[] {
 	const preferences = FAMILIES_OF_GROUND[ground];
 	if (!preferences) return cuts;
 	for (const families of preferences) {
@@ -79,7 +74,7 @@ export function amountOfPieces(
 }
 
 /** Areas of the same pieces, laid as lines and measured as curves, differ by no more than this share. */
-const SAME_PIECES = 0.005;
+export const SAME_PIECES = 0.005;
 
 /** Units of a material for all copies: the area that is cut, so many times for waste. */
 export function quantityOfPieces(
@@ -186,31 +181,3 @@ export function followPieces(record: CostumeRecord, from: PiecesFrom): CostumeRe
 export const followsPieces = (record: CostumeRecord, componentId: number): boolean =>
 	[...record.steps, ...record.coats].some((r) => r.componentId === componentId && r.fromPieces) ||
 	record.needs.some((n) => n.componentId === componentId && n.waste !== null);
-
-/** Techniques by which pieces come out of their material. */
-const CUTTING: readonly StandardTechnique[] = ['trace', 'cutFoam', 'cutCloth'];
-
-/**
- * Open steps that are done with once these materials are cut: tracing and cutting of a component, where all pieces that the step
- * is done to are cut from them.
- */
-export function stepsCut(
-	steps: readonly Step[],
-	componentId: number,
-	cuts: readonly CutPieces[],
-	materialIds: ReadonlySet<number>,
-	trade: Catalogue
-): Step[] {
-	return steps.filter((s) => {
-		if (
-			s.componentId !== componentId ||
-			s.doneAt !== null ||
-			!(CUTTING as readonly string[]).includes(s.technique)
-		)
-			return false;
-		const technique = techniqueOf(trade, s.technique);
-		if (!s.fromPieces || takesOf(s, technique) !== 'outline') return false;
-		const its = doneTo(cuts, technique.ground);
-		return its.length > 0 && its.every((c) => c.material !== null && materialIds.has(c.material.id));
-	});
-}

@@ -57,6 +57,13 @@ export const readyShare = (
 	{ deadline }: Pick<MadePlan, 'deadline'>
 ): number | null => forecast?.odds.by.find((b) => b.at === deadline)?.share ?? null;
 
+/** Waiting for somebody's hours that is less than this, minutes, is not worth a word; it is told in half hours. */
+const LEAST_SCARCE = 120;
+export const scarceHours = ({ scarce }: Pick<Odds, 'scarce'>): Odds['scarce'] =>
+	scarce
+		.filter((s) => s.minutes >= LEAST_SCARCE)
+		.map((s) => ({ ...s, minutes: Math.round(s.minutes / 30) * 30 }));
+
 /** What lies on the chain that decides when all is ready, in this share of the builds. */
 export interface Deciding {
 	/** A parcel, or steps of one component one after the other. */

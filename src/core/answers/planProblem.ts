@@ -164,9 +164,10 @@ export function reservedBy(
 	now: LocalMinutes
 ): [key: string, span: Span][] {
 	const byId = new Map(record.steps.map((s) => [s.id, s]));
+	const logged = loggedByStep(record.logs);
 	return [...pinsOf(record, minutes, now)].flatMap(([id, at]): [string, Span][] => {
 		const step = byId.get(id)!;
-		const span: Span = [at, at + minutes.get(id)![1]];
+		const span: Span = [at, at + minutesLeft(minutes.get(id)!, logged.get(id) ?? 0)[1]];
 		if (span[1] <= span[0]) return [];
 		const running = record.logs.find((l) => l.stepId === id && l.endedAt === null)?.makerId;
 		const able = whoCan(step, workshop) ?? workshop.makers.map((m) => makerKey(m.id));

@@ -3,7 +3,7 @@ import type { Purchase } from '../facts/material.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import type { Component } from '../facts/component.ts';
 import { waitOf, type Drying } from './wait.ts';
-import { isToDo, type Phase, type Step } from '../facts/step.ts';
+import { hasWork, type Phase, type Step } from '../facts/step.ts';
 
 /** In the order of the work; a costume is as far as its least finished component. */
 export const STAGES = [
@@ -45,7 +45,7 @@ export function stageOf(component: Component, facts: StageFacts, workshop: Dryin
 		.sort((a, b) => a.position - b.position || a.id - b.id);
 	const faults = facts.faults.filter((f) => f.componentId === component.id);
 	if (faults.some((f) => !isMended(f, steps))) return 'broken';
-	const next = steps.find(isToDo);
+	const next = steps.find(hasWork);
 	const drying = steps.some(
 		(s) => s.doneAt !== null && s.doneAt + waitOf(s, workshop) > now && now >= s.doneAt
 	);

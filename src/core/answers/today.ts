@@ -5,7 +5,7 @@ import { stepsBefore } from '../facts/order.ts';
 import type { CostumeRecord, WorkLog } from '../facts/costume.ts';
 import type { Maker, Place, Settings, Workshop } from '../facts/workshop.ts';
 import { waitOf } from './wait.ts';
-import { isToDo, type Step } from '../facts/step.ts';
+import { hasWork, type Step } from '../facts/step.ts';
 import { openSpans } from '../engines/schedule/calendar.ts';
 import { DAY, type LocalMinutes } from '../units/localTime.ts';
 
@@ -96,9 +96,9 @@ export function todayOf(
 	const passed = (id: number): boolean => {
 		const b = byId.get(id)!;
 		if (b.doneAt !== null) return dryAt(b) <= now;
-		return !isToDo(b) && before.get(id)!.every(passed);
+		return !hasWork(b) && before.get(id)!.every(passed);
 	};
-	const open = record.steps.filter((s) => isToDo(s) && !begun.has(s.id) && before.get(s.id)!.every(passed));
+	const open = record.steps.filter((s) => hasWork(s) && !begun.has(s.id) && before.get(s.id)!.every(passed));
 	const places = new Map(workshop.places.map((p) => [p.id, p]));
 	const dryNext = drying[0]?.until ?? null;
 	const ready = open

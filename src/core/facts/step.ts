@@ -69,5 +69,5 @@ export const PLAIN_STEP = {
 } satisfies Partial<Step>;
 
 /** Whether there is anything to do: a step of no amount is passed over, and done as soon as what comes before it is. */
-export const isToDo = (step: Pick<Step, 'doneAt' | 'amount'>): boolean =>
+export const hasWork = (step: Pick<Step, 'doneAt' | 'amount'>): boolean =>
 	step.doneAt === null && step.amount > 0;

@@ -10,7 +10,7 @@
 
 <style>
 	.guess {
-		font-size: var(--s12);
+		font-size: var(--s13);
 		font-weight: 600;
 		color: var(--yellow-ink);
 		border-bottom: 1.5px dashed currentcolor;

@@ -8,6 +8,10 @@ import { fetched, Task } from './task.svelte.ts';
 const makeWorker = () =>
 	new Worker(new URL('../../workers/plan.worker.ts', import.meta.url), { type: 'module' });
 
+/** A plan that has moved on meanwhile is asked for again after so long, ms. */
+export const AGAIN = 300;
+export const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
+
 /** What is asked of the worker about one costume. */
 export interface ForecastFor {
 	costumeId: number;
@@ -34,8 +38,10 @@ class Shown {
 	 */
 	async wait({ costumeId, key }: Pick<ForecastFor, 'costumeId' | 'key'>, signal: AbortSignal): Promise<void> {
 		let told: { forecast?: Forecast | null } = {};
-		while (told.forecast === undefined)
+		while (told.forecast === undefined) {
 			told = await (await fetched(`/c/${costumeId}/plan/odds`, signal)).json();
+			if (told.forecast === undefined) await pause(AGAIN);
+		}
 		this.#told = { key, forecast: told.forecast };
 	}
 }

@@ -7,6 +7,7 @@ import { insert, update } from '../db/tables.ts';
 import { renewCoatSteps } from './coatSteps.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
+import { sameAmount } from './step.ts';
 
 const shape = (context: Context) => ({
 	coats: f.whole(1, 20),
@@ -61,8 +62,11 @@ export const coatCommands = {
 			const product = coatProductOf(context.trade, old.product);
 			const done = await all(tx, 'select 1 from step where coat_id = $1 and done_at is not null', [v.id]);
 			if (v.coats < done.length) throw new Refused(`${done.length} coats are already on.`, 'coats');
+			const same = sameAmount(v.area, old.area);
 			await update(tx, 'coat', v, {
 				...v,
+				area: same ? old.area : v.area,
+				guessed: v.guessed && same,
 				recoatMinutes: v.recoatMinutes ?? product.recoatMinutes,
 				handlingMinutes: v.handlingMinutes ?? product.handlingMinutes
 			});

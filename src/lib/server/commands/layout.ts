@@ -2,10 +2,9 @@ import pluralize from 'pluralize';
 import { z } from 'zod';
 import type { Material } from '$core/facts/material.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
-import { cutsOf, quantityOfPieces, stepsCut } from '$core/answers/followPieces.ts';
-import { copiesOf } from '$core/facts/component.ts';
+import { cutSteps } from '$core/answers/cutSteps.ts';
 import { USUAL_WASTE } from '$core/trade/driver.ts';
-import { areasOfComponents, laidParts, leftWithout, partsOf, quantityLaid } from '$core/answers/layPieces.ts';
+import { laidParts, leftWithout, partsOf, quantityLaid } from '$core/answers/layPieces.ts';
 import { clashesOf, leftoversOfPlan, useOfPlan } from '$core/engines/layout/cutSheets.ts';
 import { layPlan } from '$core/facts/layout.ts';
 import { formatNumber } from '$core/units/number.ts';
@@ -261,7 +260,7 @@ export const layoutCommands = {
 	)
 };
 
-/** Tracing and cutting of components whose pieces have all been cut by now is done: what is cut is not planned again. */
+/** Does the tracing and cutting that layouts which are cut have done. Returns how many steps that is. */
 async function finishCut(tx: Executor, context: Context): Promise<number> {
 	const { costumeId, trade, now } = context;
 	const [record, layouts, materials, pieces] = await Promise.all([
@@ -270,30 +269,10 @@ async function finishCut(tx: Executor, context: Context): Promise<number> {
 		loadMaterials(tx),
 		loadPieces(tx, [costumeId])
 	]);
-	const from = { ...pieces.get(costumeId)!, materials };
-	const cut = layouts.filter((l) => l.cutAt !== null);
-	const done = record!.components.flatMap((component) => {
-		const cuts = cutsOf(component, record!.components, from);
-		const copies = copiesOf(component, new Map(record!.components.map((c) => [c.id, c])));
-		const whole = new Set(
-			materials.flatMap((m) => {
-				const pieces = cut
-					.filter((l) => l.materialId === m.id)
-					.flatMap((l) => l.plan.pieces.filter((p) => p.componentId === component.id));
-				const wanted = quantityOfPieces(cuts, m, 1, copies);
-				const laid = areasOfComponents(pieces).get(component.id) ?? 0;
-				return wanted && laid >= wanted.area * copies * 0.995 ? [m.id] : [];
-			})
-		);
-		return stepsCut(record!.steps, component.id, cuts, whole, trade);
-	});
-	await finish(
-		tx,
-		done.map((s) => s.id),
-		now,
-		context
-	);
-	return done.length;
+	const done = cutSteps(record!, layouts, { ...pieces.get(costumeId)!, materials, trade });
+	const ids = done.map((s) => s.id);
+	await finish(tx, ids, now, context);
+	return ids.length;
 }
 
 /** What earlier layouts of a material took for each component, and what of that bought for the costume they left. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { circleIn, stepsBefore } from '$core/facts/order.ts';
 import { waitOf } from '$core/answers/wait.ts';
-import { PHASES, type Step, type TechniqueKey } from '$core/facts/step.ts';
+import { PHASES, PLAIN_STEP, type Step, type TechniqueKey } from '$core/facts/step.ts';
 import { takesOf } from '$core/answers/followPieces.ts';
 import { techniqueOf, type Catalogue } from '$core/trade/catalogue.ts';
 import { takes } from '$core/trade/handbookRow.ts';
@@ -17,63 +17,17 @@ import { insert, set, update } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
-export type NewStep = Omit<
+/** What has to be said of a step; the rest is as of one that hangs on nothing. */
+export type NewStep = Pick<
 	Step,
-	| 'id'
-	| 'version'
-	| 'after'
-	| 'doneAt'
-	| 'coatId'
-	| 'faultId'
-	| 'withinMinutes'
-	| 'orAfterMinutes'
-	| 'setUpMinutes'
-	| 'fromPieces'
-	| 'takes'
-	| 'guessed'
-	| 'guess'
-	| 'pinnedAt'
+	'componentId' | 'position' | 'name' | 'technique' | 'phase' | 'amount' | 'perCopy'
 > &
-	Partial<
-		Pick<
-			Step,
-			| 'coatId'
-			| 'faultId'
-			| 'withinMinutes'
-			| 'orAfterMinutes'
-			| 'setUpMinutes'
-			| 'fromPieces'
-			| 'takes'
-			| 'guessed'
-			| 'guess'
-			| 'doneAt'
-		>
-	>;
+	Partial<Omit<Step, 'id' | 'version' | 'after'>>;
 
-export function insertStep(tx: Executor, s: NewStep): Promise<number> {
-	return insert(tx, 'step', {
-		componentId: s.componentId,
-		position: s.position,
-		name: s.name,
-		technique: s.technique,
-		phase: s.phase,
-		amount: s.amount,
-		fromPieces: s.fromPieces ?? false,
-		takes: s.takes ?? null,
-		guessed: s.guessed ?? false,
-		guess: s.guess ?? null,
-		perCopy: s.perCopy,
-		setUpMinutes: s.setUpMinutes ?? 0,
-		waitMinutes: s.waitMinutes,
-		withinMinutes: s.withinMinutes ?? null,
-		orAfterMinutes: s.orAfterMinutes ?? null,
-		oneSitting: s.oneSitting,
-		needsHelper: s.needsHelper,
-		placeId: s.placeId,
-		coatId: s.coatId ?? null,
-		faultId: s.faultId ?? null,
-		doneAt: s.doneAt ?? null
-	});
+/** No start is kept for a step that is new, also where it is another's copy; its links are rows of their own. */
+export function insertStep(tx: Executor, step: NewStep): Promise<number> {
+	const { after: _, ...row } = { ...PLAIN_STEP, ...step, pinnedAt: null };
+	return insert(tx, 'step', row);
 }
 
 export async function sprayPlace(tx: Executor): Promise<number | null> {
@@ -101,6 +55,9 @@ const shape = ({ trade }: Context) => ({
 	needsHelper: f.ticked(),
 	placeId: f.idOrNull()
 });
+
+/** Whether an amount is only the one that is kept, written in rounder figures. */
+export const sameAmount = (typed: number, kept: number): boolean => Math.abs(typed - kept) <= 0.005 * kept;
 
 /** Whether its amount follows the pieces: where it is wanted, and where these tell it. */
 const follows = (
@@ -243,8 +200,8 @@ export const stepCommands = {
 			z.object({ id: f.id(), version: f.version(), ...shape(context) }).transform(withAmount(context)),
 		async (tx, v, context) => {
 			const { code, ...old } = await loadStep(tx, v.id, context);
-			// Another amount is no guess any more; one that was only written in rounder figures is the same.
-			const same = v.technique === old.technique && Math.abs(v.amount - old.amount) <= 0.005 * old.amount;
+			// Another amount is no guess any more.
+			const same = v.technique === old.technique && sameAmount(v.amount, old.amount);
 			await update(tx, 'step', v, {
 				...v,
 				amount: same ? old.amount : v.amount,

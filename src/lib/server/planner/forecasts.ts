@@ -21,7 +21,8 @@ export class Forecasts {
 	readonly #asked = new Set<number>();
 	#running = false;
 
-	constructor(readonly tell: (id: number, plan: MadePlan, forecast: Forecast | null) => void) {}
+	/** @param tell without a plan where the costume is not at work any more: nobody waits for it */
+	constructor(readonly tell: (id: number, plan: MadePlan | null, forecast: Forecast | null) => void) {}
 
 	/** A plan that may be asked for; null when the costume is not at work any more. */
 	hold(id: number, plan: Wanted | null): void {
@@ -43,7 +44,10 @@ export class Forecasts {
 			// As long as another plan comes in between, that one is the one to forecast.
 			for (let told = false; !told;) {
 				const wanted = this.#plans.get(id);
-				if (!wanted) break;
+				if (!wanted) {
+					this.tell(id, null, null);
+					break;
+				}
 				const found = canForecast(wanted.plan) ? await this.#inSlices(id, wanted) : null;
 				told = this.#plans.get(id) === wanted;
 				if (told) this.tell(id, wanted.plan, found);

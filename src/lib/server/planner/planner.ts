@@ -38,7 +38,7 @@ class OwnPlanner implements Planner {
 	readonly #known = new WeakMap<MadePlan, Forecast | null>();
 	readonly #waiting = new Map<number, Waiting<Forecast | null | undefined>>();
 	readonly #forecasts = new Forecasts((id, plan, forecast) => {
-		this.#known.set(plan, forecast);
+		if (plan) this.#known.set(plan, forecast);
 		this.#waiting.get(id)?.resolve(forecast);
 		this.#waiting.delete(id);
 	});
@@ -137,11 +137,12 @@ class ThreadPlanner implements Planner {
 		return wait.promise;
 	}
 
-	#toldForecast(id: number, version: number, forecast: Forecast | null): void {
-		this.#forecasts.set(id, { version, forecast });
+	#toldForecast(id: number, version: number | null, forecast: Forecast | null): void {
+		if (version === null) this.#forecasts.delete(id);
+		else this.#forecasts.set(id, { version, forecast });
 		for (const [key, wait] of this.#waiting) {
 			const [its, of] = key.split(' ').map(Number);
-			if (its !== id || of! > version) continue;
+			if (its !== id || of! > (version ?? Infinity)) continue;
 			// Plans that another has taken the place of are not simulated any more.
 			wait.resolve(of === version ? forecast : undefined);
 			this.#waiting.delete(key);

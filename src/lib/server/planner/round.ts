@@ -27,5 +27,5 @@ export type Told =
 	| { round: number; id: number; plan: MadePlan | null; version: number }
 	| { round: number; done: true }
 	| { round: number; failed: string }
-	/** Later, of the plan of that version: null where there is nothing to simulate. */
-	| { forecast: Forecast | null; id: number; version: number };
+	/** Later, of the plan of that version: null where there is nothing to simulate. No version: the costume is not at work any more. */
+	| { forecast: Forecast | null; id: number; version: number | null };

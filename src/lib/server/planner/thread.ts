@@ -17,7 +17,9 @@ const versions = new WeakMap<MadePlan, number>();
 let newest = 0;
 let workshop: Workshop | null = null;
 const tell = (told: Told) => port.postMessage(told);
-const forecasts = new Forecasts((id, plan, forecast) => tell({ id, version: versions.get(plan)!, forecast }));
+const forecasts = new Forecasts((id, plan, forecast) =>
+	tell({ id, version: plan ? versions.get(plan)! : null, forecast })
+);
 
 port.on('message', (ask: Ask | AskForecast) => {
 	if ('look' in ask) return forecasts.ask(ask.look);

@@ -3,7 +3,7 @@
 	import type { Odds } from '$core/engines/schedule/odds.ts';
 	import { formatWait } from '$core/units/duration.ts';
 	import { timeWords, type LocalMinutes } from '$core/units/localTime.ts';
-	import { whatDecides } from '$core/answers/forecast.ts';
+	import { scarceHours, whatDecides } from '$core/answers/forecast.ts';
 	import { valueOf } from '$core/explain/figure.ts';
 	import { hopeFigure, oddsFigure } from '$core/explain/odds.ts';
 	import Working from '../Working.svelte';
@@ -24,8 +24,6 @@
 		ready === null ? `after ${timeWords(odds.until)}` : timeWords(ready);
 	const of100 = (at: LocalMinutes) => Math.round(valueOf(oddsFigure(odds, at)));
 	const hope = $derived(hopeFigure(odds, finish));
-	/** Less is not worth a word, minutes. */
-	const SCARCE = 120;
 	const deciding = $derived(whatDecides(odds, componentOf).slice(0, 8));
 </script>
 
@@ -54,11 +52,9 @@
 <OddsChart {odds} {marks} />
 {#if deciding.length}
 	<h3>What decides it</h3>
-	{#each odds.scarce.filter((s) => s.minutes >= SCARCE) as s (s.id)}
+	{#each scarceHours(odds) as s (s.id)}
 		<p>
-			<b>Hours of {words([s.id])}</b>: the work that decides waits {formatWait(
-				Math.round(s.minutes / 30) * 30
-			)} for them, on the average.
+			<b>Hours of {words([s.id])}</b>: the work that decides waits {formatWait(s.minutes)} for them, on the average.
 		</p>
 	{/each}
 	<ol class="deciding">
