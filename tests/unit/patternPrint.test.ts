@@ -7,6 +7,7 @@ import { after, test } from 'node:test';
 import { areaD, FillRule, intersectD } from 'clipper2-ts';
 import jsQRModule from 'jsqr';
 import sharp from 'sharp';
+import { NET } from '../support/shapes.ts';
 import { chartPdf } from '../../src/core/formats/chartPdf.ts';
 import { tagsPdf } from '../../src/core/formats/tagsPdf.ts';
 import { cutListOf, rectangleOf } from '../../src/core/engines/pattern/cutList.ts';
@@ -111,19 +112,7 @@ for (const paper of PAPER_KEYS)
 	});
 
 test('strips that are larger than a page are a list to measure off by, not pages of rectangles', async () => {
-	const net = pieces('netSkirt', {
-		waist: 1000,
-		hem: 1000,
-		layers: 2,
-		widthTop: 100,
-		widthBottom: 100,
-		fullnessTop: 3,
-		fullnessBottom: 3,
-		cloth: 1500,
-		soft: 1,
-		colours: 1,
-		templates: 1
-	});
+	const net = pieces('netSkirt', { ...NET, templates: 1 });
 	const { list, rest } = cutListOf(net, { width: 190, height: 277 });
 	// Two layers of two nets, each name a line: two strips of 1.5 m by 100 mm.
 	assert.deepEqual(
@@ -141,6 +130,9 @@ test('strips that are larger than a page are a list to measure off by, not pages
 	const { stdout } = spawnSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
 	assert.match(stdout, /skirt: cut list/);
 	assert.match(stdout, /2\s?x\s+1500 x 100 mm\s+layer 1, structure net/);
+	// Nothing but strips: the list alone, and no empty page behind it.
+	writeFileSync(file, await patternPdf(net.slice(0, 4), 'a4', 'skirt'));
+	assert.match(spawnSync('pdfinfo', [file], { encoding: 'utf8' }).stdout, /Pages:\s+1\n/);
 	// Bent, holed and folded pieces are drawn.
 	assert.equal(rectangleOf(pieces('horn')[0]!), null);
 	assert.equal(rectangleOf(pieces('sash')[0]!), null);

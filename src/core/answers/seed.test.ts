@@ -90,18 +90,21 @@ test('a second route adds its needs: a lantern of foam with a light asks for str
 
 test('thread comes by the spool, cement by the bottle', () => {
 	const packs = new Map(
-		['wovenGarment', 'foamPlate', 'printedPart'].flatMap((route) => {
+		['wovenGarment', 'foamPlate', 'printedPart', 'applique'].flatMap((route) => {
 			const c = component(1, { route });
 			const steps = [
 				step(1, 1, { technique: 'sewMachine', amount: 5000 }),
-				step(2, 1, { technique: 'cement', amount: 5000 })
+				step(2, 1, { technique: 'cement', amount: 5000 }),
+				step(3, 1, { technique: 'embroider', amount: 3000 })
 			];
 			const seed = shoppingSeed(c, record({ components: [c], steps }), [], STANDARD);
 			return seed.map((l) => [l.name, l.packSize] as const);
 		})
 	);
 	assert.deepEqual(
-		['Sewing thread', 'Contact cement', 'Print filament', 'Outer cloth'].map((n) => packs.get(n)),
-		[500, 250, 1000, 1]
+		['Sewing thread', 'Cord or thread', 'Contact cement', 'Print filament', 'Outer cloth'].map((n) =>
+			packs.get(n)
+		),
+		[500, 50, 250, 1000, 1]
 	);
 });

@@ -182,8 +182,8 @@ const RULES: Readonly<Record<StandardRoute, Rule>> = {
 
 /** How it is sold as a rule: in units of a pack. Common practice; from memory. */
 const PACKS: readonly [family: Family, unit: string, name: RegExp, size: number][] = [
-	['other', 'm', /thread/i, 500],
 	['other', 'm', /cord/i, 50],
+	['other', 'm', /thread/i, 500],
 	['glue', 'ml', /./, 250],
 	['closure', 'm', /./, 1],
 	['hard', 'g', /filament|resin/i, 1000],

@@ -216,6 +216,6 @@ export async function patternPdf(
 	if (rest.length) cover(doc.addPage(size), font, tiling, title);
 	for (let from = 0; from < list.length; from += LINES_A_PAGE)
 		listPage(doc.addPage(size), font, list.slice(from, from + LINES_A_PAGE), title);
-	for (const at of tiling.pages) tilePage(doc.addPage(size), font, tiling, at);
+	if (rest.length) for (const at of tiling.pages) tilePage(doc.addPage(size), font, tiling, at);
 	return doc.save();
 }
