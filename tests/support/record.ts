@@ -96,6 +96,8 @@ export const material = (id: number, extra: Partial<Material> = {}): Material =>
 	widthMm: null,
 	lengthMm: null,
 	gramsPerM2: null,
+	stretchAcross: null,
+	stretchAlong: null,
 	coversMm2: null,
 	version: 1,
 	...extra

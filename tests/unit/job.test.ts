@@ -218,7 +218,7 @@ test('plane and goes-on refuse what cannot be, naming the field', () => {
 		refused(input, words);
 });
 
-/** r 30, h 40 gives L 50 and 216°: the handbook's cone. */
+/** r 30, h 40 gives L 50 and 216°: the handbook's cone. Its side leans by the angle of 3 and 4: 36.87°. */
 test('shape: pieces with their figures; every shaper is reachable; bad values are named', () => {
 	const { pieces, dimensions } = result({
 		kind: 'shape',
@@ -227,7 +227,7 @@ test('shape: pieces with their figures; every shaper is reachable; bad values ar
 	});
 	assert.deepEqual(
 		dimensions.map((d: { value: number }) => d.value),
-		[50, 216]
+		[50, 216, 36.87, 188.5]
 	);
 	assert.ok(Math.abs(pieces[0].area - Math.PI * 30 * 50) < 0.1);
 	assert.ok(pieces[0].outline.length > 20);

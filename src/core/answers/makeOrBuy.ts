@@ -196,6 +196,8 @@ function asIfWay(
 		widthMm: null,
 		lengthMm: null,
 		gramsPerM2: null,
+		stretchAcross: null,
+		stretchAlong: null,
 		coversMm2: null,
 		version: 1
 	};

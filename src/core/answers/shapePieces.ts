@@ -38,7 +38,7 @@ export interface FitFor {
 	wearers: readonly Wearer[];
 	/** What pieces may be cut from. */
 	materials: readonly (Pick<Material, 'id' | 'thicknessMm'> &
-		Partial<Pick<Material, 'widthMm' | 'lengthMm'>>)[];
+		Partial<Pick<Material, 'widthMm' | 'lengthMm' | 'stretchAcross' | 'stretchAlong'>>)[];
 }
 
 /** The largest over all wearers, and over both sides of what is made as a pair. */
@@ -97,7 +97,7 @@ export function shapeFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 	// What is being drawn has no version yet, and may be written to.
 	if (!('version' in shape)) return shapeAnew(shape, fit);
 	const values = valuesOf(shape.values, fit);
-	const key = JSON.stringify([values, thicknessOf(shape, fit.materials), widthToLay(shape, fit.materials)]);
+	const key = JSON.stringify([values, givenByMaterial(shape, fit.materials)]);
 	const known = kept.get(shape);
 	if (known?.key === key) return known.done;
 	const done = shapeAnew(shape, fit);
@@ -113,7 +113,7 @@ function shapeAnew(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 }
 
 /** Of what it is cut from, all layers of it, mm; null where nobody has said what that is, or how thick. What is typed counts then. */
-export function thicknessOf(
+function thicknessOf(
 	{ materialId = null, layers = 1 }: Pick<ShapeSource, 'materialId' | 'layers'>,
 	materials: FitFor['materials']
 ): number | null {
@@ -125,7 +125,7 @@ export function thicknessOf(
  * How wide the cloth is that a shape is cut from, without the border that a layout keeps on both sides, mm; null for what comes in
  * sheets, or where nobody has said how wide it is. Strips are as long as can be laid across it.
  */
-export function widthToLay(
+function widthToLay(
 	{ materialId = null, roles = {} }: Pick<ShapeSource, 'materialId' | 'roles'>,
 	materials: FitFor['materials']
 ): number | null {
@@ -135,6 +135,23 @@ export function widthToLay(
 	);
 	// Strips of every kind are as long: the narrowest cloth says how long.
 	return widths.length ? Math.max(1, Math.min(...widths) - 2 * PLAIN_LAY.edge) : null;
+}
+
+/**
+ * What a shape is cut from says these values instead of what is typed, by their names: mm, and percent of stretch. Null where nobody
+ * has said; then what is typed counts.
+ */
+export function givenByMaterial(
+	shape: Pick<ShapeSource, 'materialId' | 'layers' | 'roles'>,
+	materials: FitFor['materials']
+): Readonly<Record<string, number | null>> {
+	const its = materials.find((m) => m.id === (shape.materialId ?? null));
+	return {
+		thickness: thicknessOf(shape, materials),
+		cloth: widthToLay(shape, materials),
+		stretchAcross: its?.stretchAcross ?? null,
+		stretchAlong: its?.stretchAlong ?? null
+	};
 }
 
 /** Before anything is done to the pieces. */
@@ -147,15 +164,13 @@ export function baseFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 	const values = valuesOf(shape.values, fit);
 	if (!values.ok) return values;
 	const shaper = shaperOf(shape.shaper);
-	const thickness = 'thickness' in shaper.params ? thicknessOf(shape, fit.materials) : null;
-	const { cloth: width } = shaper.params as Partial<Record<string, Param>>;
-	const laid = width ? widthToLay(shape, fit.materials) : null;
-	const cloth = laid === null ? null : Math.min(Math.max(laid, width!.least), width!.most);
-	return runShaper(shaper, {
-		...values.value,
-		...(thickness === null ? {} : { thickness }),
-		...(cloth === null ? {} : { cloth })
+	const given = Object.entries(givenByMaterial(shape, fit.materials)).flatMap(([key, value]) => {
+		const param = shaper.params[key];
+		return param && value !== null
+			? [[key, Math.min(Math.max(value, param.least), param.most)] as const]
+			: [];
 	});
+	return runShaper(shaper, { ...values.value, ...Object.fromEntries(given) });
 }
 
 /** Reads one value as it was typed. With a measure to follow, what is typed is the ease, and may be less than nothing. */

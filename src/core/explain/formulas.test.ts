@@ -26,7 +26,33 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	ringAngle: { of: [300, 200, 100], is: 57.29577951308232, because: 'one radian' },
 	arcLength: { of: [100, 90], is: 157.07963267948966, because: 'a quarter of 2π × 100' },
 	arcRadius: { of: [157.07963267948966, 90], is: 100, because: 'the same back' },
-	capRadius: { of: [40, 20], is: 50, because: '(1600 + 400) ÷ 40; the sphere of a cap, as in any handbook' },
+	lean: { of: [100, 100], is: 45, because: 'as far out as up' },
+	overSine: { of: [30, 30], is: 60, because: 'sin 30° = ½' },
+	throughMiddle: { of: [300, 10, 60, -1], is: 284.292036732051, because: '300 − 31.415927 × ½' },
+	leaningPanel: { of: [300, 10, 60, 20, 2], is: 147.8539816339745, because: '(300 + 15.707963 − 20) ÷ 2' },
+	facetMiddle: { of: [100, 90, 4], is: 140.7317821177, because: '100 × E(1 − (π/4)²), E by Gauss’s mean' },
+	facetSeam: {
+		of: [100, 90, 4],
+		is: 165.8896784144,
+		because: '100 × c × E(1 − 1/c²), c = π/4 ÷ sin 45°; E by Gauss’s mean'
+	},
+	roundSeam: {
+		of: [100, 90, 4],
+		is: 179.045438713,
+		because: '100 × √(1 + k) × E(k/(1 + k)), k = (π/4)²; E by Gauss’s mean'
+	},
+	unshapedHeight: { of: [100, 90, 4], is: 128.9220095866, because: '100 × E((π/4)²), E by Gauss’s mean' },
+	capHeight: { of: [100, 60], is: 50, because: 'cos 60° = ½' },
+	flounceAngle: { of: [400, 1.5, 80, 80], is: 143.2394487827058, because: '200 ÷ 80 = 2.5 radians' },
+	flounceOuter: { of: [400, 100, 400, 0], is: 500, because: 'straight: 400 and 300 at right angles' },
+	relaxed: { of: [230, 50, 0.3], is: 200, because: '230 ÷ 1.15' },
+	askedStretch: { of: [60, 25], is: 20, because: '60 ÷ 50 is a fifth more' },
+	otherLeg: { of: [13, 5], is: 12, because: '169 − 25 = 144' },
+	capRadius: {
+		of: [40, 20, 6],
+		is: 53,
+		because: '(1600 + 400) ÷ 40, the sphere of a cap, as in any handbook; and half of 6'
+	},
 	wedgeWidth: { of: [120, 100, 8], is: 15.707963267948966, because: '2π × 20 ÷ 8' },
 	bevelOffset: { of: [10, 45], is: 10, because: 'tan 45° = 1' },
 	ridgeBevel: { of: [120], is: 30, because: '(180 − 120) ÷ 2' },

@@ -54,6 +54,9 @@ export interface Material {
 	/** Of a sheet; null for what comes off a roll. */
 	lengthMm: number | null;
 	gramsPerM2: number | null;
+	/** How much it stretches, percent of its length: across the roll, and along it. Null when nobody has said. */
+	stretchAcross: number | null;
+	stretchAlong: number | null;
 	/** mm² that a pack of it covers with one coat, as its label says; null goes by the product's usual coverage and its content. */
 	coversMm2: number | null;
 	version: number;

@@ -171,6 +171,8 @@ export const TABLES = {
 		widthMm: length,
 		lengthMm: length,
 		gramsPerM2: number,
+		stretchAcross: number,
+		stretchAlong: number,
 		coversMm2: area
 	}),
 	coat: table(

@@ -123,5 +123,7 @@ export const MATERIAL_COLUMNS: readonly PastedColumn[] = [
 	{ key: 'thicknessMm', heads: ['thickness', 'thick'] },
 	{ key: 'widthMm', heads: ['width', 'wide'] },
 	{ key: 'lengthMm', heads: ['length', 'long'] },
-	{ key: 'gramsPerM2', heads: ['weight', 'g/m²', 'gsm'] }
+	{ key: 'gramsPerM2', heads: ['weight', 'g/m²', 'gsm'] },
+	{ key: 'stretchAcross', heads: ['stretch', 'stretch across'] },
+	{ key: 'stretchAlong', heads: ['stretch along'] }
 ];

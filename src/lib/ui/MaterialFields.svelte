@@ -104,6 +104,22 @@
 		inputmode="decimal"
 		suffix="g"
 	/>
+	<Field
+		name="stretchAcross"
+		label="Stretches across"
+		value={material?.stretchAcross == null ? '' : formatNumber(material.stretchAcross, 1)}
+		inputmode="decimal"
+		suffix="%"
+		hint="of cloth: 100 mm pulled to 130 are 30"
+	/>
+	<Field
+		name="stretchAlong"
+		label="Stretches along"
+		value={material?.stretchAlong == null ? '' : formatNumber(material.stretchAlong, 1)}
+		inputmode="decimal"
+		suffix="%"
+		hint="empty: not known"
+	/>
 	<div class="tick">
 		<Tick
 			name="leadWorkingDays"

@@ -11,6 +11,19 @@ export const girthOver = (girth: number, thickness: number): number => girth + 2
 export const bandLength = (girth: number, thickness: number, neutral = 0.5): number =>
 	girth + 2 * Math.PI * neutral * thickness;
 
+/**
+ * How long a leaning band is at an edge that is cut square to its face: `C + π·t·cos(lean)`, through the middle of the thickness.
+ * Closed form: half the thickness moves that edge out by t/2·cos(lean), and along the axis by the rest.
+ * @param thickness mm; less than 0 where the girth was taken outside
+ * @param lean off the axis, degrees
+ */
+export const throughMiddleOf = (girth: number, thickness: number, lean: number): number =>
+	girth + Math.PI * thickness * Math.cos((lean * Math.PI) / 180);
+
+/** How long cloth is cut that is stretched to `mm` when it is worn. @param percent that it stretches @param used share of that */
+export const relaxed = (mm: number, percent: number, used: number): number =>
+	mm / (1 + (percent / 100) * used);
+
 export type EaseOf = 'rigid' | 'woven' | 'stretch';
 
 /** Millimetres for rigid and woven, a share of the girth for stretch. Starting values, from memory. */

@@ -12,22 +12,36 @@ export interface Cap {
 	arc: number;
 }
 
-export function capOf(rim: number, depth: number): Cap {
-	const radius = (rim * rim + depth * depth) / (2 * depth);
+/**
+ * @param thickness of what it is cut from, mm, less than 0 where it was measured outside: what is laid flat is the middle of it, a cap
+ * of the same ball's middle. Its edge is cut square to its face, so that the angle from pole to rim stays.
+ */
+export function capOf(rim: number, depth: number, thickness = 0): Cap {
+	const face = (rim * rim + depth * depth) / (2 * depth);
 	// A cap deeper than half a ball reaches beyond 90°.
-	const reach = Math.acos((radius - depth) / radius);
-	return { rim, radius, reach, arc: radius * reach };
+	const reach = Math.acos((face - depth) / face);
+	const radius = face + thickness / 2;
+	return { rim: radius * Math.sin(reach), radius, reach, arc: radius * reach };
 }
 
 /** Round the axis at the arc s from the pole, divided by 2π, mm. */
 export const ringOf = ({ radius }: Cap, s: number): number => radius * Math.sin(s / radius);
 
-export const capDimensions = (cap: Cap, depth: number, parts: number, wedge: string): Dimension[] => [
+export const capDimensions = (
+	cap: Cap,
+	given: { rim: number; depth: number; thickness: number },
+	parts: number,
+	wedge: string
+): Dimension[] => [
 	{
 		title: 'Radius of the ball',
 		of: 'length',
 		formula: 'capRadius',
-		inputs: [mm('radius of the rim', cap.rim), mm('depth', depth)]
+		inputs: [
+			mm('radius of the rim', given.rim),
+			mm('depth', given.depth),
+			mm('thickness, less than 0 measured outside', given.thickness)
+		]
 	},
 	{
 		title: 'Radius of the disc',
@@ -42,10 +56,15 @@ export const capDimensions = (cap: Cap, depth: number, parts: number, wedge: str
 		title: wedge,
 		of: 'length',
 		formula: 'wedgeWidth',
-		inputs: [mm('radius of the disc', cap.arc), mm('radius of the rim', cap.rim), count('parts', parts)]
+		inputs: [
+			mm('radius of the disc', cap.arc),
+			mm('rim of the ball’s middle', cap.rim),
+			count('parts', parts)
+		]
 	}
 ];
 
+/** As it was measured: from `capOf` without a thickness. */
 export const capLines = ({ rim, radius, reach }: Cap, depth: number, parts: number): Point3[][] => [
 	round(rim, 0),
 	...meridians(

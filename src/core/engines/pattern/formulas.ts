@@ -1,5 +1,7 @@
 import { at, PLAIN_FORMULAS, type Formula } from '../../units/formula.ts';
-import { bandLength } from '../body/girth.ts';
+import { bandLength, relaxed, throughMiddleOf } from '../body/girth.ts';
+import { flounceAngle, flounceOuter } from './flounce.ts';
+import { facetMiddle, facetSeam, roundSeam, unshapedHeight } from './gore.ts';
 import { ovalRound } from './oval.ts';
 
 const radians = (degrees: number) => (degrees * Math.PI) / 180;
@@ -11,6 +13,19 @@ export const SHAPE_FORMULAS = {
 	coneAngle: {
 		words: '360° × radius ÷ slant ÷ panels',
 		compute: (v) => (360 * at(v, 0)) / at(v, 1) / at(v, 2)
+	},
+	lean: {
+		words: 'angle whose tangent is radius ÷ height',
+		compute: (v) => degrees(Math.atan2(at(v, 0), at(v, 1)))
+	},
+	overSine: { words: 'radius ÷ sin(lean)', compute: (v) => at(v, 0) / Math.sin(radians(at(v, 1))) },
+	throughMiddle: {
+		words: 'girth ± π × thickness × cos(lean)',
+		compute: (v) => throughMiddleOf(at(v, 0), at(v, 1) * at(v, 3), at(v, 2))
+	},
+	leaningPanel: {
+		words: '(girth + π × thickness × cos(lean) − gap) ÷ panels',
+		compute: (v) => (throughMiddleOf(at(v, 0), at(v, 1), at(v, 2)) - at(v, 3)) / at(v, 4)
 	},
 	bandPanel: {
 		words: '(girth + π × thickness − gap) ÷ panels',
@@ -30,9 +45,37 @@ export const SHAPE_FORMULAS = {
 	},
 	arcLength: { words: 'radius × angle, the angle in radians', compute: (v) => at(v, 0) * radians(at(v, 1)) },
 	arcRadius: { words: 'arc ÷ angle, the angle in radians', compute: (v) => at(v, 0) / radians(at(v, 1)) },
+	facetMiddle: {
+		words: 'sum, from the pole down, of radius × √((π/n ÷ tan(π/n) × cos)² + sin²) × step of the angle',
+		compute: (v) => facetMiddle(at(v, 0), at(v, 2), radians(at(v, 1)))
+	},
+	facetSeam: {
+		words: 'sum, from the pole down, of radius × √((π/n ÷ sin(π/n) × cos)² + sin²) × step of the angle',
+		compute: (v) => facetSeam(at(v, 0), at(v, 2), radians(at(v, 1)))
+	},
+	roundSeam: {
+		words: 'sum, from the pole down, of radius × √(1 + (π/n × cos)²) × step of the angle',
+		compute: (v) => roundSeam(at(v, 0), at(v, 2), radians(at(v, 1)))
+	},
+	unshapedHeight: {
+		words: 'sum, from the pole down, of radius × √(1 − (π/n ÷ tan(π/n) × cos)²) × step of the angle',
+		compute: (v) => unshapedHeight(at(v, 0), at(v, 2), radians(at(v, 1)))
+	},
+	capHeight: {
+		words: 'radius × (1 − cos(angle))',
+		compute: (v) => at(v, 0) * (1 - Math.cos(radians(at(v, 1))))
+	},
+	flounceAngle: {
+		words: 'angle at which the sum of √((edge + angle × width)² + (change of width)²) is edge × flare',
+		compute: (v) => degrees(flounceAngle(at(v, 0), at(v, 1), at(v, 2), at(v, 3)))
+	},
+	flounceOuter: {
+		words: 'sum, along the edge, of √((edge + angle × width)² + (change of width)²)',
+		compute: (v) => flounceOuter(at(v, 0), at(v, 1), at(v, 2), radians(at(v, 3)))
+	},
 	capRadius: {
-		words: '(radius of the rim² + depth²) ÷ (2 × depth)',
-		compute: (v) => (at(v, 0) ** 2 + at(v, 1) ** 2) / (2 * at(v, 1))
+		words: '(radius of the rim² + depth²) ÷ (2 × depth) + half the thickness',
+		compute: (v) => (at(v, 0) ** 2 + at(v, 1) ** 2) / (2 * at(v, 1)) + at(v, 2) / 2
 	},
 	wedgeWidth: {
 		words: '2π × (radius of the disc − radius of the rim) ÷ wedges',
@@ -65,6 +108,15 @@ export const SHAPE_FORMULAS = {
 		words: 'girth × times round + 2 × hanging end + knot',
 		compute: (v) => at(v, 0) * at(v, 1) + 2 * at(v, 2) + at(v, 3)
 	},
+	relaxed: {
+		words: 'length ÷ (1 + stretch in percent ÷ 100 × share worn)',
+		compute: (v) => relaxed(at(v, 0), at(v, 1), at(v, 2))
+	},
+	askedStretch: {
+		words: '(girth ÷ (2 × width) − 1) × 100',
+		compute: (v) => (at(v, 0) / (2 * at(v, 1)) - 1) * 100
+	},
+	otherLeg: { words: '√(long² − high²)', compute: (v) => Math.sqrt(at(v, 0) ** 2 - at(v, 1) ** 2) },
 	squareSide: { words: '√(length × width)', compute: (v) => Math.sqrt(at(v, 0) * at(v, 1)) },
 	strapLength: {
 		words: 'girth + half the row of holes + tip + turned back',

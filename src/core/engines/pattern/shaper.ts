@@ -7,7 +7,7 @@ import { checkPiece } from './piece.ts';
 /** What a shaper is told. Lengths are mm, angles degrees, shares 1 = all. */
 export interface Param {
 	name: string;
-	unit: 'mm' | 'deg' | 'count' | 'times';
+	unit: 'mm' | 'deg' | 'count' | 'times' | 'percent';
 	/** Where it starts, as an example. */
 	value: number;
 	least: number;

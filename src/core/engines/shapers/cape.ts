@@ -1,6 +1,7 @@
 import { bad } from '../../units/problem.ts';
 import { distance, type Point } from '../../units/point.ts';
 import type { Edge } from '../../facts/piece.ts';
+import { onCloth } from '../pattern/onCloth.ts';
 import { piece } from '../pattern/piece.ts';
 import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
 
@@ -32,9 +33,10 @@ export const cape = shaper({
 			choices: ['half on the fold of the back', 'two halves with a seam']
 		},
 		seam: { name: 'seam allowance', unit: 'mm', value: 13, least: 0, most: 60 },
-		hem: { name: 'hem allowance', unit: 'mm', value: 20, least: 0, most: 100 }
+		hem: { name: 'hem allowance', unit: 'mm', value: 20, least: 0, most: 100 },
+		cloth: { name: 'cloth width', unit: 'mm', value: 1500, least: 200, most: 4000 }
 	},
-	shape({ neck, part, length, back, cut, seam, hem }) {
+	shape({ neck, part, length, back, cut, seam, hem, cloth }) {
 		const radius = neck / (2 * Math.PI * part);
 		const turn = Math.PI * part;
 		const outer = radius + length - back;
@@ -76,47 +78,42 @@ export const cape = shaper({
 				const r = neck / (2 * Math.PI) + share * length * 0.3 * part;
 				return [r * Math.cos(a), r * Math.sin(a), -share * length * 0.95];
 			});
-		return shaped(
-			[
-				piece(
-					'half',
-					{ start: front, edges },
-					{
-						grain: 90,
-						...(cut ? { quantity: 2, mirrored: true } : { foldEdge: fold })
-					}
-				)
-			],
-			{
-				dimensions: [
-					{
-						title: 'Radius of the neckline',
-						of: 'length',
-						formula: 'skirtRadius',
-						inputs: [mm('neckline', neck), count('part of a circle', part)]
-					},
-					{
-						title: 'Radius of the hem',
-						of: 'length',
-						formula: 'capeHem',
-						inputs: [
-							mm('radius of the neckline', radius),
-							mm('length at the back', length),
-							mm('hem’s centre moved back by', back)
-						]
-					},
-					{
-						title: 'Length in front',
-						of: 'length',
-						formula: 'difference',
-						inputs: [mm('from the centre to the hem', u), mm('radius of the neckline', radius)]
-					}
-				],
-				solid: [
-					...[0, 0.5, 1].map(drape),
-					...[0, 6, 12, 16, 20, 26, 32].map((i): Point3[] => [0, 0.5, 1].map((s) => drape(s)[i]!))
-				]
-			}
+		const half = piece(
+			'half',
+			{ start: front, edges },
+			{ grain: 90, ...(cut ? { quantity: 2, mirrored: true } : { foldEdge: fold }) }
 		);
+		const { pieces, warnings } = onCloth([half], cloth, { seam, joins: true });
+		return shaped(pieces, {
+			warnings,
+			dimensions: [
+				{
+					title: 'Radius of the neckline',
+					of: 'length',
+					formula: 'skirtRadius',
+					inputs: [mm('neckline', neck), count('part of a circle', part)]
+				},
+				{
+					title: 'Radius of the hem',
+					of: 'length',
+					formula: 'capeHem',
+					inputs: [
+						mm('radius of the neckline', radius),
+						mm('length at the back', length),
+						mm('hem’s centre moved back by', back)
+					]
+				},
+				{
+					title: 'Length in front',
+					of: 'length',
+					formula: 'difference',
+					inputs: [mm('from the centre to the hem', u), mm('radius of the neckline', radius)]
+				}
+			],
+			solid: [
+				...[0, 0.5, 1].map(drape),
+				...[0, 6, 12, 16, 20, 26, 32].map((i): Point3[] => [0, 0.5, 1].map((s) => drape(s)[i]!))
+			]
+		});
 	}
 });

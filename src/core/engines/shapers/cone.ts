@@ -1,9 +1,14 @@
+import { bad } from '../../units/problem.ts';
 import { piece } from '../pattern/piece.ts';
 import { sector } from '../pattern/sector.ts';
 import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
+import { MEASURED_AT, roundDimension, THICKNESS, throughMiddle } from '../pattern/thickness.ts';
 import { meridians, round } from '../pattern/solid.ts';
 
-/** Slant L = √(r² + h²), sector angle 360·r/L. Closed form of the developed cone, common practice. */
+/**
+ * Slant L = √(r² + h²), sector angle 360·r/L. Closed form of the developed cone, common practice. Thick stuff is cut at its
+ * middle, which is a cone of the same lean: at the base it goes round C ± π·t·cos(lean), and the slant follows.
+ */
 export const cone = shaper({
 	name: 'cone',
 	makes: 'spike, horn, pointed hat',
@@ -18,12 +23,20 @@ export const cone = shaper({
 			least: 0,
 			most: 200,
 			hint: '0 for a butt joint'
-		}
+		},
+		thickness: THICKNESS,
+		measured: MEASURED_AT
 	},
-	shape({ girth, height, panels, overlap }) {
-		const radius = girth / (2 * Math.PI);
-		const slant = Math.hypot(radius, height);
-		const angle = (360 * radius) / slant;
+	shape({ girth, height, panels, overlap, thickness, measured }) {
+		const base = girth / (2 * Math.PI);
+		const lean = (Math.atan(base / height) * 180) / Math.PI;
+		const middle = throughMiddle(girth, thickness, lean, measured);
+		if (middle <= 0) return bad('tooThick', {}, ['thickness']);
+		const radius = middle / (2 * Math.PI);
+		// The middle leans as the face that was measured does.
+		const sine = base / Math.hypot(base, height);
+		const slant = radius / sine;
+		const angle = 360 * sine;
 		const side = { seam: 'side' };
 		const panel = piece(
 			'panel',
@@ -39,20 +52,34 @@ export const cone = shaper({
 				{
 					title: 'Slant',
 					of: 'length',
-					formula: 'hypotenuse',
-					inputs: [mm('radius of the base', radius), mm('height', height)]
+					formula: 'overSine',
+					inputs: [
+						mm('radius through the middle of the thickness', radius),
+						{ name: 'lean of the side', value: lean, of: 'angle' }
+					]
 				},
 				{
 					title: 'Sector angle of a panel',
 					of: 'angle',
 					formula: 'coneAngle',
-					inputs: [mm('radius of the base', radius), mm('slant', slant), count('panels', panels)]
-				}
+					inputs: [
+						mm('radius through the middle of the thickness', radius),
+						mm('slant', slant),
+						count('panels', panels)
+					]
+				},
+				{
+					title: 'Lean of the side',
+					of: 'angle',
+					formula: 'lean',
+					inputs: [mm('radius of the base', base), mm('height', height)]
+				},
+				roundDimension('Base, through the middle of the thickness', girth, thickness, lean, measured)
 			],
 			solid: [
-				round(radius, 0),
+				round(base, 0),
 				...meridians(Math.max(panels, 8), [
-					[radius, 0],
+					[base, 0],
 					[0, height]
 				])
 			]

@@ -1,10 +1,11 @@
-import { problem } from '../../units/problem.ts';
+import { bad, problem } from '../../units/problem.ts';
 import { capDimensions, capLines, capOf, ringOf } from '../pattern/cap.ts';
 import { polygon } from '../pattern/outline.ts';
 import type { EdgeMarks } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
 import { piece } from '../pattern/piece.ts';
 import { shaped, shaper } from '../pattern/shaper.ts';
+import { MEASURED_AT, sign, THICKNESS } from '../pattern/thickness.ts';
 
 const STEPS = 32;
 
@@ -23,10 +24,14 @@ export const domeDisc = shaper({
 			least: 0.05,
 			most: 0.9,
 			hint: 'share of the way to the rim'
-		}
+		},
+		thickness: THICKNESS,
+		measured: MEASURED_AT
 	},
-	shape({ rim, depth, wedges, hub }) {
-		const cap = capOf(rim / (2 * Math.PI), depth);
+	shape({ rim, depth, wedges, hub, thickness, measured }) {
+		const face = { rim: rim / (2 * Math.PI), depth, thickness: sign(measured) * thickness };
+		const cap = capOf(face.rim, depth, face.thickness);
+		if (cap.radius <= 0) return bad('tooThick', {}, ['thickness']);
 		const { arc } = cap;
 		const from = arc * hub;
 		// Half the angle that a petal keeps at s; at the hub all is whole.
@@ -45,9 +50,9 @@ export const domeDisc = shaper({
 			for (const s of [...steps].reverse().slice(0, -1)) put(s, middle + half(s), { seam: 'wedge' });
 		}
 		return shaped([piece('disc', polygon(points, marks))], {
-			dimensions: capDimensions(cap, depth, wedges, 'Width of a wedge at the rim'),
-			warnings: depth > cap.rim ? [problem('deepDome', {}, ['depth'])] : [],
-			solid: capLines(cap, depth, wedges)
+			dimensions: capDimensions(cap, face, wedges, 'Width of a wedge at the rim'),
+			warnings: depth > face.rim ? [problem('deepDome', {}, ['depth'])] : [],
+			solid: capLines(capOf(face.rim, depth), depth, wedges)
 		});
 	}
 });

@@ -1,3 +1,5 @@
+import { bad, problem } from '../../units/problem.ts';
+import { facetMiddle, goreHalfWidth, roundSeam } from '../pattern/gore.ts';
 import { polygon } from '../pattern/outline.ts';
 import type { Point } from '../../units/point.ts';
 import { piece } from '../pattern/piece.ts';
@@ -7,10 +9,14 @@ import { meridians, round } from '../pattern/solid.ts';
 /** Steps down a gore: the chords then stray from the curve by less than 0.05 mm on a head. */
 const STEPS = 48;
 
-/** Half-width of a gore at arc s from the pole of a sphere. Source: closed form, (π·R/n)·sin(s/R). */
-export const goreHalfWidth = (radius: number, gores: number, s: number): number =>
-	((Math.PI * radius) / gores) * Math.sin(s / radius);
+/** What foam takes cold before it has to be heated to shape: the sides of a gore may be so much longer than its middle. From memory. */
+const TAKES = 0.03;
 
+/**
+ * A half ball, or less or more of one, from gores. `shaped`: the middle of a gore is as long as the ball's meridian, half-width
+ * (π·R/n)·sin(s/R) at the arc s; its sides come out longer, and are to be stretched or heated to the ball. `faceted`: every
+ * gore bends one way only, and what is sewn up has the ball's height and girths without any shaping. Closed forms.
+ */
 export const domeGores = shaper({
 	name: 'dome of gores',
 	makes: 'helmet cap, cap crown, cup, ball half',
@@ -32,16 +38,33 @@ export const domeGores = shaper({
 			most: 150,
 			hint: '90 is a half ball, less a cap, more closes in again'
 		},
-		thickness: { name: 'thickness', unit: 'mm', value: 6, least: 0, most: 50 }
+		thickness: { name: 'thickness', unit: 'mm', value: 6, least: 0, most: 50 },
+		form: {
+			name: 'form',
+			unit: 'count',
+			value: 0,
+			least: 0,
+			most: 1,
+			choices: ['round: heated or stretched to shape', 'faceted: gores only bend']
+		}
 	},
-	shape({ girth, gores, reach, thickness }) {
+	shape({ girth, gores, reach, thickness, form }) {
+		if (form === 1 && gores < 3) return bad('facetsOfThree', {}, ['gores']);
 		const radius = (girth + Math.PI * thickness) / (2 * Math.PI);
-		const arc = (radius * reach * Math.PI) / 180;
-		const at = (i: number) => (arc * i) / STEPS;
-		const right = Array.from({ length: STEPS }, (_, i): Point => {
-			const s = at(STEPS - i);
-			return [goreHalfWidth(radius, gores, s), -s];
-		}).reverse();
+		const angleAt = (i: number) => ((reach * Math.PI) / 180 / STEPS) * i;
+		const downTo = (angle: number) => (form === 1 ? facetMiddle(radius, gores, angle) : radius * angle);
+		const right = Array.from({ length: STEPS }, (_, i): Point => [
+			goreHalfWidth(radius, gores, angleAt(i + 1)),
+			-downTo(angleAt(i + 1))
+		]);
+		const whole = angleAt(STEPS);
+		const arc = downTo(whole);
+		const excess = roundSeam(radius, gores, whole) / arc - 1;
+		const its = [
+			mm('radius', radius),
+			{ name: 'reaches down to', value: reach, of: 'angle' as const },
+			count('gores', gores)
+		];
 		// From the pole down on the left, along the rim, and up on the right: counter-clockwise.
 		const points: Point[] = [[0, 0], ...right.map(([x, y]): Point => [-x, y]), ...[...right].reverse()];
 		const marks = points.map((_, i) => (i === STEPS ? {} : { seam: 'gore' }));
@@ -57,12 +80,31 @@ export const domeGores = shaper({
 					formula: 'bandRadius',
 					inputs: [mm('girth', girth), mm('thickness', thickness)]
 				},
+				form === 1
+					? { title: 'Length of a gore', of: 'length', formula: 'facetMiddle', inputs: its }
+					: { title: 'Length of a gore', of: 'length', formula: 'arcLength', inputs: its.slice(0, 2) },
 				{
-					title: 'Length of a gore',
+					title: 'Side seam of a gore',
 					of: 'length',
-					formula: 'arcLength',
-					inputs: [mm('radius', radius), { name: 'reaches down to', value: reach, of: 'angle' }]
+					formula: form === 1 ? 'facetSeam' : 'roundSeam',
+					inputs: its
 				},
+				{
+					title: 'Height, to the middle of the thickness',
+					of: 'length',
+					formula: 'capHeight',
+					inputs: its.slice(0, 2)
+				},
+				...(form === 1
+					? []
+					: [
+							{
+								title: 'Height, sewn up and not yet shaped',
+								of: 'length' as const,
+								formula: 'unshapedHeight' as const,
+								inputs: its
+							}
+						]),
 				{
 					title: 'Widest width of a gore',
 					of: 'length',
@@ -76,6 +118,10 @@ export const domeGores = shaper({
 					]
 				}
 			],
+			warnings:
+				form === 0 && excess > TAKES
+					? [problem('goreSides', { percent: Math.round(excess * 100) }, ['form'])]
+					: [],
 			solid: [
 				round(radius * Math.sin((reach * Math.PI) / 180), radius * Math.cos((reach * Math.PI) / 180)),
 				...meridians(gores, profile)

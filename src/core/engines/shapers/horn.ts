@@ -4,11 +4,13 @@ import type { EdgeMarks } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
 import { piece } from '../pattern/piece.ts';
 import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { MEASURED_AT, roundDimension, THICKNESS, throughMiddle } from '../pattern/thickness.ts';
 
 const STEPS = 48;
 
 /**
- * A bent horn: pieces of one cone, cut aslant and turned about half a round against each other. At the angle φ round
+ * A bent horn: pieces of one cone, cut aslant and turned about half a round against each other. Thick stuff is cut at its middle,
+ * which is a cone of the same lean, girth C ± π·t·cos(lean) at the base. At the angle φ round
  * the axis the slanting cut through the axis at height z lies at s = z·cos β ÷ (sin α·cos φ·sin β + cos α·cos β)
  * from the apex; rolled out that point stands at the angle φ·sin α. Exact: where a line of the cone meets a plane.
  */
@@ -19,10 +21,17 @@ export const horn = shaper({
 		girth: { name: 'girth of the base', unit: 'mm', value: 250, least: 20, most: 5000 },
 		length: { name: 'length along the middle', unit: 'mm', value: 400, least: 20, most: 5000 },
 		parts: { name: 'parts', unit: 'count', value: 5, least: 2, most: 24 },
-		bend: { name: 'bend in all', unit: 'deg', value: 80, least: 0, most: 300 }
+		bend: { name: 'bend in all', unit: 'deg', value: 80, least: 0, most: 300 },
+		thickness: THICKNESS,
+		measured: MEASURED_AT
 	},
-	shape({ girth, length, parts, bend }) {
-		const alpha = Math.atan(girth / (2 * Math.PI) / length);
+	shape({ girth: face, length: long, parts, bend, thickness, measured }) {
+		const alpha = Math.atan(face / (2 * Math.PI) / long);
+		const lean = (alpha * 180) / Math.PI;
+		const girth = throughMiddle(face, thickness, lean, measured);
+		if (girth <= 0) return bad('tooThick', {}, ['thickness']);
+		const radius = girth / (2 * Math.PI);
+		const length = radius / Math.tan(alpha);
 		const beta = ((bend / (parts - 1) / 2) * Math.PI) / 180;
 		if (beta + alpha >= Math.PI / 2 - 0.05) return bad('bendTooSharp', {}, ['bend']);
 		const [sa, ca] = [Math.sin(alpha), Math.cos(alpha)];
@@ -49,7 +58,9 @@ export const horn = shaper({
 			const points = [...outer, ...inner];
 			const marks = points.map((_, k): EdgeMarks =>
 				k < STEPS
-					? { seam: `cut ${i}` }
+					? i === 0
+						? { seam: 'base', onto: true }
+						: { seam: `cut ${i}` }
 					: k === STEPS || k === points.length - 1
 						? { seam: `side ${i + 1}` }
 						: { seam: `cut ${i + 1}` }
@@ -68,10 +79,14 @@ export const horn = shaper({
 					title: 'Slant of the whole cone',
 					of: 'length',
 					formula: 'hypotenuse',
-					inputs: [mm('radius of the base', girth / (2 * Math.PI)), mm('length along the middle', length)]
-				}
+					inputs: [
+						mm('radius through the middle of the thickness', radius),
+						mm('length along the axis, of that cone', length)
+					]
+				},
+				roundDimension('Base, through the middle of the thickness', face, thickness, lean, measured)
 			],
-			solid: bent(girth / (2 * Math.PI), length, parts, (bend * Math.PI) / 180)
+			solid: bent(face / (2 * Math.PI), long, parts, (bend * Math.PI) / 180)
 		});
 	}
 });

@@ -1,3 +1,4 @@
+import { flounceAngle } from '../pattern/flounce.ts';
 import { problem } from '../../units/problem.ts';
 import { polygon } from '../pattern/outline.ts';
 import type { EdgeMarks } from '../../facts/piece.ts';
@@ -11,7 +12,8 @@ const STEPS = 96;
 
 /**
  * A flounce from a ring sector: the inner arc is the edge it is sewn to, the outer one is the inner × flare.
- * Straight with a flare of 1; tapered when its ends differ in width. Common practice.
+ * Straight with a flare of 1; tapered when its ends differ in width, by the angle that gives the outer edge its length.
+ * Common practice.
  */
 export const ruffle = shaper({
 	name: 'flounce',
@@ -27,11 +29,11 @@ export const ruffle = shaper({
 		const sewn: EdgeMarks = { seam: 'edge', onto: true, ...(allowance ? { allowance } : {}) };
 		const end: EdgeMarks = allowance ? { allowance } : {};
 		const widest = Math.max(width, widthEnd);
-		// Angle by the wider end: there outer − inner is what the flare asks for.
-		const angle = ((edge * (flare - 1)) / widest) * (180 / Math.PI);
+		const angle = (flounceAngle(edge, flare, width, widthEnd) * 180) / Math.PI;
+		const straight = angle < 1e-7;
 		const parts = Math.max(1, Math.ceil(angle / 350));
 		const piecesOf = (): Piece[] => {
-			if (flare - 1 < 1e-9)
+			if (straight)
 				return [
 					piece('strip', width === widthEnd ? rectangle(edge, width, [sewn, end, {}, end]) : taper(), {
 						grain: 90
@@ -74,21 +76,26 @@ export const ruffle = shaper({
 				points.map((_, i) => (i < STEPS ? {} : i === STEPS || i === points.length - 1 ? end : sewn))
 			);
 		};
+		const its = [
+			mm('edge that it is sewn to', edge),
+			mm('width', width),
+			mm('width at the other end', widthEnd)
+		];
 		const dimensions: Dimension[] = [
 			{
 				title: 'Outer edge',
 				of: 'length',
-				formula: 'product',
-				inputs: [mm('edge that it is sewn to', edge), count('flare', flare)]
+				formula: 'flounceOuter',
+				inputs: [...its, { name: 'sector angle in all', value: angle, of: 'angle' }]
 			}
 		];
-		if (flare - 1 >= 1e-9)
+		if (!straight)
 			dimensions.push(
 				{
 					title: 'Sector angle in all',
 					of: 'angle',
-					formula: 'ringAngle',
-					inputs: [mm('outer edge', edge * flare), mm('inner edge', edge), mm('width', widest)]
+					formula: 'flounceAngle',
+					inputs: [its[0]!, count('flare', flare), its[1]!, its[2]!]
 				},
 				{
 					title: 'Inner radius',

@@ -9,6 +9,7 @@ import { checkPiece, sizesOfPiece } from '../pattern/piece.ts';
 import type { Piece } from '../../facts/piece.ts';
 import { dimensionFigure } from '../../explain/pieces.ts';
 import { runShaper, type Point3, type Shaped } from '../pattern/shaper.ts';
+import { widthOnCloth } from '../pattern/onCloth.ts';
 import { netLayers } from './netSkirt.ts';
 import { SHAPER_KEYS, SHAPERS, type ShaperKey } from './shapers.ts';
 
@@ -186,7 +187,7 @@ test('tapered band folded back to its round: lengths and area stay within 0.1 %'
 	// A gap for lacing comes off, an overlap goes on.
 	near(
 		dimension(shape('taperedBand', { upper: 280, gap: 40, thickness: 6 }), 'Upper edge of a panel'),
-		280 + Math.PI * 6 - 40
+		280 + Math.PI * 6 * (180 / Math.hypot(180, 40 / Math.PI)) - 40
 	);
 	const lapped = shape('taperedBand', { upper: 250, lower: 250, height: 100, thickness: 0, overlap: 20 });
 	near(sizesOfPiece(lapped.pieces[0]!).cutArea, 270 * 100);
@@ -301,6 +302,14 @@ test('flounce: inner arc the edge, outer arc by its flare; split when over a who
 		400,
 		1e-4
 	);
+	// Its outer edge is as long as is told, drawn as it is: 1.5 times 400.
+	const outer = edgesOf(tapered.pieces[0]!.outline)
+		.filter((e) => !e.edge.seam)
+		.map((e) => edgeLength(e.from, e.edge))
+		.filter((l) => l < 50)
+		.reduce((a, b) => a + b, 0);
+	near(outer, 600, 1e-3);
+	near(dimension(tapered, 'Outer edge'), 600);
 	near(
 		sizesOfPiece(shape('ruffle', { edge: 300, flare: 1, width: 80, widthEnd: 40, allowance: 0 }).pieces[0]!)
 			.area,
@@ -318,12 +327,58 @@ test('circle skirt: waist radius, hem, and what is wider than the cloth', () => 
 	);
 	near(2 * sizesOfPiece(s.pieces[0]!).area, Math.PI * ((111.40846 + 600) ** 2 - 111.40846 ** 2), 1e-6);
 	near(2 * seams(s.pieces[0]!, 'waist').reduce((a, b) => a + b, 0), 700);
-	assert.equal(shape('circleSkirt', { length: 900, cloth: 1500 }).warnings[0]?.code, 'widerThanCloth');
+	// A half ring of 920 mm is 1840 wide, but 920 high: turned it goes on 1500. One of 1720 does not.
+	const turned = shape('circleSkirt', { length: 789, cloth: 1500 });
+	assert.deepEqual([turned.warnings[0]?.code, turned.pieces[0]!.grain], ['laidTurned', 0]);
+	assert.equal(shape('circleSkirt', { length: 1600, cloth: 1500 }).warnings[0]?.code, 'widerThanCloth');
+});
+
+test('circle skirt: ease and stretch at the waist, what drops, an opening with its placket, a band', () => {
+	const waistOf = (values: Record<string, number>) =>
+		shape('circleSkirt', { waist: 690, seam: 0, hem: 0, ...values });
+	const around = (s: Shaped, seam: string) =>
+		s.pieces.reduce((sum, p) => sum + p.quantity * seams(p, seam).reduce((a, b) => a + b, 0), 0);
+	near(around(waistOf({ ease: 20 }), 'waist'), 710);
+	// Cloth that stretches by half, a third of it worn: 690 ÷ 1.15.
+	near(around(waistOf({ stretchAcross: 50, stretchUsed: 0.3 }), 'waist'), 600);
+	for (const panels of [1, 2, 4]) {
+		const part = panels === 1 ? 0.5 : 1;
+		const plain = waistOf({ panels, part });
+		const laced = waistOf({ panels, part, opening: 2, openingLength: 180, underlap: 25, band: 40 });
+		// What is open is sewn to the placket instead: 180 mm on both sides, and 360 of it.
+		near(around(laced, 'side'), around(plain, 'side') - 2 * 180);
+		near(around(laced, 'opening'), 4 * 180);
+		// The band is as long as the waist, and 25 mm lie beneath.
+		const band = laced.pieces.find((p) => p.name === 'waistband')!;
+		near(around(laced, 'waist'), 2 * 690);
+		near(sizesOfPiece(band).area, (690 + 25) * 80);
+		const zip = waistOf({ panels, part, opening: 1, openingLength: 180 });
+		near(around(zip, 'zip'), 2 * 180);
+		assert.equal(
+			zip.pieces.some((p) => p.name === 'placket strip'),
+			false
+		);
+	}
+	// What drops is taken off at 45° to the grain, and nothing along and across it.
+	const hung = waistOf({ drop: 30, part: 1, panels: 2 }).pieces[0]!;
+	const radius = 690 / (2 * Math.PI) + 600;
+	const hem = flatten(hung.outline).points.filter((p) => Math.hypot(...p) > radius - 31);
+	for (const p of hem) {
+		const off = Math.PI / 2 - Math.atan2(p[1], p[0]);
+		near(radius - Math.hypot(...p), 30 * Math.sin(2 * off) ** 2, 0.02);
+	}
+	assert.ok(
+		hem.some((p) => Math.hypot(...p) < radius - 29.9) && hem.some((p) => Math.hypot(...p) > radius - 1e-6)
+	);
+	assert.deepEqual(code('circleSkirt', { opening: 1, openingLength: 700 }), [
+		'openingTooLong',
+		['openingLength']
+	]);
 });
 
 /** A full knife pleat takes three times the finished width: common practice. */
 test('pleats: three times for full knife pleats; depth by visible in general; box pleats twice', () => {
-	const full = shape('pleats', { finished: 720, count: 24, depth: 30, kind: 0 });
+	const full = shape('pleats', { finished: 720, count: 24, depth: 30, kind: 0, cloth: 3000 });
 	near(dimension(full, 'Cloth, in all'), 3 * 720);
 	const shallow = shape('pleats', { finished: 720, count: 24, depth: 20, kind: 0 });
 	near(dimension(shallow, 'Cloth, in all'), 720 * (1 + (2 * 20) / 30));
@@ -340,6 +395,30 @@ test('pleats: three times for full knife pleats; depth by visible in general; bo
 	}
 	near(x, 720);
 	assert.equal(folds.length, 48);
+	// On a roll of 1500 the 2160 are two strips, joined at an inner fold: on the right of a visible part and its depth.
+	const joined = shape('pleats', { finished: 720, count: 24, depth: 30, kind: 0 });
+	assert.deepEqual(joined.warnings[0], { code: 'joinsInFolds', path: ['cloth'], values: { joins: 1 } });
+	const wide = joined.pieces.map((p) => Math.max(...flatten(p.outline).points.map((q) => q[0])));
+	assert.deepEqual(wide, [12 * 90 - 30, 12 * 90 + 30]);
+	assert.ok(wide.every((w) => w + 26 <= 1500));
+	// The join is one of the 48 folds.
+	assert.equal(
+		joined.pieces.reduce((sum, p) => sum + p.lines.length, 0),
+		47
+	);
+	for (const kind of [0, 1]) {
+		const { pieces } = shape('pleats', { finished: 2000, count: 40, depth: 20, kind, cloth: 900 });
+		const cloth = kind ? 2000 + 40 * 80 : 2000 + 40 * 40;
+		near(
+			pieces.reduce((sum, p) => sum + sizesOfPiece(p).area, 0),
+			cloth * 500
+		);
+		assert.ok(pieces.every((p) => widthOnCloth(p) <= 900 + 1e-6));
+	}
+	assert.deepEqual(code('pleats', { finished: 400, count: 1, depth: 200, cloth: 500 }), [
+		'pleatWiderThanCloth',
+		['cloth']
+	]);
 });
 
 test('wraps, ridge, box, strap, lacing, petals, bias, sash, boning, scales, wefts: closed forms', () => {
@@ -512,6 +591,16 @@ test('cape: half a circle by hand, longer at the back; on the fold or as two hal
 	const halves = shape('cape', { neck: 400, part: 0.5, length: 900, back: 80, seam: 0, hem: 0, cut: 1 });
 	near(2 * sizesOfPiece(halves.pieces[0]!).area, sizesOfPiece(moved.pieces[0]!).area);
 	assert.deepEqual([halves.pieces[0]!.quantity, halves.pieces[0]!.mirrored], [2, true]);
+	// On 1500 mm of cloth half a circle of 1127 is turned; one of 1827 is joined, and nothing of it is lost.
+	assert.deepEqual(shape('cape').warnings[0]?.code, 'laidTurned');
+	for (const cut of [0, 1]) {
+		const long = shape('cape', { length: 1700, back: 0, seam: 13, hem: 0, cut, cloth: 4000 });
+		const joined = shape('cape', { length: 1700, back: 0, seam: 13, hem: 0, cut });
+		assert.deepEqual(joined.warnings[0]?.values, { joins: 1 });
+		const area = (s: Shaped) => s.pieces.reduce((sum, p) => sum + p.quantity * sizesOfPiece(p).area, 0);
+		near(area(joined), area(long), 1e-6);
+		assert.ok(joined.pieces.every((p) => widthOnCloth(p) <= 1500 + 1e-6));
+	}
 	assert.deepEqual(code('cape', { length: 100, back: 600 }), ['hemAtNeck', ['back']]);
 });
 
@@ -522,6 +611,12 @@ test('glove and shoe cover: fingers as long as measured, a side’s edge is half
 	// The middle finger leans by 3.5°: its tip is 80 mm from its root, less what leaning takes.
 	assert.ok(Math.abs(top - (105 + 80)) < 3, `${top}`);
 	assert.deepEqual(code('glove', { little: 15, palm: 200 }), ['fingerTooShort', ['little']]);
+	// Four fingers share the palm: 25 mm each, 50 round, and a finger of 60 asks for a fifth more.
+	near(dimension(g, 'Stretch that fingers ask for, percent'), 20);
+	assert.deepEqual(g.warnings[0]?.values, { asked: 20, has: 0 });
+	const stretched = shape('glove', { palm: 230, stretchAcross: 50, stretchUsed: 0.3 });
+	near(dimension(stretched, 'Girth of the palm, as cut'), 200);
+	assert.deepEqual(stretched.warnings, []);
 	for (const foot of [220, 290, 340]) {
 		const { pieces } = shape('shoeCover', { foot });
 		const [side, sole] = pieces;
@@ -530,6 +625,11 @@ test('glove and shoe cover: fingers as long as measured, a side’s edge is half
 		near(Math.max(...box.map((p) => p[1])), foot, 1e-6);
 		near(2 * Math.max(...box.map((p) => p[0])), 110, 1e-3);
 	}
+	// The instep lies where it was measured: 190 over the side and 110 high; the ankle is as wide as it is round.
+	const front = edgesOf(shape('shoeCover', {}).pieces[0]!.outline).filter((e) => e.edge.seam === 'front');
+	near(apart([0, 0], front[1]!.edge.to), 190);
+	assert.deepEqual(front[2]!.edge.to, [150, 140]);
+	assert.deepEqual(code('shoeCover', { instep: 100 }), ['instepTooShort', ['instep']]);
 	assert.deepEqual(code('shoeCover', { toe: 150, instepHeight: 120 }), ['toeTooHigh', ['toe']]);
 });
 

@@ -3,6 +3,7 @@ import { capDimensions, capLines, capOf, ringOf } from '../pattern/cap.ts';
 import { circle } from '../pattern/outline.ts';
 import { piece } from '../pattern/piece.ts';
 import { shaped, shaper } from '../pattern/shaper.ts';
+import { MEASURED_AT, sign, THICKNESS } from '../pattern/thickness.ts';
 
 /**
  * A flat disc that is slit from the rim and lapped, so that it dishes to a cap of a ball: at the rim each slit laps by
@@ -22,11 +23,15 @@ export const shieldDish = shaper({
 			least: 0.05,
 			most: 0.9,
 			hint: 'share of the way to the rim'
-		}
+		},
+		thickness: THICKNESS,
+		measured: MEASURED_AT
 	},
-	shape({ rim, depth, slits, hub }) {
+	shape({ rim, depth, slits, hub, thickness, measured }) {
 		if (depth > rim / 2) return bad('deepDome', {}, ['depth']);
-		const cap = capOf(rim / 2, depth);
+		const face = { rim: rim / 2, depth, thickness: sign(measured) * thickness };
+		const cap = capOf(face.rim, depth, face.thickness);
+		if (cap.radius <= 0) return bad('tooThick', {}, ['thickness']);
 		const { arc } = cap;
 		const lap = (s: number) => ((2 * Math.PI) / slits) * (s - ringOf(cap, s));
 		const ray = (s: number, angle: number) => [s * Math.cos(angle), s * Math.sin(angle)] as const;
@@ -39,8 +44,8 @@ export const shieldDish = shaper({
 			];
 		}).flat();
 		return shaped([piece('disc', circle([0, 0], arc), { lines })], {
-			dimensions: capDimensions(cap, depth, slits, 'Lap of a slit at the rim'),
-			solid: capLines(cap, depth, slits)
+			dimensions: capDimensions(cap, face, slits, 'Lap of a slit at the rim'),
+			solid: capLines(capOf(face.rim, depth), depth, slits)
 		});
 	}
 });

@@ -43,29 +43,35 @@ export const shoeCover = shaper({
 		instep: {
 			name: 'heel to instep, over the shoe',
 			unit: 'mm',
-			value: 170,
+			value: 190,
 			least: 30,
 			most: 500,
-			hint: 'from the back of the heel straight to where the shaft begins'
+			hint: 'over the side, from the back of the heel at the sole to where the shaft begins'
 		},
 		instepHeight: { name: 'height of the instep', unit: 'mm', value: 110, least: 20, most: 300 },
+		ankleHeight: { name: 'height of the ankle', unit: 'mm', value: 140, least: 30, most: 500 },
 		ankle: { name: 'girth at the ankle, over the shoe', unit: 'mm', value: 300, least: 80, most: 900 },
 		top: { name: 'girth at the top', unit: 'mm', value: 380, least: 80, most: 1200, measure: 'calfGirth' },
 		height: { name: 'height', unit: 'mm', value: 280, least: 30, most: 900 },
 		seam: { name: 'seam allowance', unit: 'mm', value: 10, least: 0, most: 30 }
 	},
-	shape({ foot, ball, heel, toe, instep, instepHeight, ankle, top, height, seam }) {
-		if (instepHeight >= height) return bad('instepTooHigh', {}, ['instepHeight']);
+	shape({ foot, ball, heel, toe, instep, instepHeight, ankleHeight, ankle, top, height, seam }) {
+		if (ankleHeight >= height) return bad('ankleTooHigh', {}, ['ankleHeight']);
+		if (instepHeight >= ankleHeight) return bad('instepTooHigh', {}, ['instepHeight']);
+		if (instep <= instepHeight) return bad('instepTooShort', { least: Math.ceil(instepHeight) }, ['instep']);
 		if (toe >= instepHeight) return bad('toeTooHigh', {}, ['toe']);
 		const sole = soleOf(foot, ball, heel);
 		const round = edgesOf(sole).reduce((sum, { from, edge }) => sum + edgeLength(from, edge), 0);
 		const long = round / 2;
-		if (Math.max(instep, ankle / 2) >= long)
-			return bad('instepTooLong', { most: Math.floor(long) }, ['instep']);
+		// Its distance from the heel is the diagonal of how far along and how high it lies.
+		const along = Math.sqrt(instep ** 2 - instepHeight ** 2);
+		if (along >= long)
+			return bad('instepTooLong', { most: Math.floor(Math.hypot(long, instepHeight)) }, ['instep']);
+		if (ankle / 2 >= long) return bad('ankleTooWide', { most: Math.floor(2 * long) }, ['ankle']);
 		const its = seam ? { allowance: seam } : {};
 		const [front, throat]: [Point, Point] = [
 			[long, toe],
-			[Math.max(ankle / 2, instep * 0.6), instepHeight]
+			[along, instepHeight]
 		];
 		const edges: Edge[] = [
 			{ kind: 'line', to: [long, 0], seam: 'sole', ...its },
@@ -78,6 +84,7 @@ export const shoeCover = shaper({
 				seam: 'front',
 				...its
 			},
+			{ kind: 'line', to: [ankle / 2, ankleHeight], seam: 'front', ...its },
 			{ kind: 'line', to: [top / 2, height], seam: 'front', ...its },
 			{ kind: 'line', to: [0, height], ...its },
 			{ kind: 'line', to: [0, 0], seam: 'back', ...its }
@@ -104,6 +111,12 @@ export const shoeCover = shaper({
 						of: 'length',
 						formula: 'share',
 						inputs: [mm('round of the sole', round), count('sides', 2)]
+					},
+					{
+						title: 'From the back of the heel to the instep, along',
+						of: 'length',
+						formula: 'otherLeg',
+						inputs: [mm('heel to instep', instep), mm('height of the instep', instepHeight)]
 					},
 					{
 						title: 'Upper edge of a side',

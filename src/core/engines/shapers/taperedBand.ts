@@ -1,4 +1,6 @@
+import type { EdgeMarks } from '../../facts/piece.ts';
 import { bad } from '../../units/problem.ts';
+import { throughMiddleOf } from '../body/girth.ts';
 import { piece } from '../pattern/piece.ts';
 import { rectangle, sector } from '../pattern/sector.ts';
 import { count, mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
@@ -6,8 +8,9 @@ import { meridians, round } from '../pattern/solid.ts';
 
 /**
  * A truncated cone from two girths: a ring sector, or a rectangle when both are the same. Limbs are ovals, so
- * girths are asked, never diameters. Thick stuff is cut at its neutral line, half way through: C + π·t.
- * Closed form of the developed frustum, common practice.
+ * girths are asked, never diameters. Thick stuff is cut at its neutral line, half way through, and its edges square to
+ * its face: C + π·t·cos(lean). Closed form of the developed frustum, common practice. What is left open for lacing is no
+ * seam: the panels beside it have one side that is joined to nothing.
  */
 export const taperedBand = shaper({
 	name: 'tapered band',
@@ -38,11 +41,12 @@ export const taperedBand = shaper({
 	},
 	shape({ upper, lower, height, thickness, panels, overlap, gap }) {
 		if (gap >= Math.min(upper, lower)) return bad('gapTooWide', {}, ['gap']);
-		const cut = (girth: number) => (girth + Math.PI * thickness - gap) / panels;
-		const [top, bottom] = [cut(upper), cut(lower)];
 		// The surface leans as the whole round does, whatever part of it a panel is.
-		const lean = (upper - lower) / (2 * Math.PI);
-		const slant = Math.hypot(lean, height);
+		const radii = Math.abs(upper - lower) / (2 * Math.PI);
+		const slant = Math.hypot(radii, height);
+		const lean = (Math.atan2(radii, height) * 180) / Math.PI;
+		const cut = (girth: number) => (throughMiddleOf(girth, thickness, lean) - gap) / panels;
+		const [top, bottom] = [cut(upper), cut(lower)];
 		const left = { seam: 'side', ...(overlap ? { allowance: overlap } : {}) };
 		const right = { seam: 'side' };
 		const wide = Math.max(top, bottom);
@@ -51,15 +55,35 @@ export const taperedBand = shaper({
 		const outer = same ? Infinity : (slant * wide) / (wide - narrow);
 		const angle = same ? 0 : ((wide - narrow) / slant) * (180 / Math.PI);
 		if (angle >= 360) return bad('sectorTooWide', { angle: Math.round(angle) }, ['panels']);
-		const outline = same
-			? rectangle(wide, slant, [{}, right, {}, left])
-			: sector(outer, outer - slant, angle, { left, right });
+		const panelOf = (left: EdgeMarks, right: EdgeMarks) =>
+			same
+				? rectangle(wide, slant, [{}, right, {}, left])
+				: sector(outer, outer - slant, angle, { left, right });
+		const grain = { grain: 90 };
+		const end = panels > 2 ? 'panel beside the gap' : 'panel';
+		const pieces =
+			gap === 0
+				? [piece('panel', panelOf(left, right), { quantity: panels, ...grain })]
+				: panels === 1
+					? [piece('panel', panelOf({}, {}), grain)]
+					: [
+							...(panels > 2
+								? [piece('panel between', panelOf(left, right), { quantity: panels - 2, ...grain })]
+								: []),
+							// Joined on one side, open on the other; lapped, only one of the two joined sides is wider.
+							...(overlap
+								? [
+										piece(`${end}, left`, panelOf({}, right), grain),
+										piece(`${end}, right`, panelOf(left, {}), grain)
+									]
+								: [piece(end, panelOf({}, right), { quantity: 2, mirrored: true, ...grain })])
+						];
 		const dimensions: Dimension[] = [
 			{
 				title: 'Slant',
 				of: 'length',
 				formula: 'hypotenuse',
-				inputs: [mm('difference of the radii', Math.abs(lean)), mm('length, straight up', height)]
+				inputs: [mm('difference of the radii', radii), mm('length, straight up', height)]
 			},
 			...(
 				[
@@ -69,15 +93,22 @@ export const taperedBand = shaper({
 			).map(([title, girth]): Dimension => ({
 				title: `${title} of a panel`,
 				of: 'length',
-				formula: 'bandPanel',
+				formula: 'leaningPanel',
 				inputs: [
 					mm('girth', girth),
 					mm('thickness', thickness),
+					{ name: 'lean of the side', value: lean, of: 'angle' },
 					mm('gap left open', gap),
 					count('panels', panels)
 				]
 			}))
 		];
+		dimensions.push({
+			title: 'Lean of the side',
+			of: 'angle',
+			formula: 'lean',
+			inputs: [mm('difference of the radii', radii), mm('length, straight up', height)]
+		});
 		if (!same)
 			dimensions.push(
 				{
@@ -94,7 +125,7 @@ export const taperedBand = shaper({
 				}
 			);
 		const [r, s] = [upper / (2 * Math.PI), lower / (2 * Math.PI)];
-		return shaped([piece('panel', outline, { quantity: panels, grain: 90 })], {
+		return shaped(pieces, {
 			dimensions,
 			solid: [
 				round(s, 0),

@@ -41,6 +41,9 @@ export const supplyFields = {
 				widthMm: size.default(null),
 				lengthMm: size.default(null),
 				gramsPerM2: size.default(null),
+				/** Percent of its length; since form 6. */
+				stretchAcross: z.number().min(0).max(200).nullable().default(null),
+				stretchAlong: z.number().min(0).max(200).nullable().default(null),
 				/** mm² that a pack covers with one coat; since form 5. */
 				coversMm2: z.number().positive().max(1e9).nullable().default(null)
 			})
@@ -108,6 +111,8 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 				widthMm: m.widthMm,
 				lengthMm: m.lengthMm,
 				gramsPerM2: m.gramsPerM2,
+				stretchAcross: m.stretchAcross,
+				stretchAlong: m.stretchAlong,
 				coversMm2: m.coversMm2
 			})),
 		needs: needs.map((n) => ({

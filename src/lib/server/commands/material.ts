@@ -48,15 +48,28 @@ const shape = ({ currency, settings, trade }: Context) => ({
 	widthMm: f.lengthOrNull(settings.lengthUnit, 5, 10_000),
 	lengthMm: f.lengthOrNull(settings.lengthUnit, 5, 100_000),
 	gramsPerM2: f.orNull(f.above0(1_000_000)),
+	stretchAcross: f.orNull(f.decimal(0, 200)),
+	stretchAlong: f.orNull(f.decimal(0, 200)),
 	coversMm2: f.orNull(f.area(settings.lengthUnit))
 });
 
 type Typed = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
-type Sizes = Pick<Material, 'thicknessMm' | 'widthMm' | 'lengthMm' | 'gramsPerM2' | 'coversMm2'>;
+type Sizes = Pick<
+	Material,
+	'thicknessMm' | 'widthMm' | 'lengthMm' | 'gramsPerM2' | 'stretchAcross' | 'stretchAlong' | 'coversMm2'
+>;
 type MaterialInput = Omit<Typed, keyof Sizes | 'currency'> & Partial<Sizes> & Pick<Material, 'currency'>;
 
 /** Sizes that nobody told are not known. */
-const NO_SIZES = { thicknessMm: null, widthMm: null, lengthMm: null, gramsPerM2: null, coversMm2: null };
+const NO_SIZES = {
+	thicknessMm: null,
+	widthMm: null,
+	lengthMm: null,
+	gramsPerM2: null,
+	stretchAcross: null,
+	stretchAlong: null,
+	coversMm2: null
+};
 
 export const insertMaterial = (tx: Executor, v: MaterialInput): Promise<number> =>
 	insert(tx, 'material', { ...NO_SIZES, ...v });

@@ -12,6 +12,7 @@ import nothingLost from './migrations/009_nothing_lost.sql?raw';
 import house from './migrations/010_house.sql?raw';
 import shop from './migrations/011_shop.sql?raw';
 import trueJoints from './migrations/012_true_joints.sql?raw';
+import trueShapes from './migrations/013_true_shapes.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -26,7 +27,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 9, name: 'nothing lost', sql: nothingLost },
 	{ id: 10, name: 'house', sql: house },
 	{ id: 11, name: 'shop', sql: shop },
-	{ id: 12, name: 'true joints', sql: trueJoints }
+	{ id: 12, name: 'true joints', sql: trueJoints },
+	{ id: 13, name: 'true shapes', sql: trueShapes }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

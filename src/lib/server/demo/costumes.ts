@@ -19,6 +19,8 @@ export interface DemoMaterial {
 	coat?: CoatProductKey;
 	/** Thickness, width and length in mm, grams a m². */
 	size?: readonly [number | null, number | null, number | null, number | null];
+	/** Percent across and along. */
+	stretch?: readonly [number, number];
 }
 
 export interface DemoComponent extends Partial<Omit<ComponentInput, 'parentId'>> {

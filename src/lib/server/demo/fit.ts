@@ -380,8 +380,8 @@ export const FITS: Record<string, DemoFit> = {
 				name: 'long glove',
 				of: 'Stretch satin, pearl',
 				values: {
-					palm: { follows: 'handGirth', plus: -16 },
-					wrist: { follows: 'forearmGirth', plus: -20 },
+					palm: { follows: 'handGirth', plus: 0 },
+					wrist: { follows: 'forearmGirth', plus: 0 },
 					cuff: 240
 				}
 			},

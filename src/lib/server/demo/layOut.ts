@@ -63,7 +63,9 @@ export async function layOutDemo(db: Database): Promise<void> {
 				thicknessMm: m.size?.[0] ?? null,
 				widthMm: m.size?.[1] ?? null,
 				lengthMm: m.size?.[2] ?? null,
-				gramsPerM2: m.size?.[3] ?? null
+				gramsPerM2: m.size?.[3] ?? null,
+				stretchAcross: m.stretch?.[0] ?? null,
+				stretchAlong: m.stretch?.[1] ?? null
 			});
 		await insert(tx, 'day_off', { makerId: 1, day: dayOf(now) + 9 });
 		// An ordinary week: four evenings and most of a Saturday.

@@ -2,6 +2,7 @@
 	/** A value of a shape: typed, chosen, or following a measure of the wearer. */
 	import Field from '../Field.svelte';
 	import Working from '../Working.svelte';
+	import { formatNumber } from '$core/units/number.ts';
 	import type { LengthUnit } from '$core/units/measure.ts';
 	import { measureWords, BODY_MEASURES, MEASURE_KEYS } from '$core/facts/bodyMeasure.ts';
 	import type { ShapeField } from './shapeDraft.svelte.ts';
@@ -17,6 +18,7 @@
 	let { draft, field, unit }: Props = $props();
 	const { key, param, follows, text } = $derived(field);
 	const wrong = $derived(draft.problemAt === key && draft.problem !== null);
+	const given = $derived(draft.given(key));
 	const followed = $derived(draft.followed(follows));
 	const measures = MEASURE_KEYS.map((value) => ({ value, label: `follows ${BODY_MEASURES[value].name}` }));
 </script>
@@ -41,7 +43,7 @@
 				aria-invalid={wrong ? 'true' : undefined}
 				aria-describedby="about-{key}"
 				oninput={(e) => draft.type(key, e.currentTarget.value)}
-			/>{param.unit === 'deg' ? '°' : param.unit === 'times' ? '×' : ''}
+			/>{param.unit === 'deg' ? '°' : param.unit === 'times' ? '×' : param.unit === 'percent' ? '%' : ''}
 			{#if param.measure}
 				<select
 					name="follow.{key}"
@@ -70,13 +72,12 @@
 				)}
 			/>
 			<span class="soft">{measureWords(followed.key, followed.side)}, {followed.wearer}</span>
-		{:else if key === 'thickness' && draft.thickness !== null}<span class="soft"
-				>{draft.length(draft.thickness)} of {draft.material?.name} count{draft.layers > 1
+		{:else if given !== null}<span class="soft"
+				>{param.unit === 'mm' ? draft.length(given) : `${formatNumber(given, 1)} %`} of {draft.material
+					?.name}{key === 'cloth' ? ' can be laid, and count' : ' count'}{key === 'thickness' &&
+				draft.layers > 1
 					? `, ${draft.layers} layers`
 					: ''}</span
-			>
-		{:else if key === 'cloth' && draft.cloth !== null}<span class="soft"
-				>{draft.length(draft.cloth)} of {draft.material?.name} can be laid, and count</span
 			>
 		{:else if param.hint}<span class="soft">{param.hint}</span>{/if}
 	</span>

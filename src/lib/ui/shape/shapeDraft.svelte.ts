@@ -3,8 +3,7 @@ import {
 	piecesOf,
 	readShapeValue,
 	shapeFor,
-	thicknessOf,
-	widthToLay,
+	givenByMaterial,
 	type Followed
 } from '$core/answers/shapePieces.ts';
 import type { Param, Shaper } from '$core/engines/pattern/shaper.ts';
@@ -145,13 +144,9 @@ export class ShapeDraft {
 	get material(): Material | undefined {
 		return this.#around.materials().find((m) => m.id === Number(this.materialId));
 	}
-	/** How wide its cloth can be laid, mm: that counts instead of what is typed, as its thickness does. */
-	get cloth(): number | null {
-		return widthToLay(this.#cutFrom, this.#around.materials());
-	}
-	/** What the material says instead of what is typed, mm. */
-	get thickness(): number | null {
-		return thicknessOf(this.#cutFrom, this.#around.materials());
+	/** What the material says instead of what is typed: thickness, width that can be laid, stretch. */
+	given(key: string): number | null {
+		return givenByMaterial(this.#cutFrom, this.#around.materials())[key] ?? null;
 	}
 	get #fitFor() {
 		return { ...this.#for, materials: this.#around.materials() };

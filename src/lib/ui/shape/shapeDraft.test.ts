@@ -89,7 +89,7 @@ test('the material says how thick it is, and there is something to keep once any
 	assert.ok(!draft.isChanged);
 	const plain = valueOf(piecesFigure('area', draft.shown!.pieces, 'mm'));
 	draft.materialId = 10;
-	assert.equal(draft.thickness, 10);
+	assert.equal(draft.given('thickness'), 10);
 	assert.ok(draft.isChanged);
 	assert.ok(
 		valueOf(piecesFigure('area', draft.shown!.pieces, 'mm')) > plain,
