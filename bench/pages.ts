@@ -85,9 +85,12 @@ async function afterLog(costume: number): Promise<void> {
 async function afterChange(): Promise<void> {
 	const writes: number[] = [];
 	const shown: number[] = [];
+	const odds: number[] = [];
 	for (let i = 0; i < 9; i++) {
 		writes.push(await post(`/c/1/plan?/${i % 2 ? 'restoreCostume' : 'archiveCostume'}`, { id: '3' }));
 		shown.push(await get('/c/1/plan'));
+		odds.push(await get('/c/1/plan/odds'));
 	}
 	console.log(`  a change ${ms(median(writes))}, its page with everything planned anew ${ms(median(shown))}`);
+	console.log(`  its odds after that, simulated once a plan ${ms(median(odds))}, ${ms(Math.max(...odds))}`);
 }
