@@ -4,7 +4,7 @@ import { answer, toEnd } from './answer.ts';
 import { pictureOf, pixelsOf } from './pixels.ts';
 
 /** A picture seen square on. Decoding, turning and encoding all happen here, off the page. */
-answer<'flatten'>(async ({ picture, toPlane, view }, { progress }) => {
-	const flat = toEnd(rectify(await pixelsOf(picture), toPlane, view), progress);
+answer<'flatten'>(async ({ picture, toPlane, lens, view }, { progress }) => {
+	const flat = toEnd(rectify(await pixelsOf(picture), toPlane, view, lens), progress);
 	return good({ picture: await pictureOf(flat), width: flat.width, height: flat.height });
 });

@@ -17,6 +17,8 @@ export interface FlattenRequest {
 	/** The picture as it was stored. */
 	picture: Blob;
 	toPlane: Homography;
+	/** The radial term that the lens bends by. */
+	lens: number;
 	view: FlatView;
 }
 export interface FlattenResult {
@@ -53,6 +55,7 @@ export interface TraceRequest {
 	kind: 'trace';
 	picture: Blob;
 	toPlane: Homography;
+	lens: number;
 	view: FlatView;
 	/** All but the scale, which the view gives. */
 	options: Omit<TraceOptions, 'mmPerPx'>;

@@ -9,8 +9,8 @@ import { pictureOf, pixelsOf } from './pixels.ts';
 const FLAT_SHARE = 0.5;
 
 /** What lies on a mat, seen square on and traced. */
-answer<'trace'>(async ({ picture, toPlane, view, options }, { progress }) => {
-	const laying = rectify(await pixelsOf(picture), toPlane, view);
+answer<'trace'>(async ({ picture, toPlane, lens, view, options }, { progress }) => {
+	const laying = rectify(await pixelsOf(picture), toPlane, view, lens);
 	const flat = toEnd(laying, (share) => progress(share * FLAT_SHARE));
 	const tracing = trace(greyOf(flat), { ...options, mmPerPx: 1 / view.pixelsPerMm });
 	const traced = toEnd(tracing, (share) => progress(FLAT_SHARE + share * (1 - FLAT_SHARE)));

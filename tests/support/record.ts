@@ -249,6 +249,7 @@ export const picture = (id: number, extra: Partial<ReferencePicture> = {}): Refe
 	axisPx: null,
 	scale: null,
 	clickPx: 2,
+	taken: 'hand',
 	scaleSigmaMm: 0,
 	version: 1,
 	...extra

@@ -1,7 +1,14 @@
-import type { ReferencePicture, StoredMeasure } from '../facts/picture.ts';
+import type { Reference, ReferencePicture, StoredMeasure } from '../facts/picture.ts';
 import { type Parsed, bad } from '../units/problem.ts';
 import { combine, combineOnPicture, type Combined } from '../engines/plane/combine.ts';
-import { calibrate, measure, type Measured, type Plane } from '../engines/plane/pictureMeasure.ts';
+import {
+	calibrate,
+	lensOf,
+	measure,
+	TILT,
+	type Measured,
+	type Plane
+} from '../engines/plane/pictureMeasure.ts';
 import type { MeasureKind } from '../facts/picture.ts';
 
 /** A stored measure with what it comes to. */
@@ -13,21 +20,37 @@ export interface Reading {
 }
 
 /** A picture's plane; null while it has no scale, or one that no longer holds. */
-export function planeOfPicture(picture: ReferencePicture): Plane | null {
+export function planeOfPicture(
+	picture: ReferencePicture,
+	measures: readonly Pick<StoredMeasure, 'pictureId' | 'kind' | 'points'>[]
+): Plane | null {
 	if (!picture.scale) return null;
-	const plane = calibrate(picture.scale, picture, {
-		click: picture.clickPx,
-		reference: picture.scaleSigmaMm
-	});
+	const plane = calibratePicture(picture, picture.scale, measures);
 	return plane.ok ? plane.value : null;
 }
+
+/** By how it was taken, and by the edges marked on it that are straight in truth. */
+export const calibratePicture = (
+	picture: ReferencePicture,
+	scale: Reference,
+	measures: readonly Pick<StoredMeasure, 'pictureId' | 'kind' | 'points'>[]
+): Parsed<Plane> =>
+	calibrate(
+		scale,
+		picture,
+		{ click: picture.clickPx, reference: picture.scaleSigmaMm, tilt: TILT[picture.taken] },
+		lensOf(
+			picture,
+			measures.flatMap((m) => (m.pictureId === picture.id && m.kind === 'straight' ? [m.points] : []))
+		)
+	);
 
 /** Every measure of every picture. A picture that lost its scale measures nothing. */
 export function readPictures(
 	pictures: readonly ReferencePicture[],
 	measures: readonly StoredMeasure[]
 ): Reading[] {
-	const planes = new Map(pictures.map((p) => [p.id, planeOfPicture(p)]));
+	const planes = new Map(pictures.map((p) => [p.id, planeOfPicture(p, measures)]));
 	return measures.flatMap((stored): Reading[] => {
 		const picture = pictures.find((p) => p.id === stored.pictureId);
 		if (!picture) return [];

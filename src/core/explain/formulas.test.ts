@@ -109,6 +109,11 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	planeCircle: { of: [1, 50, 0, 0, 50, -50, 0, 0, -50], is: 100, because: 'four points of a circle' },
 	planeAngle: { of: [1, 10, 0, 0, 0, 0, 10], is: 90, because: 'a right angle' },
 	planeArea: { of: [1.5, 0, 0, 30, 0, 30, 40, 0, 40], is: 1800, because: '30 × 40 × 1.5' },
+	planeStraight: {
+		of: [1, 0, 0, 50, 3, 100, 0],
+		is: 2,
+		because: 'the line runs 1 above the ends: 2 below the middle'
+	},
 	planeHeads: { of: [1700, 212.5], is: 8, because: '1700 ÷ 212.5' },
 	weightedMean: { of: [100, 1, 110, 3], is: 101, because: '(100 × 9 + 110) ÷ 10' },
 	rollLength: { of: [900, 10, 250], is: 1250, because: '900 ÷ 0.9 + 250' },

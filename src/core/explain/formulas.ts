@@ -13,7 +13,7 @@ import { SHAPE_FORMULAS } from '../engines/pattern/formulas.ts';
 import { at, sum, type Formula } from '../units/formula.ts';
 
 /** The first value is the factor for what stands off the plane; then x and y of each point, mm. */
-const onPlane = (kind: 'length' | 'circle' | 'angle' | 'area') => (v: readonly number[]) =>
+const onPlane = (kind: 'length' | 'circle' | 'angle' | 'area' | 'straight') => (v: readonly number[]) =>
 	at(v, 0) *
 	valueOn(
 		kind,
@@ -81,6 +81,10 @@ export const FORMULAS = {
 	},
 	planeAngle: { words: 'angle at the second of three points of the plane', compute: onPlane('angle') },
 	planeArea: { words: 'area within the points of the plane × what stands off it', compute: onPlane('area') },
+	planeStraight: {
+		words: 'how far the farthest point lies off the straight line nearest to all of them',
+		compute: onPlane('straight')
+	},
 	planeHeads: { words: 'height of the figure ÷ crown to chin', compute: (v) => at(v, 0) / at(v, 1) },
 	weightedMean: {
 		words: 'Σ (value ÷ σ²) ÷ Σ (1 ÷ σ²), values and their σ by turns',

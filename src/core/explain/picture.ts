@@ -1,8 +1,7 @@
-import { type Measured, type Plane, valueOn } from '../engines/plane/pictureMeasure.ts';
+import { type Measured, onPlane, type Plane, valueOn } from '../engines/plane/pictureMeasure.ts';
 import type { StoredMeasure } from '../facts/picture.ts';
 import type { LengthUnit } from '../units/measure.ts';
 import type { Figure } from './figure.ts';
-import { project } from '../engines/plane/homography.ts';
 import { type As, length, number } from '../units/figure.ts';
 import { PLANE_FORMULA } from './plan.ts';
 import type { Reading } from '../engines/plane/combine.ts';
@@ -14,7 +13,7 @@ export function pictureFigure(
 	measured: Measured,
 	unit: LengthUnit
 ): Figure {
-	const points = stored.points.map((p) => project(plane.toPlane, p).point);
+	const points = onPlane(plane, stored.points);
 	const title = `${stored.label} on the picture`;
 	if (stored.kind === 'heads')
 		return {

@@ -140,5 +140,6 @@ export const PLANE_FORMULA = {
 	length: 'planeLength',
 	circle: 'planeCircle',
 	angle: 'planeAngle',
-	area: 'planeArea'
+	area: 'planeArea',
+	straight: 'planeStraight'
 } as const;

@@ -4,19 +4,23 @@ import type { LocalMinutes } from '../units/localTime.ts';
 /**
  * `length` along a line of points, `angle` at the second of three, `area` of an outline, `circle`: the
  * diameter through three points or more of its rim, `heads`: how many times the head from crown to chin
- * goes into the standing figure.
+ * goes into the standing figure, `straight`: an edge that is straight in truth, which tells how the lens bends.
  */
-export const MEASURE_KINDS = ['length', 'circle', 'angle', 'area', 'heads'] as const;
+export const MEASURE_KINDS = ['length', 'circle', 'angle', 'area', 'heads', 'straight'] as const;
 export type MeasureKind = (typeof MEASURE_KINDS)[number];
 
 /**
  * What gives a picture its scale. `length`: one known length. `height`: a figure standing upright, from
- * crown to sole. Both take the picture as seen square on. `rectangle`: the four corners of a known
+ * crown to sole. Both take the picture as seen square on, as nearly as it was `taken`. `rectangle`: the four corners of a known
  * rectangle, clicked going round; the first two lie on its width. It works at any slant.
  */
 export type Reference =
 	| { kind: 'length' | 'height'; points: readonly [Point, Point]; mm: number }
 	| { kind: 'rectangle'; points: readonly [Point, Point, Point, Point]; width: number; height: number };
+
+/** How a picture came to be: drawn or scanned it has no slant and no lens; a photo was held level with care, or just by hand. */
+export const TAKEN = ['flat', 'level', 'hand'] as const;
+export type Taken = (typeof TAKEN)[number];
 
 export const ANGLES = ['front', 'back', 'left', 'right', 'detail'] as const;
 export const DESIGNS = ['faithful', 'own'] as const;
@@ -55,6 +59,7 @@ export interface ReferencePicture {
 	clickPx: number;
 	/** One standard deviation of the known lengths, mm. */
 	scaleSigmaMm: number;
+	taken: Taken;
 	version: number;
 }
 

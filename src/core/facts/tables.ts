@@ -303,7 +303,8 @@ export const TABLES = {
 			axisPx: number,
 			scale: said('a scale'),
 			clickPx: number,
-			scaleSigmaMm: length
+			scaleSigmaMm: length,
+			taken: text
 		},
 		'title'
 	),

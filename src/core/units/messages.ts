@@ -77,6 +77,12 @@ export const MESSAGES = {
 	bandTooLow: 'Lower than half of its seam allowance.',
 	dropsTooFar: 'It would drop by more than it is long.',
 	openingTooLong: 'The opening must be shorter than the skirt.',
+	linesTellNothing:
+		'The marked lines do not tell the lens: mark longer ones with more points, near the border of the picture.',
+	tiltUnknown:
+		'Of the doubt ± {percent} % come of not knowing how slantwise the picture was taken: four corners of a known rectangle tell it.',
+	referenceAtBorder:
+		'The reference lies near the border of the picture, where lenses bend most: mark an edge that is straight, or lay it nearer to the middle.',
 	tooThick: 'Thicker than what it goes round.',
 	bendTooSharp: 'Bends too sharply for so few parts: take more parts, or bend less.',
 	petalsCrowd: 'The petals lie three deep and more on the first ring.',

@@ -33,7 +33,13 @@
 			() => new Worker(new URL('../../workers/flatten.worker.ts', import.meta.url), { type: 'module' }),
 			async (signal) => {
 				const response = await fetched(`/picture/${picture.hash}`, signal);
-				return { kind: 'flatten', picture: await response.blob(), toPlane: plane.toPlane, view };
+				return {
+					kind: 'flatten',
+					picture: await response.blob(),
+					toPlane: plane.toPlane,
+					lens: plane.k,
+					view
+				};
 			}
 		);
 		if (laid) flat = { ...laid, url: URL.createObjectURL(laid.picture) };

@@ -11,7 +11,11 @@ export const KIND_WORDS: Record<MeasureKind, { name: string; how: string }> = {
 	circle: { name: 'circle, diameter', how: 'Click three points of its rim or more, spread round it.' },
 	angle: { name: 'angle', how: 'Click one leg, the corner, the other leg.' },
 	area: { name: 'area', how: 'Click round it.' },
-	heads: { name: 'head heights', how: 'Click crown, then chin.' }
+	heads: { name: 'head heights', how: 'Click crown, then chin.' },
+	straight: {
+		name: 'straight edge',
+		how: 'Click five points or more along an edge that is straight in truth, near the border: they tell how the lens bends.'
+	}
 };
 
 /** How a value of this kind is written. */
@@ -42,4 +46,8 @@ export const plusMinus = (kind: MeasureKind, sigma: number, unit: LengthUnit): s
 export const warningWords = (warning: MeasureWarning): string =>
 	warning.code === 'offPlane'
 		? sayOf(warning.assumed ? 'offPlaneAssumed' : 'offPlane', { percent: formatNumber(warning.percent, 1) })
-		: sayOf(warning.code, { times: formatNumber(warning.times, 1) });
+		: warning.code === 'tiltUnknown'
+			? sayOf('tiltUnknown', { percent: formatNumber(warning.percent, 0) })
+			: warning.code !== 'farFromReference'
+				? sayOf(warning.code, {})
+				: sayOf(warning.code, { times: formatNumber(warning.times, 1) });

@@ -18,7 +18,7 @@ export const offPlaneFactor = ({ distance }: Camera, offPlane: number): number =
 	(distance - offPlane) / distance;
 
 /** Focal length by the long side of the picture, of an ordinary phone's main camera (26 mm on 36 mm); from memory. */
-const ORDINARY_FOCAL = 26 / 36;
+export const ORDINARY_FOCAL = 26 / 36;
 const SIGMA_SOLVED = 0.1;
 const SIGMA_ASSUMED = 0.25;
 

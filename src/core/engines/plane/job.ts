@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { say } from '../../units/problem.ts';
 import type { Problem } from '../../units/problem.ts';
-import { calibrate, measure } from './pictureMeasure.ts';
+import { lensOfLines } from './lens.ts';
+import { calibrate, measure, TILT } from './pictureMeasure.ts';
 import { MEASURE_KINDS } from '../../facts/picture.ts';
 
 const point = z.tuple([z.number(), z.number()]);
@@ -30,9 +31,13 @@ export const planeJob = z.strictObject({
 	precision: z
 		.strictObject({
 			click: z.number().min(0).max(1000).default(2),
-			reference: z.number().min(0).max(1000).default(0)
+			reference: z.number().min(0).max(1000).default(0),
+			/** How far off square it may have been taken, about each axis, one standard deviation, degrees. */
+			tilt: z.number().min(0).max(30).default(TILT.hand)
 		})
-		.default({ click: 2, reference: 0 }),
+		.default({ click: 2, reference: 0, tilt: TILT.hand }),
+	/** Edges that are straight in truth, px: they tell how the lens bends. */
+	straight: z.array(z.array(point).min(3).max(500)).max(100).default([]),
 	measures: z
 		.array(
 			z.strictObject({
@@ -47,12 +52,21 @@ export const planeJob = z.strictObject({
 
 export type PlaneJob = z.infer<typeof planeJob>;
 
-const UNIT = { length: 'mm', circle: 'mm', angle: 'deg', area: 'mm2', heads: 'heads' } as const;
+const UNIT = {
+	length: 'mm',
+	circle: 'mm',
+	angle: 'deg',
+	area: 'mm2',
+	heads: 'heads',
+	straight: 'mm'
+} as const;
 const round = (value: number) => Math.round(value * 1000) / 1000;
 
 /** @returns the measures, or what is wrong with the reference */
 export function runPlaneJob(job: PlaneJob) {
-	const plane = calibrate(job.reference, job.picture, job.precision);
+	const lens = job.straight.length ? lensOfLines(job.straight, job.picture, job.precision.click) : null;
+	if (lens && !lens.ok) return { ok: false as const, problem: { ...lens.problem, path: ['straight'] } };
+	const plane = calibrate(job.reference, job.picture, job.precision, lens?.value);
 	if (!plane.ok)
 		return {
 			ok: false as const,
@@ -66,7 +80,8 @@ export function runPlaneJob(job: PlaneJob) {
 				homography: plane.value.toPlane,
 				tilt: round(plane.value.camera.tilt),
 				distance: round(plane.value.camera.distance),
-				distanceAssumed: plane.value.camera.assumed
+				distanceAssumed: plane.value.camera.assumed,
+				lens: plane.value.lens.k
 			},
 			measures: measured.map(({ given, found }) =>
 				found.ok

@@ -1,7 +1,20 @@
 import { Matrix, solve } from 'ml-matrix';
-import type { MeasureKind, Reference } from '../../facts/picture.ts';
+import type { MeasureKind, Reference, Taken } from '../../facts/picture.ts';
 import { distance, type Point } from '../../units/point.ts';
 import { type Homography, inverse, project } from './homography.ts';
+import {
+	bent,
+	BORDER,
+	lensOfLines,
+	NO_LENS,
+	offLine,
+	type Lens,
+	outwards,
+	type Size,
+	straightened,
+	UNKNOWN_LENS
+} from './lens.ts';
+import { type Tilted, tiltedPlanes } from './tilt.ts';
 import { type Camera, cameraOf, offPlaneFactor } from './camera.ts';
 import { bad, good, type Parsed } from '../../units/problem.ts';
 import { planeOf } from './reference.ts';
@@ -11,7 +24,8 @@ export const LEAST_POINTS: Record<MeasureKind, number> = {
 	circle: 3,
 	angle: 3,
 	area: 3,
-	heads: 2
+	heads: 2,
+	straight: 3
 };
 const MOST_POINTS: Partial<Record<MeasureKind, number>> = { angle: 3, heads: 2 };
 
@@ -29,10 +43,35 @@ export interface Precision {
 	click: number;
 	/** Of the known lengths of the reference, mm. */
 	reference: number;
+	/** Of how far off square a picture with one known length was taken, about each axis, degrees. */
+	tilt?: number;
+}
+
+/**
+ * How far off square a picture may have been taken, about each axis, one standard deviation, degrees: drawn or scanned; with care; by
+ * hand over a table, which holds for one in a hundred that is tilted by more than 33°. Starting values, from memory.
+ */
+export const TILT: Record<Taken, number> = { flat: 0, level: 4, hand: 11 };
+
+/** What is known of a picture's lens: from its straight lines, else nothing; what is drawn or scanned has none. */
+export function lensOf(
+	{ taken, width, height, clickPx }: Size & { taken: Taken; clickPx: number },
+	lines: readonly (readonly Point[])[]
+): Lens {
+	const told = lines.length ? lensOfLines(lines, { width, height }, clickPx) : null;
+	if (told?.ok) return told.value;
+	return taken === 'flat' ? NO_LENS : UNKNOWN_LENS;
 }
 
 export type MeasureWarning =
-	{ code: 'farFromReference'; times: number } | { code: 'offPlane'; percent: number; assumed: boolean };
+	| { code: 'farFromReference'; times: number }
+	| { code: 'offPlane'; percent: number; assumed: boolean }
+	/** Of the doubt, what comes of not knowing how slantwise the picture was taken: four corners would tell. */
+	| { code: 'tiltUnknown'; percent: number }
+	/** An edge was marked as straight, and all that are do not tell the lens. */
+	| { code: 'linesTellNothing' }
+	/** The reference lies where a lens bends most, and nobody has marked what is straight. */
+	| { code: 'referenceAtBorder' };
 
 export interface Measured {
 	/** mm, degrees, mm² or heads. */
@@ -42,16 +81,28 @@ export interface Measured {
 	warnings: MeasureWarning[];
 }
 
-/** A calibrated picture: the plane, and the planes that it might have been. */
-export interface Plane {
-	reference: Reference;
-	picture: { width: number; height: number };
-	precision: Precision;
+/** One way in which the picture may be read: how it lies on the plane, and by which lens. */
+interface View {
 	toPlane: Homography;
-	/** For each uncertain input of the reference: the plane when it is one deviation more, and less. */
-	variants: readonly { more: Homography; less: Homography; reference: readonly [Reference, Reference] }[];
+	k: number;
+	reference: Reference;
+}
+
+/** A calibrated picture: the plane, and the planes that it might have been. */
+export interface Plane extends View {
+	picture: Size;
+	precision: Precision;
+	lens: Lens;
+	/** For each uncertain input: the plane when it is one deviation more, and less. */
+	variants: readonly { more: View; less: View }[];
+	/** Planes that it may be too, where the reference does not tell the slant, by their weights. */
+	tilted: readonly Tilted[];
 	camera: Camera;
 }
+
+/** Where points of the picture lie on the plane, mm. */
+export const onPlane = (view: Pick<Plane, 'toPlane' | 'k' | 'picture'>, points: readonly Point[]): Point[] =>
+	points.map((p) => project(view.toPlane, straightened(p, view.picture, view.k)).point);
 
 const nudged = (points: readonly Point[], i: number, axis: 0 | 1, by: number): Point[] =>
 	points.map((p, j) => (j !== i ? p : axis === 0 ? [p[0] + by, p[1]] : [p[0], p[1] + by]));
@@ -75,37 +126,51 @@ function variantsOf(reference: Reference, { click, reference: mm }: Precision): 
 	return pairs;
 }
 
+const withPoints = (reference: Reference, to: (p: Point) => Point): Reference =>
+	({ ...reference, points: reference.points.map(to) }) as unknown as Reference;
+
 /**
  * Calibrates a picture.
  * @param picture its size in pixels
+ * @param lens what is known of it
  * @returns the plane, or `offPicture`, `zeroLength`, `cornersInLine`, `cornersCross`
  */
 export function calibrate(
 	reference: Reference,
-	picture: { width: number; height: number },
-	precision: Precision
+	picture: Size,
+	precision: Precision,
+	lens: Lens = UNKNOWN_LENS
 ): Parsed<Plane> {
 	if (reference.points.some((p) => !onPicture(p, picture))) return bad('offPicture');
-	const plane = planeOf(reference);
-	if (!plane.ok) return plane;
+	const viewOf = (reference: Reference, k: number): Parsed<View> => {
+		const plane = planeOf(withPoints(reference, (p) => straightened(p, picture, k)));
+		return plane.ok ? good({ toPlane: plane.value, k, reference }) : plane;
+	};
+	const view = viewOf(reference, lens.k);
+	if (!view.ok) return view;
 	const variants: Plane['variants'][number][] = [];
-	for (const pair of variantsOf(reference, precision)) {
-		const [more, less] = [planeOf(pair[0]), planeOf(pair[1])];
+	const pairs = [
+		...variantsOf(reference, precision).map(([a, b]) => [viewOf(a, lens.k), viewOf(b, lens.k)] as const),
+		[viewOf(reference, lens.k + lens.sigma), viewOf(reference, lens.k - lens.sigma)] as const
+	];
+	for (const [more, less] of pairs) {
 		// A reference so small that one click more or less makes it nothing gives no scale.
 		if (!more.ok || !less.ok) return bad('referenceTooSmall');
-		variants.push({ more: more.value, less: less.value, reference: pair });
+		variants.push({ more: more.value, less: less.value });
 	}
+	const straight = withPoints(reference, (p) => straightened(p, picture, lens.k));
 	return good({
-		reference,
+		...view.value,
 		picture,
 		precision,
-		toPlane: plane.value,
+		lens,
 		variants,
-		camera: cameraOf(plane.value, reference, picture)
+		tilted: straight.kind === 'rectangle' ? [] : tiltedPlanes(straight, picture, precision.tilt ?? TILT.hand),
+		camera: cameraOf(view.value.toPlane, straight, picture)
 	});
 }
 
-export const onPicture = ([x, y]: Point, { width, height }: { width: number; height: number }): boolean =>
+export const onPicture = ([x, y]: Point, { width, height }: Size): boolean =>
 	x >= 0 && y >= 0 && x <= width && y <= height;
 
 /**
@@ -123,29 +188,43 @@ export function measure(plane: Plane, what: PictureMeasure): Parsed<Measured> {
 	if (beyondHorizon(plane, points)) return bad('beyondHorizon');
 	const checked = checkShape(kind, points);
 	if (!checked.ok) return checked;
-	const at = (h: Homography, ps: readonly Point[], reference: Reference) =>
-		valueOn(
-			kind,
-			ps.map((p) => project(h, p).point),
-			reference
-		);
-	const value = at(plane.toPlane, points, plane.reference);
+	const { picture } = plane;
+	const at = ({ toPlane, k, reference }: View, ps: readonly Point[]) =>
+		valueOn(kind, onPlane({ toPlane, k, picture }, ps), reference);
+	const value = at(plane, points);
 	let variance = 0;
-	for (const v of plane.variants)
-		variance += ((at(v.more, points, v.reference[0]) - at(v.less, points, v.reference[1])) / 2) ** 2;
+	for (const { more, less } of plane.variants) variance += ((at(more, points) - at(less, points)) / 2) ** 2;
 	const { click } = plane.precision;
 	points.forEach((_, i) => {
 		for (const axis of [0, 1] as const) {
-			const more = at(plane.toPlane, nudged(points, i, axis, click), plane.reference);
-			const less = at(plane.toPlane, nudged(points, i, axis, -click), plane.reference);
+			const more = at(plane, nudged(points, i, axis, click));
+			const less = at(plane, nudged(points, i, axis, -click));
 			variance += ((more - less) / 2) ** 2;
 		}
 	});
-	return good(withOffPlane(plane, what, value, Math.sqrt(variance)));
+	// A tilt works by its square as well: not by differences, but by how far off each of its planes is.
+	const slant = plane.tilted.reduce((sum, { toPlane, weight }) => {
+		const tilted = { ...plane, toPlane };
+		return sum + weight * (beyondHorizon(tilted, points) ? value : at(tilted, points) - value) ** 2;
+	}, 0);
+	const warnings: MeasureWarning[] = [];
+	const percent = (200 * Math.sqrt(slant)) / value;
+	if (kind !== 'straight' && percent > SLANT_WORTH_TELLING) warnings.push({ code: 'tiltUnknown', percent });
+	if (
+		plane.lens.sigma >= UNKNOWN_LENS.sigma &&
+		plane.reference.points.some((p) => outwards(p, picture) > BORDER)
+	)
+		warnings.push({ code: 'referenceAtBorder' });
+	if (kind === 'straight' && plane.lens.sigma >= UNKNOWN_LENS.sigma)
+		warnings.push({ code: 'linesTellNothing' });
+	return good(withOffPlane(plane, what, value, Math.sqrt(variance + slant), warnings));
 }
 
+/** Percent of a measure. */
+const SLANT_WORTH_TELLING = 2;
+
 /** How the value grows with the scale of what is measured: an area by its square, an angle not at all. */
-const POWER: Record<MeasureKind, number> = { length: 1, circle: 1, area: 2, angle: 0, heads: 0 };
+const POWER: Record<MeasureKind, number> = { length: 1, circle: 1, area: 2, angle: 0, heads: 0, straight: 1 };
 
 /**
  * A thing `offPlane` nearer to the camera, parallel to the plane, is seen larger by distance ÷
@@ -155,9 +234,9 @@ function withOffPlane(
 	plane: Plane,
 	{ kind, offPlane, points }: PictureMeasure,
 	value: number,
-	sigma: number
+	sigma: number,
+	warnings: MeasureWarning[]
 ): Measured {
-	const warnings: MeasureWarning[] = [];
 	const times = farAway(plane, points);
 	if (times > 3) warnings.push({ code: 'farFromReference', times });
 	if (offPlane === 0 || POWER[kind] === 0) return { value, sigma, warnings };
@@ -170,11 +249,10 @@ function withOffPlane(
 
 /** How many sizes of the reference the farthest point lies from its middle. */
 function farAway(plane: Plane, points: readonly Point[]): number {
-	const at = (p: Point) => project(plane.toPlane, p).point;
-	const reference = plane.reference.points.map(at);
+	const reference = onPlane(plane, plane.reference.points);
 	const middle = mean(reference);
 	const size = Math.max(...reference.map((p) => distance(p, middle)));
-	return Math.max(...points.map((p) => distance(at(p), middle))) / size;
+	return Math.max(...onPlane(plane, points).map((p) => distance(p, middle))) / size;
 }
 
 const mean = (points: readonly Point[]): Point => [
@@ -183,8 +261,8 @@ const mean = (points: readonly Point[]): Point => [
 ];
 
 function beyondHorizon(plane: Plane, points: readonly Point[]): boolean {
-	const side = Math.sign(project(plane.toPlane, plane.reference.points[0]).w);
-	return points.some((p) => Math.sign(project(plane.toPlane, p).w) !== side);
+	const side = (p: Point) => Math.sign(project(plane.toPlane, straightened(p, plane.picture, plane.k)).w);
+	return points.some((p) => side(p) !== side(plane.reference.points[0]));
 }
 
 function checkShape(kind: MeasureKind, points: readonly Point[]): Parsed<true> {
@@ -229,6 +307,8 @@ export function valueOn(kind: MeasureKind, points: readonly Point[], reference?:
 					return sum + (p[0] * q[1] - q[0] * p[1]) / 2;
 				}, 0)
 			);
+		case 'straight':
+			return Math.max(...offLine(points).map(Math.abs));
 		case 'circle':
 			return 2 * circleThrough(points).radius;
 		case 'heads':
@@ -267,10 +347,11 @@ export function circleThrough(points: readonly Point[]): { centre: Point; radius
 
 /** The fitted circle as it looks in the picture: 64 points of its rim. */
 export function circleOnPicture(plane: Plane, points: readonly Point[]): Point[] {
-	const { centre, radius } = circleThrough(points.map((p) => project(plane.toPlane, p).point));
+	const { centre, radius } = circleThrough(onPlane(plane, points));
 	const back = inverse(plane.toPlane);
 	return Array.from({ length: 64 }, (_, i) => {
 		const turn = (2 * Math.PI * i) / 64;
-		return project(back, [centre[0] + radius * Math.cos(turn), centre[1] + radius * Math.sin(turn)]).point;
+		const rim: Point = [centre[0] + radius * Math.cos(turn), centre[1] + radius * Math.sin(turn)];
+		return bent(project(back, rim).point, plane.picture, plane.k);
 	});
 }

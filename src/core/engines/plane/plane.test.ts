@@ -7,6 +7,7 @@ import type { Parsed } from '../../units/problem.ts';
 import { combine } from './combine.ts';
 import { distance, type Point } from '../../units/point.ts';
 import { homographyOf, inverse, project } from './homography.ts';
+import { NO_LENS } from './lens.ts';
 import { calibrate, circleThrough, measure, type Plane, type Precision } from './pictureMeasure.ts';
 import type { MeasureKind } from '../../facts/picture.ts';
 import { flatViewOf, rectify, type Pixels } from './rectify.ts';
@@ -209,7 +210,7 @@ test('a known length and a standing figure give scale, and their doubt goes into
 		],
 		mm: 200
 	};
-	const plane = ok(calibrate(reference, PICTURE, { click: 0, reference: 4 }));
+	const plane = ok(calibrate(reference, PICTURE, { click: 0, reference: 4, tilt: 0 }, NO_LENS));
 	const { value, sigma } = read(plane, 'length', [
 		[0, 0],
 		[0, 800]
@@ -276,7 +277,7 @@ test('a point far from the reference is warned of', () => {
 		],
 		mm: 50
 	};
-	const plane = ok(calibrate(small, PICTURE, EXACT));
+	const plane = ok(calibrate(small, PICTURE, { ...EXACT, tilt: 0 }, NO_LENS));
 	const [warning] = read(plane, 'length', [
 		[1000, 100],
 		[1500, 100]

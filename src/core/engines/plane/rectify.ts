@@ -1,4 +1,5 @@
 import { distance, type Point } from '../../units/point.ts';
+import { bent } from './lens.ts';
 import { inverse, project, type Homography, nineOf } from './homography.ts';
 
 export interface Pixels {
@@ -60,8 +61,14 @@ const finest = (pixelsPerMm: number, width: number, height: number) =>
  * The picture as if seen square on, to scale: every pixel of the flat view looks up where it lies in the
  * picture, between its four neighbours there. Yields the share done after every few rows, so that the caller
  * can show progress and stop. About 60 ns a pixel.
+ * @param lens the radial term that it bends by
  */
-export function* rectify(picture: Pixels, toPlane: Homography, view: FlatView): Generator<number, Pixels> {
+export function* rectify(
+	picture: Pixels,
+	toPlane: Homography,
+	view: FlatView,
+	lens = 0
+): Generator<number, Pixels> {
 	const width = Math.max(1, Math.round(view.width * view.pixelsPerMm));
 	const height = Math.max(1, Math.round(view.height * view.pixelsPerMm));
 	const out = new Uint8ClampedArray(width * height * 4);
@@ -74,13 +81,9 @@ export function* rectify(picture: Pixels, toPlane: Homography, view: FlatView): 
 			const x = view.left + (column + 0.5) / view.pixelsPerMm;
 			const w = g * x + h * y + i;
 			if (w * behind <= 0) continue;
-			sample(
-				picture,
-				(a * x + b * y + c) / w - 0.5,
-				(d * x + e * y + f) / w - 0.5,
-				out,
-				(row * width + column) * 4
-			);
+			const straight: Point = [(a * x + b * y + c) / w, (d * x + e * y + f) / w];
+			const [u, v] = lens === 0 ? straight : bent(straight, picture, lens);
+			sample(picture, u - 0.5, v - 0.5, out, (row * width + column) * 4);
 		}
 		if (row % 64 === 63) yield (row + 1) / height;
 	}

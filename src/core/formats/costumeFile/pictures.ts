@@ -5,6 +5,7 @@ import {
 	CALLOUT_SIDES,
 	DESIGNS,
 	MEASURE_KINDS,
+	TAKEN,
 	PURPOSES
 } from '../../facts/picture.ts';
 import { referenceSchema } from '../../engines/plane/job.ts';
@@ -41,7 +42,9 @@ export const pictureFields = {
 			axisPx: z.number().min(0).nullable(),
 			scale: referenceSchema.nullable(),
 			clickPx: z.number().min(0.1).max(100),
-			scaleSigmaMm: z.number().min(0).max(1000)
+			scaleSigmaMm: z.number().min(0).max(1000),
+			/** Since form 6. */
+			taken: z.enum(TAKEN).default('hand')
 		}),
 		500
 	),
@@ -90,7 +93,20 @@ const withPoints = <T extends { points: readonly Point[] }>(row: T) => ({
 export const writePictures = ({ look }: CostumeSource) => {
 	return {
 		pictures: look.pictures.map(
-			({ id, hash, title, angle, design, sourceNote, purpose, axisPx, scale, clickPx, scaleSigmaMm }) => ({
+			({
+				id,
+				hash,
+				title,
+				angle,
+				design,
+				sourceNote,
+				purpose,
+				axisPx,
+				scale,
+				clickPx,
+				scaleSigmaMm,
+				taken
+			}) => ({
 				id,
 				hash,
 				title,
@@ -101,7 +117,8 @@ export const writePictures = ({ look }: CostumeSource) => {
 				axisPx,
 				scale: scale as z.infer<typeof referenceSchema> | null,
 				clickPx,
-				scaleSigmaMm
+				scaleSigmaMm,
+				taken
 			})
 		),
 		callouts: look.callouts.map(withPoints),

@@ -12,8 +12,9 @@ import { axisOf, mirrored } from '$core/answers/callouts.ts';
 import { say, sayOf } from '$core/units/problem.ts';
 import type { Point } from '$core/units/point.ts';
 import { referenceSchema } from '$core/engines/plane/job.ts';
-import { calibrate, LEAST_POINTS, measure, onPicture } from '$core/engines/plane/pictureMeasure.ts';
-import { MEASURE_KINDS, type MeasureKind } from '$core/facts/picture.ts';
+import { calibratePicture } from '$core/answers/readings.ts';
+import { LEAST_POINTS, measure, onPicture } from '$core/engines/plane/pictureMeasure.ts';
+import { MEASURE_KINDS, TAKEN, type MeasureKind } from '$core/facts/picture.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, one, Refused } from '../db/rows.ts';
 import { insert, set, update } from '../db/tables.ts';
@@ -35,7 +36,7 @@ const file = () => z.instanceof(File, { error: 'Choose, drop or paste a picture.
 async function loadPicture(tx: Executor, id: number, { costumeId }: Context): Promise<ReferencePicture> {
 	const row = await one<ReferencePicture>(
 		tx,
-		`select id, costume_id, title, angle, width, height, axis_px, scale, click_px, scale_sigma_mm, version
+		`select id, costume_id, title, angle, width, height, axis_px, scale, click_px, scale_sigma_mm, taken, version
 		from reference_picture where id = $1 and costume_id = $2`,
 		[id, costumeId]
 	);
@@ -98,10 +99,7 @@ function mustMeasure(
 		throw new Refused(sayOf('pointCount', { least: LEAST_POINTS[m.kind] }), 'points');
 	mustLieOn(picture, m.points);
 	if (!picture.scale) throw new Refused('Give the picture a scale first.', 'points');
-	const plane = calibrate(picture.scale, picture, {
-		click: picture.clickPx,
-		reference: picture.scaleSigmaMm
-	});
+	const plane = calibratePicture(picture, picture.scale, []);
 	if (!plane.ok) throw new Refused(say(plane.problem), 'points');
 	const found = measure(plane.value, m);
 	if (!found.ok) throw new Refused(say(found.problem), 'points');
@@ -250,7 +248,8 @@ export const pictureCommands = {
 					width: mm(),
 					height: mm(),
 					clickPx: f.decimal(0.1, 100),
-					scaleSigmaMm: f.lengthBetween(settings.lengthUnit, 0, 1000)
+					scaleSigmaMm: f.lengthBetween(settings.lengthUnit, 0, 1000),
+					taken: f.choice(TAKEN).default('hand')
 				})
 				.superRefine((v, ctx) => {
 					for (const field of v.kind === 'rectangle' ? (['width', 'height'] as const) : (['mm'] as const))
@@ -268,9 +267,10 @@ export const pictureCommands = {
 					? { kind: v.kind, points: v.points, width: v.width, height: v.height }
 					: { kind: v.kind, points: v.points, mm: v.mm }
 			);
-			const plane = calibrate(scale, picture, { click: v.clickPx, reference: v.scaleSigmaMm });
+			const { clickPx, scaleSigmaMm, taken } = v;
+			const plane = calibratePicture({ ...picture, clickPx, scaleSigmaMm, taken }, scale, []);
 			if (!plane.ok) throw new Refused(say(plane.problem), 'points');
-			await set(tx, 'reference_picture', v.id, { scale, clickPx: v.clickPx, scaleSigmaMm: v.scaleSigmaMm });
+			await set(tx, 'reference_picture', v.id, { scale, clickPx, scaleSigmaMm, taken });
 			return { words: `Gave ${nameOf(picture)} a scale` };
 		}
 	),

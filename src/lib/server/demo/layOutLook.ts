@@ -50,7 +50,9 @@ async function layOutPicture(
 		angle: d.angle,
 		design: d.design,
 		sourceNote: d.sourceNote,
-		scale: d.scale ?? null
+		scale: d.scale ?? null,
+		// The figures are drawn; what lies on the mat is shown as a photo shows it.
+		taken: d.scale?.kind === 'rectangle' ? 'hand' : 'flat'
 	});
 	for (const s of d.shapes.filter((s) => !s.loose)) {
 		const xs = s.points.map((p) => p[0]);

@@ -121,6 +121,7 @@
 		const mm = 1 / sheet.pixelsPerMm;
 		return {
 			picture: await canvas.convertToBlob(),
+			lens: 0,
 			toPlane: [mm, 0, sheet.left, 0, mm, sheet.top, 0, 0, 1],
 			view: sheet
 		};

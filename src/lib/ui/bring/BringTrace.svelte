@@ -3,7 +3,7 @@
 	import { goto } from '$app/navigation';
 	import AddPicture from '../AddPicture.svelte';
 	import type { Component } from '$core/facts/component.ts';
-	import type { ReferencePicture } from '$core/facts/picture.ts';
+	import type { ReferencePicture, StoredMeasure } from '$core/facts/picture.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import { planeOfPicture } from '$core/answers/readings.ts';
 	import { flatViewOf, withinReference } from '$core/engines/plane/rectify.ts';
@@ -14,28 +14,31 @@
 
 	interface Props {
 		pictures: readonly ReferencePicture[];
+		measures: readonly StoredMeasure[];
 		component: Component;
 		workshop: Workshop;
 		/** Of the costume. */
 		base: string;
 		onDone: (id: number) => void;
 	}
-	let { pictures, component, workshop, base, onDone }: Props = $props();
-	const scaled = $derived(pictures.filter((p) => planeOfPicture(p)?.reference.kind === 'rectangle'));
+	let { pictures, measures, component, workshop, base, onDone }: Props = $props();
+	const scaled = $derived(
+		pictures.filter((p) => planeOfPicture(p, measures)?.reference.kind === 'rectangle')
+	);
 	const others = $derived(pictures.length - scaled.length);
 	let chosen = $state<string | number>('');
 	const picture = $derived(scaled.find((p) => p.id === Number(chosen)) ?? scaled[0]);
 	let part = $state<'corners' | 'all'>('corners');
 
 	async function source(signal: AbortSignal) {
-		const plane = planeOfPicture(picture!)!;
+		const plane = planeOfPicture(picture!, measures)!;
 		const response = await fetched(`/picture/${picture!.hash}`, signal);
 		const { points } = plane.reference;
 		const view =
 			part === 'corners'
 				? withinReference(plane.toPlane, points)
 				: flatViewOf(plane.toPlane, picture!, points);
-		return { picture: await response.blob(), toPlane: plane.toPlane, view };
+		return { picture: await response.blob(), toPlane: plane.toPlane, lens: plane.k, view };
 	}
 </script>
 

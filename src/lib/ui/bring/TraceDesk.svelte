@@ -26,7 +26,9 @@
 
 	interface Props {
 		/** The picture, and where what is traced lies in it; asked for when it is traced. */
-		source: (signal: AbortSignal) => Promise<{ picture: Blob; toPlane: Homography; view: FlatView }>;
+		source: (
+			signal: AbortSignal
+		) => Promise<{ picture: Blob; toPlane: Homography; lens: number; view: FlatView }>;
 		title: string;
 		look: Look;
 		component: Component;

@@ -6,7 +6,7 @@ import { loadLook } from '$lib/server/read/look.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params }) => ({
-	pictures: (await loadLook(await database(), Number(params.costume))).pictures
+	look: await loadLook(await database(), Number(params.costume))
 });
 
 const { bringShape } = shapeCommands;

@@ -120,7 +120,8 @@
 	{/if}
 	{#if component && !found}
 		<BringTrace
-			pictures={data.pictures}
+			pictures={data.look.pictures}
+			measures={data.look.measures}
 			{component}
 			workshop={data.workshop}
 			{base}

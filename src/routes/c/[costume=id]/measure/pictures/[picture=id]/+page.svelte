@@ -37,7 +37,7 @@
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const unit = $derived(data.workshop.settings.lengthUnit);
 	const picture = $derived(data.look.pictures.find((p) => p.id === data.pictureId)!);
-	const plane = $derived(planeOfPicture(picture));
+	const plane = $derived(planeOfPicture(picture, data.look.measures));
 	const readings = $derived(
 		readPictures(
 			[picture],

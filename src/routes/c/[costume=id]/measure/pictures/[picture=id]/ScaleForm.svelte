@@ -88,6 +88,19 @@
 					/>
 				{/key}
 			{/if}
+			<Field
+				name="taken"
+				label="The picture is"
+				options={[
+					{ value: 'hand', label: 'a photo, held by hand' },
+					{ value: 'level', label: 'a photo, held square with care' },
+					{ value: 'flat', label: 'drawn, scanned or copied' }
+				]}
+				value={picture.taken}
+				hint={kind === 'rectangle'
+					? 'how far its lens may bend'
+					: 'one length does not say how slantwise it was taken: four corners do'}
+			/>
 			<div class="fields">
 				<Field
 					name="clickPx"
