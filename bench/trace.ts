@@ -2,7 +2,6 @@ import { homographyOf } from '../src/core/engines/plane/homography.ts';
 import { rectify, withinReference } from '../src/core/engines/plane/rectify.ts';
 import { flatten } from '../src/core/engines/pattern/outline.ts';
 import { readSvg } from '../src/core/formats/readSvg.ts';
-import { greyOf } from '../src/core/engines/trace/contour.ts';
 import { trace } from '../src/core/engines/trace/trace.ts';
 import { slantPhotoOf, strayOf, twelvePieces } from '../tests/support/photo.ts';
 import { median, ms, timed } from './print.ts';
@@ -31,7 +30,7 @@ export function traced(): void {
 		const view = withinReference(toPlane, corners);
 		const flat = ended(rectify(photo, toPlane, view));
 		const laid = performance.now() - began;
-		const done = ended(trace(greyOf(flat), { mmPerPx: 1 / view.pixelsPerMm, speck: 225, tolerance: 0.4 }));
+		const done = ended(trace(flat, { mmPerPx: 1 / view.pixelsPerMm, speck: 225, tolerance: 0.4 }));
 		const took = performance.now() - began;
 		if (!done.ok) throw new Error(done.problem.code);
 		const strays = done.value.pieces.map((p) => {

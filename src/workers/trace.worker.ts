@@ -1,5 +1,4 @@
 import { rectify } from '../core/engines/plane/rectify.ts';
-import { greyOf } from '../core/engines/trace/contour.ts';
 import { trace } from '../core/engines/trace/trace.ts';
 import { good } from '../core/units/problem.ts';
 import { answer, toEnd } from './answer.ts';
@@ -12,7 +11,7 @@ const FLAT_SHARE = 0.5;
 answer<'trace'>(async ({ picture, toPlane, lens, view, options }, { progress }) => {
 	const laying = rectify(await pixelsOf(picture), toPlane, view, lens);
 	const flat = toEnd(laying, (share) => progress(share * FLAT_SHARE));
-	const tracing = trace(greyOf(flat), { ...options, mmPerPx: 1 / view.pixelsPerMm });
+	const tracing = trace(flat, { ...options, mmPerPx: 1 / view.pixelsPerMm });
 	const traced = toEnd(tracing, (share) => progress(FLAT_SHARE + share * (1 - FLAT_SHARE)));
 	return traced.ok ? good({ ...traced.value, flat: await pictureOf(flat, 'image/jpeg') }) : traced;
 });

@@ -39,7 +39,7 @@ export function photoOf(
 		const rings = [p.outline, ...p.holes].map((o) => flatten(o, 0.02).points);
 		// Crossings of each sampled row, for the even-odd rule.
 		for (let row = 0; row < height * S; row++) {
-			const y = (height - 1 - (row + 0.5) / S + 0.5) * mmPerPx;
+			const y = (height - (row + 0.5) / S) * mmPerPx;
 			const xs: number[] = [];
 			for (const ring of rings)
 				ring.forEach((a: Point, i) => {
@@ -49,8 +49,8 @@ export function photoOf(
 			xs.sort((a, b) => a - b);
 			for (let k = 0; k + 1 < xs.length; k += 2)
 				for (
-					let s = Math.max(0, Math.ceil((xs[k]! / mmPerPx + 0.5) * S - 0.5));
-					s < Math.min(width * S, (xs[k + 1]! / mmPerPx + 0.5) * S - 0.5);
+					let s = Math.max(0, Math.ceil((xs[k]! / mmPerPx) * S - 0.5));
+					s < Math.min(width * S, (xs[k + 1]! / mmPerPx) * S - 0.5);
 					s++
 				) {
 					const at = Math.floor(row / S) * width + Math.floor(s / S);

@@ -83,6 +83,12 @@ export const MESSAGES = {
 		'Of the doubt ± {percent} % come of not knowing how slantwise the picture was taken: four corners of a known rectangle tell it.',
 	referenceAtBorder:
 		'The reference lies near the border of the picture, where lenses bend most: mark an edge that is straight, or lay it nearer to the middle.',
+	otherColourAtEdge:
+		'Along {mm} mm of the outlines the piece is of another colour: a label over its edge, a shadow that looks like it, or foil. Look there before you cut.',
+	brightnessAlone:
+		'The pieces are only darker than the mat, not of another colour: a hard shadow would be taken for piece. Compare the outlines, or lay them on a mat of another colour.',
+	shadowAtEdge:
+		'Along {mm} mm of the outlines there is something between piece and mat: a shadow, or an edge that is not sharp. The line may lie too far out there; light from all sides, or a mat of another colour tells them apart.',
 	tooThick: 'Thicker than what it goes round.',
 	bendTooSharp: 'Bends too sharply for so few parts: take more parts, or bend less.',
 	petalsCrowd: 'The petals lie three deep and more on the first ring.',

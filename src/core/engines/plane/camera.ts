@@ -1,3 +1,4 @@
+import type { Point } from '../../units/point.ts';
 import { inverse, type Homography } from './homography.ts';
 import type { Reference } from '../../facts/picture.ts';
 
@@ -11,6 +12,8 @@ export interface Camera {
 	assumed: boolean;
 	/** Between the view and the plane's normal, degrees; 0 is square on. */
 	tilt: number;
+	/** The point of the plane straight beneath the camera, mm. */
+	foot: Point;
 }
 
 /** What a length that stands so far off the plane, mm towards the camera, is to be multiplied by. */
@@ -36,7 +39,13 @@ export function cameraOf(
 	const long = Math.max(picture.width, picture.height);
 	const ordinary = ORDINARY_FOCAL * long;
 	if (reference.kind !== 'rectangle')
-		return { distance: ordinary * toPlane[0]!, relativeSigma: SIGMA_ASSUMED, assumed: true, tilt: 0 };
+		return {
+			distance: ordinary * toPlane[0]!,
+			relativeSigma: SIGMA_ASSUMED,
+			assumed: true,
+			tilt: 0,
+			foot: [(toPlane[0]! * picture.width) / 2, (toPlane[4]! * picture.height) / 2]
+		};
 	const m = inverse(toPlane);
 	// Relative to the middle of the picture, in units of the long side.
 	const row = (r: number, middle: number) => [0, 1, 2].map((c) => (m[r + c]! - middle * m[6 + c]!) / long);
@@ -63,5 +72,9 @@ export function cameraOf(
 	const length = Math.hypot(...normal);
 	const distance = Math.abs(normal[0]! * t[0] + normal[1]! * t[1] + normal[2]! * t[2]) / length / size;
 	const tilt = (Math.acos(Math.min(1, Math.abs(normal[2]!) / length)) * 180) / Math.PI;
-	return { distance, relativeSigma: solved ? SIGMA_SOLVED : SIGMA_ASSUMED, assumed: !solved, tilt };
+	// Where a·x + b·y + t is shortest, a and b being at right angles.
+	const under = (v: readonly [number, number, number]) =>
+		-(v[0] * t[0] + v[1] * t[1] + v[2] * t[2]) / (v[0] ** 2 + v[1] ** 2 + v[2] ** 2);
+	const foot: Point = [under(a), under(b)];
+	return { distance, relativeSigma: solved ? SIGMA_SOLVED : SIGMA_ASSUMED, assumed: !solved, tilt, foot };
 }

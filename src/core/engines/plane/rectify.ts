@@ -112,6 +112,9 @@ function sample(
 	}
 }
 
+/** A point of the plane in a flat view: mm from its lower left corner, y up. */
+export const inView = ([x, y]: Point, { left, top, height }: FlatView): Point => [x - left, top + height - y];
+
 /** The flat view of what lies between the corners of the reference, a little inside of them. */
 export function withinReference(toPlane: Homography, reference: readonly Point[]): FlatView {
 	const known = reference.map((p) => project(toPlane, p).point);

@@ -38,9 +38,22 @@ export function blurred({ width, height, data }: Grey, radius: number): Grey {
 		const row = y * width;
 		let sum = 0;
 		for (let k = -radius; k <= radius; k++) sum += data[row + clamp(k, width - 1)]!;
-		for (let x = 0; x < width; x++) {
+		// Near the border what lies beyond is its last pixel; between, nothing is asked.
+		const [left, right] = [Math.min(radius, width), Math.max(0, width - radius - 1)];
+		const near = (x: number) =>
+			data[row + clamp(x + radius + 1, width - 1)]! - data[row + clamp(x - radius, width - 1)]!;
+		let x = 0;
+		for (; x < left; x++) {
 			across[row + x] = sum / n;
-			sum += data[row + clamp(x + radius + 1, width - 1)]! - data[row + clamp(x - radius, width - 1)]!;
+			sum += near(x);
+		}
+		for (; x < right; x++) {
+			across[row + x] = sum / n;
+			sum += data[row + x + radius + 1]! - data[row + x - radius]!;
+		}
+		for (; x < width; x++) {
+			across[row + x] = sum / n;
+			sum += near(x);
 		}
 	}
 	// Down all columns at once: row by row is how the memory lies.

@@ -4,7 +4,6 @@ import type { Reference } from '$core/facts/picture.ts';
 import { flatViewOf, rectify } from '$core/engines/plane/rectify.ts';
 import { sizesOfPiece } from '$core/engines/pattern/piece.ts';
 import type { Piece } from '$core/facts/piece.ts';
-import { greyOf } from '$core/engines/trace/contour.ts';
 import { trace } from '$core/engines/trace/trace.ts';
 import { DRAWINGS, drawingSvg } from './drawings.ts';
 
@@ -29,7 +28,7 @@ export async function smallestTraced(costume: string, title: string): Promise<Pi
 	const view = flatViewOf(plane.value, picture, reference.points);
 	const mmPerPx = 1 / view.pixelsPerMm;
 	const done = ended(
-		trace(greyOf(ended(rectify(picture, plane.value, view))), { mmPerPx, speck: 225, tolerance: 0.4 })
+		trace(ended(rectify(picture, plane.value, view)), { mmPerPx, speck: 225, tolerance: 0.4 })
 	);
 	if (!done.ok) throw new Error(done.problem.code);
 	const [smallest] = done.value.pieces.toSorted((a, b) => sizesOfPiece(a).area - sizesOfPiece(b).area);

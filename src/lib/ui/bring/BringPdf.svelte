@@ -122,6 +122,7 @@
 		return {
 			picture: await canvas.convertToBlob(),
 			lens: 0,
+			above: null,
 			toPlane: [mm, 0, sheet.left, 0, mm, sheet.top, 0, 0, 1],
 			view: sheet
 		};

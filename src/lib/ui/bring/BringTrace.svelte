@@ -6,7 +6,7 @@
 	import type { ReferencePicture, StoredMeasure } from '$core/facts/picture.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import { planeOfPicture } from '$core/answers/readings.ts';
-	import { flatViewOf, withinReference } from '$core/engines/plane/rectify.ts';
+	import { flatViewOf, inView, withinReference } from '$core/engines/plane/rectify.ts';
 	import { fetched } from '../task.svelte.ts';
 	import Field from '../Field.svelte';
 	import Sheet from '../Sheet.svelte';
@@ -38,7 +38,14 @@
 			part === 'corners'
 				? withinReference(plane.toPlane, points)
 				: flatViewOf(plane.toPlane, picture!, points);
-		return { picture: await response.blob(), toPlane: plane.toPlane, lens: plane.k, view };
+		const { foot, distance } = plane.camera;
+		return {
+			picture: await response.blob(),
+			toPlane: plane.toPlane,
+			lens: plane.k,
+			view,
+			above: { foot: inView(foot, view), distance }
+		};
 	}
 </script>
 

@@ -19,16 +19,23 @@
 	import Pieces from '../Pieces.svelte';
 	import Tick from '../Tick.svelte';
 	import KeepPieces from './KeepPieces.svelte';
+	import Notice from '../Notice.svelte';
 	import PlanePicture from './PlanePicture.svelte';
+	import type { Above } from '$core/engines/trace/high.ts';
 	import { catchMark, type Placed } from './picture.ts';
 	import { Task } from '../task.svelte.ts';
 	import TaskBar from '../TaskBar.svelte';
 
 	interface Props {
 		/** The picture, and where what is traced lies in it; asked for when it is traced. */
-		source: (
-			signal: AbortSignal
-		) => Promise<{ picture: Blob; toPlane: Homography; lens: number; view: FlatView }>;
+		source: (signal: AbortSignal) => Promise<{
+			picture: Blob;
+			toPlane: Homography;
+			lens: number;
+			view: FlatView;
+			/** From where it was seen; null for what was scanned. */
+			above: Above | null;
+		}>;
 		title: string;
 		look: Look;
 		component: Component;
@@ -42,10 +49,12 @@
 	let look = $state<Look>(first);
 	let speckText = $state('15 mm');
 	let gapText = $state('0 mm');
+	let highText = $state('0 mm');
 	/** A line on a piece is a line; only who says so cuts it out. */
 	let holes = $state(false);
 	const speck = $derived(parseLength(speckText, unit));
 	const gap = $derived(parseLength(gapText, unit));
+	const high = $derived(parseLength(highText, unit));
 	/** Finer than chalk, coarser than a camera's noise, mm. */
 	const TOLERANCE = 0.4;
 	/** What comes so near to the border is cut off by it, mm. */
@@ -63,7 +72,7 @@
 	});
 
 	async function trace() {
-		if (!speck.ok || !gap.ok) return;
+		if (!speck.ok || !gap.ok || !high.ok) return;
 		result = null;
 		let view: FlatView | undefined;
 		const options = {
@@ -71,14 +80,15 @@
 			speck: speck.value ** 2,
 			tolerance: TOLERANCE,
 			gap: gap.value,
-			innerLines: !holes
+			innerLines: !holes,
+			high: look === 'laid' ? high.value : 0
 		};
 		const done = await task.start(
 			() => new Worker(new URL('../../../workers/trace.worker.ts', import.meta.url), { type: 'module' }),
 			async (signal) => {
-				const from = await source(signal);
+				const { above, ...from } = await source(signal);
 				view = from.view;
-				return { kind: 'trace', ...from, options };
+				return { kind: 'trace', ...from, options: { ...options, above } };
 			}
 		);
 		if (!done || !view) return;
@@ -164,12 +174,19 @@
 			bind:value={gapText}
 			hint={gap.ok ? 'so that dashes become a line' : say(gap.problem)}
 		/>
+	{:else}
+		<Field
+			name="high"
+			label="They stand above the mat by"
+			bind:value={highText}
+			hint={high.ok ? 'the thickness of foam; 0 for paper and cloth' : say(high.problem)}
+		/>
 	{/if}
 </div>
 {#if look === 'drawn'}
 	<Tick name="holes" label="Closed lines in a piece are cut out" bind:checked={holes} />
 {/if}
-<TaskBar {task} label="Trace" going="Tracing" onstart={trace} disabled={!speck.ok || !gap.ok} />
+<TaskBar {task} label="Trace" going="Tracing" onstart={trace} disabled={!speck.ok || !gap.ok || !high.ok} />
 {#if result}
 	<p class="found">
 		<b>{pluralize('outline', rows.length, true)}</b>{result.specks
@@ -180,6 +197,7 @@
 			Its edges are {length(result.softness)} wide: the picture is not sharp, and outlines may be off by half of
 			that. Take it again with a steady camera if they have to fit.
 		</p>{/if}
+	{#each result.warnings as w (w.code)}<Notice>{say(w)}</Notice>{/each}
 	<div class="columns">
 		<div>
 			<PlanePicture pictures={[result.picture]} label="What was traced" {outlines} {marks} onpoint={mark} />
