@@ -25,25 +25,28 @@ export interface Surfaces {
 }
 
 /**
- * The mat's own colour as surfaces of second degree, one for each plane that is given: fitted to the border first, then to everything
+ * The mat's own colour as surfaces of second degree, one for each plane that is given: fitted to where it begins first, then to everything
  * that lies near it, again and again, so that pieces drop out.
+ * @param begin pixels that are mat for certain; the border where nobody says
  */
 export function matSurfaces(
 	{ width, height }: { width: number; height: number },
-	planes: readonly Float32Array[]
+	planes: readonly Float32Array[],
+	begin?: (x: number, y: number) => boolean
 ): Surfaces {
 	const step = Math.max(1, Math.round(Math.max(width, height) / 160));
-	const samples: { t: readonly number[]; v: number[]; border: boolean }[] = [];
+	const samples: { t: readonly number[]; v: number[]; begins: boolean }[] = [];
 	for (let y = 0; y < height; y += step)
 		for (let x = 0; x < width; x += step) {
 			const edge = Math.min(x / width, y / height, 1 - x / width, 1 - y / height);
 			samples.push({
 				t: terms((2 * x) / width - 1, (2 * y) / height - 1),
 				v: planes.map((p) => p[y * width + x]!),
-				border: edge < BORDER
+				begins: begin ? begin(x, y) : edge < BORDER
 			});
 		}
-	let chosen = samples.filter((s) => s.border);
+	let chosen = samples.filter((s) => s.begins);
+	if (chosen.length < 30) chosen = samples;
 	let k: number[][] = [];
 	for (let round = 0; round < 6; round++) {
 		k = planes.map((_, c) => fitted(chosen.map((s) => ({ t: s.t, v: s.v[c]! }))));

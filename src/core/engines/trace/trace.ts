@@ -1,6 +1,6 @@
 import { piecesFromWays, type Way } from '../pattern/loops.ts';
 import { distance, type Point } from '../../units/point.ts';
-import { flatten } from '../pattern/outline.ts';
+import { flatten, goesRound } from '../pattern/outline.ts';
 import type { Outline, Piece } from '../../facts/piece.ts';
 import type { Pixels } from '../plane/rectify.ts';
 import { bad, good, problem, type Parsed, type Problem } from '../../units/problem.ts';
@@ -31,6 +31,8 @@ export interface TraceOptions {
 	/** How high what is laid stands above the mat, mm, and from where it was seen; without that it is taken as flat. */
 	high?: number;
 	above?: Above | null;
+	/** The known rectangle that lies on the mat among the pieces, mm, y up: what is beside it is mat. Without one the border of the view is. */
+	known?: readonly Point[] | null;
 }
 
 export interface Traced {
@@ -52,6 +54,8 @@ const LEAST_CONTRAST = 14;
 const SHARP_PX = 7;
 /** An edge less wide than this is good enough to cut by, mm. */
 const SHARP_MM = 2;
+/** From so far to so far beside a known rectangle is mat, mm. */
+const BESIDE = [4, 25] as const;
 /** A piece is looked at so far within its edge, and the mat so far beyond it, mm. */
 const ASIDE = 3;
 /** There it is of another colour when it differs by more, ΔE; over so much of the outline it is told, mm. */
@@ -132,6 +136,16 @@ function seenDrawn(picture: Pixels, gapPx: number): Seen | null {
 	return { field, level, contrast, soft: softnessOf(field, contours(field, level), contrast), laid: null };
 }
 
+function distanceToRing(ring: readonly Point[], p: Point): number {
+	return ring.reduce((least, a, i) => {
+		const b = ring[(i + 1) % ring.length]!;
+		const long = distance(a, b) ** 2 || 1;
+		const t = ((p[0] - a[0]) * (b[0] - a[0]) + (p[1] - a[1]) * (b[1] - a[1])) / long;
+		const held = Math.max(0, Math.min(1, t));
+		return Math.min(least, distance(p, [a[0] + (b[0] - a[0]) * held, a[1] + (b[1] - a[1]) * held]));
+	}, Infinity);
+}
+
 /** Above it a pixel may be piece: what nine of ten at the border of the view stray, three times, and at least a little. */
 function matLevel({ width, height, data }: Grey): number {
 	const strays: number[] = [];
@@ -151,9 +165,14 @@ function matLevel({ width, height, data }: Grey): number {
  * Pieces on a mat: what differs from it in colour, its shadows taken for mat wherever hue tells them apart; where something lies by
  * itself that is only darker, what differs in brightness too.
  */
-function seenLaid(picture: Pixels, { mmPerPx, speck }: TraceOptions): Seen | null {
+function seenLaid(picture: Pixels, { mmPerPx, speck, known }: TraceOptions): Seen | null {
 	const colours = smoothed(coloursOf(picture));
-	const mat = matSurfaces(colours, colours.planes);
+	const beside = (x: number, y: number) => {
+		const at: Point = [(x + 0.5) * mmPerPx, (picture.height - 0.5 - y) * mmPerPx];
+		const off = distanceToRing(known!, at);
+		return off > BESIDE[0] && off < BESIDE[1] && !goesRound(known!, at);
+	};
+	const mat = matSurfaces(colours, colours.planes, known ? beside : undefined);
 	const matAt = (x: number, y: number) => mat.at(x, y) as unknown as Colour;
 	const least = Math.max(9, speck / mmPerPx ** 2);
 	const seen = (shadows: boolean): Seen | null => {

@@ -1,8 +1,10 @@
 import sharp from 'sharp';
 import { planeOf } from '$core/engines/plane/reference.ts';
 import type { Reference } from '$core/facts/picture.ts';
-import { flatViewOf, rectify } from '$core/engines/plane/rectify.ts';
-import { sizesOfPiece } from '$core/engines/pattern/piece.ts';
+import { project } from '$core/engines/plane/homography.ts';
+import { flatViewOf, inView, rectify } from '$core/engines/plane/rectify.ts';
+import { boxOf, flatten } from '$core/engines/pattern/outline.ts';
+import { placedPiece, sizesOfPiece } from '$core/engines/pattern/piece.ts';
 import type { Piece } from '$core/facts/piece.ts';
 import { trace } from '$core/engines/trace/trace.ts';
 import { DRAWINGS, drawingSvg } from './drawings.ts';
@@ -14,8 +16,14 @@ function ended<T>(work: Generator<number, T>): T {
 	}
 }
 
-/** The smallest piece on a slant picture of the demo, traced as a maker would: laid flat by its four corners. */
-export async function smallestTraced(costume: string, title: string): Promise<Piece[]> {
+/** What comes so near to the border is cut off by it: table, not piece, mm. */
+const BORDER = 3;
+
+/**
+ * What lies whole on a slant picture of the demo, traced as a maker would: laid flat by its four corners, the known sheet left out.
+ * Coordinates are mm from the corner of the sheet that was clicked first, y up.
+ */
+export async function tracedOn(costume: string, title: string): Promise<Piece[]> {
 	const drawing = DRAWINGS[costume]!.find((d) => d.title === title)!;
 	const { data, info } = await sharp(Buffer.from(drawingSvg(drawing)))
 		.ensureAlpha()
@@ -27,10 +35,24 @@ export async function smallestTraced(costume: string, title: string): Promise<Pi
 	const picture = { data: new Uint8ClampedArray(data), width: info.width, height: info.height };
 	const view = flatViewOf(plane.value, picture, reference.points);
 	const mmPerPx = 1 / view.pixelsPerMm;
-	const done = ended(
-		trace(ended(rectify(picture, plane.value, view)), { mmPerPx, speck: 225, tolerance: 0.4 })
-	);
+	const known = reference.points.map((p) => inView(project(plane.value, p).point, view));
+	const laid = ended(rectify(picture, plane.value, view));
+	const done = ended(trace(laid, { mmPerPx, speck: 225, tolerance: 0.4, known }));
 	if (!done.ok) throw new Error(done.problem.code);
-	const [smallest] = done.value.pieces.toSorted((a, b) => sizesOfPiece(a).area - sizesOfPiece(b).area);
+	const sheet = boxOf(known);
+	return done.value.pieces
+		.filter(({ outline }) => {
+			const box = boxOf(flatten(outline).points);
+			const near = Math.min(box.left, box.bottom, view.width - box.right, view.height - box.top);
+			return near >= BORDER && Math.abs(box.left - sheet.left) >= BORDER;
+		})
+		.map((p) => placedPiece(p, { move: [-known[0]![0], -known[0]![1]] }));
+}
+
+/** The smallest of them. */
+export async function smallestTraced(costume: string, title: string): Promise<Piece[]> {
+	const [smallest] = (await tracedOn(costume, title)).toSorted(
+		(a, b) => sizesOfPiece(a).area - sizesOfPiece(b).area
+	);
 	return [{ ...smallest!, name: 'badge' }];
 }

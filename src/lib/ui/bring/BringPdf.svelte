@@ -123,6 +123,7 @@
 			picture: await canvas.convertToBlob(),
 			lens: 0,
 			above: null,
+			known: null,
 			toPlane: [mm, 0, sheet.left, 0, mm, sheet.top, 0, 0, 1],
 			view: sheet
 		};

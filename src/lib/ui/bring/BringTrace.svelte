@@ -6,6 +6,7 @@
 	import type { ReferencePicture, StoredMeasure } from '$core/facts/picture.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import { planeOfPicture } from '$core/answers/readings.ts';
+	import { onPlane, valueOn } from '$core/engines/plane/pictureMeasure.ts';
 	import { flatViewOf, inView, withinReference } from '$core/engines/plane/rectify.ts';
 	import { fetched } from '../task.svelte.ts';
 	import Field from '../Field.svelte';
@@ -28,7 +29,13 @@
 	const others = $derived(pictures.length - scaled.length);
 	let chosen = $state<string | number>('');
 	const picture = $derived(scaled.find((p) => p.id === Number(chosen)) ?? scaled[0]);
-	let part = $state<'corners' | 'all'>('corners');
+	/** Corners that reach over most of the picture are the mat's; others are of a sheet that lies beside the pieces. */
+	const MOSTLY = 0.4;
+	const covered = $derived(
+		picture && picture.scale ? valueOn('area', picture.scale.points) / (picture.width * picture.height) : 1
+	);
+	let chosenPart = $state<'' | 'corners' | 'all'>('');
+	const part = $derived(chosenPart || (covered > MOSTLY ? 'corners' : 'all'));
 
 	async function source(signal: AbortSignal) {
 		const plane = planeOfPicture(picture!, measures)!;
@@ -44,7 +51,8 @@
 			toPlane: plane.toPlane,
 			lens: plane.k,
 			view,
-			above: { foot: inView(foot, view), distance }
+			above: { foot: inView(foot, view), distance },
+			known: part === 'all' ? onPlane(plane, points).map((p) => inView(p, view)) : null
 		};
 	}
 </script>
@@ -82,7 +90,8 @@
 					{ value: 'corners', label: 'what lies between the corners' },
 					{ value: 'all', label: 'all that the photo shows' }
 				]}
-				bind:value={part}
+				value={part}
+				onchange={(v) => (chosenPart = v as typeof chosenPart)}
 			/>
 		</div>
 		{#key picture.id}

@@ -35,6 +35,8 @@
 			view: FlatView;
 			/** From where it was seen; null for what was scanned. */
 			above: Above | null;
+			/** The known rectangle where it lies among the pieces, mm, y up. */
+			known: readonly Point[] | null;
 		}>;
 		title: string;
 		look: Look;
@@ -62,7 +64,9 @@
 
 	const task = new Task<'trace'>();
 	onDestroy(() => task.stop());
-	let result = $state.raw<(TraceResult & { view: FlatView; picture: Placed }) | null>(null);
+	let result = $state.raw<(TraceResult & { view: FlatView; sheet: Box | null; picture: Placed }) | null>(
+		null
+	);
 	let ticked = $state<Record<number, boolean>>({});
 	/** In the flat view, mm, y down. */
 	let marks = $state.raw<Point[]>([]);
@@ -75,6 +79,7 @@
 		if (!speck.ok || !gap.ok || !high.ok) return;
 		result = null;
 		let view: FlatView | undefined;
+		let sheet: Box | null = null;
 		const options = {
 			look,
 			speck: speck.value ** 2,
@@ -86,9 +91,10 @@
 		const done = await task.start(
 			() => new Worker(new URL('../../../workers/trace.worker.ts', import.meta.url), { type: 'module' }),
 			async (signal) => {
-				const { above, ...from } = await source(signal);
+				const { above, known, ...from } = await source(signal);
 				view = from.view;
-				return { kind: 'trace', ...from, options: { ...options, above } };
+				sheet = known && boxOf(known);
+				return { kind: 'trace', ...from, options: { ...options, above, known } };
 			}
 		);
 		if (!done || !view) return;
@@ -97,7 +103,7 @@
 		const picture = { href, blob: done.flat, width, height, pixelsPerMm, turn: 0, move: [0, 0] as const };
 		ticked = {};
 		marks = [];
-		result = { ...done, view, picture };
+		result = { ...done, view, sheet, picture };
 	}
 	async function mark(at: Point) {
 		if (!result) return;
@@ -112,6 +118,10 @@
 		const boxes = result.pieces.map((p) => boxOf(flatten(p.outline).points));
 		const holds = (a: Box, b: Box) =>
 			a.left <= b.left && a.right >= b.right && a.bottom <= b.bottom && a.top >= b.top;
+		const { sheet } = result;
+		const isSheet = (box: Box) =>
+			sheet !== null &&
+			(['left', 'right', 'top', 'bottom'] as const).every((s) => Math.abs(box[s] - sheet[s]) < BORDER);
 		return result.pieces.map((piece, i) => {
 			const box = boxes[i]!;
 			const holes = piece.holes.map((h) => boxOf(flatten(h).points));
@@ -121,7 +131,13 @@
 				piece,
 				wide: box.right - box.left,
 				high: box.top - box.bottom,
-				ground: under ? 'lies under others' : near < BORDER ? 'cut off by the border' : ''
+				ground: under
+					? 'lies under others'
+					: near < BORDER
+						? 'cut off by the border'
+						: isSheet(box)
+							? 'the sheet that is known'
+							: ''
 			};
 		});
 	});
