@@ -13,7 +13,7 @@ import { notchPlace } from '../engines/pattern/piece.ts';
 import { placementChart, type PlacementChart } from '../engines/pattern/placement.ts';
 import type { NumberedPiece } from '../engines/pattern/numbered.ts';
 import { MARGIN, PAPERS, type PaperKey } from '../engines/pattern/tile.ts';
-import { BLACK, drawLine, GREY, plain, PT } from './pdf.ts';
+import { atTrueSize, BLACK, drawLine, GREY, plain, PT } from './pdf.ts';
 
 export interface ChartGroup {
 	title: string;
@@ -129,6 +129,7 @@ export async function chartPdf(
 	const { width, height } = { width: PAPERS[paper].height, height: PAPERS[paper].width };
 	const charts = groups.map((g) => placementChart(g.pieces));
 	const doc = await PDFDocument.create();
+	atTrueSize(doc);
 	doc.setTitle(title);
 	doc.setProducer('Dapper Ledger');
 	const font = await doc.embedFont(StandardFonts.Helvetica);

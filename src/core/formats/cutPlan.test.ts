@@ -127,6 +127,8 @@ test('PDF: a page a sheet; at 1:1 as large as the sheet with room for the square
 	const words = planWords(PLAN, 'Reed singer, plates', sheets.length, 'cm');
 	const sizes = async (paper: 'a4' | 'letter' | 'full') => {
 		const doc = await PDFDocument.load(await layoutPdf(sheets, leftoversOfPlan(PLAN, 60), paper, words));
+		// No printer is to make it fit.
+		assert.equal(doc.catalog.getViewerPreferences()?.getPrintScaling(), 'None');
 		return doc.getPages().map((p) => [p.getWidth(), p.getHeight()].map((pt) => Math.round((pt * 25.4) / 72)));
 	};
 	assert.deepEqual(await sizes('full'), [

@@ -15,7 +15,7 @@ import { boxOf } from '../engines/pattern/outline.ts';
 import type { Point } from '../units/point.ts';
 import { MARGIN, PAPERS } from '../engines/pattern/tile.ts';
 import { cutWords } from './layoutSvg.ts';
-import { BLACK, drawLine, GREY, plain, PT, type Pen } from './pdf.ts';
+import { atTrueSize, BLACK, drawLine, GREY, plain, PT, type Pen } from './pdf.ts';
 import { CHECK_SQUARE } from './patternPdf.ts';
 
 /** What the head of a cut plan says. */
@@ -91,6 +91,7 @@ export async function layoutPdf(
 	words: PlanWords
 ): Promise<Uint8Array> {
 	const doc = await PDFDocument.create();
+	atTrueSize(doc);
 	doc.setTitle(words.title);
 	doc.setProducer('Dapper Ledger');
 	const fonts = {

@@ -31,7 +31,7 @@ export function layoutSvg(sheets: readonly CutSheet[], title: string): string {
 		const put = (ring: readonly Point[]) => svgPath(ring.map(([x, y]): Point => [x + lefts[i]!, y]));
 		const border = form.outline
 			? put(form.outline)
-			: `M${r(lefts[i]!)} ${r(-form.height)}h${r(form.width)}v${r(form.height)}h${r(-form.width)}`;
+			: `M${r(lefts[i]!)} ${r(-form.height)}h${r(form.width)}v${r(form.height)}h${r(-form.width)}Z`;
 		const its = pieces.map(
 			(p) =>
 				`<g id="cut-${p.order}"><title>${escaped(`${p.order}. ${cutWords(p)}`)}</title><path class="cut" fill-rule="evenodd" d="${p.paths.map(put).join('')}"/></g>`

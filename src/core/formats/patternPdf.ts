@@ -18,7 +18,7 @@ import { notchPlace } from '../engines/pattern/piece.ts';
 import { cutListOf, type CutListLine } from '../engines/pattern/cutList.ts';
 import { MARGIN, PAPERS, tile, type LaidPiece, type PaperKey, type Tiling } from '../engines/pattern/tile.ts';
 import type { NumberedPiece } from '../engines/pattern/numbered.ts';
-import { BLACK, drawLine, GREY, plain, PT, type Pen } from './pdf.ts';
+import { atTrueSize, BLACK, drawLine, GREY, plain, PT, type Pen } from './pdf.ts';
 
 /** Side of the square by which a print is checked, mm. */
 export const CHECK_SQUARE = 100;
@@ -209,6 +209,7 @@ export async function patternPdf(
 	);
 	const tiling = tile(rest, paper);
 	const doc = await PDFDocument.create();
+	atTrueSize(doc);
 	doc.setTitle(title);
 	doc.setProducer('Dapper Ledger');
 	const font = await doc.embedFont(StandardFonts.Helvetica);

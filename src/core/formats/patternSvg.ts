@@ -2,6 +2,8 @@ import { cutLine } from '../engines/pattern/allowance.ts';
 import { boxOf, flatten } from '../engines/pattern/outline.ts';
 import type { Point } from '../units/point.ts';
 import { layInRows } from '../engines/pattern/tile.ts';
+import { labelPoint } from '../engines/pattern/labelPoint.ts';
+import { grainArrow, notchLine } from './pieceMarks.ts';
 import type { NumberedPiece } from '../engines/pattern/numbered.ts';
 
 export const r = (value: number) => String(Math.round(value * 1000) / 1000);
@@ -12,7 +14,12 @@ export const svgPath = (points: readonly Point[], closed = true): string =>
 
 export const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 
-/** Pieces at 1:1, one unit a mm: cut lines, sewing lines, holes and inner lines as layers. */
+/** Height of the words on a piece, mm. */
+const LETTERS = 5;
+const words = ([x, y]: Point, text: string) =>
+	`<text class="code" x="${r(x)}" y="${r(-y)}" font-size="${LETTERS}" font-family="sans-serif" text-anchor="middle" fill="#000" stroke="none">${escaped(text)}</text>`;
+
+/** Pieces at 1:1, one unit a mm: cut lines, sewing lines, holes, inner lines, notches and grain by their class, codes as text. */
 export function patternSvg(pieces: readonly NumberedPiece[], title: string): string {
 	const { pieces: laid } = layInRows(pieces);
 	const box = boxOf(laid.flatMap((p) => p.cut));
@@ -29,6 +36,17 @@ export function patternSvg(pieces: readonly NumberedPiece[], title: string): str
 			...piece.lines.map(
 				(l) => `<path class="${l.use}" d="${svgPath(l.points.map(moved), false)}" stroke-dasharray="1 1"/>`
 			),
+			...piece.notches.map(
+				(n) => `<path class="notch" d="${svgPath(notchLine(piece, n).map(moved), false)}"/>`
+			),
+			...(piece.grain === null
+				? []
+				: [
+						`<path class="grain" d="${grainArrow(piece)
+							.map((l) => svgPath(l.map(moved), false))
+							.join('')}"/>`
+					]),
+			words(moved(labelPoint(flatten(piece.outline).points, piece.holes)), `${code} · ${count} ×`),
 			'</g>'
 		].join('');
 	});

@@ -2,6 +2,8 @@ import {
 	closePath,
 	lineTo,
 	moveTo,
+	PDFDocument,
+	PrintScaling,
 	rgb,
 	setDashPattern,
 	setLineWidth,
@@ -11,6 +13,10 @@ import {
 import type { Point } from '../units/point.ts';
 
 /** What all printed sheets share. */
+
+/** Asks whoever prints it to leave it at its true size. ISO 32000-1, 12.2: PrintScaling of the viewer preferences. */
+export const atTrueSize = (doc: PDFDocument): void =>
+	doc.catalog.getOrCreateViewerPreferences().setPrintScaling(PrintScaling.None);
 
 /** PDF units by mm: 72 an inch. ISO 32000-1, 8.3.2.3. */
 export const PT = 72 / 25.4;

@@ -113,6 +113,24 @@ test('our own files read back within 0.01 mm: 40 random pieces with arcs, curves
 	const [back] = read(patternSvg([{ piece: sewn, code: 'A-01 1/1', count: 1, shape: 0 }], 'x')).pieces;
 	assert.deepEqual(size(back!).map(Math.round), [120, 70]);
 	assert.equal(back!.lines.length, 1, 'the sewing line is a line on the piece');
+	// Notches, grain and code are written, to sew and lay by; read back they are no lines of the piece.
+	const marked = { ...sewn, grain: 90, notches: [{ edge: 0, along: 30, pair: '1' }] };
+	const text = patternSvg([{ piece: marked, code: 'A-01 2/3', count: 4, shape: 0 }], 'x');
+	const parsed = /<path class="notch" d="M([\d.-]+) ([\d.-]+)L([\d.-]+) ([\d.-]+)"/
+		.exec(text)!
+		.slice(1)
+		.map(Number);
+	// On the lower edge, straight down from it, 5 mm: SVG's y runs down.
+	near(parsed[2]! - parsed[0]!, 0, 1e-3);
+	near(parsed[3]! - parsed[1]!, 5, 1e-3);
+	const arrow = /<path class="grain" d="M([\d.-]+) ([\d.-]+)L([\d.-]+) ([\d.-]+)/
+		.exec(text)!
+		.slice(1)
+		.map(Number);
+	near(arrow[0]! - arrow[2]!, 0, 1e-3);
+	near(Math.abs(arrow[1]! - arrow[3]!), 2 * (50 / 3), 1e-2);
+	assert.match(text, />A-01 2\/3 · 4 ×<\/text>/);
+	assert.equal(read(text).pieces[0]!.lines.length, 1);
 });
 
 test('hostile and broken drawings are told and harm nothing', () => {

@@ -187,6 +187,8 @@ export function readSvg(
 			const tag = Object.keys(node).find((k) => k !== ':@');
 			if (!tag || tag === '#text' || NOT_DRAWN.has(tag)) continue;
 			const a = node[':@'] ?? {};
+			// What this program writes on a piece to sew and lay it by is no line of it.
+			if (a.class === 'notch' || a.class === 'grain') continue;
 			if (/display\s*:\s*none/.test(a.style ?? '') || a.display === 'none') continue;
 			const inner = a.transform ? [...transforms, a.transform] : transforms;
 			const called = (a.id ?? '').slice(0, 60) || name;

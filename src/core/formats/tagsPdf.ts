@@ -1,7 +1,7 @@
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
 import { MARGIN, PAPERS, type PaperKey } from '../engines/pattern/tile.ts';
 import { qrModules, QUIET_ZONE } from './qr.ts';
-import { plain, PT } from './pdf.ts';
+import { atTrueSize, plain, PT } from './pdf.ts';
 
 /** What stands on the tag of a piece. */
 export interface PieceTag {
@@ -81,6 +81,7 @@ export async function tagsPdf(
 	const columns = Math.floor((width - 2 * MARGIN + GAP) / (TAG.width + GAP));
 	const rows = Math.floor((height - 2 * MARGIN + GAP) / (TAG.height + GAP));
 	const doc = await PDFDocument.create();
+	atTrueSize(doc);
 	doc.setTitle('Tags');
 	doc.setProducer('Dapper Ledger');
 	const fonts = {

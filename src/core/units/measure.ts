@@ -61,7 +61,7 @@ export function parseLength(text: string, unit: LengthUnit): Parsed<number> {
 	const known = found[1] === '' ? unit : LENGTH_WORDS[found[1]];
 	if (!known) return bad('unknownUnit', { unit: found[1], known: 'mm, cm, m, in, ft or yd' });
 	const value = parseNumber(found[0]);
-	if (!value.ok) return bad('notALength', { text: clean });
+	if (!value.ok) return value.problem.code === 'thousandsOrNot' ? value : bad('notALength', { text: clean });
 	return inRange(value.value * MM_PER[known], LONGEST_MM, '1 km');
 }
 

@@ -1,6 +1,7 @@
 /** The words for every problem the core reports, by its code. `{name}` is filled from the problem's values. */
 export const MESSAGES = {
 	empty: 'Needs a value.',
+	thousandsOrNot: '“{text}” may be {small} or {large}: write the one that you mean.',
 	notANumber: '“{text}” is not a number.',
 	notALength: '“{text}” is not a length. Write it like 14cm, 5 1/2", 1.2 m or 6mm.',
 	notAnArea: '“{text}” is not an area. Write it like 0.4 m2, 350 cm2 or 30cm x 40cm.',

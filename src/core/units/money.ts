@@ -1,4 +1,5 @@
 import { AUD, CAD, CHF, DKK, EUR, GBP, JPY, KWD, NOK, PLN, SEK, USD } from 'dinero.js/currencies';
+import { mayBeThousands, ungrouped } from './number.ts';
 import { bad, good, type Parsed } from './problem.ts';
 
 /** Money is integer minor units everywhere; how many digits stand after the point is ISO 4217's. */
@@ -40,8 +41,14 @@ const MOST_MAIN = 10_000_000;
 
 /** `12,50` or `12.50` → 1250. Digits are read as text, so that nothing is rounded on the way. */
 export function parseMoney(text: string, currency: string): Parsed<number> {
-	const clean = text.trim().replace(/^[€$£]\s*|\s*[€$£]$|\s*[A-Z]{3}$/g, '');
+	const clean = ungrouped(text.trim().replace(/^[€$£]\s*|\s*[€$£]$|\s*[A-Z]{3}$/g, ''));
 	if (clean === '') return bad('empty');
+	if (minorDigits(currency) < 3 && mayBeThousands(clean))
+		return bad('thousandsOrNot', {
+			text: clean,
+			small: clean.replace(',', '.'),
+			large: clean.replace(',', '')
+		});
 	const found = /^(-?)(\d{1,12})(?:[.,](\d*))?$/.exec(clean);
 	if (!found) return bad('notMoney', { text: text.trim() });
 	if (found[1]) return bad('negative');

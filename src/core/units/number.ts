@@ -12,13 +12,31 @@ const FRACTIONS: Record<string, number> = {
 	'⅞': 7 / 8
 };
 
+/** Spaces between groups of three digits go, thin ones too, as they stand in what is written here; commas and points by turns as well. */
+export const ungrouped = (text: string): string => {
+	const spaced = text.replace(/(?<=\d)[\s\u2009\u202f\u00a0](?=\d{3}(?![\d/]))/g, '');
+	// `1,234.50` and `1.234,50`: of two marks the last is the decimal one, and what stands before it are thousands.
+	if (/^[^\d]*\d{1,3}(?:,\d{3})+\.\d+\D*$/.test(spaced)) return spaced.replace(/,/g, '');
+	if (/^[^\d]*\d{1,3}(?:\.\d{3})+,\d+\D*$/.test(spaced)) return spaced.replace(/\./g, '');
+	return spaced;
+};
+
+/** `1,234`: a thousand and some, or one and a bit: nobody can tell. A point is always a decimal one. */
+export const mayBeThousands = (text: string): boolean => /^[+-]?[1-9]\d{0,2},\d{3}$/.test(text.trim());
+
 /**
- * A plain number as makers write it: `12`, `12.5`, `12,5`, `5 1/2`, `5½`, `3/8`.
- * Never NaN, never infinite. A comma is a decimal point: nobody writes thousands in a workshop.
+ * A plain number as makers write it: `12`, `12.5`, `12,5`, `5 1/2`, `5½`, `3/8`, `1 234`, `1,234.50`.
+ * Never NaN, never infinite. A comma is a decimal point, but `1,234` is asked about: as it is, it may be a thousand.
  */
 export function parseNumber(text: string): Parsed<number> {
-	const clean = text.trim();
+	const clean = ungrouped(text.trim());
 	if (clean === '') return bad('empty');
+	if (mayBeThousands(clean))
+		return bad('thousandsOrNot', {
+			text: clean,
+			small: clean.replace(',', '.'),
+			large: clean.replace(',', '')
+		});
 	const plain = /^([+-]?)(\d+(?:[.,]\d+)?|[.,]\d+)$/.exec(clean);
 	if (plain) {
 		const value = Number(plain[2]!.replace(',', '.'));

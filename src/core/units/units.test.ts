@@ -99,6 +99,27 @@ test('what is shown reads back as the same, to the sixteenth or the tenth of a m
 	assert.equal(formatLength(0, 'in'), '0"');
 });
 
+test('numbers and money read what is written here, thin spaces and thousands included; `1,234` is asked about', () => {
+	for (const space of ['\u2009', '\u202f', '\u00a0', ' ']) {
+		assert.equal(value(parseNumber(`12${space}345.5`)), 12_345.5);
+		assert.equal(value(parseLength(`1${space}234${space}mm`, 'cm')), 1234);
+	}
+	assert.equal(value(parseNumber('1,234.5')), 1234.5);
+	assert.equal(value(parseNumber('1.234,5')), 1234.5);
+	// A whole and a fraction is no thousand, nor are two numbers.
+	assert.equal(value(parseNumber('5 1/2')), 5.5);
+	assert.equal(code(parseNumber('12 34')), 'notANumber');
+	for (const asked of [parseNumber('1,234'), parseLength('1,234 mm', 'mm'), parseMoney('1,234', 'EUR')]) {
+		assert.ok(!asked.ok);
+		assert.equal(say(asked.problem), '“1,234” may be 1.234 or 1234: write the one that you mean.');
+	}
+	assert.equal(value(parseNumber('0,125')), 0.125);
+	// Dinars have three digits after the mark: there it is no thousand.
+	assert.equal(value(parseMoney('1,234', 'KWD')), 1234);
+	for (const minor of [5, 99_999, 100_000, 123_456_789, 999_999_999])
+		assert.equal(value(parseMoney(formatMoney(minor, 'EUR'), 'EUR')), minor);
+});
+
 test('money is integer minor units, read as text so that nothing is rounded', () => {
 	assert.equal(value(parseMoney('12,50', 'EUR')), 1250);
 	assert.equal(value(parseMoney('12.5', 'EUR')), 1250);
