@@ -119,15 +119,20 @@ test('traced from a photo with four known corners: outlines at true size, chosen
 	await page.goto('/c/1/pattern/bring', { waitUntil: 'networkidle' });
 	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'A-04 Bracers' });
 	await page.waitForURL(/of=\d+/);
-	await page.getByRole('combobox', { name: 'Trace' }).selectOption({ label: 'all that the photo shows' });
+	// The four corners are those of a sheet among the pieces: the photo opens with all that it shows.
+	await expect(page.getByRole('combobox', { name: 'Trace' })).toHaveValue('all');
 	await page.getByRole('button', { name: 'Trace', exact: true }).click();
-	await expect(page.getByText(/^4 outlines/)).toBeVisible({ timeout: 20_000 });
+	await expect(page.getByText(/^7 outlines/)).toBeVisible({ timeout: 20_000 });
 	// The sheet of paper that gave the scale is an A4: 297 × 210 mm (ISO 216), drawn with a line round it of a millimetre.
-	const paper = page.getByRole('checkbox', { name: /^29\.[78]\d? cm × 21(\.[01]\d?)? cm/ });
-	await expect(paper).toBeChecked();
-	await paper.uncheck();
-	// The mat itself is not taken by itself.
-	await expect(page.getByRole('checkbox', { name: /3 holes · lies under others/ })).not.toBeChecked();
+	const paper = page.getByRole('checkbox', {
+		name: /^29\.[89]\d? cm × 21\.[12]\d? cm · the sheet that is known/
+	});
+	await expect(paper).not.toBeChecked();
+	// The table is not taken by itself; the card of a bracer and the badge of 64 mm are.
+	await expect(page.getByRole('checkbox', { name: /2 holes · lies under others/ })).not.toBeChecked();
+	await expect(page.getByRole('checkbox', { name: /cut off by the border/ }).first()).not.toBeChecked();
+	await expect(page.getByRole('checkbox', { name: /^6\.[234]\d? cm × 6\.[234]\d? cm/ })).toBeChecked();
+	await expect(page.getByRole('checkbox', { checked: true, name: /cm × / })).toHaveCount(2);
 	await page.getByRole('button', { name: 'Keep these pieces' }).click();
 	await toast(page, /^Brought .* to A-04 Bracers/);
 	await page.waitForURL(/pattern\/\d+$/);

@@ -236,8 +236,8 @@ test('other sheets and stacks are laid out and weighed; what is stacked is cut i
 		timeout: 20_000
 	});
 	const stacked = page.getByRole('row', { name: /3 layers of High-density foam 2 mm/ });
-	// 0.37 m² in two joints at 450 ml.
-	await expect(stacked).toContainText(/333 ml\s+of glue/);
+	// 0.373 m² in two joints at 450 ml.
+	await expect(stacked).toContainText(/336 ml\s+of glue/);
 	await page.getByLabel('Layers are joined with').selectOption({ label: 'Contact cement' });
 	await stacked.getByRole('button', { name: 'Cut from it' }).click();
 	await toast(page, '3 layers of High-density foam 2 mm instead of High-density foam 6 mm');
