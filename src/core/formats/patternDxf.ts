@@ -10,7 +10,7 @@ import {
 import { boxOf, flattenEdge, edgesOf } from '../engines/pattern/outline.ts';
 import type { Outline } from '../facts/piece.ts';
 import type { Point } from '../units/point.ts';
-import { notchPlace } from '../engines/pattern/piece.ts';
+import { notchLine } from './pieceMarks.ts';
 import type { NumberedPiece } from '../engines/pattern/numbered.ts';
 import { layInRows } from '../engines/pattern/tile.ts';
 
@@ -24,7 +24,6 @@ export const DXF_LAYERS = {
 	sewing: '14',
 	text: '15'
 } as const;
-const NOTCH = 5;
 const LETTERS = 6;
 
 /** Arcs stay arcs, curves become short lines. */
@@ -64,10 +63,7 @@ export function patternDxf(pieces: readonly NumberedPiece[]): string {
 				l.points.map(([x, y]) => ({ point: point2d(x, y) })),
 				{ layerName: DXF_LAYERS.internal }
 			);
-		for (const notch of piece.notches) {
-			const n = notchPlace(piece, notch);
-			line(n.at, [n.at[0] + n.out[0] * NOTCH, n.at[1] + n.out[1] * NOTCH], DXF_LAYERS.notch);
-		}
+		for (const notch of piece.notches) line(...notchLine(piece, notch), DXF_LAYERS.notch);
 		const box = boxOf(laid.cut.map(([x, y]): Point => [x - at[0], y - at[1]]));
 		const middle: Point = [(box.left + box.right) / 2, (box.bottom + box.top) / 2];
 		if (piece.grain !== null) {

@@ -15,6 +15,7 @@ import { labelPoint } from '../engines/pattern/labelPoint.ts';
 import { boxOf, flatten, touches } from '../engines/pattern/outline.ts';
 import type { Point } from '../units/point.ts';
 import { notchPlace } from '../engines/pattern/piece.ts';
+import { grainArrow, notchLine } from './pieceMarks.ts';
 import { cutListOf, type CutListLine } from '../engines/pattern/cutList.ts';
 import { MARGIN, PAPERS, tile, type LaidPiece, type PaperKey, type Tiling } from '../engines/pattern/tile.ts';
 import type { NumberedPiece } from '../engines/pattern/numbered.ts';
@@ -42,10 +43,10 @@ function drawPiece({ piece, at, cut }: LaidPiece, pen: Pen): PDFOperator[] {
 			)
 		)
 	];
-	for (const notch of piece.notches) {
-		const { at: on, out } = notchPlace(piece, notch);
-		ops.push(...drawLine([moved(on), moved([on[0] + out[0] * 5, on[1] + out[1] * 5])], pen, false, 0.9));
-	}
+	for (const notch of piece.notches)
+		ops.push(...drawLine(notchLine(piece, notch).map(moved), pen, false, 0.9));
+	if (piece.grain !== null)
+		ops.push(...grainArrow(piece).flatMap((l) => drawLine(l.map(moved), pen, false, 0.5)));
 	return ops;
 }
 
@@ -65,18 +66,6 @@ function label(page: PDFPage, font: PDFFont, laid: LaidPiece, pen: Pen): void {
 		const [nx, ny] = moved([at[0] - out[0] * 4, at[1] - out[1] * 4]);
 		page.drawText(plain(notch.pair), { x: nx - 4, y: ny - 2, size: 6, font, color: BLACK });
 	}
-	if (laid.piece.grain === null) return;
-	const a = (laid.piece.grain * Math.PI) / 180;
-	const [c, s] = [Math.cos(a), Math.sin(a)];
-	const at = (u: number, v: number) => ({ x: x - 4 + u * c - v * s, y: y + u * s + v * c });
-	for (const [from, to] of [
-		[at(-30, 0), at(30, 0)],
-		[at(30, 0), at(24, 3)],
-		[at(30, 0), at(24, -3)],
-		[at(-30, 0), at(-24, 3)],
-		[at(-30, 0), at(-24, -3)]
-	] as const)
-		page.drawLine({ start: from, end: to, thickness: 0.5, color: BLACK });
 }
 
 /** The first page: a square to measure the print by, how the pages lie, and what is on them. */

@@ -1,5 +1,6 @@
 import { distance, type Point } from '../../units/point.ts';
 import { bad, good, type Parsed } from '../../units/problem.ts';
+import { offLine } from './line.ts';
 
 export interface Size {
 	width: number;
@@ -56,21 +57,6 @@ export function bent(p: Point, picture: Size, k: number): Point {
 	for (let i = 0; i < 5; i++) d -= (d * (1 + k * d * d) - r) / (1 + 3 * k * d * d);
 	const [cx, cy] = middleOf(picture);
 	return [cx + ((p[0] - cx) * d) / r, cy + ((p[1] - cy) * d) / r];
-}
-
-/** How far each point lies off the straight line nearest to all of them (total least squares), px, with its side. */
-export function offLine(points: readonly Point[]): number[] {
-	const n = points.length;
-	const x = points.reduce((sum, p) => sum + p[0], 0) / n;
-	const y = points.reduce((sum, p) => sum + p[1], 0) / n;
-	let [xx, xy, yy] = [0, 0, 0];
-	for (const p of points) {
-		xx += (p[0] - x) ** 2;
-		xy += (p[0] - x) * (p[1] - y);
-		yy += (p[1] - y) ** 2;
-	}
-	const angle = Math.atan2(2 * xy, xx - yy) / 2;
-	return points.map((p) => (p[1] - y) * Math.cos(angle) - (p[0] - x) * Math.sin(angle));
 }
 
 /**

@@ -7,13 +7,13 @@ import {
 	BORDER,
 	lensOfLines,
 	NO_LENS,
-	offLine,
 	type Lens,
 	outwards,
 	type Size,
 	straightened,
 	UNKNOWN_LENS
 } from './lens.ts';
+import { offLine } from './line.ts';
 import { type Tilted, tiltedPlanes } from './tilt.ts';
 import { type Camera, cameraOf, offPlaneFactor } from './camera.ts';
 import { bad, good, type Parsed } from '../../units/problem.ts';

@@ -7,6 +7,7 @@ import type { Point } from '../../units/point.ts';
 import { circle, flatten, placedOutline } from '../pattern/outline.ts';
 import type { Pixels } from '../plane/rectify.ts';
 import { labOf, type Colour } from './colour.ts';
+import { tracedOutlines, type Ground } from './ground.ts';
 import { trace, type TraceOptions, type Traced } from './trace.ts';
 
 const MM = 0.6;
@@ -225,4 +226,27 @@ test('the job takes a picture in colour', () => {
 	assert.deepEqual(warnings, []);
 	const neither = runJob({ ...job, picture: { width, height } }, () => 0);
 	assert.ok(!neither.ok && /grey or rgb/.test(neither.words), JSON.stringify(neither));
+});
+
+test('a sheet among the pieces tells the mat; table, what ends with the picture and the sheet are ground', () => {
+	// A mat on a table; the picture ends along a slant, where a third piece is cut off.
+	const sheet = boxOf(60, 110, 105, 74);
+	const [whole, cut] = [round(240, 150, 40), boxOf(300, 40, 60, 40)];
+	const picture = matPhoto(
+		[
+			{ rings: [boxOf(30, 20, 350, 250)], colour: GREEN },
+			{ rings: [sheet], colour: FOAMS.white! },
+			{ rings: [whole], colour: FOAMS.orange! },
+			{ rings: [cut], colour: FOAMS.orange! }
+		],
+		{ wide: WIDE, high: HIGH, mmPerPx: MM, mat: [139, 117, 88] }
+	);
+	for (let y = 0; y < picture.height; y++)
+		for (let x = 0; x < picture.width; x++)
+			if (x * MM > 330) picture.data.fill(0, 4 * (y * picture.width + x), 4 * (y * picture.width + x) + 4);
+	const outlines = tracedOutlines(traced(picture, { known: sheet }), sheet);
+	const of = (ground: Ground | null) => outlines.filter((o) => o.ground === ground);
+	assert.deepEqual(outlines.map((o) => o.ground).toSorted(), ['cut', 'cut', 'known', null].toSorted());
+	const off = strays(flatten(of(null)[0]!.piece.outline).points, whole);
+	assert.ok(off.rms < 0.5 && off.most < 1, JSON.stringify(off));
 });

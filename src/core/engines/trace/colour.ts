@@ -8,6 +8,8 @@ export interface Colours {
 	height: number;
 	/** Red, green, blue. */
 	planes: readonly [Float32Array, Float32Array, Float32Array];
+	/** 1 where the picture shows something. */
+	shown: Uint8Array;
 }
 export type Colour = readonly [red: number, green: number, blue: number];
 /** Lightness 0 to 100, and how far to red from green, to yellow from blue. */
@@ -15,28 +17,28 @@ export type Lab = readonly [l: number, a: number, b: number];
 
 /** What the picture does not show is taken for the middle of what it does, in each colour. */
 export function coloursOf({ data, width, height }: Pixels): Colours {
+	const shown = Uint8Array.from({ length: width * height }, (_, i) => (data[4 * i + 3] === 0 ? 0 : 1));
+	const count = shown.reduce((sum, s) => sum + s, 0);
 	const planes = [0, 1, 2].map((channel) => {
 		const plane = new Float32Array(width * height);
 		const bins = new Uint32Array(256);
-		let shown = 0;
 		for (let i = 0; i < plane.length; i++) {
-			if (data[4 * i + 3] === 0) continue;
+			if (!shown[i]) continue;
 			plane[i] = data[4 * i + channel]!;
 			bins[data[4 * i + channel]!]!++;
-			shown++;
 		}
 		let [middle, below] = [0, 0];
-		while (middle < 255 && below + bins[middle]! < shown / 2) below += bins[middle++]!;
-		if (shown < plane.length)
-			for (let i = 0; i < plane.length; i++) if (data[4 * i + 3] === 0) plane[i] = middle;
+		while (middle < 255 && below + bins[middle]! < count / 2) below += bins[middle++]!;
+		for (let i = 0; i < plane.length; i++) if (!shown[i]) plane[i] = middle;
 		return plane;
 	});
-	return { width, height, planes: planes as unknown as Colours['planes'] };
+	return { width, height, planes: planes as unknown as Colours['planes'], shown };
 }
 
-export const smoothed = ({ width, height, planes }: Colours): Colours => ({
+export const smoothed = ({ width, height, planes, shown }: Colours): Colours => ({
 	width,
 	height,
+	shown,
 	planes: planes.map((data) => blurred(blurred({ width, height, data }, 1), 1).data) as never
 });
 
@@ -101,13 +103,15 @@ const SAME = 5;
  * @param mat its own colour
  */
 export function distanceFromMat(colours: Colours, mat: Surfaces, shadows: boolean): Grey {
-	const { width, height, planes } = colours;
+	const { width, height, planes, shown } = colours;
 	const [reds, greens, blues] = planes;
 	const data = new Float32Array(width * height);
 	for (let y = 0; y < height; y++) {
 		const [kr, kg, kb] = mat.row(y) as [Row, Row, Row];
 		for (let x = 0; x < width; x++) {
 			const i = y * width + x;
+			// What the picture does not show is no piece.
+			if (!shown[i]) continue;
 			const u = mat.across(x);
 			const [r, g, b] = [reds[i]!, greens[i]!, blues[i]!];
 			const p = kr[0] + u * (kr[1] + u * kr[2]);

@@ -2,6 +2,7 @@ import fitCurve from 'fit-curve';
 import type { Edge } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
 import type { Way } from '../pattern/loops.ts';
+import { lineThrough } from '../plane/line.ts';
 
 /** A corner turns by more than this within `CORNER_ARM` to both sides, radians. */
 const CORNER = 0.6;
@@ -24,20 +25,6 @@ function cornersOf(points: readonly Point[], mmPerPx: number): number[] {
 		}
 		return [i];
 	});
-}
-
-/** The straight line that lies nearest to points, through their middle: total least squares. */
-function lineThrough(points: readonly Point[]): { at: Point; along: Point } {
-	const n = points.length;
-	const at: Point = [points.reduce((s, p) => s + p[0], 0) / n, points.reduce((s, p) => s + p[1], 0) / n];
-	let [xx, xy, yy] = [0, 0, 0];
-	for (const [x, y] of points) {
-		xx += (x - at[0]) ** 2;
-		xy += (x - at[0]) * (y - at[1]);
-		yy += (y - at[1]) ** 2;
-	}
-	const angle = Math.atan2(2 * xy, xx - yy) / 2;
-	return { at, along: [Math.cos(angle), Math.sin(angle)] };
 }
 
 /** A corner is blurred round: its place is where the lines of both sides meet, if that is near. */

@@ -26,6 +26,9 @@ export interface Patch {
 	off: number;
 }
 
+/** Whether it differs enough from the mat to be one. */
+export const isPiece = (patch: Patch): boolean => patch.off >= LEAST_APART;
+
 export interface Laid {
 	/** How much of each pixel is piece: 0 mat, 1 piece. */
 	share: Grey;
@@ -50,7 +53,7 @@ export function shareOfPieces(
 	const { width, height } = off;
 	const label = labelled(off, level);
 	const patches = patchesOf(colours, matAt, off, label, width, height);
-	const counts = (its: number) => patches[its]!.pixels >= least && patches[its]!.off >= LEAST_APART;
+	const counts = (its: number) => patches[its]!.pixels >= least && isPiece(patches[its]!);
 	if (!patches.some((_, its) => counts(its))) return null;
 	// What stands far off the mat has its edge farther off too: what a shadow leaves between them is no piece.
 	for (let i = 0; i < label.length; i++) {

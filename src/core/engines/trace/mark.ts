@@ -1,6 +1,6 @@
 import type { FlatView } from '../plane/rectify.ts';
 import { boxOf, edgesOf, flatten, flattenEdge, goesRound, placed } from '../pattern/outline.ts';
-import { distance, type Point } from '../../units/point.ts';
+import { alongStretch, distance, type Point } from '../../units/point.ts';
 import type { Piece } from '../../facts/piece.ts';
 import type { Grey } from './contour.ts';
 
@@ -58,12 +58,7 @@ export function withMark(piece: Piece, at: Point, pair: string): Piece | null {
 		let a = from;
 		for (const b of flattenEdge(from, edge)) {
 			const long = distance(a, b);
-			const t = long
-				? Math.max(
-						0,
-						Math.min(1, ((at[0] - a[0]) * (b[0] - a[0]) + (at[1] - a[1]) * (b[1] - a[1])) / long ** 2)
-					)
-				: 0;
+			const t = alongStretch(at, a, b);
 			const off = distance(at, [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]);
 			if (off < best.off) best = { off, edge: i, along: along + t * long };
 			along += long;

@@ -1,6 +1,15 @@
 import { Matrix, solve } from 'ml-matrix';
 
+/** Of a view's sides. */
 const BORDER = 0.04;
+/** Whether a pixel is mat for certain. */
+export type IsMat = (x: number, y: number) => boolean;
+/** The border of the view, where nothing else says what is mat. */
+export const atBorder =
+	({ width, height }: { width: number; height: number }): IsMat =>
+	(x, y) =>
+		Math.min(x / width, y / height, 1 - x / width, 1 - y / height) < BORDER;
+
 /** x and y from −1 to 1: the terms of a surface that shadow and lamp light make on a mat. */
 const terms = (x: number, y: number) => [1, x, y, x * x, x * y, y * y];
 
@@ -25,27 +34,24 @@ export interface Surfaces {
 }
 
 /**
- * The mat's own colour as surfaces of second degree, one for each plane that is given: fitted to where it begins first, then to everything
+ * The mat's own colour as surfaces of second degree, one for each plane that is given: fitted to what is mat for certain first, then to everything
  * that lies near it, again and again, so that pieces drop out.
- * @param begin pixels that are mat for certain; the border where nobody says
  */
 export function matSurfaces(
 	{ width, height }: { width: number; height: number },
 	planes: readonly Float32Array[],
-	begin?: (x: number, y: number) => boolean
+	isMat: IsMat
 ): Surfaces {
 	const step = Math.max(1, Math.round(Math.max(width, height) / 160));
-	const samples: { t: readonly number[]; v: number[]; begins: boolean }[] = [];
+	const samples: { t: readonly number[]; v: number[]; isMat: boolean }[] = [];
 	for (let y = 0; y < height; y += step)
-		for (let x = 0; x < width; x += step) {
-			const edge = Math.min(x / width, y / height, 1 - x / width, 1 - y / height);
+		for (let x = 0; x < width; x += step)
 			samples.push({
 				t: terms((2 * x) / width - 1, (2 * y) / height - 1),
 				v: planes.map((p) => p[y * width + x]!),
-				begins: begin ? begin(x, y) : edge < BORDER
+				isMat: isMat(x, y)
 			});
-		}
-	let chosen = samples.filter((s) => s.begins);
+	let chosen = samples.filter((s) => s.isMat);
 	if (chosen.length < 30) chosen = samples;
 	let k: number[][] = [];
 	for (let round = 0; round < 6; round++) {

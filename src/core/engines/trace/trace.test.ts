@@ -12,7 +12,8 @@ import { homographyOf } from '../plane/homography.ts';
 import { rectify, withinReference, type Pixels } from '../plane/rectify.ts';
 import { blurred, contours, type Grey } from './contour.ts';
 import { joinByMarks, markNear, withMark } from './mark.ts';
-import { otsu, trace, type Traced, type TraceOptions } from './trace.ts';
+import { otsu } from './seen.ts';
+import { trace, type Traced, type TraceOptions } from './trace.ts';
 
 const near = (a: number, b: number, by: number) => assert.ok(Math.abs(a - b) <= by, `${a}, not ${b}`);
 /** Grey to the step, as a picture has it. */

@@ -3,9 +3,9 @@ import { planeOf } from '$core/engines/plane/reference.ts';
 import type { Reference } from '$core/facts/picture.ts';
 import { project } from '$core/engines/plane/homography.ts';
 import { flatViewOf, inView, rectify } from '$core/engines/plane/rectify.ts';
-import { boxOf, flatten } from '$core/engines/pattern/outline.ts';
 import { placedPiece, sizesOfPiece } from '$core/engines/pattern/piece.ts';
 import type { Piece } from '$core/facts/piece.ts';
+import { tracedOutlines } from '$core/engines/trace/ground.ts';
 import { trace } from '$core/engines/trace/trace.ts';
 import { DRAWINGS, drawingSvg } from './drawings.ts';
 
@@ -15,9 +15,6 @@ function ended<T>(work: Generator<number, T>): T {
 		if (turn.done) return turn.value;
 	}
 }
-
-/** What comes so near to the border is cut off by it: table, not piece, mm. */
-const BORDER = 3;
 
 /**
  * What lies whole on a slant picture of the demo, traced as a maker would: laid flat by its four corners, the known sheet left out.
@@ -39,13 +36,8 @@ export async function tracedOn(costume: string, title: string): Promise<Piece[]>
 	const laid = ended(rectify(picture, plane.value, view));
 	const done = ended(trace(laid, { mmPerPx, speck: 225, tolerance: 0.4, known }));
 	if (!done.ok) throw new Error(done.problem.code);
-	const sheet = boxOf(known);
-	return done.value.pieces
-		.filter(({ outline }) => {
-			const box = boxOf(flatten(outline).points);
-			const near = Math.min(box.left, box.bottom, view.width - box.right, view.height - box.top);
-			return near >= BORDER && Math.abs(box.left - sheet.left) >= BORDER;
-		})
+	return tracedOutlines(done.value, known)
+		.flatMap(({ piece, ground }) => (ground === null ? [piece] : []))
 		.map((p) => placedPiece(p, { move: [-known[0]![0], -known[0]![1]] }));
 }
 

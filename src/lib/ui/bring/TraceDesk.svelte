@@ -8,9 +8,10 @@
 	import type { Homography } from '$core/engines/plane/homography.ts';
 	import type { FlatView } from '$core/engines/plane/rectify.ts';
 	import { say } from '$core/units/problem.ts';
-	import { boxOf, flatten, type Box } from '$core/engines/pattern/outline.ts';
+	import { flatten } from '$core/engines/pattern/outline.ts';
 	import type { Point } from '$core/units/point.ts';
 	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
+	import { tracedOutlines, type Ground } from '$core/engines/trace/ground.ts';
 	import { withMark } from '$core/engines/trace/mark.ts';
 	import type { Look } from '$core/engines/trace/trace.ts';
 	import { formatLength, parseLength } from '$core/units/measure.ts';
@@ -59,14 +60,12 @@
 	const high = $derived(parseLength(highText, unit));
 	/** Finer than chalk, coarser than a camera's noise, mm. */
 	const TOLERANCE = 0.4;
-	/** What comes so near to the border is cut off by it, mm. */
-	const BORDER = 3;
 
 	const task = new Task<'trace'>();
 	onDestroy(() => task.stop());
-	let result = $state.raw<(TraceResult & { view: FlatView; sheet: Box | null; picture: Placed }) | null>(
-		null
-	);
+	let result = $state.raw<
+		(TraceResult & { view: FlatView; known: readonly Point[] | null; picture: Placed }) | null
+	>(null);
 	let ticked = $state<Record<number, boolean>>({});
 	/** In the flat view, mm, y down. */
 	let marks = $state.raw<Point[]>([]);
@@ -79,7 +78,7 @@
 		if (!speck.ok || !gap.ok || !high.ok) return;
 		result = null;
 		let view: FlatView | undefined;
-		let sheet: Box | null = null;
+		let sheet: readonly Point[] | null = null;
 		const options = {
 			look,
 			speck: speck.value ** 2,
@@ -93,7 +92,7 @@
 			async (signal) => {
 				const { above, known, ...from } = await source(signal);
 				view = from.view;
-				sheet = known && boxOf(known);
+				sheet = known;
 				return { kind: 'trace', ...from, options: { ...options, above, known } };
 			}
 		);
@@ -103,7 +102,7 @@
 		const picture = { href, blob: done.flat, width, height, pixelsPerMm, turn: 0, move: [0, 0] as const };
 		ticked = {};
 		marks = [];
-		result = { ...done, view, sheet, picture };
+		result = { ...done, view, known: sheet, picture };
 	}
 	async function mark(at: Point) {
 		if (!result) return;
@@ -111,36 +110,13 @@
 		marks = [...marks, caught];
 	}
 
-	/** What lies under others, or is cut off by the view, is the ground: it is offered, and not taken by itself. */
-	const rows = $derived.by(() => {
-		if (!result) return [];
-		const { width, height } = result.view;
-		const boxes = result.pieces.map((p) => boxOf(flatten(p.outline).points));
-		const holds = (a: Box, b: Box) =>
-			a.left <= b.left && a.right >= b.right && a.bottom <= b.bottom && a.top >= b.top;
-		const { sheet } = result;
-		const isSheet = (box: Box) =>
-			sheet !== null &&
-			(['left', 'right', 'top', 'bottom'] as const).every((s) => Math.abs(box[s] - sheet[s]) < BORDER);
-		return result.pieces.map((piece, i) => {
-			const box = boxes[i]!;
-			const holes = piece.holes.map((h) => boxOf(flatten(h).points));
-			const under = boxes.some((other) => other !== box && holes.some((hole) => holds(hole, other)));
-			const near = Math.min(box.left, box.bottom, width - box.right, height - box.top);
-			return {
-				piece,
-				wide: box.right - box.left,
-				high: box.top - box.bottom,
-				ground: under
-					? 'lies under others'
-					: near < BORDER
-						? 'cut off by the border'
-						: isSheet(box)
-							? 'the sheet that is known'
-							: ''
-			};
-		});
-	});
+	/** What is ground is offered, and not taken by itself. */
+	const GROUND: Record<Ground, string> = {
+		under: 'lies under others',
+		cut: 'cut off by the border',
+		known: 'the sheet that is known'
+	};
+	const rows = $derived(result ? tracedOutlines(result, result.known) : []);
 	const taken = $derived(rows.map((r, i) => ticked[i] ?? !r.ground));
 	const marked = $derived.by(() => {
 		const high = result?.view.height ?? 0;
@@ -233,7 +209,7 @@
 							/>
 							<span class="figure">{length(row.wide)} × {length(row.high)}</span>
 							{row.piece.holes.length ? `${pluralize('hole', row.piece.holes.length, true)}` : ''}{row.ground
-								? ` · ${row.ground}`
+								? ` · ${GROUND[row.ground]}`
 								: ''}</label
 						>
 					</li>
