@@ -3,7 +3,8 @@ import { rectify, withinReference } from '../src/core/engines/plane/rectify.ts';
 import { flatten } from '../src/core/engines/pattern/outline.ts';
 import { readSvg } from '../src/core/formats/readSvg.ts';
 import { trace } from '../src/core/engines/trace/trace.ts';
-import { slantPhotoOf, strayOf, twelvePieces } from '../tests/support/photo.ts';
+import { strays } from '../tests/support/outlines.ts';
+import { slantPhotoOf, twelvePieces } from '../tests/support/photo.ts';
 import { median, ms, timed } from './print.ts';
 
 function ended<T>(work: Generator<number, T>): T {
@@ -33,14 +34,14 @@ export function traced(): void {
 		const done = ended(trace(flat, { mmPerPx: 1 / view.pixelsPerMm, speck: 225, tolerance: 0.4 }));
 		const took = performance.now() - began;
 		if (!done.ok) throw new Error(done.problem.code);
-		const strays = done.value.pieces.map((p) => {
+		const offs = done.value.pieces.map((p) => {
 			const line = flatten(p.outline).points.map(
 				([x, y]) => [x + view.left, y + high - view.top - view.height] as const
 			);
-			return Math.min(...truth.map((q) => strayOf(line, flatten(q.outline).points)));
+			return Math.min(...truth.map((q) => strays(line, flatten(q.outline).points).rms));
 		});
 		console.log(
-			`trace: 12 MP at ${tilt}°, 12 pieces: ${ms(took)} (${ms(laid)} to lay flat at ${(1 / view.pixelsPerMm).toFixed(2)} mm a pixel); ${done.value.pieces.length} pieces, ${done.value.pieces.reduce((n, p) => n + p.outline.edges.length, 0)} edges, ${done.value.pieces.reduce((n, p) => n + p.holes.length, 0)} holes; outline error ${(strays.reduce((a, b) => a + b, 0) / strays.length).toFixed(3)} mm RMS, worst piece ${Math.max(...strays).toFixed(3)}`
+			`trace: 12 MP at ${tilt}°, 12 pieces: ${ms(took)} (${ms(laid)} to lay flat at ${(1 / view.pixelsPerMm).toFixed(2)} mm a pixel); ${done.value.pieces.length} pieces, ${done.value.pieces.reduce((n, p) => n + p.outline.edges.length, 0)} edges, ${done.value.pieces.reduce((n, p) => n + p.holes.length, 0)} holes; outline error ${(offs.reduce((a, b) => a + b, 0) / offs.length).toFixed(3)} mm RMS, worst piece ${Math.max(...offs).toFixed(3)}`
 		);
 	}
 }

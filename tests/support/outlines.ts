@@ -32,3 +32,23 @@ export function blob(seed: number, straight = false): Outline {
 		})
 	};
 }
+
+/** How far the points of one line lie from another: root of the mean square, and the most, mm. */
+export function strays(line: readonly Point[], truth: readonly Point[]): { rms: number; most: number } {
+	let [sum, most] = [0, 0];
+	for (const p of line) {
+		let best = Infinity;
+		truth.forEach((a, i) => {
+			const b = truth[(i + 1) % truth.length]!;
+			const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
+			const t = Math.max(
+				0,
+				Math.min(1, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / (dx * dx + dy * dy || 1))
+			);
+			best = Math.min(best, Math.hypot(p[0] - a[0] - dx * t, p[1] - a[1] - dy * t));
+		});
+		sum += best * best;
+		most = Math.max(most, best);
+	}
+	return { rms: Math.sqrt(sum / line.length), most };
+}

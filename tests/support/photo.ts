@@ -173,25 +173,6 @@ export function slantPhotoOf(
 	};
 }
 
-/** Root of the mean square of how far the points of one line lie from another, mm. */
-export function strayOf(line: readonly Point[], truth: readonly Point[]): number {
-	let sum = 0;
-	for (const p of line) {
-		let best = Infinity;
-		truth.forEach((a, i) => {
-			const b = truth[(i + 1) % truth.length]!;
-			const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
-			const t = Math.max(
-				0,
-				Math.min(1, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / (dx * dx + dy * dy || 1))
-			);
-			best = Math.min(best, Math.hypot(p[0] - a[0] - dx * t, p[1] - a[1] - dy * t));
-		});
-		sum += best * best;
-	}
-	return Math.sqrt(sum / line.length);
-}
-
 /** Twelve pieces on a mat of 1100 × 800 mm: curved, straight, round, two with a hole. */
 export function twelvePieces(): Parameters<typeof photoOf>[0] {
 	return Array.from({ length: 12 }, (_, i) => {

@@ -2,6 +2,7 @@ import { bad } from '../../units/problem.ts';
 import type { Edge, EdgeMarks, Outline, Piece } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
 import { relaxed } from '../body/girth.ts';
+import { panelsRound } from '../pattern/panels.ts';
 import { piece } from '../pattern/piece.ts';
 import { onCloth, widthOnCloth } from '../pattern/onCloth.ts';
 import { rectangle, sector } from '../pattern/sector.ts';
@@ -95,22 +96,9 @@ export const circleSkirt = shaper({
 			}),
 			{ radius: radius + length, angle, drop, hem }
 		);
-		const panelOf = (name: string, open: 'none' | 'left' | 'both', more: Partial<Piece>) =>
-			piece(name, open === 'none' ? flat : openedAt(flat, openingLength, opened, open), {
-				grain: 90,
-				...more
-			});
-		const skirt = !opening
-			? [panelOf('panel', 'none', { quantity: panels })]
-			: panels === 1
-				? [panelOf('panel', 'both', {})]
-				: [
-						...(panels > 2 ? [panelOf('panel between', 'none', { quantity: panels - 2 })] : []),
-						panelOf(panels > 2 ? 'panel beside the opening' : 'panel', 'left', {
-							quantity: 2,
-							mirrored: true
-						})
-					];
+		const skirt = panelsRound(panels, opening > 0, (openLeft, openRight) =>
+			openLeft ? openedAt(flat, openingLength, opened, openRight ? 'both' : 'left') : flat
+		);
 		const { pieces, warnings } = onCloth(skirt, cloth, { seam, joins: false });
 		const hemRadius = waist / (2 * Math.PI) + length * 0.55 * Math.min(1, part);
 		return shaped(

@@ -1,7 +1,7 @@
 import type { EdgeMarks } from '../../facts/piece.ts';
 import { bad } from '../../units/problem.ts';
 import { throughMiddleOf } from '../body/girth.ts';
-import { piece } from '../pattern/piece.ts';
+import { panelsRound } from '../pattern/panels.ts';
 import { rectangle, sector } from '../pattern/sector.ts';
 import { count, mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
 import { meridians, round } from '../pattern/solid.ts';
@@ -59,25 +59,13 @@ export const taperedBand = shaper({
 			same
 				? rectangle(wide, slant, [{}, right, {}, left])
 				: sector(outer, outer - slant, angle, { left, right });
-		const grain = { grain: 90 };
-		const end = panels > 2 ? 'panel beside the gap' : 'panel';
-		const pieces =
-			gap === 0
-				? [piece('panel', panelOf(left, right), { quantity: panels, ...grain })]
-				: panels === 1
-					? [piece('panel', panelOf({}, {}), grain)]
-					: [
-							...(panels > 2
-								? [piece('panel between', panelOf(left, right), { quantity: panels - 2, ...grain })]
-								: []),
-							// Joined on one side, open on the other; lapped, only one of the two joined sides is wider.
-							...(overlap
-								? [
-										piece(`${end}, left`, panelOf({}, right), grain),
-										piece(`${end}, right`, panelOf(left, {}), grain)
-									]
-								: [piece(end, panelOf({}, right), { quantity: 2, mirrored: true, ...grain })])
-						];
+		// Lapped, only one of two joined sides is wider.
+		const pieces = panelsRound(
+			panels,
+			gap > 0,
+			(openLeft, openRight) => panelOf(openLeft ? {} : left, openRight ? {} : right),
+			overlap === 0
+		);
 		const dimensions: Dimension[] = [
 			{
 				title: 'Slant',

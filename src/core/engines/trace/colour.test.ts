@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { blob } from '$tests/support/outlines.ts';
-import { blockSeen, matPhoto, strays, type Layer } from '$tests/support/matPhoto.ts';
+import { blob, strays } from '$tests/support/outlines.ts';
+import { blockSeen, matPhoto, type Layer } from '$tests/support/matPhoto.ts';
 import { runJob } from '../../formats/jobs.ts';
 import type { Point } from '../../units/point.ts';
 import { circle, flatten, placedOutline } from '../pattern/outline.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { blob } from '$tests/support/outlines.ts';
-import { photoOf, slantPhotoOf, strayOf } from '$tests/support/photo.ts';
+import { blob, strays } from '$tests/support/outlines.ts';
+import { photoOf, slantPhotoOf } from '$tests/support/photo.ts';
 import { offset } from '../pattern/allowance.ts';
 import { circle, flatten, placed, placedOutline, polygon, signedArea } from '../pattern/outline.ts';
 import type { Outline } from '../../facts/piece.ts';
@@ -86,7 +86,7 @@ test('several pieces, light and dark, one with a hole, under a lamp with shadow 
 	for (const p of found) {
 		assert.equal(checkPiece(p), null);
 		const line = flatten(p.outline).points;
-		const best = Math.min(...pieces.map((q) => strayOf(line, flatten(q.outline).points)));
+		const best = Math.min(...pieces.map((q) => strays(line, flatten(q.outline).points).rms));
 		assert.ok(best < 0.5, `${best} mm`);
 		assert.ok(p.outline.edges.length < 60, `${p.outline.edges.length} edges`);
 	}
@@ -138,7 +138,7 @@ test('a photo at a slant of 30°, its corners clicked to whole pixels: pieces an
 			x + view.left,
 			y + high - view.top - view.height
 		]);
-		const best = Math.min(...truth.map((q) => strayOf(line, flatten(q.outline).points)));
+		const best = Math.min(...truth.map((q) => strays(line, flatten(q.outline).points).rms));
 		assert.ok(best < 0.5, `${best} mm`);
 	}
 });
@@ -211,7 +211,7 @@ test('pieces drawn as lines on paper: the middle of the line is the edge; inner 
 	assert.deepEqual(pieces.map((p) => p.holes.length).sort(), [0, 1]);
 	const its = pieces.find((p) => p.holes.length)!;
 	assert.equal(its.outline.edges.length, 4);
-	assert.ok(strayOf(flatten(its.outline).points, flatten(square).points) < 0.15);
+	assert.ok(strays(flatten(its.outline).points, flatten(square).points).rms < 0.15);
 	near(-signedArea(its.holes[0]!), Math.PI * 625, 25);
 	// Unless it is said to be cut, a line drawn in a piece is a line on it.
 	const lined = traced(paper, 0.25, { look: 'drawn' });

@@ -4,7 +4,7 @@ import { flatten } from '$core/engines/pattern/outline.ts';
 import { project } from '$core/engines/plane/homography.ts';
 import { planeOf } from '$core/engines/plane/reference.ts';
 import type { Point } from '$core/units/point.ts';
-import { strays } from '$tests/support/matPhoto.ts';
+import { strays } from '$tests/support/outlines.ts';
 import { DRAWINGS } from './drawings.ts';
 import { tracedOn } from './tracedBadge.ts';
 
