@@ -59,7 +59,7 @@ export const MESSAGES = {
 		'A piece is {wide} mm wide and fits the cloth neither way: take more panels, or wider cloth.',
 	laidTurned:
 		'Too wide along the grain, it is laid turned by a quarter: the grain runs across it. Mind nap and print.',
-	clothJoined: 'Wider than the cloth both ways: joined from parts along the grain, {joins} joins in each.',
+	clothJoined: 'Wider than the cloth both ways: joined from parts along the grain. Joins in each: {joins}.',
 	muchCloth: 'That is {metres} m of net of each kind.',
 	joinsHidden: '{joins} joins: put them beneath the knot.',
 	stripTooShort: 'The longest strip must be longer than it is wide.',
@@ -74,7 +74,7 @@ export const MESSAGES = {
 		'The sides of a gore are {percent} % longer than its middle: heat or stretch them to the ball, take more gores, or cut it faceted.',
 	fingersTight: 'Fingers ask for cloth that stretches {asked} % across; this one is said to stretch {has} %.',
 	pleatWiderThanCloth: 'One pleat takes {wide} mm of cloth, more than there is across.',
-	joinsInFolds: '{joins} joins, each hidden at an inner fold.',
+	joinsInFolds: 'Joined where an inner fold hides it. Joins: {joins}.',
 	bandTooLow: 'Lower than half of its seam allowance.',
 	dropsTooFar: 'It would drop by more than it is long.',
 	openingTooLong: 'The opening must be shorter than the skirt.',

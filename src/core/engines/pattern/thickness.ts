@@ -18,7 +18,7 @@ export const MEASURED_AT = {
 	value: 0,
 	least: 0,
 	most: 1,
-	choices: ['inside, over what it goes on', 'outside, as it looks']
+	choices: ['inside, as it goes on', 'outside, as it looks']
 } as const satisfies Param;
 
 /** Outside, the middle lies inwards. */

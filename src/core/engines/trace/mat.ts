@@ -13,6 +13,9 @@ export const atBorder =
 /** x and y from −1 to 1: the terms of a surface that shadow and lamp light make on a mat. */
 const terms = (x: number, y: number) => [1, x, y, x * x, x * y, y * y];
 
+/** How many of them are fitted, round by round. */
+const TERMS = [1, 3, 6] as const;
+
 /** Coefficients of the terms that come nearest to the values: least squares by the normal equations. */
 function fitted(samples: readonly { t: readonly number[]; v: number }[]): number[] {
 	const n = samples[0]!.t.length;
@@ -55,7 +58,12 @@ export function matSurfaces(
 	if (chosen.length < 30) chosen = samples;
 	let k: number[][] = [];
 	for (let round = 0; round < 6; round++) {
-		k = planes.map((_, c) => fitted(chosen.map((s) => ({ t: s.t, v: s.v[c]! }))));
+		// From one colour to a slope to a bow: what is bent from a few pixels on strays far off where there are none.
+		const used = TERMS[Math.min(round, TERMS.length - 1)]!;
+		k = planes.map((_, c) => [
+			...fitted(chosen.map((s) => ({ t: s.t.slice(0, used), v: s.v[c]! }))),
+			...Array.from({ length: terms(0, 0).length - used }, () => 0)
+		]);
 		const off = (s: (typeof samples)[number]) =>
 			Math.max(...k.map((its, c) => Math.abs(s.v[c]! - s.t.reduce((sum, t, i) => sum + t * its[i]!, 0))));
 		const sorted = chosen.map(off).sort((p, q) => p - q);

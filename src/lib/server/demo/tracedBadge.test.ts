@@ -16,7 +16,8 @@ test('the demo’s slant photo, traced with the values that it opens with, gives
 	const plane = planeOf(drawing.scale as never);
 	assert.ok(plane.ok);
 	for (const { component, points } of drawing.shapes) {
-		// As it was drawn, laid flat: y up from the sheet's corner. A pixel of the photo is 0.56 mm there.
+		// As it was drawn, laid flat: y up from the sheet's corner. A dark line of 3 pixels is drawn round it, as dark as
+		// the mat: its inner edge, which is found, lies 1.5 pixels of 0.56 mm within.
 		const truth = points.map((p): Point => {
 			const { point } = project(plane.value, p);
 			return [point[0], -point[1]];
@@ -24,6 +25,6 @@ test('the demo’s slant photo, traced with the values that it opens with, gives
 		const off = pieces
 			.map((p) => strays(flatten(p.outline, 0.05).points, truth))
 			.reduce((a, b) => (b.rms < a.rms ? b : a));
-		assert.ok(off.rms < 0.56 && off.most < 1.5, `${component}: ${JSON.stringify(off)}`);
+		assert.ok(off.rms < 0.85 && off.most < 1.5, `${component}: ${JSON.stringify(off)}`);
 	}
 });

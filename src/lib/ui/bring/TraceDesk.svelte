@@ -182,7 +182,7 @@
 {#if result}
 	<p class="found">
 		<b>{pluralize('outline', rows.length, true)}</b>{result.specks
-			? `, ${result.specks} specks left out`
+			? `, ${pluralize('speck', result.specks, true)} left out`
 			: ''}. Take those that are pieces; each can be corrected at its desk once it is kept.
 	</p>
 	{#if result.blurred}<p class="warn small">
