@@ -1,9 +1,10 @@
 /**
- * A large shop in a data folder: the demo's costumes over and over, with their History.
- * `node --import tsx --import ./scripts/as-built.mjs bench/largeShop.ts FOLDER [COSTUMES]`
+ * A large shop in a data folder: the demo's costumes over and over, with their History, and as many makers as are asked for.
+ * `node --import tsx --import ./scripts/as-built.mjs bench/largeShop.ts FOLDER [COSTUMES [MAKERS]]`
  */
 import { startClock } from '../src/lib/server/clock.ts';
-import { restoreBackup, writeBackup } from '../src/lib/server/backup.ts';
+import { writeBackup } from '../src/lib/server/backup.ts';
+import { restoreBackup } from '../src/lib/server/restore.ts';
 import { openDatabase } from '../src/lib/server/db/open.ts';
 import { layOutDemo } from '../src/lib/server/demo/layOut.ts';
 import { prepareWorkshop } from '../src/lib/server/firstStart.ts';
@@ -38,7 +39,7 @@ const PHOTOS = 30;
 const ACTIONS = 500;
 
 /** The costume `MODEL` in place of all, `count` times. */
-function grow({ schema, tables }: Backup, count: number): Backup {
+function grow({ schema, tables }: Backup, count: number, makers: number): Backup {
 	const grown: Record<string, Row[]> = { ...tables, action: [], change: [] };
 	for (const name of [...Object.keys(LINKS), 'costume']) grown[name] = [];
 	for (const name of [
@@ -105,8 +106,21 @@ function grow({ schema, tables }: Backup, count: number): Backup {
 				caption: `Photo ${p}`
 			});
 	}
+	hire(grown, makers);
 	history(grown, count);
 	return { schema, tables: grown };
+}
+
+/** More makers with the hours of the first. */
+function hire(grown: Record<string, Row[]>, count: number): void {
+	const first = grown.maker![0]!;
+	const hours = grown.working_window!.filter((w) => w.maker_id === first.id);
+	const next = (table: string) => 1 + Math.max(...grown[table]!.map((r) => r.id));
+	while (grown.maker!.length < count) {
+		const id = next('maker');
+		grown.maker!.push({ ...first, id, name: `Maker ${id}`, position: id });
+		for (const h of hours) grown.working_window!.push({ ...h, id: next('working_window'), maker_id: id });
+	}
 }
 
 /** Steps that were renamed and logged on, now and then taken back. */
@@ -139,17 +153,18 @@ function history(grown: Record<string, Row[]>, count: number): void {
 }
 
 /** Fills an empty data folder. */
-export async function layOutLargeShop(folder: string, count: number): Promise<void> {
+export async function layOutLargeShop(folder: string, count: number, makers = 0): Promise<void> {
 	startClock('2031-05-02T09:00');
 	const db = await openDatabase(folder);
 	await prepareWorkshop(db);
 	await layOutDemo(db);
 	const entries = unzip(await writeBackup(db), 4e9, 4e9);
 	const backup = JSON.parse(Buffer.from(entries['backup.json']!).toString('utf8')) as Backup & object;
-	const large = { ...backup, ...grow(backup, count) };
+	const large = { ...backup, ...grow(backup, count, makers) };
 	await restoreBackup(db, zip({ 'backup.json': Buffer.from(JSON.stringify(large)) }));
 	await db.close();
 }
 
-const [, script, folder, costumes] = process.argv;
-if (script?.endsWith('largeShop.ts') && folder) await layOutLargeShop(folder, Number(costumes ?? 100));
+const [, script, folder, costumes, makers] = process.argv;
+if (script?.endsWith('largeShop.ts') && folder)
+	await layOutLargeShop(folder, Number(costumes ?? 100), Number(makers ?? 0));

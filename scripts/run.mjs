@@ -70,9 +70,23 @@ function debian() {
 
 async function serve(/** @type {boolean} */ demo) {
 	const folder = resolve(process.env.DAPPER_DATA ?? (demo ? 'data/demo' : 'data/own'));
-	mkdirSync(folder, { recursive: true });
+	try {
+		mkdirSync(folder, { recursive: true });
+	} catch (error) {
+		// Nothing is half made: the folder is the first thing that is written.
+		console.error(
+			`The data folder ${folder} cannot be made: ${error instanceof Error ? error.message : error}`
+		);
+		process.exit(3);
+	}
 	const { serve } = await import('./serve.mjs');
-	await serve({ folder, demo, fresh: args.includes('--fresh'), andStop: args.includes('--and-stop') });
+	await serve({
+		folder,
+		demo,
+		fresh: args.includes('--fresh'),
+		andStop: args.includes('--and-stop'),
+		open: args.includes('--open')
+	});
 }
 
 /**

@@ -1,11 +1,12 @@
 /**
  * Serves the built application on this machine only: http://127.0.0.1:4173, or the next free port.
- * HOST and PORT change that.
+ * HOST and PORT change that; ALLOWED_HOSTS lists names under which it is reached besides. Beyond this machine only with `--open`.
  */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { hostsOf, refusal } from './hosts.mjs';
 
 const FIRST_PORT = 4173;
 /** Until the data is open. It asks again by itself. */
@@ -14,22 +15,32 @@ const TRIES = 50;
 
 /**
  * `andStop`: only until it is ready, which leaves a filled folder.
- * @param {{ folder: string, demo: boolean, fresh: boolean, andStop: boolean }} options
+ * @param {{ folder: string, demo: boolean, fresh: boolean, andStop: boolean, open: boolean }} options
  */
-export async function serve({ folder, demo, fresh, andStop }) {
+export async function serve({ folder, demo, fresh, andStop, open }) {
 	const host = process.env.HOST ?? '127.0.0.1';
+	const refused = refusal(host, open);
+	if (refused) {
+		console.error(refused);
+		process.exit(2);
+	}
 	/** @type {import('node:http').RequestListener | null} */
 	let handler = null;
-	let canonical = '';
+	/** @type {ReturnType<typeof hostsOf> | null} */
+	let hosts = null;
 	const server = createServer((request, response) => {
-		const asked = request.headers.host ?? '';
-		// Another name for this machine would be another origin for forms; a foreign name is not ours to serve.
-		if (host === '127.0.0.1' && asked !== canonical) {
-			const local = asked.startsWith('localhost:');
-			response.writeHead(local ? 308 : 421, local ? { location: `http://${canonical}${request.url}` } : {});
+		const asked = hosts?.of(request.headers.host) ?? 'foreign';
+		if (asked !== 'ours') {
+			const local = asked === 'elsewhere';
+			response.writeHead(
+				local ? 308 : 421,
+				local ? { location: `http://${hosts?.canonical}${request.url}` } : {}
+			);
 			response.end();
 			return;
 		}
+		// The origin of a request is worked out from its own name, which is one of ours; what somebody says of it does not count.
+		request.headers['x-dapper-protocol'] = 'http';
 		if (handler) return handler(request, response);
 		const head = {
 			'retry-after': '1',
@@ -39,10 +50,10 @@ export async function serve({ folder, demo, fresh, andStop }) {
 		response.writeHead(503, head).end(request.method === 'GET' ? STARTING : undefined);
 	});
 	const port = await listen(server, host);
-	canonical = `${host}:${port}`;
-	const address = `http://${canonical}`;
+	hosts = hostsOf(host, port, process.env.ALLOWED_HOSTS);
+	const address = `http://${hosts.canonical}`;
 	Object.assign(process.env, {
-		ORIGIN: process.env.ORIGIN ?? address,
+		PROTOCOL_HEADER: 'x-dapper-protocol',
 		BODY_SIZE_LIMIT: '300M',
 		DAPPER_DATA: folder,
 		DAPPER_DEMO: demo ? '1' : '0',
@@ -81,7 +92,7 @@ async function listen(server, host) {
 	for (let port = wanted; port < wanted + TRIES; port++) {
 		const error = await new Promise((done) => {
 			server.once('error', done);
-			server.listen(port, host, () => {
+			server.listen(port, host.replace(/^\[|\]$/g, ''), () => {
 				server.off('error', done);
 				done(null);
 			});

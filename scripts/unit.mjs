@@ -1,7 +1,7 @@
 /** Runs every unit test. Node 20's runner does not expand globs, and without files it would pass on nothing. */
 import { spawnSync } from 'node:child_process';
-import { mkdirSync } from 'node:fs';
-import { resolve } from 'node:path';
+import { existsSync, mkdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { join, resolve } from 'node:path';
 import { globSync } from './files.mjs';
 
 const files = [...globSync('src', /\.test\.ts$/), ...globSync('tests/unit', /\.test\.ts$/)];
@@ -16,14 +16,24 @@ const reporters = ['spec', 'stdout', 'tap', 'test-results/unit.tap'].map((to, i)
 );
 const only = process.argv.slice(2);
 const chosen = only.length ? files.filter((f) => only.some((o) => f.includes(o))) : files;
-// Tests of the server begin with an empty workshop each: it is laid out once.
+// Tests of the server begin with an empty workshop each, or with the demo: these are laid out once.
 const needed = chosen.some((f) => /^(src\/lib\/server|tests\/unit)\//.test(f));
-const start = resolve('test-results/start.tar');
+const needDemo = chosen.some((f) => readFileSync(f, 'utf8').includes('demoWorkshop('));
+const start = resolve('test-results/start');
 const loaders = ['--import', 'tsx', '--import', './scripts/as-built.mjs'];
-if (needed) {
-	const laid = spawnSync(process.execPath, [...loaders, 'tests/support/layOutStart.ts', start], {
-		stdio: 'inherit'
-	});
+const changed = Math.max(
+	...[...globSync('src', /./), ...globSync('tests/support', /./)].map((f) => statSync(f).mtimeMs)
+);
+const isFresh = (/** @type {string} */ name) =>
+	existsSync(join(start, name)) && statSync(join(start, name)).mtimeMs > changed;
+if (needed && !(isFresh('start.tar') && (!needDemo || isFresh('demo.zip')))) {
+	rmSync(start, { recursive: true, force: true });
+	mkdirSync(start);
+	const laid = spawnSync(
+		process.execPath,
+		[...loaders, 'tests/support/layOutStart.ts', start, ...(needDemo ? ['demo'] : [])],
+		{ stdio: 'inherit' }
+	);
 	if (laid.status !== 0) process.exit(1);
 }
 const run = spawnSync(

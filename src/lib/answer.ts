@@ -7,6 +7,8 @@ export interface FormFailure {
 	values: Record<string, unknown>;
 	/** The row as another window left it. */
 	current?: Record<string, unknown>;
+	/** All data was put back meanwhile: what is shown is of before. */
+	renewed?: boolean;
 }
 
 export interface FormDone {

@@ -5,9 +5,12 @@
 
 <svelte:head><title>Not here · Dapper Ledger</title></svelte:head>
 <main id="main">
-	<Sheet title={page.status === 404 ? 'Not here' : 'Something went wrong'}>
+	<Sheet title={page.status === 404 ? 'Not here' : 'This page cannot be shown'}>
 		<p>{page.error?.message}</p>
-		<p class="back"><a class="button" href="/">Back to the shelf</a></p>
+		<p class="back">
+			<a class="button" href="/">Back to the shelf</a>
+			{#if page.status >= 500}<a class="button" href="/settings">Settings and backups</a>{/if}
+		</p>
 	</Sheet>
 </main>
 
@@ -18,6 +21,9 @@
 		padding: 0 12px;
 	}
 	.back {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
 		margin-top: 16px;
 	}
 </style>

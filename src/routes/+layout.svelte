@@ -1,6 +1,6 @@
 <script lang="ts">
 	import '$lib/ui/app.css';
-	import { goto } from '$app/navigation';
+	import { goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
 	import { onMount, type Snippet } from 'svelte';
 	import { scripts } from '$lib/ui/formState.ts';
@@ -16,11 +16,21 @@
 	import type { LayoutData } from './$types';
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import Messages from '$lib/ui/Messages.svelte';
+	import { announce } from '$lib/ui/announce.ts';
+	import { whenRestored } from '$lib/ui/restored.ts';
 	import { takeBack } from '$lib/ui/takeBack.ts';
+	import PlanningAnew from '$lib/ui/PlanningAnew.svelte';
 
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 	onMount(() => {
 		scripts.running = true;
+		return whenRestored(
+			() => data.life,
+			() => {
+				void invalidateAll();
+				announce('A backup was put in place of all data in another window.', { undoable: false });
+			}
+		);
 	});
 	let finding = $state(false);
 	let keys = $state(false);
@@ -92,6 +102,7 @@
 		</a>
 	{/if}
 {/each}
+<PlanningAnew />
 {@render children()}
 <Find bind:open={finding} {things} />
 <Keys bind:open={keys} inCostume={!!costumeId} />

@@ -53,7 +53,8 @@ function card(
 
 export const load: PageServerLoad = async ({ locals }) => {
 	const db = await database();
-	const { key, shop, plans, round } = await plannedShop(db, locals.now);
+	const { key, shop, plans, old, round } = await plannedShop(db, locals.now, 'soon');
+	if (old) locals.unshared = true;
 	const archived = await all<{ id: number; name: string; wearer: string; eventAt: number }>(
 		db,
 		'select id, name, wearer, event_at from costume where archived_at is not null order by event_at desc'
@@ -71,6 +72,7 @@ export const load: PageServerLoad = async ({ locals }) => {
 				)
 			),
 		planKey: key,
+		planOld: old,
 		archived
 	};
 };

@@ -1,4 +1,9 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { PGlite } from '@electric-sql/pglite';
 import { expect, test } from '@playwright/test';
 import { DEMO } from '../support/servers.ts';
 
@@ -212,4 +217,78 @@ test('pictures are served as what we made of them, for keeps', async ({ page }) 
 	expect(response.headers()['cache-control']).toContain('immutable');
 	expect(response.headers()['content-security-policy']).toBe("default-src 'none'");
 	expect((await response.body()).subarray(1, 4).toString()).toBe('PNG');
+});
+
+test('a folder that cannot be used, and listening beyond this machine unasked, are told in one line at the start', () => {
+	const folder = mkdtempSync(join(tmpdir(), 'dapper-start-'));
+	const file = join(folder, 'file');
+	writeFileSync(file, '');
+	const start = (env: Record<string, string>) => {
+		const done = spawnSync(process.execPath, ['scripts/run.mjs', 'start'], {
+			encoding: 'utf8',
+			env: { ...process.env, ...env },
+			timeout: 60_000
+		});
+		return { status: done.status, said: done.stderr.trim().split('\n') };
+	};
+	for (const inside of ['', '/below']) {
+		const { status, said } = start({ DAPPER_DATA: `${file}${inside}` });
+		expect(status).toBe(3);
+		expect(said).toHaveLength(1);
+		expect(said[0]).toMatch(/^The data folder .*file.* cannot be made: /);
+	}
+	// Files of a database, and not all of them.
+	mkdirSync(join(folder, 'half/db'), { recursive: true });
+	writeFileSync(join(folder, 'half/db/PG_VERSION'), '17\n');
+	const half = start({ DAPPER_DATA: join(folder, 'half') });
+	expect(half.status).toBe(3);
+	expect(half.said).toEqual([
+		expect.stringMatching(/^The database in .*half.db cannot be opened: .*backups/)
+	]);
+	const open = start({ HOST: '0.0.0.0', DAPPER_DATA: join(folder, 'data') });
+	expect(open.status).toBe(2);
+	expect(open.said).toEqual([expect.stringMatching(/^HOST=0\.0\.0\.0 lets every device .*--open/)]);
+	rmSync(folder, { recursive: true });
+});
+
+test('whatever the data is like, Settings are reached, and put a backup in its place', async ({ page }) => {
+	const folder = mkdtempSync(join(tmpdir(), 'dapper-spoiled-'));
+	let stop = async () => {};
+	/** Whichever port is free: it says which. */
+	const start = async () => {
+		const server = spawn(process.execPath, ['scripts/run.mjs', 'start'], {
+			env: { ...process.env, PORT: '4397', DAPPER_DATA: folder }
+		});
+		stop = () => new Promise<void>((ended) => (server.once('exit', () => ended()), server.kill('SIGTERM')));
+		return new Promise<string>((open) =>
+			server.stdout.on('data', (said) => {
+				const at = /is open at (\S+)/.exec(String(said));
+				if (at) open(at[1]!);
+			})
+		);
+	};
+	let address = await start();
+	await page.goto(address);
+	const form = { name: 'Kept', eventAt: '2099-05-16T09:00', limit: '', currency: 'EUR' };
+	await page.request.post(`${address}/?/addCostume`, { form, headers: { origin: address } });
+	const backup = await (await page.request.get(`${address}/backup`)).body();
+	await stop();
+	const pg = await PGlite.create(join(folder, 'db'));
+	await pg.exec(
+		`begin; select set_config('dapper.action', 'restore', true); update costume set event_at = 'infinity'; commit`
+	);
+	await pg.close();
+	address = await start();
+	await page.goto(address);
+	await page.getByRole('link', { name: 'Settings and backups' }).click();
+	const restore = page.getByRole('form', { name: 'Restore from a file' });
+	await restore
+		.getByLabel('Backup file')
+		.setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: backup });
+	await restore.getByRole('button', { name: 'Restore this file' }).click();
+	await expect(page.getByRole('status').getByText('Restored the backup').first()).toBeVisible();
+	await page.goto(address);
+	await expect(page.getByRole('article', { name: 'Kept' })).toBeVisible();
+	await stop();
+	rmSync(folder, { recursive: true });
 });

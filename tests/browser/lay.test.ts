@@ -13,8 +13,13 @@ const laidOut = (page: Page) =>
 	expect(page.getByRole('heading', { name: /laid out$/ })).toBeVisible({ timeout: 15_000 });
 const openLay = async (page: Page, costume: number, material: string) => {
 	await page.goto(`/c/${costume}/lay`, { waitUntil: 'networkidle' });
-	await page.getByLabel('Cut from', { exact: true }).selectOption({ label: material });
-	await expect(page.getByRole('heading', { name: new RegExp(`^${material}, `) })).toBeVisible();
+	// Chosen before the page's scripts run, it is chosen again, as a person would.
+	await expect(async () => {
+		await page.getByLabel('Cut from', { exact: true }).selectOption({ label: material });
+		await expect(page.getByRole('heading', { name: new RegExp(`^${material}, `) })).toBeVisible({
+			timeout: 5000
+		});
+	}).toPass({ timeout: 30_000 });
 };
 /** Where a piece lies, in mm on its sheet. */
 const box = (piece: Locator) =>

@@ -90,6 +90,82 @@ test('a bracer from the wearer’s girths: worked out, kept, printed at 1:1, and
 });
 
 /** By hand: base 900 to 1500 over 260, lines every 20 mm, fullness 3 to 2: see the shaper's own test. */
+test('a bodice from the wearer’s measures: what counts stays in sight, seams instead of darts, and sleeves for its armholes', async ({
+	page
+}) => {
+	await page.goto('/c/1/pattern/new', { waitUntil: 'networkidle' });
+	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'G-01 Watch coat' });
+	await page.getByRole('link', { name: /^bodice/ }).click();
+	await page.waitForURL(/of=\d+&shaper=bodice/);
+	await page.waitForLoadState('networkidle');
+	await page.getByLabel('Name').fill('lining of the body');
+
+	// Ona’s chest is 93.1 cm and the ease 6; her waist 78.2 and 3: (99.1 − 81.2) ÷ 4 = 4.475, of which the side takes 30 %.
+	await expect(page.getByText('bust or chest girth, Ona')).toBeVisible();
+	expect(await shown(page, 'Chest, as cut')).toBeCloseTo(99.1, 2);
+	expect(await shown(page, 'Waist, as cut')).toBeCloseTo(81.2, 2);
+	expect(await shown(page, 'Taken in at the waist by each dart or seam')).toBeCloseTo(3.13, 2);
+	await expect(page.getByLabel('girth at the hem of the sleeve')).toHaveCount(0);
+	await expect(page.getByRole('cell', { name: 'back, half of them mirrored' })).toBeVisible();
+
+	await page.getByLabel('shaped by').selectOption('princess seams from the armhole');
+	await expect(page.getByLabel('darts end before the bust point by')).toHaveCount(0);
+	await expect(page.getByRole('cell', { name: 'front, side, half of them mirrored' })).toBeVisible();
+	await page.getByLabel('sleeves', { exact: true }).selectOption('straight');
+	// Her right armscye is 41.2 cm and the ease 4; the cap is 5 % longer.
+	expect(await shown(page, 'Armhole')).toBeCloseTo(45.2, 2);
+	await page.getByLabel('ease of the sleeve’s cap').fill('5');
+	expect(await shown(page, 'Cap of the sleeve, along its edge')).toBeCloseTo(47.46, 2);
+	// A slip is told at its field.
+	await page.getByLabel('neck to bust point, with ease of').fill('18');
+	await expect(page.getByText('The bust point would lie at the waist or below it')).toBeVisible();
+	await page.getByLabel('neck to bust point, with ease of').fill('0');
+	await page.getByRole('button', { name: 'Keep this shape' }).click();
+	await toast(page, 'Shaped lining of the body of G-01 Watch coat');
+	await page.waitForURL(/pattern\/\d+$/);
+	await expect(page.getByRole('row').filter({ hasText: 'sleeve' }).getByText('2 ×')).toBeVisible();
+
+	// Its drawing, read by the browser's own SVG: at 1:1, marks across the line to sew, the grain upright, as long round as is said.
+	const toSew = await shown(page, 'Cap of the sleeve, along its edge');
+	const drawing = page.waitForEvent('download');
+	await page.getByRole('link', { name: 'SVG' }).click();
+	await page.setContent(readFileSync((await (await drawing).path())!, 'utf8'));
+	const seen = await page.evaluate(() => {
+		const svg = document.querySelector('svg')!;
+		const groups = [...svg.querySelectorAll('g')].map((g) => {
+			const sew = g.querySelector<SVGPathElement>('.sew')!;
+			const along = Array.from({ length: 4000 }, (_, i) =>
+				sew.getPointAtLength((i / 4000) * sew.getTotalLength())
+			);
+			const marks = [...g.querySelectorAll<SVGPathElement>('.notch')].map((notch) => {
+				const long = notch.getTotalLength();
+				const ends = [0, long].map((at) => notch.getPointAtLength(at));
+				const off = ends.map((p) => Math.min(...along.map((q) => Math.hypot(p.x - q.x, p.y - q.y))));
+				return { long, off: Math.min(...off) };
+			});
+			const grain = g.querySelector<SVGPathElement>('.grain')?.getBBox();
+			return {
+				name: g.querySelector('title')!.textContent!,
+				marks,
+				grain: grain && grain.width / grain.height
+			};
+		});
+		return { scale: (svg.getBoundingClientRect().width / 96) * 25.4 - svg.viewBox.baseVal.width, groups };
+	});
+	expect(Math.abs(seen.scale)).toBeLessThan(0.05);
+	expect(seen.groups).toHaveLength(5);
+	for (const { name, marks, grain } of seen.groups) {
+		expect(marks.length, name).toBeGreaterThan(0);
+		for (const { long, off } of marks) {
+			expect(long, name).toBeCloseTo(5, 1);
+			expect(off, name).toBeLessThan(0.2);
+		}
+		expect(grain!, name).toBeLessThan(0.3);
+	}
+	expect(seen.groups.find((g) => g.name.includes('sleeve'))!.marks).toHaveLength(3);
+	expect(toSew).toBeGreaterThan(45);
+});
+
 test('a skirt of twelve layers of net: its cut list', async ({ page }) => {
 	await page.goto('/c/2/pattern', { waitUntil: 'networkidle' });
 	await page.getByRole('link', { name: /twelve tides/ }).click();

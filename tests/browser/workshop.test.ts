@@ -238,7 +238,8 @@ test('the stash: counted in place, filtered, what is in use is kept', async ({ p
 });
 
 test('backup out and back: what came after it is gone, and the data before is kept as a backup', async ({
-	page
+	page,
+	browser
 }, info) => {
 	await newCostume(page, 'Before the backup');
 	const download = page.waitForEvent('download');
@@ -254,10 +255,42 @@ test('backup out and back: what came after it is gone, and the data before is ke
 	await restore.getByLabel('Backup file').setInputFiles(wrong);
 	await restore.getByRole('button', { name: 'Restore this file' }).click();
 	await expect(restore.getByText('The file is damaged or cut off.')).toBeVisible();
+	// Two more windows, one of this browser and one of another, with something typed.
+	const beside = await page.context().newPage();
+	await beside.goto('/', { waitUntil: 'networkidle' });
+	await expect(beside.getByRole('article', { name: 'After the backup' })).toBeVisible();
+	const elsewhere = await browser.newPage({ baseURL: WORKSHOP.address });
+	await elsewhere.goto('/settings', { waitUntil: 'networkidle' });
+	const rate = elsewhere.getByRole('form', { name: 'Exchange rate' });
+	await rate.getByRole('textbox').last().fill('7.5');
 	await restore.getByLabel('Backup file').setInputFiles(file);
 	await restore.getByRole('button', { name: 'Restore this file' }).click();
 	await toast(page, 'Restored the backup');
-	await expect(page.getByText(/before restore/)).toBeVisible();
+	await toast(beside, 'A backup was put in place of all data in another window.');
+	await expect(beside.getByRole('article', { name: 'After the backup' })).toHaveCount(0);
+	await rate.getByRole('button').click();
+	const refused = rate.getByText('A backup was put in place of all data since this was shown.');
+	await expect(refused).toBeVisible();
+	// What there is now was loaded meanwhile; the refusal stays to be read.
+	await expect(elsewhere.getByText(/before restore/).first()).toBeVisible();
+	await expect(refused).toBeVisible();
+	await expect(rate.getByRole('textbox').last()).toHaveValue('7.5');
+	await rate.getByRole('button').click();
+	await toast(elsewhere, '1 USD is 7.5 EUR');
+	// One that only looks is told when it is looked at again.
+	const looking = await browser.newPage({ baseURL: WORKSHOP.address });
+	await looking.goto('/', { waitUntil: 'networkidle' });
+	await restore.getByLabel('Backup file').setInputFiles(file);
+	await restore.getByRole('button', { name: 'Restore this file' }).click();
+	await expect(async () => {
+		await looking.evaluate(() => window.dispatchEvent(new Event('focus')));
+		const told = looking.getByText('A backup was put in place of all data in another window.');
+		await expect(told).toBeVisible({ timeout: 1000 });
+	}).toPass({ timeout: 15_000 });
+	await looking.close();
+	await elsewhere.close();
+	await beside.close();
+	await expect(page.getByText(/before restore/).first()).toBeVisible();
 	await page.goto('/', { waitUntil: 'networkidle' });
 	await expect(page.getByRole('article', { name: 'Before the backup' })).toBeVisible();
 	await expect(page.getByRole('article', { name: 'After the backup' })).toHaveCount(0);

@@ -26,9 +26,12 @@ export function matPhoto(
 	const S = 2;
 	const fine = new Float32Array(width * S * height * S * 3);
 	for (let i = 0; i < fine.length; i++) fine[i] = mat[i % 3]!;
-	for (const { rings, colour, keeps = 1 } of layers)
+	for (const { rings, colour, keeps = 1 } of layers) {
+		const ys = rings.flatMap((ring) => ring.map((p) => p[1]));
+		const [low, top] = [Math.min(...ys), Math.max(...ys)];
 		for (let row = 0; row < height * S; row++) {
 			const y = high - ((row + 0.5) / S) * mmPerPx;
+			if (y < low || y > top) continue;
 			const xs = rings
 				.flatMap((ring) =>
 					ring.flatMap((a, i) => {
@@ -48,6 +51,7 @@ export function matPhoto(
 						fine[at] = colour ? colour[c]! : fine[at]! * keeps;
 					}
 		}
+	}
 	const next = random(3);
 	const data = new Uint8ClampedArray(width * height * 4);
 	for (let y = 0; y < height; y++)

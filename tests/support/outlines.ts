@@ -38,15 +38,18 @@ export function strays(line: readonly Point[], truth: readonly Point[]): { rms: 
 	let [sum, most] = [0, 0];
 	for (const p of line) {
 		let best = Infinity;
-		truth.forEach((a, i) => {
+		for (let i = 0; i < truth.length; i++) {
+			const a = truth[i]!;
 			const b = truth[(i + 1) % truth.length]!;
 			const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
 			const t = Math.max(
 				0,
 				Math.min(1, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / (dx * dx + dy * dy || 1))
 			);
-			best = Math.min(best, Math.hypot(p[0] - a[0] - dx * t, p[1] - a[1] - dy * t));
-		});
+			const [x, y] = [p[0] - a[0] - dx * t, p[1] - a[1] - dy * t];
+			best = Math.min(best, x * x + y * y);
+		}
+		best = Math.sqrt(best);
 		sum += best * best;
 		most = Math.max(most, best);
 	}

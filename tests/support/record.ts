@@ -2,7 +2,7 @@ import { PLAIN_COMPONENT, type Component } from '../../src/core/facts/component.
 import type { LookRecord, ReferencePicture } from '../../src/core/facts/picture.ts';
 import type { MeasureRecord } from '../../src/core/facts/measureRecord.ts';
 import type { CostumeRecord } from '../../src/core/facts/costume.ts';
-import type { Workshop } from '../../src/core/facts/workshop.ts';
+import { FIRST_SETTINGS, type Workshop } from '../../src/core/facts/workshop.ts';
 import { PLAIN_STEP, type Step } from '../../src/core/facts/step.ts';
 import type { Coat } from '../../src/core/facts/coat.ts';
 import type { Fault } from '../../src/core/facts/fault.ts';
@@ -172,22 +172,7 @@ export const record = (extra: Partial<CostumeRecord> = {}): CostumeRecord => ({
 });
 
 export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
-	settings: {
-		lengthUnit: 'cm',
-		clothUnit: 'm',
-		weightUnit: 'g',
-		currency: 'EUR',
-		weekStart: 1,
-		coldOrDamp: false,
-		bedWideMm: 220,
-		bedDeepMm: 220,
-		bedHighMm: 250,
-		latitude: 50,
-		noonMinute: 735,
-		summerTime: 'none',
-		wetDays: 10,
-		version: 1
-	},
+	settings: { ...FIRST_SETTINGS },
 	makers: [
 		{
 			id: 1,

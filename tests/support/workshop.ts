@@ -1,4 +1,4 @@
-import { mkdtempSync, openAsBlob, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, openAsBlob, readFileSync, rmSync } from 'node:fs';
 import { mkdir } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,6 +9,7 @@ import { all } from '../../src/lib/server/db/rows.ts';
 import { lastAction, undo } from '../../src/lib/server/db/undo.ts';
 import { layOutDemo } from '../../src/lib/server/demo/layOut.ts';
 import { prepareWorkshop } from '../../src/lib/server/firstStart.ts';
+import { restoreBackup } from '../../src/lib/server/restore.ts';
 
 export interface TestWorkshop {
 	db: Database;
@@ -30,12 +31,18 @@ export interface TestWorkshop {
 	close: () => Promise<void>;
 }
 
+/** What was laid out once for all tests. */
+function laidOutAs(name: string): string | null {
+	const folder = process.env['DAPPER_TEST_START'];
+	return folder && existsSync(join(folder, name)) ? join(folder, name) : null;
+}
+
 /** A workshop of its own in memory, with a folder for its pictures, whose time starts at `now`. */
 export async function testWorkshop(now: string): Promise<TestWorkshop> {
 	startClock(now);
 	const folder = mkdtempSync(join(tmpdir(), 'dapper-test-'));
 	await mkdir(join(folder, 'files'));
-	const laidOut = process.env['DAPPER_TEST_START'];
+	const laidOut = laidOutAs('start.tar');
 	const db = await openInMemory(folder, laidOut ? await openAsBlob(laidOut) : undefined);
 	await prepareWorkshop(db);
 	const context = (costumeId = 0) => contextOf(db, folder, costumeId ? { costume: String(costumeId) } : {});
@@ -113,9 +120,16 @@ export async function costumeIds(db: Database, archived: boolean): Promise<numbe
 	return rows.map((r) => r.id);
 }
 
-/** The same with the demo in it. */
-export async function demoWorkshop(now: string): Promise<TestWorkshop> {
-	const w = await testWorkshop(now);
-	await layOutDemo(w.db);
+/** When the demo was laid out that tests share. */
+export const DEMO_NOW = '2031-04-28T18:00';
+
+/** The same with the demo in it, as it is laid out at `DEMO_NOW`. */
+export async function demoWorkshop(): Promise<TestWorkshop> {
+	const w = await testWorkshop(DEMO_NOW);
+	const laidOut = laidOutAs('demo.zip');
+	if (laidOut) {
+		await restoreBackup(w.db, readFileSync(laidOut));
+		rmSync(join(w.folder, 'backups'), { recursive: true });
+	} else await layOutDemo(w.db);
 	return w;
 }

@@ -14,7 +14,7 @@ const MAY_IMPORT: Record<string, { rooms: readonly string[]; packages: RegExp }>
 	'src/lib/server/': {
 		rooms: ['src/lib/server/', 'src/core/', 'src/lib/answer.ts'],
 		packages:
-			/^(\$app\/environment|node:.*|@sveltejs\/kit|zod|pluralize|fflate|sharp|file-type|@electric-sql\/pglite)$/
+			/^(\$app\/environment|node:.*|@sveltejs\/kit|zod|pluralize|fflate|sharp|file-type|@electric-sql\/pglite(\/nodefs)?)$/
 	},
 	'src/workers/': { rooms: ['src/workers/', 'src/core/'], packages: /^$/ },
 	'src/lib/ui/': {

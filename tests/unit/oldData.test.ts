@@ -5,7 +5,7 @@ import { gunzipSync } from 'node:zlib';
 import { PGlite } from '@electric-sql/pglite';
 import { readCostumeFile } from '../../src/core/formats/costumeFile/read.ts';
 import { keyOfSymptom, KNOWN_FAULTS } from '../../src/core/trade/knownFault.ts';
-import { restoreBackup } from '../../src/lib/server/backup.ts';
+import { restoreBackup } from '../../src/lib/server/restore.ts';
 import { migrate, NEWEST_SCHEMA } from '../../src/lib/server/db/migrate.ts';
 import { all, one } from '../../src/lib/server/db/rows.ts';
 import { lastAction, undo } from '../../src/lib/server/db/undo.ts';
@@ -86,7 +86,9 @@ test('History of before knows what stands: a doing, taken back, and forth again'
 test('a backup of before is put in place, planned, and its last action can be taken back', async () => {
 	const w = await testWorkshop('2031-05-02T09:00');
 	try {
-		await restoreBackup(w.db, zip({ 'backup.json': Buffer.from(JSON.stringify(backup())) }));
+		await restoreBackup(w.db, zip({ 'backup.json': Buffer.from(JSON.stringify(backup())) }), {
+			pictures: false
+		});
 		const { shop, plans } = await plannedShop(w.db, clock());
 		assert.equal(shop.atWork.length, 3);
 		for (const { record } of shop.atWork) assert.ok(plans.get(record.costume.id)!.schedule.steps.length > 0);

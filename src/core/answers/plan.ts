@@ -6,7 +6,7 @@ import type { CostumeRecord } from '../facts/costume.ts';
 import { joined, openMinutes, openSpans, type Span } from '../engines/schedule/calendar.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { orderOf, placeKey, problemOf } from './planProblem.ts';
-import { guessedMinutes, minutesOf } from './minutes.ts';
+import { guessedMinutes, loggedByStep, minutesLeft, minutesOf } from './minutes.ts';
 import { shoppingLines } from './shopping.ts';
 import { decidingChain, planByOrder, planByRule } from '../engines/schedule/plan.ts';
 
@@ -110,6 +110,35 @@ export function planCostume(
 		guessedMinutes: guessedMinutes(record, usual),
 		orders,
 		minutes
+	};
+}
+
+/**
+ * An earlier plan as far as it still speaks of a record that has changed since: steps that are gone or done are not in it, those
+ * that are new have their minutes and no place yet. For showing while the new one is made.
+ */
+export function planStill(before: MadePlan, record: CostumeRecord, workshop: Workshop): MadePlan {
+	const open = new Map(record.steps.filter((s) => s.doneAt === null).map((s) => [String(s.id), s]));
+	const minutes = minutesOf(record, workshop);
+	const logged = loggedByStep(record.logs);
+	const known = (steps: readonly PlannedStep[]) => steps.filter((s) => open.has(s.id));
+	return {
+		...before,
+		minutes,
+		left: new Map(
+			[...open.values()].map(({ id }) => [
+				id,
+				before.left.get(id) ?? minutesLeft(minutes.get(id)!, logged.get(id) ?? 0)[1]
+			])
+		),
+		chain: known(before.chain),
+		schedule: {
+			...before.schedule,
+			steps: known(before.schedule.steps),
+			order: before.schedule.order.filter((o) => open.has(o.id)),
+			impossible: before.schedule.impossible.filter((i) => open.has(i.id))
+		},
+		orders: before.orders.map((o) => ({ ...o, stepIds: o.stepIds.filter((id) => open.has(String(id))) }))
 	};
 }
 

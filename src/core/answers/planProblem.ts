@@ -49,6 +49,7 @@ export function problemOf(
 	const pins = pinsOf(record, minutes, now);
 	const trade = catalogueOf(workshop.handbook);
 	const wait = (s: Step) => waitOf(s, workshop);
+	const able = new Map<string, string[] | null>();
 	const steps = record.steps
 		.filter((s) => s.doneAt === null)
 		.map((s): PlanStep => {
@@ -76,7 +77,7 @@ export function problemOf(
 						}
 					: {}),
 				hands: s.needsHelper ? 2 : 1,
-				with: whoCan(s, workshop),
+				with: kept(able, `${s.needsHelper} ${s.technique}`, () => whoCan(s, workshop)),
 				place: s.placeId === null ? null : placeKey(s.placeId),
 				oneSitting: s.oneSitting,
 				redo: redoChance(s, record, trade),
@@ -143,6 +144,11 @@ function whoCan(step: Step, workshop: Workshop): string[] | null {
 	const able = workshop.makers.filter((m) => !m.techniques || m.techniques.includes(step.technique));
 	if (step.needsHelper) return null;
 	return able.filter((m) => !m.helpsOnly).map((m) => makerKey(m.id));
+}
+
+function kept<T>(known: Map<string, T>, key: string, find: () => T): T {
+	if (!known.has(key)) known.set(key, find());
+	return known.get(key)!;
 }
 
 /** What is set out once serves all that is sprayed in the same colour, one after the other. */

@@ -7,6 +7,8 @@ import { SHAPERS } from '../engines/shapers/shapers.ts';
 import { SHAPE_FORMULAS } from '../engines/pattern/formulas.ts';
 import type { Dimension } from '../engines/pattern/shaper.ts';
 import { driversOf } from '../engines/pattern/drivers.ts';
+import { girthFigure } from '../explain/fit.ts';
+import { valueOf } from '../explain/figure.ts';
 import { follow, piecesOf, readShapeValue, shapeFor, valuesOf } from './shapePieces.ts';
 import type { StoredShape } from '../facts/shape.ts';
 
@@ -72,6 +74,20 @@ test('a value follows the larger side of a pair, over the layers beneath, by C +
 	assert.ok(values.ok);
 	near(values.value.upper!, 256 + 6 * Math.PI + 12);
 	assert.equal(values.value.height, 190);
+});
+
+test('a length along the body is not made longer by what is worn beneath', () => {
+	const upper = make.component(3, { layer: 1, zones: ['upper-arm-left', 'upper-arm-right'], thicknessMm: 3 });
+	const arm = make.component(4, { layer: 3, side: 'left', zones: ['upper-arm-left'] });
+	const its = {
+		component: arm,
+		components: [upper, arm],
+		wearers: [wearer('Ona', ['armLength', 'left', 590], ['upperArmGirth', 'left', 290])]
+	};
+	const long = follow('armLength', its)!;
+	assert.deepEqual([long.mm, long.beneath], [590, 0]);
+	assert.equal(valueOf(girthFigure({ ...long }, 'mm', 'left')), 590);
+	near(follow('upperArmGirth', its)!.mm, 290 + 6 * Math.PI);
 });
 
 test('a dome cut from 10 mm is a dome of 10 mm, whatever was typed; layers add up; without a size what is typed counts', () => {

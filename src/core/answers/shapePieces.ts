@@ -55,7 +55,10 @@ export function follow(
 		sides.flatMap((side): Followed[] => {
 			const measure = latest(wearer.measures, key, side);
 			if (!measure) return [];
-			const layers = beneathAt(component, components, key, side, LAYER_OF_OVER[measure.over]);
+			// What is worn beneath makes rounds longer; a length along the body stays as it is.
+			const layers = definitionOf(key).girth
+				? beneathAt(component, components, key, side, LAYER_OF_OVER[measure.over])
+				: [];
 			const beneath = layers.reduce((sum, c) => sum + (c.thicknessMm ?? 0), 0);
 			return [
 				{ key, side, wearer: wearer.name, body: measure.mm, beneath, mm: girthOver(measure.mm, beneath) }

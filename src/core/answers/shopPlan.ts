@@ -52,9 +52,11 @@ export class ShopPlan {
 		for (const id of this.#made.keys()) if (!ids.has(id)) this.#made.delete(id);
 		const taken = new Map<string, Span[]>();
 		const inTurn = [...costumes].sort((a, b) => byEvent(a.record, b.record));
-		for (const [i, c] of inTurn.entries()) {
+		let pinned = inTurn.filter((c) => hasPins(c.record));
+		for (const c of inTurn) {
 			const { id } = c.record.costume;
-			const given = withReserved(taken, inTurn.slice(i + 1), workshop, start);
+			if (pinned[0] === c) pinned = pinned.slice(1);
+			const given = withReserved(taken, pinned, workshop, start);
 			const known = this.#made.get(id);
 			const made =
 				known && holds(known, c, workshop, given, start) ? known : makeOf(c, workshop, given, start);

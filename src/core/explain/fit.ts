@@ -6,10 +6,19 @@ import { length, number } from '../units/figure.ts';
 import type { Opening } from '../facts/opening.ts';
 import type { MadeFor } from '../facts/measureRecord.ts';
 
-/** A girth of the body with what is worn on it. */
+/** A girth of the body with what is worn on it; a length along the body, as it was measured. */
 export function girthFigure(girth: Girth, unit: LengthUnit, side: MeasureSide): Figure {
+	const { girth: round, sided } = definitionOf(girth.key);
+	const words = measureWords(girth.key, sided ? side : 'none');
+	if (!round && girth.beneath === 0)
+		return {
+			title: words,
+			formula: 'same',
+			as: { kind: 'length', unit },
+			inputs: [length('length of the body', girth.body, unit, 'measured')]
+		};
 	return {
-		title: `${measureWords(girth.key, definitionOf(girth.key).sided ? side : 'none')}, with what is worn beneath`,
+		title: `${words}, with what is worn beneath`,
 		formula: 'girthOver',
 		as: { kind: 'length', unit },
 		inputs: [

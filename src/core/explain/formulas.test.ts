@@ -46,6 +46,13 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	flounceAngle: { of: [400, 1.5, 80, 80], is: 143.2394487827058, because: '200 ÷ 80 = 2.5 radians' },
 	flounceOuter: { of: [400, 100, 400, 0], is: 500, because: 'straight: 400 and 300 at right angles' },
 	relaxed: { of: [230, 50, 0.3], is: 200, because: '230 ÷ 1.15' },
+	relaxedBothWays: { of: [240, 50, 0, 0.5], is: 216, because: '240 ÷ 1.25 = 192, and 240: 216 between them' },
+	bladeTaken: { of: [180, 12, 67, 60, 240], is: 10, because: '125 ÷ ½ = 250, less 240' },
+	riseLength: { of: [1060, 790, 15], is: 285, because: '1060 − 790 + 15' },
+	quarterLess: { of: [980, 750, 17.25], is: 40.25, because: '230 ÷ 4 − 17.25' },
+	dartAngle: { of: [40, 150], is: 15.189286737182158, because: '2 × arctan(2 ÷ 15)' },
+	bustAngle: { of: [0, 50, 100], is: 30, because: 'sin 30° = ½, from level on' },
+	withPercent: { of: [440, 5], is: 462, because: '440 and 22' },
 	askedStretch: { of: [60, 25], is: 20, because: '60 ÷ 50 is a fifth more' },
 	otherLeg: { of: [13, 5], is: 12, because: '169 − 25 = 144' },
 	capRadius: {

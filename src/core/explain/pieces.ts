@@ -1,19 +1,19 @@
 import type { Dimension } from '../engines/pattern/shaper.ts';
-import type { LengthUnit } from '../units/measure.ts';
-import type { Figure } from './figure.ts';
+import { type LengthUnit, unitFor } from '../units/measure.ts';
+import { type Figure, valueOf } from './figure.ts';
 import { type As, type Input, length, number } from '../units/figure.ts';
 import type { Piece } from '../facts/piece.ts';
 import { driversOf } from '../engines/pattern/drivers.ts';
 import { sizesOfPiece } from '../engines/pattern/piece.ts';
 import type { Material } from '../facts/material.ts';
 
-/** A dimension as a figure that shows its working. */
-export function dimensionFigure(dimension: Dimension, unit: LengthUnit): Figure {
+/** A dimension as a figure that shows its working. @param long of long lines */
+export function dimensionFigure(dimension: Dimension, unit: LengthUnit, long: LengthUnit = unit): Figure {
 	const as: As =
 		dimension.of === 'length' || dimension.of === 'area'
 			? { kind: dimension.of, unit }
 			: { kind: 'number', ...(dimension.of === 'angle' ? { unit: '°' } : {}) };
-	return {
+	const figure: Figure = {
 		title: dimension.title,
 		formula: dimension.formula,
 		as,
@@ -23,6 +23,9 @@ export function dimensionFigure(dimension: Dimension, unit: LengthUnit): Figure 
 				: number(i.name, i.value, 'the shape', i.of === 'angle' ? '°' : undefined)
 		)
 	};
+	return as.kind === 'length'
+		? { ...figure, as: { kind: 'length', unit: unitFor(valueOf(figure), unit, long) } }
+		: figure;
 }
 
 /** What the pieces of a shape come to, piece by piece. */
@@ -36,9 +39,16 @@ const WHAT = {
 } as const;
 export type PieceSum = keyof typeof WHAT;
 
-/** A sum over the pieces; seams by what they are. */
-export function piecesFigure(what: PieceSum, pieces: readonly Piece[], unit: LengthUnit): Figure {
+/** A sum over the pieces; seams by what they are. @param long of long lines: what is added up is read in one unit */
+export function piecesFigure(
+	what: PieceSum,
+	pieces: readonly Piece[],
+	its: LengthUnit,
+	long: LengthUnit = its
+): Figure {
 	const { title, of, as } = WHAT[what];
+	const sum = pieces.reduce((total, piece) => total + sizesOfPiece(piece)[of] * piece.quantity, 0);
+	const unit = as === 'length' ? unitFor(sum, its, long) : its;
 	const input = (name: string, value: number, source: string): Input => ({
 		name,
 		value,

@@ -129,6 +129,28 @@ export const BODY_MEASURES = {
 		650,
 		'From the bone at the base of the neck down to the waist, along the back.'
 	),
+	frontWaistLength: length(
+		'side neck point over the bust to waist',
+		'chest',
+		200,
+		750,
+		'On the fuller side: from the side of the neck straight over the bust point and down to the waist.'
+	),
+	neckToBust: length(
+		'side neck point to bust point',
+		'chest',
+		100,
+		520,
+		'On the fuller side: from the side of the neck to the bust point.'
+	),
+	bustApart: length('bust point to bust point', 'chest', 80, 400, 'Straight across, from point to point.'),
+	waistToHip: length(
+		'waist to hip',
+		'hips',
+		80,
+		400,
+		'Down the side, from the waist to the level of the hip girth.'
+	),
 	crotchLength: length(
 		'total crotch length',
 		'hips',

@@ -67,6 +67,9 @@ const form = z.strictObject({
 	offcut: z.number().int().positive().optional()
 });
 const words = z.string().max(200);
+/** What is laid is looked at point by point before it is kept. */
+const MOST_POINTS = 400_000;
+const MOST_LAID = 1_000_000;
 export const layPlan: z.ZodType<LayPlan> = z
 	.strictObject({
 		settings: laySettings,
@@ -113,6 +116,19 @@ export const layPlan: z.ZodType<LayPlan> = z
 	})
 	.superRefine(({ pieces, placements }, ctx) => {
 		const known = new Map(pieces.map((p) => [p.id, p.quantity]));
+		const pointsOf = new Map(
+			pieces.map((p) => [p.id, p.holes.reduce((n, h) => n + h.length, p.outline.length)])
+		);
+		const points = [...pointsOf.values()].reduce((a, b) => a + b, 0);
+		const laid = placements.reduce((n, p) => n + (pointsOf.get(p.piece) ?? 0), 0);
+		if (points > MOST_POINTS || laid > MOST_LAID) {
+			ctx.addIssue({
+				code: 'custom',
+				path: ['pieces'],
+				message: `A layout holds ${MOST_POINTS} points of pieces, and ${MOST_LAID} of all copies, at most.`
+			});
+			return;
+		}
 		const seen = new Set<string>();
 		placements.forEach((p, i) => {
 			const key = `${p.piece} ${p.copy}`;

@@ -461,3 +461,17 @@ export const wordOf = (name: string, { word }: Column): string | null =>
 				.replace(/_(mm|minor)$/, '')
 				.replaceAll('_', ' ')
 		: word;
+
+/** Whether a row hangs on a costume, by one of its links or by what that links to. */
+export const isOfCostume = (name: TableName): boolean =>
+	Object.values(columnsOfTable(name)).some(
+		({ to }) => to === 'costume' || (to !== undefined && to !== name && isTable(to) && isOfCostume(to))
+	);
+
+/** The links of a table to what hangs on a costume: what they lead to must be of the same one. */
+export const linksWithin = (name: TableName): { key: string; column: string; table: TableName }[] =>
+	Object.entries(columnsOfTable(name)).flatMap(([key, column]) =>
+		column.to !== undefined && isTable(column.to) && isOfCostume(column.to)
+			? [{ key, column: storedName(key, column), table: column.to }]
+			: []
+	);

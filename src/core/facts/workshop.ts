@@ -59,6 +59,24 @@ export interface Settings {
 	version: number;
 }
 
+/** Before anybody has chosen. */
+export const FIRST_SETTINGS: Settings = {
+	lengthUnit: 'cm',
+	clothUnit: 'm',
+	weightUnit: 'g',
+	currency: 'EUR',
+	weekStart: 1,
+	coldOrDamp: false,
+	bedWideMm: 220,
+	bedDeepMm: 220,
+	bedHighMm: 250,
+	latitude: 50,
+	noonMinute: 735,
+	summerTime: 'none',
+	wetDays: 10,
+	version: 1
+};
+
 /** What one unit of another currency is worth in the workshop's. */
 export interface ExchangeRate {
 	id: number;

@@ -34,6 +34,16 @@ export interface DxfRead extends FromWays {
 	unit: number | null;
 }
 
+/** A polyline, and how many points it says that it has. */
+const COUNTED =
+	/LWPOLYLINE[ \t]*\r?\n(?:[ \t]*(?!0[ \t]*\r?\n)\d+[ \t]*\r?\n.*\r?\n){0,12}?[ \t]*90[ \t]*\r?\n[ \t]*(\d+)/g;
+/** The least letters of a point: two codes, two numbers, and their lines. */
+const POINT = 8;
+
+/** The parser makes as many points as it is told, whether they are there or not: 75 letters took a gigabyte. */
+const tellsTooMany = (text: string): boolean =>
+	[...text.matchAll(COUNTED)].some(([, count]) => Number(count) * POINT > text.length);
+
 type Move = (x: number, y: number) => Point;
 
 /** An arc counter-clockwise from one angle to another, in halves so that its bulge is well told. */
@@ -139,6 +149,7 @@ export function readDxf(
 	progress: (share: number) => void = () => {}
 ): Parsed<DxfRead> {
 	if (text.length > MOST_TEXT) return bad('dxfTooLarge');
+	if (tellsTooMany(text)) return bad('dxfDamaged');
 	let dxf: IDxf | null;
 	try {
 		dxf = new DxfParser().parseSync(text);

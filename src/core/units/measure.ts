@@ -123,6 +123,13 @@ function formatInches(mm: number): string {
 	return `${whole > 0 ? `${whole} ` : ''}${top}/${under}"`;
 }
 
+/** From here on a length is read in the unit of long lines, mm. */
+const LONG = 10_000;
+
+/** What a length is read in: its own unit, or the one of cloth and long lines. */
+export const unitFor = (mm: number, unit: LengthUnit, long: LengthUnit): LengthUnit =>
+	mm < LONG ? unit : long;
+
 /** A length in the chosen unit, with the unit. Stored values stay exact; this is for reading. */
 export function formatLength(mm: number, unit: LengthUnit): string {
 	if (unit === 'in') return formatInches(mm);

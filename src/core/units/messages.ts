@@ -88,6 +88,8 @@ export const MESSAGES = {
 		'Along {mm} mm of the outlines the piece is of another colour: a label over its edge, a shadow that looks like it, or foil. Look there before you cut.',
 	brightnessAlone:
 		'The pieces are only darker than the mat, not of another colour: a hard shadow would be taken for piece. Compare the outlines, or lay them on a mat of another colour.',
+	heightDoubtful:
+		'The picture tells how far away the camera was only to ± {percent} %: outlines of what stands that high may be off by {mm} mm. Take it from farther away, straight above the pieces, or with the four corners seen a little slantwise.',
 	shadowAtEdge:
 		'Along {mm} mm of the outlines there is something between piece and mat: a shadow, or an edge that is not sharp. The line may lie too far out there; light from all sides, or a mat of another colour tells them apart.',
 	tooThick: 'Thicker than what it goes round.',
@@ -108,6 +110,39 @@ export const MESSAGES = {
 	hemAtNeck: 'The hem would reach the neckline in front: move its centre less.',
 	fingerTooShort: 'A finger shorter than it is wide: at least {least} mm.',
 	thumbTooWide: 'The palm is too short for the thumb’s width.',
+	acrossTooWide: 'Wider than back and front are at the chest: at most {most} mm.',
+	bustPointTooLow: 'The bust point would lie at the waist or below it: at most {most} mm.',
+	bustTooFarApart: 'The bust points would lie at the side or beyond it.',
+	bustTooFull:
+		'The front is so much longer than the back that it would open by more than 60°: measure again.',
+	armholeTooLong: 'The armhole would reach down to the waist: at most {most} mm with its ease.',
+	armholeTooShort: 'The underarm would lie above the shoulder: at least {least} mm with its ease.',
+	dartTooWide: 'A dart of {wide} mm has no room there: less difference, or other widths.',
+	dartWide: 'A dart of {wide} mm makes a point: a princess seam takes it up more smoothly.',
+	frontNotLonger:
+		'The front is not longer than the back: nothing is taken up over the bust. Measure from the side of the neck over the bust point.',
+	notOverBust:
+		'Without an opening the waist does not stretch over the bust: choose one, or a cloth that stretches more.',
+	sleeveTooWide: 'Wider than the cap of the sleeve is long: at most {most} mm, or a larger armhole.',
+	sleeveTooNarrow: 'Too narrow for this armhole: the cap would stand higher than the armhole is long.',
+	sleeveTooShort: 'Shorter than the cap of the sleeve: at least {least} mm.',
+	faceTooWide: 'The face would take up the whole hood: a smaller opening.',
+	neckNotOverHead:
+		'Closed in front, a neckline of {has} mm does not go over a head of {need} mm: choose an opening.',
+	hemAboveUnderarm: 'The hem would lie above the underarm: at least {least} mm.',
+	hipBelowFork: 'The hips would lie at the fork or below it: at most {most} mm.',
+	crotchTooShort: 'Shorter than the way from the front waist between the legs: at least {least} mm.',
+	crotchTooLong: 'The back would rise to twice its height: at most {most} mm.',
+	backRises:
+		'The back stands {mm} mm higher than the front at its middle: measure crotch, inside and outside leg again.',
+	waistTooNarrow: 'The waist is too narrow for these hips: its seams would meet.',
+	waistNotOverHips:
+		'Without an opening the waist does not stretch over the hips: choose elastic, an opening, or a cloth that stretches more.',
+	legTooNarrow: 'The leg is too narrow there for this seat: its seams would meet.',
+	legTooLong: 'Longer than the inside leg: at most {most} mm.',
+	openingBelowHip: 'The opening must end above the hip: at most {most} mm.',
+	bandLongerThanHem: 'The band is longer than the hem that is gathered into it.',
+	hemTooNarrow: 'The hem would vanish: its seams would meet.',
 	instepTooHigh: 'The instep must be lower than the ankle.',
 	ankleTooHigh: 'The ankle must be lower than the whole cover.',
 	ankleTooWide: 'Longer round than the sole: at most {most} mm.',

@@ -5,11 +5,13 @@ import { after, before, test } from 'node:test';
 import { zipSync } from 'fflate';
 import { costumeIds, type TestWorkshop, demoWorkshop } from '$tests/support/workshop.ts';
 import { formatLocalTime } from '../../core/units/localTime.ts';
-import { automaticBackup, listBackups, readBackup, restoreBackup, writeBackup } from './backup.ts';
-import { clock } from './clock.ts';
+import { act } from './db/action.ts';
+import { automaticBackup, listBackups, readBackup, writeBackup } from './backup.ts';
+import { restoreBackup } from './restore.ts';
+import { clock, startClock } from './clock.ts';
 import { costumeCommands } from './commands/costume.ts';
 import { NEWEST_SCHEMA } from './db/migrate.ts';
-import { Refused } from './db/rows.ts';
+import { one, Refused, Renewed } from './db/rows.ts';
 import { loadRecords } from './read/costume.ts';
 import { plannedCostume } from './read/plans.ts';
 import { unzip } from './zip.ts';
@@ -17,7 +19,7 @@ import { unzip } from './zip.ts';
 let w: TestWorkshop;
 let NOW: number;
 before(async () => {
-	w = await demoWorkshop('2031-04-28T18:00');
+	w = await demoWorkshop();
 	NOW = clock();
 });
 after(() => w.close());
@@ -109,4 +111,56 @@ test('automatic backups: only after changes, the last seven kept, each restorabl
 		restoreBackup(w.db, zipSync({ 'backup.json': Buffer.from(`{"schema":${NEWEST_SCHEMA + 1}}`) })),
 		refused(/newer Dapper Ledger/)
 	);
+});
+
+test('a clock that ran ahead ends no backup that is made after it', async () => {
+	const [id] = await costumeIds(w.db, false);
+	const change = async () => {
+		const archived = (await costumeIds(w.db, true)).includes(id!);
+		await w.run(archived ? costumeCommands.restoreCostume : costumeCommands.archiveCostume, {
+			id: String(id)
+		});
+	};
+	startClock('2099-01-01T08:00');
+	for (let n = 0; n < 8; n++) {
+		await change();
+		await automaticBackup(w.db);
+	}
+	startClock('2031-05-01T08:00');
+	await change();
+	await automaticBackup(w.db);
+	const atStart = async () => (await listBackups(w.db)).filter((name) => name.includes('at-start'));
+	assert.equal((await atStart()).length, 7);
+	assert.ok(
+		(await atStart()).some((name) => name.startsWith('2031-05-01T08-00')),
+		'the newest is there'
+	);
+	// Seven more, and nothing of the wrong year is left.
+	for (let n = 0; n < 7; n++) {
+		await change();
+		await automaticBackup(w.db);
+	}
+	assert.ok((await atStart()).every((name) => name.startsWith('2031-05-01')));
+});
+
+test('after a restore nothing is taken from what was shown before, also by a window that is as far; two at once are one after the other', async () => {
+	const before = await writeBackup(w.db);
+	const shown = w.db.life;
+	const [id] = await costumeIds(w.db, false);
+	await Promise.all([restoreBackup(w.db, before), restoreBackup(w.db, before)]);
+	assert.notEqual(w.db.life, shown);
+	assert.equal((await one<{ id: string }>(w.db, 'select id from life'))!.id, w.db.life, 'as it is kept');
+	const archive = (life: string | null) =>
+		act(
+			w.db,
+			async (tx) => {
+				await tx.query('update costume set note = $2 where id = $1', [id, 'from before']);
+				return { words: 'Wrote a note', result: null };
+			},
+			null,
+			life
+		);
+	await assert.rejects(archive(shown), Renewed);
+	await archive(w.db.life);
+	assert.deepEqual(await one(w.db, 'select note from costume where id = $1', [id]), { note: 'from before' });
 });

@@ -1,34 +1,26 @@
-import { createHash } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
-import { z } from 'zod';
+import { mkdir, readdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { basename, join } from 'node:path';
 import { TABLE_NAMES } from '$core/facts/tables.ts';
 import { formatLocalTime } from '$core/units/localTime.ts';
 import { clock } from './clock.ts';
 import { NEWEST_SCHEMA } from './db/migrate.ts';
+import { writeDurably } from './db/onDisk.ts';
 import type { Database, Executor } from './db/open.ts';
 import { one, Refused } from './db/rows.ts';
-import { readStored, storeFile } from './pictures.ts';
-import { unzip, zipped } from './zip.ts';
+import { readStored } from './pictures.ts';
+import { zipped } from './zip.ts';
 
 /**
  * A backup is the rows of every table as JSON, in one zip, with the pictures. It does not depend on
  * the database's own file format, so it outlives it.
  */
-const FORMAT = 'dapper-ledger-backup';
-const MOST_UNPACKED = 4 * 1024 * 1024 * 1024;
+export const FORMAT = 'dapper-ledger-backup';
+export const MOST_UNPACKED = 4 * 1024 * 1024 * 1024;
 const KEPT = 7;
 
 /** In an order in which rows can be inserted; `action` and `change` are History. */
-const TABLES = ['action', ...TABLE_NAMES, 'change'] as const;
-
-const backupFile = z.strictObject({
-	format: z.literal(FORMAT),
-	schema: z.number().int().positive(),
-	at: z.string(),
-	tables: z.partialRecord(z.enum(TABLES), z.array(z.record(z.string(), z.unknown())))
-});
+export const TABLES = ['action', ...TABLE_NAMES, 'change'] as const;
 
 /** So many rows of History are read at once, and so long is waited then: pages are answered in between. */
 const SLICE = 1000;
@@ -108,53 +100,12 @@ export async function writeBackup(db: Database): Promise<Uint8Array> {
 	return zipped(entries);
 }
 
-/** Puts a backup in place of all data, in one transaction. What was there is backed up first. */
-export async function restoreBackup(db: Database, data: Uint8Array): Promise<void> {
-	const entries = unzip(data, MOST_UNPACKED, MOST_UNPACKED);
-	const text = entries['backup.json'];
-	if (!text) throw new Refused('This is not a backup of Dapper Ledger.', 'file');
-	let json: unknown;
-	try {
-		json = JSON.parse(Buffer.from(text).toString('utf8'));
-	} catch {
-		throw new Refused('The backup is cut off or not JSON.', 'file');
-	}
-	if ((json as { schema?: number }).schema! > NEWEST_SCHEMA)
-		throw new Refused('The backup was written by a newer Dapper Ledger. Start the newer one.', 'file');
-	const read = backupFile.safeParse(json);
-	if (!read.success)
-		throw new Refused('The backup has a wrong field: ' + read.error.issues[0]!.path.join('.'), 'file');
-	for (const [name, bytes] of Object.entries(entries)) {
-		const hash = /^files\/([0-9a-f]{64})$/.exec(name)?.[1];
-		if (!hash) continue;
-		if (createHash('sha256').update(bytes).digest('hex') !== hash)
-			throw new Refused('A picture in the backup is damaged.', 'file');
-		await storeFile(db.folder, bytes);
-	}
-	try {
-		await db.transaction(async (tx) => {
-			// In the same transaction: nothing is written between the copy and what takes its place.
-			await keepBackup(db.folder, await backupJson(tx, await readTables(tx)), 'before-restore');
-			await tx.query(`select set_config('dapper.action', 'restore', true)`);
-			await tx.query('set constraints all deferred');
-			for (const table of [...TABLES].reverse()) await tx.query('select empty_table($1)', [table]);
-			for (const table of TABLES)
-				await tx.query('select fill_table($1, $2)', [table, JSON.stringify(read.data.tables[table] ?? [])]);
-			if (read.data.schema < 10) await tx.query('select bring_up_to_10()');
-			if (read.data.schema < 11) await tx.query('select bring_up_to_11()');
-			if (read.data.schema < 12) await tx.query('select bring_up_to_12()');
-			// An action that was taken back while the backup was written stands in it: what took it back is not there.
-			await tx.query('select reckon_stands()');
-			await tx.query('delete from revision');
-		});
-		db.beginEra();
-		await rm(markerOf(db.folder), { force: true });
-	} catch (error) {
-		if (/^2[23]/.test(String((error as { code?: unknown }).code ?? '')))
-			throw new Refused('The backup holds rows that do not fit together. Nothing was changed.', 'file');
-		throw error;
-	}
-}
+/** What stands now is kept as a backup, inside the transaction of what takes its place. Returns its path. */
+export const keepBeforeRestore = async (tx: Executor, folder: string): Promise<string> =>
+	keepBackup(folder, await backupJson(tx, await readTables(tx)), 'before-restore');
+
+/** After a restore the next automatic backup is made, whatever the numbers of changes say. */
+export const forgetMarker = (folder: string): Promise<void> => rm(markerOf(folder), { force: true });
 
 /** Holds the newest change that a backup at start has. */
 const markerOf = (folder: string) => join(backupFolder(folder), 'last-change.txt');
@@ -175,8 +126,12 @@ async function keepBackup(dataFolder: string, json: Uint8Array, tag: string): Pr
 		path = join(folder, `${stamp}-${tag}${n > 1 ? `-${n}` : ''}${ENDING}`);
 		if (await nameIsFree(path)) break;
 	}
-	await writeFile(`${path}.half`, await zipped({ 'backup.json': json }));
-	await rename(`${path}.half`, path);
+	try {
+		await writeDurably(path, await zipped({ 'backup.json': json }));
+	} catch (error) {
+		await rm(path, { force: true });
+		throw error;
+	}
 	return path;
 }
 
@@ -209,8 +164,22 @@ export async function automaticBackup(db: Database): Promise<void> {
 	const last = String((await one<{ id: number }>(db, 'select coalesce(max(id), 0) as id from change'))!.id);
 	const before = existsSync(marker) ? await readFile(marker, 'utf8') : '';
 	if (before === last) return;
-	await keepBackup(db.folder, await backupNow(db), 'at-start');
+	const made = await keepBackup(db.folder, await backupNow(db), 'at-start');
 	await writeFile(marker, last);
-	const ours = (await listBackups(db)).filter((name) => name.includes('-at-start'));
-	for (const name of ours.slice(KEPT)) await rm(join(backupFolder(db.folder), name), { force: true });
+	await keepNewest(db, basename(made));
+}
+
+/** Automatic backups in the order in which they were made: a clock that ran ahead once names them all too late. */
+const orderOf = (folder: string) => join(backupFolder(folder), 'made.txt');
+
+async function keepNewest(db: Database, made: string): Promise<void> {
+	const there = (await listBackups(db)).filter((name) => name.includes('-at-start'));
+	const order = orderOf(db.folder);
+	const told = existsSync(order) ? (await readFile(order, 'utf8')).split('\n') : [];
+	const known = told.filter((name) => there.includes(name) && name !== made);
+	// Older than the list are those that nobody wrote down, by their names.
+	const others = there.filter((name) => name !== made && !known.includes(name)).reverse();
+	const all = [...others, ...known, made];
+	await writeDurably(order, all.slice(-KEPT).join('\n'));
+	for (const name of all.slice(0, -KEPT)) await rm(join(backupFolder(db.folder), name), { force: true });
 }

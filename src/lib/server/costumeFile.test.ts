@@ -57,6 +57,7 @@ const OF_WORKSHOP = [
 	'handbook_row',
 	'exchange_rate',
 	'revision',
+	'life',
 	'material',
 	'offcut'
 ];
@@ -141,7 +142,7 @@ let w: TestWorkshop;
 let elsewhere: TestWorkshop;
 let ids: number[];
 before(async () => {
-	w = await demoWorkshop('2031-04-28T18:00');
+	w = await demoWorkshop();
 	elsewhere = await testWorkshop('2031-04-28T18:00');
 	ids = await costumeIds(w.db, false);
 	// What the demo has none of: a place that is not for spraying, an order that was searched, a cut layout.

@@ -15,6 +15,7 @@ import { loadMeasure } from './read/measure.ts';
 import { loadHandbook } from './read/workshop.ts';
 import { Absent, all, one, Refused } from './db/rows.ts';
 import { insertAll, set } from './db/tables.ts';
+import { jsonOfFile } from './json.ts';
 import { readStored, storePicture } from './pictures.ts';
 import { unzip, zip } from './zip.ts';
 
@@ -52,13 +53,7 @@ export function readCostumeZip(data: Uint8Array): ReadCostume {
 	const entries = unzip(data, MOST_UNPACKED);
 	const text = entries['costume.json'];
 	if (!text) throw new Refused('There is no costume.json in this file.', 'file');
-	let json: unknown;
-	try {
-		json = JSON.parse(Buffer.from(text).toString('utf8'));
-	} catch {
-		throw new Refused('The costume.json in this file is cut off or not JSON.', 'file');
-	}
-	const read = readCostumeFile(json);
+	const read = readCostumeFile(jsonOfFile(text, 'The costume.json in this file is cut off or not JSON.'));
 	if (!read.ok) throw new Refused(read.reason, 'file');
 	const pictures = new Map<string, Uint8Array>();
 	for (const { hash } of [...read.file.photos, ...read.file.pictures]) {

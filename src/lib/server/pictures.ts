@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
+import { mkdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileTypeFromBuffer } from 'file-type';
 import sharp, { type OutputInfo } from 'sharp';
+import { writeDurably } from './db/onDisk.ts';
 import { Refused } from './db/rows.ts';
 
 /** Uploaded files are hostile: type by content, size limited, and only our own re-encoding is kept. */
@@ -68,15 +69,13 @@ export async function storePicture(
 	};
 }
 
-/** Stores bytes under their hash; whole or not at all. */
+/** Stores bytes under their hash: whole and on the disk, or not at all. */
 export async function storeFile(folder: string, data: Uint8Array): Promise<string> {
 	const hash = createHash('sha256').update(data).digest('hex');
 	const path = filePath(folder, hash);
 	if (existsSync(path)) return hash;
 	await mkdir(join(folder, 'files'), { recursive: true });
-	const half = `${path}.${process.pid}.half`;
-	await writeFile(half, data);
-	await rename(half, path);
+	await writeDurably(path, data);
 	return hash;
 }
 

@@ -250,7 +250,9 @@
 		gap: 6px;
 	}
 	.key {
-		position: static;
+		/* What hangs on it stays with it. */
+		position: relative;
+		top: 0;
 		display: inline-block;
 		width: 22px;
 	}

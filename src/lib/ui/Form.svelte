@@ -4,12 +4,14 @@
 	 * another window was faster, both versions are shown and the maker chooses.
 	 */
 	import { enhance } from '$app/forms';
+	import { invalidateAll } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import { tick, untrack, type Snippet } from 'svelte';
 	import { problem, say } from '$core/units/problem.ts';
 	import { dropDraft, fieldsOf, fillField, keepDraft, readDraft, readField } from './drafts.ts';
 	import { isDone, isFailure, provideForm, scripts, type Answer } from './formState.ts';
 	import { announce } from './announce.ts';
+	import { tellRestored } from './restored.ts';
 	import Notice from './Notice.svelte';
 
 	interface Props {
@@ -45,15 +47,13 @@
 	}: Props = $props();
 
 	const key = $props.id();
-	let answered = $state(!scripts.running && page.form !== null);
+	/** Its own: what the page holds of it is gone as soon as anything is read anew. */
+	let answered = $state<Answer>(scripts.running ? null : (page.form as Answer));
 	let busy = $state(false);
 	let overVersion = $state<number | null>(null);
-	const failure = $derived.by(() => {
-		const answer = page.form as Answer;
-		return isFailure(answer) && answer.command === command && answer.id === String(id) && answered
-			? answer
-			: null;
-	});
+	const failure = $derived(
+		isFailure(answered) && answered.command === command && answered.id === String(id) ? answered : null
+	);
 	/** Why there was no answer: nothing that was typed is lost, and sent again it is still one action. */
 	let lost = $state('');
 	let form: HTMLFormElement;
@@ -106,7 +106,10 @@
 		untrack(() => begin(about));
 	});
 	function begin(about: readonly unknown[]) {
-		draftKey = [...about, ...Object.values(hidden).filter((v) => String(v).length < 40)].join(' ');
+		const now = [...about, ...Object.values(hidden).filter((v) => String(v).length < 40)].join(' ');
+		// What another row was refused for is not said of this one.
+		if (draftKey && draftKey !== now) answered = null;
+		draftKey = now;
 		kept = false;
 		draftVersion = null;
 		readShown();
@@ -190,7 +193,8 @@
 				onFail?.();
 				return;
 			}
-			answered = true;
+			const answer = (result.type === 'success' || result.type === 'failure' ? result.data : null) as Answer;
+			answered = answer;
 			// Fresh data asked for now would cancel a page that is just being opened.
 			await navigating.complete?.catch(() => {});
 			await update({ reset: reset && result.type === 'success' });
@@ -201,11 +205,11 @@
 				await tick();
 				if (form) saved();
 				else dropDraft(draftKey);
-				const answer = result.data as Answer;
 				if (isDone(answer)) announce(answer.done, { undoable: answer.command !== 'restoreBackup' });
+				if (isDone(answer) && answer.command === 'restoreBackup') tellRestored();
 				onDone?.(result.data?.result);
 			} else {
-				const answer = (result.type === 'failure' ? result.data : null) as Answer;
+				if (isFailure(answer) && answer.renewed) await invalidateAll();
 				if (isFailure(answer) && !hasFields()) announce(answer.message, { bad: true, undoable: false });
 				form.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
 				onFail?.();
@@ -214,6 +218,7 @@
 	}}
 >
 	<input type="hidden" name="formKey" value={firstKey} />
+	<input type="hidden" name="life" value={page.data.life ?? ''} />
 	{#if id !== ''}<input type="hidden" name="id" value={id} />{/if}
 	{#if shownVersion !== undefined}<input type="hidden" name="version" value={shownVersion} />{/if}
 	{#each Object.entries(hidden) as [name, value] (name)}<input

@@ -91,7 +91,7 @@
 		{@const room = (around.right - around.left) / unit}
 		{#if !small && (around.top - around.bottom) / unit > 14 && room > LETTER * number.length}
 			{@const [lx, ly] = labelPoint(cut, piece.holes, at)}
-			<text x={lx} y={-ly} font-size={unit * 13}>
+			<text class="name" x={lx} y={-ly} font-size={unit * 13} stroke-width={unit * 5}>
 				<tspan class="code">{number}</tspan>{#if room > LETTER * (number.length + words.length + 3)}<tspan
 						dx={unit * 5}>{words}</tspan
 					>{/if}
@@ -138,6 +138,12 @@
 		text-anchor: middle;
 		dominant-baseline: middle;
 		font-family: var(--body);
+	}
+	/* A fold may run through it. */
+	.name {
+		paint-order: stroke;
+		stroke: #ecdcb9;
+		stroke-linejoin: round;
 	}
 	.code {
 		font-weight: 700;

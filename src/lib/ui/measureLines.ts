@@ -47,6 +47,31 @@ export const MEASURE_LINES: Record<MeasureKey, MeasureLine> = {
 			[100, 163]
 		]
 	},
+	frontWaistLength: {
+		line: [
+			[111, 79],
+			[115, 118],
+			[114, 163]
+		]
+	},
+	neckToBust: {
+		line: [
+			[111, 79],
+			[115, 118]
+		]
+	},
+	bustApart: {
+		line: [
+			[85, 118],
+			[115, 118]
+		]
+	},
+	waistToHip: {
+		line: [
+			[127, 163],
+			[134, 204]
+		]
+	},
 	crotchLength: {
 		line: [
 			[96, 163],

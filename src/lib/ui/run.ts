@@ -1,5 +1,6 @@
 import { deserialize } from '$app/forms';
 import { invalidateAll } from '$app/navigation';
+import { page } from '$app/state';
 import { say, problem } from '$core/units/problem.ts';
 import type { FormDone, FormFailure } from '$lib/answer.ts';
 import { isDone, isFailure, type Answer } from './formState.ts';
@@ -27,6 +28,7 @@ export async function send(
 	const body = fields instanceof FormData ? fields : new FormData();
 	if (!(fields instanceof FormData))
 		for (const [name, value] of Object.entries(fields)) body.set(name, String(value ?? ''));
+	if (typeof page.data.life === 'string') body.set('life', page.data.life);
 	const failed = (message: string): FormFailure => ({
 		command,
 		id: '',
@@ -44,6 +46,7 @@ export async function send(
 		});
 		const result = deserialize(await response.text());
 		const answer = (result.type === 'success' || result.type === 'failure' ? result.data : null) as Answer;
+		if (result.type === 'error') return failed(String((result.error as App.Error).message));
 		return answer ?? failed(say(problem('goneHere')));
 	} catch {
 		return signal?.aborted ? null : failed(say(problem('noAnswer')));

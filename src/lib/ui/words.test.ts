@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import * as make from '$tests/support/record.ts';
 import { STANDARD } from '$core/trade/catalogue.ts';
 import { amountText, amountWords } from './amounts.ts';
-import { forecastFor, isTroubled, oddsWords } from './words.ts';
+import { forecastFor, isTroubled, namesWords, oddsWords } from './words.ts';
 
 test('odds are asked for by the buffer, the event and the rehearsal, each day once', () => {
 	const { costume } = make.record();
@@ -24,6 +24,14 @@ test('odds in words: as sure as wanted, more likely than not, or late', () => {
 		true,
 		true
 	]);
+});
+
+test('names in a sentence: all of a few, the first of many', () => {
+	assert.equal(namesWords(['A']), 'A');
+	assert.equal(namesWords(['A', 'B', 'C']), 'A, B and C');
+	assert.equal(namesWords(['A', 'B', 'C', 'D', 'E']), 'A, B, C, D and E');
+	const many = Array.from({ length: 22 }, (_, i) => `N${i + 1}`);
+	assert.equal(namesWords(many), 'N1, N2, N3, N4 and 18 more');
 });
 
 test('amounts of every technique: with what they count, in the units of the workshop, one and many', () => {

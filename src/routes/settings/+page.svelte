@@ -11,6 +11,7 @@
 	import Act from '$lib/ui/Act.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
+	import Notice from '$lib/ui/Notice.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tick from '$lib/ui/Tick.svelte';
 	import type { PageData } from './$types';
@@ -30,114 +31,121 @@
 
 <svelte:head><title>Settings · Dapper Ledger</title></svelte:head>
 <Room most="760px">
-	<Sheet title="Units and money">
-		<Form command="editSetting" version={s.version} label="Settings">
-			<div class="grid">
-				<Field
-					name="lengthUnit"
-					label="Measures"
-					options={[
-						{ value: 'mm', label: 'millimetres' },
-						{ value: 'cm', label: 'centimetres' },
-						{ value: 'in', label: 'inches' }
-					]}
-					value={s.lengthUnit}
+	{#if data.trouble}
+		<Sheet title="What is stored cannot be read">
+			<Notice bad>{data.trouble}</Notice>
+			<p>Nothing was changed. Save what is there, if that goes, and put an earlier backup in its place.</p>
+		</Sheet>
+	{:else}
+		<Sheet title="Units and money">
+			<Form command="editSetting" version={s.version} label="Settings">
+				<div class="grid">
+					<Field
+						name="lengthUnit"
+						label="Measures"
+						options={[
+							{ value: 'mm', label: 'millimetres' },
+							{ value: 'cm', label: 'centimetres' },
+							{ value: 'in', label: 'inches' }
+						]}
+						value={s.lengthUnit}
+					/>
+					<Field
+						name="clothUnit"
+						label="Cloth and long lines"
+						options={[
+							{ value: 'm', label: 'metres' },
+							{ value: 'yd', label: 'yards' }
+						]}
+						value={s.clothUnit}
+					/>
+					<Field
+						name="weightUnit"
+						label="Weight"
+						options={[
+							{ value: 'g', label: 'grams' },
+							{ value: 'oz', label: 'ounces' }
+						]}
+						value={s.weightUnit}
+					/>
+					<Field name="currency" label="Currency of new costumes" options={CURRENCIES} value={s.currency} />
+					<Field
+						name="weekStart"
+						label="Week begins"
+						options={[1, 2, 3, 4, 5, 6, 7].map((d) => ({ value: d, label: weekdayName(d) }))}
+						value={s.weekStart}
+					/>
+					<Field name="bedWideMm" label="Printer bed, wide" value={length(s.bedWideMm)} />
+					<Field name="bedDeepMm" label="Printer bed, deep" value={length(s.bedDeepMm)} />
+					<Field name="bedHighMm" label="Printer, high" value={length(s.bedHighMm)} />
+				</div>
+				<h3>Sun and weather</h3>
+				<p class="small soft">
+					For <a href="/makers">places</a> that need daylight or dry weather. By these figures the sun is up
+					today from {formatClock(light.from)} to {formatClock(light.to)}.
+				</p>
+				<div class="grid">
+					<Field
+						name="latitude"
+						label="Degrees north (south with a minus)"
+						value={formatNumber(s.latitude, 2)}
+						inputmode="decimal"
+					/>
+					<Field
+						name="noonMinute"
+						label="Sun highest at, without summer time"
+						type="time"
+						value={formatClock(s.noonMinute)}
+					/>
+					<Field
+						name="summerTime"
+						label="Clocks an hour forward"
+						options={SUMMER_TIME_KEYS.map((key) => ({ value: key, label: SUMMER_TIMES[key].name }))}
+						value={s.summerTime}
+					/>
+					<Field name="wetDays" label="Wet days of thirty" value={s.wetDays} inputmode="numeric" />
+				</div>
+				<Tick
+					name="coldOrDamp"
+					label="Workshop is cold or damp (below 15 °C or above 70 % humidity): double the drying"
+					checked={s.coldOrDamp}
 				/>
-				<Field
-					name="clothUnit"
-					label="Cloth and long lines"
-					options={[
-						{ value: 'm', label: 'metres' },
-						{ value: 'yd', label: 'yards' }
-					]}
-					value={s.clothUnit}
-				/>
-				<Field
-					name="weightUnit"
-					label="Weight"
-					options={[
-						{ value: 'g', label: 'grams' },
-						{ value: 'oz', label: 'ounces' }
-					]}
-					value={s.weightUnit}
-				/>
-				<Field name="currency" label="Currency of new costumes" options={CURRENCIES} value={s.currency} />
-				<Field
-					name="weekStart"
-					label="Week begins"
-					options={[1, 2, 3, 4, 5, 6, 7].map((d) => ({ value: d, label: weekdayName(d) }))}
-					value={s.weekStart}
-				/>
-				<Field name="bedWideMm" label="Printer bed, wide" value={length(s.bedWideMm)} />
-				<Field name="bedDeepMm" label="Printer bed, deep" value={length(s.bedDeepMm)} />
-				<Field name="bedHighMm" label="Printer, high" value={length(s.bedHighMm)} />
-			</div>
-			<h3>Sun and weather</h3>
+				<Submit>Save</Submit>
+			</Form>
 			<p class="small soft">
-				For <a href="/makers">places</a> that need daylight or dry weather. By these figures the sun is up
-				today from {formatClock(light.from)} to {formatClock(light.to)}.
+				What is typed with a unit is read in that unit; what is stored stays exact. Hours, places and rates
+				are under <a href="/makers">Makers</a>.
 			</p>
-			<div class="grid">
+		</Sheet>
+		<Sheet title="Other currencies">
+			<p class="small soft">
+				A price may be in another currency than its costume. It is exchanged by the rate typed here; without
+				one it is not known.
+			</p>
+			{#if data.exchange.length}
+				<ul>
+					{#each data.exchange as r (r.id)}
+						<li>
+							<span class="figure">1 {r.currency} = {formatNumber(r.rate, 6)} {s.currency}</span>
+							<Act command="removeExchangeRate" id={r.id} look="quiet" label="Remove the rate of {r.currency}"
+								><X size={14} /></Act
+							>
+						</li>
+					{/each}
+				</ul>
+			{/if}
+			<Form command="setExchangeRate" label="Exchange rate" class="restore">
 				<Field
-					name="latitude"
-					label="Degrees north (south with a minus)"
-					value={formatNumber(s.latitude, 2)}
-					inputmode="decimal"
+					name="currency"
+					label="One of"
+					options={CURRENCIES.filter((c) => c !== s.currency)}
+					value={CURRENCIES.find((c) => c !== s.currency)!}
 				/>
-				<Field
-					name="noonMinute"
-					label="Sun highest at, without summer time"
-					type="time"
-					value={formatClock(s.noonMinute)}
-				/>
-				<Field
-					name="summerTime"
-					label="Clocks an hour forward"
-					options={SUMMER_TIME_KEYS.map((key) => ({ value: key, label: SUMMER_TIMES[key].name }))}
-					value={s.summerTime}
-				/>
-				<Field name="wetDays" label="Wet days of thirty" value={s.wetDays} inputmode="numeric" />
-			</div>
-			<Tick
-				name="coldOrDamp"
-				label="Workshop is cold or damp (below 15 °C or above 70 % humidity): double the drying"
-				checked={s.coldOrDamp}
-			/>
-			<Submit>Save</Submit>
-		</Form>
-		<p class="small soft">
-			What is typed with a unit is read in that unit; what is stored stays exact. Hours, places and rates are
-			under <a href="/makers">Makers</a>.
-		</p>
-	</Sheet>
-	<Sheet title="Other currencies">
-		<p class="small soft">
-			A price may be in another currency than its costume. It is exchanged by the rate typed here; without one
-			it is not known.
-		</p>
-		{#if data.exchange.length}
-			<ul>
-				{#each data.exchange as r (r.id)}
-					<li>
-						<span class="figure">1 {r.currency} = {formatNumber(r.rate, 6)} {s.currency}</span>
-						<Act command="removeExchangeRate" id={r.id} look="quiet" label="Remove the rate of {r.currency}"
-							><X size={14} /></Act
-						>
-					</li>
-				{/each}
-			</ul>
-		{/if}
-		<Form command="setExchangeRate" label="Exchange rate" class="restore">
-			<Field
-				name="currency"
-				label="One of"
-				options={CURRENCIES.filter((c) => c !== s.currency)}
-				value={CURRENCIES.find((c) => c !== s.currency)!}
-			/>
-			<Field name="rate" label="is worth" inputmode="decimal" value="" suffix={s.currency} />
-			<button class="button">Set the rate</button>
-		</Form>
-	</Sheet>
+				<Field name="rate" label="is worth" inputmode="decimal" value="" suffix={s.currency} />
+				<button class="button">Set the rate</button>
+			</Form>
+		</Sheet>
+	{/if}
 	<Sheet title="Backup">
 		<p>Everything, History and pictures included, in one file.</p>
 		<p class="end"><a class="button" href="/backup" download><FileDown size={16} /> Save a backup</a></p>

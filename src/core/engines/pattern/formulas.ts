@@ -112,6 +112,28 @@ export const SHAPE_FORMULAS = {
 		words: 'length ÷ (1 + stretch in percent ÷ 100 × share worn)',
 		compute: (v) => relaxed(at(v, 0), at(v, 1), at(v, 2))
 	},
+	relaxedBothWays: {
+		words: 'length ÷ (1 + stretch ÷ 100 × share worn), the mean of across and along',
+		compute: (v) => (relaxed(at(v, 0), at(v, 1), at(v, 3)) + relaxed(at(v, 0), at(v, 2), at(v, 3))) / 2
+	},
+	bladeTaken: {
+		words: '(half across + outside − half of the neck) ÷ cos(slope) − shoulder',
+		compute: (v) => (at(v, 0) + at(v, 1) - at(v, 2)) / Math.cos(radians(at(v, 3))) - at(v, 4)
+	},
+	riseLength: { words: 'outside leg − inside leg + ease', compute: (v) => at(v, 0) - at(v, 1) + at(v, 2) },
+	quarterLess: {
+		words: '(girth − girth) ÷ 4 − taken in at the side',
+		compute: (v) => (at(v, 0) - at(v, 1)) / 4 - at(v, 2)
+	},
+	dartAngle: {
+		words: '2 × angle whose tangent is half of what is taken in ÷ length',
+		compute: (v) => 2 * degrees(Math.atan2(at(v, 0) / 2, at(v, 1)))
+	},
+	bustAngle: {
+		words: 'angle whose sine is (above + longer) ÷ reach, less the angle whose sine is above ÷ reach',
+		compute: (v) => degrees(Math.asin((at(v, 0) + at(v, 1)) / at(v, 2)) - Math.asin(at(v, 0) / at(v, 2)))
+	},
+	withPercent: { words: 'length × (1 + percent ÷ 100)', compute: (v) => at(v, 0) * (1 + at(v, 1) / 100) },
 	askedStretch: {
 		words: '(girth ÷ (2 × width) − 1) × 100',
 		compute: (v) => (at(v, 0) / (2 * at(v, 1)) - 1) * 100

@@ -93,6 +93,9 @@ export function reversed(outline: Outline): Outline {
 	return { start: way.start, edges: way.edges };
 }
 
+const isSame = (a: readonly Point[], b: readonly Point[]): boolean =>
+	a.length === b.length && a.every((p, i) => distance(p, b[i]!) <= JOIN);
+
 export interface FromWays {
 	pieces: Piece[];
 	/** Closed ways too small to be a piece, and open lines that lie on no piece. */
@@ -108,7 +111,9 @@ export function piecesFromWays(ways: readonly Way[], progress: (share: number) =
 		.map((w) => ({ name: w.name, outline: closed(w) }))
 		.filter((r) => r.outline.edges.length > 1)
 		.map((r) => ({ ...r, area: signedArea(r.outline), points: flatten(r.outline).points }))
-		.sort((a, b) => b.area - a.area);
+		.sort((a, b) => b.area - a.area)
+		// Drawn twice over it is one line: cut twice it would be no better.
+		.filter((r, i, all) => i === 0 || !isSame(r.points, all[i - 1]!.points));
 	const large = rings.filter((r) => r.area >= SPECK);
 	const boxes = large.map((r) => boxOf(r.points));
 	const parents = large.map((r, i) => {
@@ -122,7 +127,10 @@ export function piecesFromWays(ways: readonly Way[], progress: (share: number) =
 		}
 		return -1;
 	});
-	const depth = (i: number): number => (parents[i]! < 0 ? 0 : 1 + depth(parents[i]!));
+	// What lies round another one is larger, and stands before it.
+	const depths: number[] = [];
+	parents.forEach((parent, i) => (depths[i] = parent < 0 ? 0 : 1 + depths[parent]!));
+	const depth = (i: number): number => depths[i]!;
 	const made = new Map<number, Piece>();
 	large.forEach((r, i) => {
 		if (depth(i) % 2 === 0) made.set(i, piece(r.name || `piece ${made.size + 1}`, r.outline));

@@ -15,8 +15,12 @@ export interface Param {
 	hint?: string;
 	/** The girth or length of the wearer that it usually follows. */
 	measure?: MeasureKey;
+	/** The measure counts as it is taken: its ease is a value of its own. */
+	eased?: boolean;
 	/** For a choice: the words for 0, 1, 2 … */
 	choices?: readonly string[];
+	/** Counts only where another value, a choice, is one of these. */
+	only?: { of: string; is: readonly number[] };
 }
 
 /** Three dimensions, mm, z up. */
@@ -46,6 +50,10 @@ export interface Shaper {
 	params: Readonly<Record<string, Param>>;
 	shape: (values: Readonly<Record<string, number>>) => Parsed<Shaped>;
 }
+
+/** Whether a value counts beside the others. */
+export const counts = ({ only }: Param, values: Readonly<Record<string, unknown>>): boolean =>
+	!only || only.is.includes(Number(values[only.of]));
 
 /** Gives a shaper's names of parameters to its function, checked by the compiler. */
 export const shaper = <K extends string>(its: {

@@ -2,9 +2,18 @@ import type { LocalMinutes } from '../../units/localTime.ts';
 import { NEVER } from './bookings.ts';
 import type { Span } from './calendar.ts';
 import type { Link, Node } from './network.ts';
-import { firstOpen, inOneRun, inParts, openAfter, openBetween, pastBarred, type Block } from './placing.ts';
+import {
+	endOfHours,
+	firstOpen,
+	inOneRun,
+	inParts,
+	openAfter,
+	openBetween,
+	pastBarred,
+	type Block
+} from './placing.ts';
 import type { PlanProblem } from './problem.ts';
-import { freeAll, teamsOf, type Shop, type Team } from './shop.ts';
+import { freeAll, Teams, teamsOf, type Shop, type Team } from './shop.ts';
 
 /** How many later openings are tried for the first of a chain that a recoat window binds together. */
 const CHAIN_TRIES = 8;
@@ -35,7 +44,7 @@ export class Builder {
 	/** Earliest start from links and release, before anybody's hours are looked at. */
 	readonly free: Int32Array;
 	readonly blocks: (readonly Block[])[];
-	readonly teams: readonly (readonly Team[])[];
+	readonly teams: readonly Teams[];
 	readonly #bound: (Link | undefined)[];
 	readonly #anywhere: boolean;
 	readonly #leastPart: number;
@@ -56,7 +65,7 @@ export class Builder {
 		this.free = new Int32Array(nodes.length);
 		this.blocks = nodes.map(() => []);
 		// Also for what usually takes none: on a bad day it may.
-		this.teams = nodes.map((n) => (n.step.minutes[2] > 0 ? teamsOf(shop, n) : []));
+		this.teams = nodes.map((n) => (n.step.minutes[2] > 0 ? teamsOf(shop, n) : new Teams(shop, [], [], 1)));
 		this.#bound = nodes.map((n) => n.behind.find((l) => l.within !== null));
 		this.#anywhere = rules.split === 'anywhere';
 		this.#leastPart = rules.leastPart;
@@ -221,16 +230,25 @@ export class Builder {
 
 	#soonest(i: number, minutes: number, from: LocalMinutes, barred: readonly Span[]): readonly Block[] | null {
 		const force = this.forced[i]!;
-		const teams = force < 0 ? this.teams[i]! : [this.teams[i]![force]!];
+		const teams = this.teams[i]!;
 		const { oneSitting } = this.nodes[i]!.step;
-		if (this.#anywhere && !oneSitting) return inParts(teams, minutes, this.#leastPart, barred, from);
+		if (this.#anywhere && !oneSitting)
+			return inParts(force < 0 ? teams : [teams.at(force)], minutes, this.#leastPart, barred, from);
 		let best: readonly Block[] | null = null;
-		for (let k = 0; k < teams.length; k++) {
-			const team = teams[k]!;
+		let before = NEVER;
+		const tryWith = (team: Team) => {
 			// On a bad day a sitting can be longer than any window: it goes on past the end of the longest.
 			const sitting = oneSitting ? Math.min(minutes, team.longest) : minutes;
-			if (sitting === 0) continue;
-			best = inOneRun(team, sitting, oneSitting, barred, from, best ? endOf(best) : NEVER) ?? best;
+			if (sitting === 0) return;
+			best = inOneRun(team, sitting, oneSitting, barred, from, before) ?? best;
+			if (best) before = endOf(best);
+		};
+		if (force >= 0) tryWith(teams.at(force));
+		else {
+			// Nobody of a team is done before the free hours of their own hold it.
+			const least = oneSitting ? Math.min(minutes, teams.longest[0]) : minutes;
+			const ends = teams.hands > 1 ? teams.pool.map((m) => endOfHours(m, least, from)) : null;
+			teams.look((m) => !ends || ends[m]! < before, tryWith);
 		}
 		return best;
 	}

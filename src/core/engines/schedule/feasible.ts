@@ -37,14 +37,16 @@ export function findImpossible(plan: PlanProblem, nodes: readonly Node[], shop: 
 function whyNobody(node: Node, shop: Shop): Problem | null {
 	const { step, minutes } = node;
 	if (step.place !== null && !shop.places.has(step.place)) return problem('unknownId', { id: step.place });
-	const missing = step.with?.find((id) => !shop.makers.some((m) => m.id === id));
+	const able = step.with && new Set(step.with);
+	const there = new Set(shop.makers.map((m) => m.id));
+	const missing = step.with?.find((id) => !there.has(id));
 	if (missing !== undefined) return problem('unknownId', { id: missing });
-	const working = shop.makers.filter((m) => m.open.length > 0 && (!step.with || step.with.includes(m.id)));
+	const working = shop.makers.filter((m) => m.open.length > 0 && (!able || able.has(m.id)));
 	if (step.with?.length === 0) return problem('nobodyCan');
 	if (working.length === 0) return problem('noWindows');
 	if (working.length < step.hands)
 		return problem('tooFewMakers', { needed: step.hands, have: working.length });
-	const longest = teamsOf(shop, node).reduce((most, team) => Math.max(most, team.longest), 0);
+	const longest = teamsOf(shop, node).longest[1];
 	if (longest === 0)
 		return step.place === null
 			? problem('neverTogether', { needed: step.hands })

@@ -2,7 +2,7 @@ import { DAY, type LocalMinutes } from '../../units/localTime.ts';
 import { NEVER } from './bookings.ts';
 import type { Span } from './calendar.ts';
 import { topological, type Link, type Node } from './network.ts';
-import { inOneRun, inParts, pastBarred } from './placing.ts';
+import { endOfHours, inOneRun, inParts, pastBarred } from './placing.ts';
 import type { PlanProblem } from './problem.ts';
 import { makeShop, teamsOf, type Shop, type Team } from './shop.ts';
 
@@ -66,11 +66,18 @@ export function alone(
 		}
 		const { oneSitting } = node.step;
 		const parts = split === 'anywhere' && !oneSitting;
-		for (const team of teamsOf(shop, node)) {
+		const teams = teamsOf(shop, node);
+		/** Of each maker: when free hours of their own begin, and hold it. */
+		const own = (least: number) => teams.pool.map((m) => endOfHours(m, least, free));
+		const seldom = teams.hands > 1 && !binds;
+		const [begins, holds] = seldom ? [own(1), own(minutes[i]!)] : [[], []];
+		// One that can neither begin nor be done sooner than those before it says nothing.
+		const says = (m: number) => !seldom || holds[m]! < end[i]! || begins[m]! - 1 < from[i]!;
+		teams.look(says, (team) => {
 			const blocks = parts
 				? inParts([team], minutes[i]!, 1, barred, free)
 				: inOneRun(team, minutes[i]!, oneSitting, barred, free);
-			if (!blocks) continue;
+			if (!blocks) return;
 			from[i] = Math.min(from[i]!, blocks[0]!.from);
 			end[i] = Math.min(end[i]!, blocks[blocks.length - 1]!.to);
 			if (binds && !parts)
@@ -78,14 +85,14 @@ export function alone(
 					...(ends.get(i) ?? []),
 					...endsOf(team, blocks[blocks.length - 1]!.to, oneSitting ? minutes[i]! : 1)
 				]);
-		}
+		});
 		if (parts) {
-			const blocks = inParts(teamsOf(shop, node), minutes[i]!, 1, barred, free);
+			const blocks = inParts(teams, minutes[i]!, 1, barred, free);
 			if (blocks) end[i] = Math.min(end[i]!, blocks[blocks.length - 1]!.to);
 			if (binds)
 				ends.set(
 					i,
-					teamsOf(shop, node).flatMap((t) => endsOf(t, end[i]!, 1))
+					[...teams].flatMap((t) => endsOf(t, end[i]!, 1))
 				);
 		}
 	}
@@ -125,11 +132,13 @@ function allTheWork(
 	shop: Shop
 ): LocalMinutes {
 	let left = nodes.reduce((sum, n, i) => sum + minutes[i]! * n.step.hands, 0);
-	const events = shop.makers
-		.flatMap((m) =>
-			m.open.flatMap(([from, to]): [number, number][] => [
-				[from, 1],
-				[to, -1]
+	const alike = new Map<readonly Span[], number>();
+	for (const { open } of shop.makers) alike.set(open, (alike.get(open) ?? 0) + 1);
+	const events = [...alike]
+		.flatMap(([open, many]) =>
+			open.flatMap(([from, to]): [number, number][] => [
+				[from, many],
+				[to, -many]
 			])
 		)
 		.sort((a, b) => a[0] - b[0] || b[1] - a[1]);

@@ -72,7 +72,7 @@ export function* simulate(task: OddsTask): Generator<number, Odds, boolean | und
 	const builder = new Builder(nodes, makeShop(problem, problem.start, until), problem);
 	forceTeams(builder, task.order);
 	const { draw, late } = drawsOf(task, builder);
-	const weather = new Weather(builder.shop.commons.values(), problem.wetShare ?? 0, problem.start, until);
+	const weather = new Weather(builder.teams, problem.wetShare ?? 0, problem.start, until);
 	// Chance of its own: whatever else is tried, the days are the same.
 	const sky = seeded(~task.seed);
 	const finishes = new Float64Array(runs);

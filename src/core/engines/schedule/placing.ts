@@ -1,6 +1,6 @@
 import type { LocalMinutes } from '../../units/localTime.ts';
 import { NEVER } from './bookings.ts';
-import type { Span } from './calendar.ts';
+import { firstEndingAfter, type Span } from './calendar.ts';
 import type { Resource, Team } from './shop.ts';
 
 /** Hands-on minutes in one stretch, by one team. */
@@ -64,6 +64,22 @@ function pastBookings(members: readonly Resource[], from: LocalMinutes, to: Loca
 		if (free > end) end = free;
 	}
 	return end;
+}
+
+/** When a maker's open minutes that are not booked come to so many, from `from` on; NEVER when they do not. */
+export function endOfHours({ open, bookings }: Resource, minutes: number, from: LocalMinutes): LocalMinutes {
+	let left = minutes;
+	for (let k = firstEndingAfter(open, from); k < open.length; k++) {
+		const to = open[k]![1];
+		for (let at = Math.max(from, open[k]![0]); at < to;) {
+			const start = bookings.freeFrom(at);
+			if (start >= to) break;
+			at = bookings.firstFull(start, to);
+			left -= at - start;
+			if (left <= 0) return at + left;
+		}
+	}
+	return NEVER;
 }
 
 /**
@@ -130,7 +146,7 @@ function runFrom(team: Team, first: number, start: LocalMinutes, minutes: number
  * is under `leastPart`. Null when it does not fit before the calendars end.
  */
 export function inParts(
-	teams: readonly Team[],
+	teams: Iterable<Team>,
 	minutes: number,
 	leastPart: number,
 	barred: readonly Span[],

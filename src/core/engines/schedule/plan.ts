@@ -56,10 +56,10 @@ export function follow(draft: Draft, order: PlanOrder): void {
 
 /** Whoever the order names does the step. */
 export function forceTeams(builder: Builder, order: PlanOrder): void {
-	const makers = new Map(order.map((o) => [o.id, o.makers?.join()]));
+	const makers = new Map(order.map((o) => [o.id, o.makers]));
 	builder.nodes.forEach((n, i) => {
 		const named = makers.get(n.step.id);
-		builder.forced[i] = named ? builder.teams[i]!.findIndex((t) => t.makers.join() === named) : -1;
+		builder.forced[i] = named ? builder.teams[i]!.numberOf(named) : -1;
 	});
 }
 
@@ -176,7 +176,7 @@ export function planOf(draft: Draft, stoppedBy: Plan['stoppedBy'], bound?: Local
 			if (builder.end[i] === NEVER) return [];
 			const force = builder.forced[i]!;
 			const { id } = nodes[i]!.step;
-			return [force < 0 ? { id } : { id, makers: builder.teams[i]![force]!.makers }];
+			return [force < 0 ? { id } : { id, makers: builder.teams[i]!.at(force).makers }];
 		}),
 		finish,
 		lowerBound,

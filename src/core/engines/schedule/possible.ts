@@ -52,7 +52,7 @@ export function tasksOf({ split, leastPart }: PlanProblem, nodes: readonly Node[
 			const way = { open, first: 0, work: open, makers: [], members: [], throughout: nobody };
 			return { node, minutes, parts: false, ways: [way] };
 		}
-		const teams = teamsOf(shop, node);
+		const teams = [...teamsOf(shop, node)];
 		const sitting = node.step.oneSitting;
 		const parts = split === 'anywhere' && !sitting;
 		// In parts, hands may change after the first.

@@ -290,4 +290,6 @@ function benchOf(
 
 /** For each step, who did it in what was built last. */
 const handsOf = ({ nodes, teams, blocks }: Builder): Int32Array =>
-	Int32Array.from(nodes, (_, i) => (blocks[i]!.length > 0 ? teams[i]!.indexOf(blocks[i]![0]!.team) : -1));
+	Int32Array.from(nodes, (_, i) =>
+		blocks[i]!.length > 0 ? teams[i]!.numberOf(blocks[i]![0]!.team.makers) : -1
+	);

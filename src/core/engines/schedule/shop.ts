@@ -1,6 +1,6 @@
 import type { LocalMinutes } from '../../units/localTime.ts';
 import { Bookings } from './bookings.ts';
-import { intersect, mirrored, openSpans, type Span } from './calendar.ts';
+import { intersect, mirrored, openSpans, type Hours, type Span } from './calendar.ts';
 import type { Node } from './network.ts';
 import type { PlanProblem } from './problem.ts';
 
@@ -13,6 +13,8 @@ export interface Resource {
 	/** A place that a wet day closes. */
 	dryOnly: boolean;
 	open: readonly Span[];
+	/** A number that those share who keep the same hours. */
+	hours: number;
 	/** Booked before anything is planned: hours already given away. */
 	taken: Bookings;
 	bookings: Bookings;
@@ -35,8 +37,10 @@ export interface Shop {
 	/** Makers and places together. */
 	size: number;
 	/** Teams for so many of these makers at this place, kept because steps ask alike. */
-	teams: Map<string, Team[]>;
+	teams: Map<string, Teams>;
 	commons: Map<string, Team>;
+	/** Common hours, by whose they are: those who keep the same hours are the same. */
+	hours: Map<string, Pick<Team, 'open' | 'longest'>>;
 }
 
 /** Everybody's hours between two moments; with `mirror`, time runs backwards (t becomes −t). */
@@ -47,6 +51,20 @@ export function makeShop(
 	mirror = false
 ): Shop {
 	let index = 0;
+	const laidOut = new Map<string, readonly Span[]>();
+	const openOf = ({ windows, off, away, sun }: Hours): readonly Span[] => {
+		const key = JSON.stringify([windows.map((w) => [w.days, w.from, w.to]), off, away, sun]);
+		let open = laidOut.get(key);
+		if (!open) {
+			const spans = openSpans(
+				{ windows, ...(off && { off }), ...(away && { away }), ...(sun && { sun }) },
+				from,
+				to
+			);
+			laidOut.set(key, (open = mirror ? mirrored(spans) : spans));
+		}
+		return open;
+	};
 	const make = (
 		id: string,
 		isPlace: boolean,
@@ -61,19 +79,19 @@ export function makeShop(
 			index: index++,
 			isPlace,
 			dryOnly,
-			open: mirror ? mirrored(open) : open,
+			open,
+			hours: [...laidOut.values()].indexOf(open),
 			taken,
 			bookings: new Bookings(capacity)
 		};
 	};
 	const shop: Shop = {
-		makers: problem.makers.map((m) => make(m.id, false, 1, openSpans(m, from, to))),
-		places: new Map(
-			problem.places.map((p) => [p.id, make(p.id, true, p.capacity, openSpans(p, from, to), p.dryOnly)])
-		),
+		makers: problem.makers.map((m) => make(m.id, false, 1, openOf(m))),
+		places: new Map(problem.places.map((p) => [p.id, make(p.id, true, p.capacity, openOf(p), p.dryOnly)])),
 		size: problem.makers.length + problem.places.length,
 		teams: new Map(),
-		commons: new Map()
+		commons: new Map(),
+		hours: new Map()
 	};
 	freeAll(shop);
 	return shop;
@@ -85,17 +103,115 @@ export function freeAll(shop: Shop): void {
 	for (const r of shop.places.values()) r.bookings.copy(r.taken);
 }
 
+/**
+ * All teams of so many out of a pool of makers, at one place, in the order in which the makers are given; each has its number. They
+ * are made when they are asked for: of many makers there are thousands of pairs.
+ */
+export class Teams implements Iterable<Team> {
+	readonly length: number;
+	readonly #made: Team[] = [];
+	#longest: [least: number, most: number] | null = null;
+
+	constructor(
+		readonly shop: Shop,
+		readonly pool: readonly Resource[],
+		readonly place: readonly Resource[],
+		readonly hands: number
+	) {
+		this.length = choices(pool.length, hands);
+	}
+
+	at(number: number): Team {
+		return (this.#made[number] ??= teamOf(
+			this.shop,
+			this.#members(number).map((m) => this.pool[m]!),
+			this.place
+		));
+	}
+
+	*[Symbol.iterator](): Iterator<Team> {
+		for (let k = 0; k < this.length; k++) yield this.at(k);
+	}
+
+	/** Its number by whose it is; −1 when there is none. */
+	numberOf(makers: readonly string[]): number {
+		const members = makers.map((id) => this.pool.findIndex((m) => m.id === id));
+		if (members.length !== this.hands || members.includes(-1)) return -1;
+		let number = 0;
+		for (let k = 0, m = 0; k < this.hands; k++, m++)
+			for (; m < members[k]!; m++) number += choices(this.pool.length - m - 1, this.hands - k - 1);
+		return number;
+	}
+
+	/** Those all of whose makers are worth it when their turn comes, in order. */
+	look(worth: (maker: number) => boolean, at: (team: Team) => void): void {
+		const from = (maker: number, left: number, number: number): void => {
+			for (let m = maker, k = number; m <= this.pool.length - left; m++) {
+				if (worth(m)) {
+					if (left === 1) at(this.at(k));
+					else from(m + 1, left - 1, k);
+				}
+				k += choices(this.pool.length - m - 1, left - 1);
+			}
+		};
+		if (this.length > 0) from(0, this.hands, 0);
+	}
+
+	/** Of the longest hours that each has in common, the least and the most, minutes; 0, 0 when there is no team. */
+	get longest(): readonly [least: number, most: number] {
+		if (this.#longest) return this.#longest;
+		// Who keeps the same hours has the same in common with others.
+		const alike = new Map<number, number>();
+		const few = this.pool.filter(({ hours }) => {
+			alike.set(hours, (alike.get(hours) ?? 0) + 1);
+			return alike.get(hours)! <= this.hands;
+		});
+		const all = choose(few, this.hands).map(
+			(makers) => commonHours(this.shop, [...makers, ...this.place]).longest
+		);
+		return (this.#longest = all.length ? [Math.min(...all), Math.max(...all)] : [0, 0]);
+	}
+
+	#members(number: number): number[] {
+		const members: number[] = [];
+		for (let m = 0, left = this.hands, k = number; left > 0; m++) {
+			const its = choices(this.pool.length - m - 1, left - 1);
+			if (k < its) {
+				members.push(m);
+				left--;
+			} else k -= its;
+		}
+		return members;
+	}
+}
+
+/** How many ways there are to choose so many out of a number. */
+function choices(of: number, count: number): number {
+	if (count > of) return 0;
+	let ways = 1;
+	for (let k = 0; k < count; k++) ways = (ways * (of - k)) / (k + 1);
+	return ways;
+}
+
+/** Steps that the same may do mostly have the same list of them. */
+const named = new WeakMap<readonly string[], string>();
+function namesOf(makers: readonly string[]): string {
+	let names = named.get(makers);
+	if (names === undefined) named.set(makers, (names = JSON.stringify(makers)));
+	return names;
+}
+
 /** The teams that may do a step, in the order in which the makers are given. None at an unknown place. */
-export function teamsOf(shop: Shop, { step }: Pick<Node, 'step'>): Team[] {
-	const key = JSON.stringify([step.hands, step.with, step.place]);
+export function teamsOf(shop: Shop, { step }: Pick<Node, 'step'>): Teams {
+	const key = JSON.stringify([step.hands, step.with && namesOf(step.with), step.place]);
 	let teams = shop.teams.get(key);
 	if (!teams) {
 		const place = step.place === null ? [] : [shop.places.get(step.place)];
 		// Those without hours too: teams keep their numbers however far the calendars reach.
-		const pool = shop.makers.filter((m) => !step.with || step.with.includes(m.id));
-		teams = place.includes(undefined)
+		const pool = place.includes(undefined)
 			? []
-			: choose(pool, step.hands).map((makers) => teamOf(shop, makers, place as Resource[]));
+			: shop.makers.filter((m) => !step.with || step.with.includes(m.id));
+		teams = new Teams(shop, pool, place as Resource[], step.hands);
 		shop.teams.set(key, teams);
 	}
 	return teams;
@@ -108,18 +224,32 @@ const choose = (pool: readonly Resource[], count: number): Resource[][] =>
 
 function teamOf(shop: Shop, makers: readonly Resource[], place: readonly Resource[]): Team {
 	const members = [...makers, ...place];
-	const key = JSON.stringify([makers.map((m) => m.id), place.map((p) => p.id)]);
+	const key = members.map((m) => m.index).join();
 	let team = shop.commons.get(key);
 	if (!team) {
-		const spans = members.slice(1).reduce((open, r) => intersect(open, r.open), members[0]!.open);
 		team = {
 			members,
 			makers: makers.map((m) => m.id),
-			open: Int32Array.from(spans.flat()),
 			dryOnly: members.some((m) => m.dryOnly),
-			longest: spans.reduce((most, [from, to]) => Math.max(most, to - from), 0)
+			...commonHours(shop, members)
 		};
 		shop.commons.set(key, team);
 	}
 	return team;
+}
+
+function commonHours(shop: Shop, members: readonly Resource[]): Pick<Team, 'open' | 'longest'> {
+	// Who keeps the same hours has the same list of them.
+	let key = '';
+	for (const { hours } of members) if (!key.includes(` ${hours} `)) key += ` ${hours} `;
+	let common = shop.hours.get(key);
+	if (!common) {
+		const spans = members.map((m) => m.open).reduce(intersect);
+		common = {
+			open: Int32Array.from(spans.flat()),
+			longest: spans.reduce((most, [from, to]) => Math.max(most, to - from), 0)
+		};
+		shop.hours.set(key, common);
+	}
+	return common;
 }

@@ -1,6 +1,6 @@
 import { DAY, dayOf, type LocalMinutes } from '../../units/localTime.ts';
 import { openBetween } from './placing.ts';
-import type { Team } from './shop.ts';
+import type { Team, Teams } from './shop.ts';
 
 /**
  * How much more likely a wet day is after a wet one than after a dry one: weather comes in spells.
@@ -16,8 +16,9 @@ export class Weather {
 	readonly #wet: Uint8Array;
 
 	/** @param share of days that are wet, 0 to 1 */
-	constructor(teams: Iterable<Team>, share: number, from: LocalMinutes, to: LocalMinutes) {
-		this.#dry = new Map(share > 0 ? [...teams].filter((t) => t.dryOnly).map((t) => [t, t.open]) : []);
+	constructor(teams: readonly Teams[], share: number, from: LocalMinutes, to: LocalMinutes) {
+		const dry = share > 0 ? teams.filter((t) => t.place.some((p) => p.dryOnly)) : [];
+		this.#dry = new Map(dry.flatMap((its) => [...its]).map((t) => [t, t.open]));
 		this.#firstDay = dayOf(from);
 		this.#share = share;
 		this.#wet = new Uint8Array(dayOf(to) + 1 - this.#firstDay);

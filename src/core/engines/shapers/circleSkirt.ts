@@ -1,12 +1,13 @@
 import { bad } from '../../units/problem.ts';
-import type { Edge, EdgeMarks, Outline, Piece } from '../../facts/piece.ts';
+import type { Edge, EdgeMarks, Outline } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
 import { relaxed } from '../body/girth.ts';
+import { asCutDimension } from '../blocks/given.ts';
 import { panelsRound } from '../pattern/panels.ts';
-import { piece } from '../pattern/piece.ts';
 import { onCloth, widthOnCloth } from '../pattern/onCloth.ts';
-import { rectangle, sector } from '../pattern/sector.ts';
+import { sector } from '../pattern/sector.ts';
 import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
+import { bandOf, foldedStrip } from '../pattern/strips.ts';
 import { meridians, round } from '../pattern/solid.ts';
 import { STRETCH_ACROSS, STRETCH_USED } from '../pattern/stretch.ts';
 
@@ -35,7 +36,7 @@ export const circleSkirt = shaper({
 			value: 0,
 			least: 0,
 			most: 500,
-			hint: '10 to 20 for cloth that does not stretch'
+			hint: '10 to 20 mm for cloth that does not stretch'
 		},
 		length: { name: 'length', unit: 'mm', value: 600, least: 10, most: 3000 },
 		part: {
@@ -55,8 +56,22 @@ export const circleSkirt = shaper({
 			most: 2,
 			choices: ['none: drawn on over hips or head', 'zip in a seam', 'lapped placket']
 		},
-		openingLength: { name: 'length of the opening', unit: 'mm', value: 200, least: 20, most: 1000 },
-		underlap: { name: 'underlap of band and placket', unit: 'mm', value: 30, least: 5, most: 100 },
+		openingLength: {
+			name: 'length of the opening',
+			unit: 'mm',
+			value: 200,
+			least: 20,
+			most: 1000,
+			only: { of: 'opening', is: [1, 2] }
+		},
+		underlap: {
+			name: 'underlap of band and placket',
+			unit: 'mm',
+			value: 30,
+			least: 5,
+			most: 100,
+			only: { of: 'opening', is: [1, 2] }
+		},
 		band: { name: 'height of the waistband', unit: 'mm', value: 0, least: 0, most: 200, hint: '0 for none' },
 		drop: {
 			name: 'drops off the grain by',
@@ -104,34 +119,14 @@ export const circleSkirt = shaper({
 		return shaped(
 			[
 				...pieces,
-				...(band ? [bandOf(waist, opening ? underlap : 0, band, marks)] : []),
+				...(band ? [bandOf('waistband', 'waist', waist, opening ? underlap : 0, band, marks)] : []),
 				...(opening === 2
-					? [
-							piece(
-								'placket strip',
-								rectangle(2 * openingLength, 2 * underlap, [
-									{ seam: 'opening', ...marks },
-									marks,
-									{ along: true, ...marks },
-									marks
-								]),
-								{ grain: 0, lines: [foldLine(2 * openingLength, underlap)] }
-							)
-						]
+					? [foldedStrip('placket strip', 2 * openingLength, underlap, 'opening', marks)]
 					: [])
 			],
 			{
 				dimensions: [
-					{
-						title: 'Waist, as cut',
-						of: 'length',
-						formula: 'relaxed',
-						inputs: [
-							mm('waist and its ease', its.waist + its.ease),
-							count('stretch across, percent', its.stretchAcross),
-							count('share worn', its.stretchUsed)
-						]
-					},
+					asCutDimension('Waist, as cut', 'waist and its ease', its.waist + its.ease, its),
 					{
 						title: 'Waist radius',
 						of: 'length',
@@ -164,38 +159,6 @@ export const circleSkirt = shaper({
 		);
 	}
 });
-
-const foldLine = (long: number, at: number) => ({
-	use: 'fold' as const,
-	points: [
-		[0, at],
-		[long, at]
-	] as const
-});
-
-/** As long as the waist, and beyond it what lies beneath when it is closed. */
-function bandOf(waist: number, under: number, height: number, marks: EdgeMarks): Piece {
-	const long = waist + under;
-	const edge = (to: Point, its: EdgeMarks): Edge => ({ kind: 'line', to, ...its, ...marks });
-	return piece(
-		'waistband',
-		{
-			start: [0, 0],
-			edges: [
-				edge([waist, 0], { seam: 'waist' }),
-				...(under ? [edge([long, 0], {})] : []),
-				edge([long, 2 * height], {}),
-				edge([0, 2 * height], { along: true }),
-				edge([0, 0], {})
-			]
-		},
-		{
-			grain: 0,
-			lines: [foldLine(long, height)],
-			notches: under ? [{ edge: 0, along: waist, pair: 'end of the waist' }] : []
-		}
-	);
-}
 
 /** The same panel with what drops taken off its hem. The grain runs along its middle. */
 function hung(

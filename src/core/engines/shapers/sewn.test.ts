@@ -9,15 +9,20 @@ import { SHAPER_KEYS, SHAPERS, type ShaperKey } from './shapers.ts';
 
 /** Values near the starting ones, and what starts at nothing now and then not. */
 function someValues(key: ShaperKey, next: () => number): Record<string, number> {
+	const params = Object.entries(SHAPERS[key].params);
+	// Of a block, the measures of one body: large and small together, and a little apart.
+	const body = params.filter(([, p]) => p.measure).length > 2 ? 0.8 + 0.5 * next() : null;
 	return Object.fromEntries(
-		Object.entries(SHAPERS[key].params).map(([name, p]) => {
+		params.map(([name, p]) => {
 			const raw = p.choices
 				? Math.floor(next() * (p.most + 1))
-				: p.value === 0
-					? next() < 0.5
-						? 0
-						: Math.min(p.most, 30) * next()
-					: p.value * (0.7 + 0.6 * next());
+				: body && p.measure
+					? p.value * body * (0.96 + 0.08 * next())
+					: p.value === 0
+						? next() < 0.5
+							? 0
+							: Math.min(p.most, 30) * next()
+						: p.value * (0.7 + 0.6 * next());
 			const held = Math.min(p.most, Math.max(p.least, raw));
 			return [name, p.unit === 'count' ? Math.round(held) : held];
 		})

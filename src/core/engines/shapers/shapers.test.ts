@@ -51,7 +51,7 @@ function seams(piece: Piece, seam: string): number[] {
 const apart = (a: readonly number[], b: readonly number[]) => Math.hypot(...a.map((v, i) => v - b[i]!));
 
 test('every shaper gives whole pieces from its starting values, and every dimension shows its working', () => {
-	assert.equal(SHAPER_KEYS.length, 29);
+	assert.equal(SHAPER_KEYS.length, 35);
 	for (const key of SHAPER_KEYS) {
 		const { pieces, dimensions, solid } = shape(key);
 		assert.ok(pieces.length > 0, key);
@@ -630,6 +630,11 @@ test('glove and shoe cover: fingers as long as measured, a side’s edge is half
 	const front = edgesOf(shape('shoeCover', {}).pieces[0]!.outline).filter((e) => e.edge.seam === 'front');
 	near(apart([0, 0], front[1]!.edge.to), 190);
 	assert.deepEqual(front[2]!.edge.to, [150, 140]);
+	// 40 % of stretch, half of it worn: 360 ÷ 1.2 ÷ 2 = 150 at the top of a side.
+	const upper = edgesOf(
+		shape('shoeCover', { top: 360, stretchAcross: 40, stretchUsed: 0.5 }).pieces[0]!.outline
+	);
+	near(edgeLength(upper.at(-2)!.from, upper.at(-2)!.edge), 150);
 	assert.deepEqual(code('shoeCover', { instep: 100 }), ['instepTooShort', ['instep']]);
 	assert.deepEqual(code('shoeCover', { toe: 150, instepHeight: 120 }), ['toeTooHigh', ['toe']]);
 });

@@ -1,3 +1,9 @@
+import { bodice } from './bodice.ts';
+import { sleeve } from './sleeve.ts';
+import { coat } from './coat.ts';
+import { hood } from './hood.ts';
+import { knickers } from './knickers.ts';
+import { leggings } from './leggings.ts';
 import { biasStrips } from './biasStrips.ts';
 import { boning } from './boning.ts';
 import { bow } from './bow.ts';
@@ -58,6 +64,12 @@ export const SHAPERS = {
 	sash,
 	biasStrips,
 	boning,
+	bodice,
+	sleeve,
+	coat,
+	hood,
+	knickers,
+	leggings,
 	glove,
 	shoeCover,
 	wefts

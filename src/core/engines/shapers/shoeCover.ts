@@ -1,4 +1,6 @@
 import { bad } from '../../units/problem.ts';
+import { relaxed } from '../body/girth.ts';
+import { STRETCH_ACROSS, STRETCH_USED } from '../pattern/stretch.ts';
 import { edgeLength, edgesOf } from '../pattern/outline.ts';
 import type { Edge, Outline } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
@@ -53,9 +55,15 @@ export const shoeCover = shaper({
 		ankle: { name: 'girth at the ankle, over the shoe', unit: 'mm', value: 300, least: 80, most: 900 },
 		top: { name: 'girth at the top', unit: 'mm', value: 380, least: 80, most: 1200, measure: 'calfGirth' },
 		height: { name: 'height', unit: 'mm', value: 280, least: 30, most: 900 },
+		stretchAcross: STRETCH_ACROSS,
+		stretchUsed: { ...STRETCH_USED, value: 0 },
 		seam: { name: 'seam allowance', unit: 'mm', value: 10, least: 0, most: 30 }
 	},
-	shape({ foot, ball, heel, toe, instep, instepHeight, ankleHeight, ankle, top, height, seam }) {
+	shape(its) {
+		const { foot, ball, heel, toe, instep, instepHeight, ankleHeight, height, seam } = its;
+		// The sole holds its shape; what goes round the leg may be stretched to it.
+		const ankle = relaxed(its.ankle, its.stretchAcross, its.stretchUsed);
+		const top = relaxed(its.top, its.stretchAcross, its.stretchUsed);
 		if (ankleHeight >= height) return bad('ankleTooHigh', {}, ['ankleHeight']);
 		if (instepHeight >= ankleHeight) return bad('instepTooHigh', {}, ['instepHeight']);
 		if (instep <= instepHeight) return bad('instepTooShort', { least: Math.ceil(instepHeight) }, ['instep']);
@@ -68,26 +76,26 @@ export const shoeCover = shaper({
 		if (along >= long)
 			return bad('instepTooLong', { most: Math.floor(Math.hypot(long, instepHeight)) }, ['instep']);
 		if (ankle / 2 >= long) return bad('ankleTooWide', { most: Math.floor(2 * long) }, ['ankle']);
-		const its = seam ? { allowance: seam } : {};
+		const sewn = seam ? { allowance: seam } : {};
 		const [front, throat]: [Point, Point] = [
 			[long, toe],
 			[along, instepHeight]
 		];
 		const edges: Edge[] = [
-			{ kind: 'line', to: [long, 0], seam: 'sole', ...its },
-			{ kind: 'line', to: front, seam: 'front', ...its },
+			{ kind: 'line', to: [long, 0], seam: 'sole', ...sewn },
+			{ kind: 'line', to: front, seam: 'front', ...sewn },
 			{
 				kind: 'cubic',
 				c1: [long - (long - throat[0]) * 0.25, toe + (instepHeight - toe) * 0.35],
 				c2: [throat[0] + (long - throat[0]) * 0.2, instepHeight * 0.86],
 				to: throat,
 				seam: 'front',
-				...its
+				...sewn
 			},
-			{ kind: 'line', to: [ankle / 2, ankleHeight], seam: 'front', ...its },
-			{ kind: 'line', to: [top / 2, height], seam: 'front', ...its },
-			{ kind: 'line', to: [0, height], ...its },
-			{ kind: 'line', to: [0, 0], seam: 'back', ...its }
+			{ kind: 'line', to: [ankle / 2, ankleHeight], seam: 'front', ...sewn },
+			{ kind: 'line', to: [top / 2, height], seam: 'front', ...sewn },
+			{ kind: 'line', to: [0, height], ...sewn },
+			{ kind: 'line', to: [0, 0], seam: 'back', ...sewn }
 		];
 		const plan = edgesOf(sole).map(({ from }): Point3 => [from[0], from[1], 0]);
 		const side = (sign: number): Point3[] =>
@@ -102,7 +110,7 @@ export const shoeCover = shaper({
 		return shaped(
 			[
 				piece('side', { start: [0, 0], edges }, { quantity: 2, mirrored: true, grain: 90 }),
-				piece('sole', { ...sole, edges: sole.edges.map((e) => ({ ...e, ...its })) }, { grain: 90 })
+				piece('sole', { ...sole, edges: sole.edges.map((e) => ({ ...e, ...sewn })) }, { grain: 90 })
 			],
 			{
 				dimensions: [
@@ -119,10 +127,20 @@ export const shoeCover = shaper({
 						inputs: [mm('heel to instep', instep), mm('height of the instep', instepHeight)]
 					},
 					{
+						title: 'Girth at the top, as cut',
+						of: 'length',
+						formula: 'relaxed',
+						inputs: [
+							mm('girth at the top', its.top),
+							count('stretch across, percent', its.stretchAcross),
+							count('share worn', its.stretchUsed)
+						]
+					},
+					{
 						title: 'Upper edge of a side',
 						of: 'length',
 						formula: 'share',
-						inputs: [mm('girth at the top', top), count('sides', 2)]
+						inputs: [mm('girth at the top, as cut', top), count('sides', 2)]
 					}
 				],
 				solid: [[...plan, plan[0]!], side(1), side(-1)]

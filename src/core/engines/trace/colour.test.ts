@@ -182,7 +182,7 @@ test('foam 2 to 20 mm high, seen from a camera that stands over a corner of the 
 				mmPerPx: MM,
 				mat: GREEN
 			});
-			const above = { foot: camera.foot, distance: camera.far };
+			const above = { foot: camera.foot, distance: camera.far, doubt: 0 };
 			told(traced(picture, { high: tall, above }), truth, `${tall} mm`);
 			if (tall === 20) {
 				const flat = traced(picture);
@@ -194,7 +194,19 @@ test('foam 2 to 20 mm high, seen from a camera that stands over a corner of the 
 	const middle = { ...camera, foot: [200, 150] as Point };
 	const disc = round(200, 150, 70);
 	const picture = matPhoto(blockSeen(disc, 20, middle), { wide: WIDE, high: HIGH, mmPerPx: MM, mat: GREEN });
-	told(traced(picture, { high: 20, above: { foot: middle.foot, distance: 700 } }), disc, 'beneath');
+	told(
+		traced(picture, { high: 20, above: { foot: middle.foot, distance: 700, doubt: 0.1 } }),
+		disc,
+		'beneath'
+	);
+	// Its rim is seen at 70 × 700 ÷ 680 = 72.1 mm: with a distance known to a quarter, 72.1 × 20 ÷ 700 × 0.25 = 0.51 mm; to a tenth, 0.2.
+	const codes = (doubt: number) =>
+		traced(picture, { high: 20, above: { foot: middle.foot, distance: 700, doubt } }).warnings.map((w) => [
+			w.code,
+			w.values
+		]);
+	assert.deepEqual(codes(0.25), [['heightDoubtful', { mm: '0.5', percent: 25 }]]);
+	assert.deepEqual(codes(0.1), []);
 });
 
 test('the job takes a picture in colour', () => {

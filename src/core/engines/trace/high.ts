@@ -1,5 +1,5 @@
 import { FillRule, intersectD } from 'clipper2-ts';
-import type { Point } from '../../units/point.ts';
+import { distance, type Point } from '../../units/point.ts';
 
 /** Where a picture was taken from, over the flat view: mm, y up. */
 export interface Above {
@@ -7,6 +7,22 @@ export interface Above {
 	foot: Point;
 	/** From there up to it. */
 	distance: number;
+	/** How well that is known: one standard deviation as a share of it. */
+	doubt: number;
+}
+
+/** From here on it is told how far an outline may be off, mm. */
+const TOLD = 0.5;
+
+/** How far the raised edge that is farthest out may be off, as the camera's distance is not well known, mm; null where that is little. */
+export function offBy(
+	rings: readonly (readonly Point[])[],
+	high: number,
+	{ foot, distance: far, doubt }: Above
+): number | null {
+	const out = Math.max(0, ...rings.map((ring) => Math.max(...ring.map((p) => distance(p, foot)))));
+	const off = (out * high * doubt) / far;
+	return off > TOLD ? off : null;
 }
 
 /**
@@ -19,9 +35,9 @@ export interface Above {
 export function laidDown(
 	rings: readonly (readonly Point[])[],
 	high: number,
-	{ foot, distance }: Above
+	{ foot, distance: far }: Above
 ): Point[][] {
-	const by = (distance - high) / distance;
+	const by = (far - high) / far;
 	const path = (ring: readonly Point[], scale: number) =>
 		ring.map(([x, y]) => ({ x: foot[0] + (x - foot[0]) * scale, y: foot[1] + (y - foot[1]) * scale }));
 	const laid = intersectD(

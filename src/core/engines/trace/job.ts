@@ -66,8 +66,8 @@ export function runTraceJob(job: TraceJob): Parsed<unknown> {
 	if (!toPlane.ok) return { ok: false, problem: { ...toPlane.problem, path: ['reference', 'points'] } };
 	const { width: wide, height: high } = job.reference;
 	const view: FlatView = { left: 0, top: 0, width: wide, height: high, pixelsPerMm: 1 / job.mmPerPx };
-	const { foot, distance } = cameraOf(toPlane.value, job.reference, picture);
-	const above = { foot: inView(foot, view), distance };
+	const { foot, distance, relativeSigma } = cameraOf(toPlane.value, job.reference, picture);
+	const above = { foot: inView(foot, view), distance, doubt: relativeSigma };
 	const done = ended(trace(ended(rectify(picture, toPlane.value, view)), { ...job, above }));
 	if (!done.ok) return done;
 	const { pieces, specks, contrast, softness, blurred, warnings } = done.value;

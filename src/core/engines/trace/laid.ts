@@ -66,9 +66,13 @@ export function shareOfPieces(
 			const i = y * width + x;
 			const its = label[i]!;
 			if (its < 0) continue;
-			const same = (j: number) => label[j] === its;
 			within[i] =
-				same(i - BAND) && same(i + BAND) && same(i - BAND * width) && same(i + BAND * width) ? 1 : 0;
+				label[i - BAND] === its &&
+				label[i + BAND] === its &&
+				label[i - BAND * width] === its &&
+				label[i + BAND * width] === its
+					? 1
+					: 0;
 		}
 	spread(label, width, height);
 	const share = new Float32Array(label.length);
@@ -98,17 +102,22 @@ function lightest(share: Float32Array, i: number, width: number, height: number)
 	let most = 0;
 	for (let v = y - BESIDE; v <= y + BESIDE; v++) {
 		// Nine pixels by sums down three columns, each handed on to the next.
-		const column = (u: number) =>
-			share[(v - 1) * width + u]! + share[v * width + u]! + share[(v + 1) * width + u]!;
-		let [a, b] = [column(x - BESIDE - 1), column(x - BESIDE)];
-		for (let u = x - BESIDE; u <= x + BESIDE; u++) {
-			const c = column(u + 1);
+		const at = v * width + x;
+		let a = column(share, at - BESIDE - 1, width);
+		let b = column(share, at - BESIDE, width);
+		for (let j = at - BESIDE + 1; j <= at + BESIDE + 1; j++) {
+			const c = column(share, j, width);
 			if (a + b + c > most) most = a + b + c;
-			[a, b] = [b, c];
+			a = b;
+			b = c;
 		}
 	}
 	return most / 9;
 }
+
+/** One pixel with those above and below it. */
+const column = (share: Float32Array, i: number, width: number) =>
+	share[i - width]! + share[i]! + share[i + width]!;
 
 const lightOf = (mat: Colour) => mat[0] + mat[1] + mat[2];
 /** A piece's colour where the mat is so light. */
@@ -132,10 +141,15 @@ function shareIn(p: Colour, mat: Colour, patch: Patch): number {
 const held = (m: number) => (m < -0.5 ? -0.5 : m > 1.5 ? 1.5 : m);
 
 /** Patches of what is above a level, numbered from 0; −1 is mat. */
-export function labelled({ width, height, data }: Grey, level: number): Int32Array {
+export function labelled({ width, data }: Grey, level: number): Int32Array {
 	const label = new Int32Array(data.length).fill(-1);
 	const stack: number[] = [];
 	let next = 0;
+	const reach = (j: number) => {
+		if (label[j]! >= 0 || data[j]! < level) return;
+		label[j] = next;
+		stack.push(j);
+	};
 	for (let start = 0; start < data.length; start++) {
 		if (data[start]! < level || label[start]! >= 0) continue;
 		label[start] = next;
@@ -143,11 +157,10 @@ export function labelled({ width, height, data }: Grey, level: number): Int32Arr
 		while (stack.length) {
 			const i = stack.pop()!;
 			const x = i % width;
-			for (const j of [x > 0 ? i - 1 : -1, x < width - 1 ? i + 1 : -1, i - width, i + width]) {
-				if (j < 0 || j >= width * height || label[j]! >= 0 || data[j]! < level) continue;
-				label[j] = next;
-				stack.push(j);
-			}
+			if (x > 0) reach(i - 1);
+			if (x < width - 1) reach(i + 1);
+			if (i >= width) reach(i - width);
+			if (i < data.length - width) reach(i + width);
 		}
 		next++;
 	}

@@ -16,17 +16,35 @@ const terms = (x: number, y: number) => [1, x, y, x * x, x * y, y * y];
 /** How many of them are fitted, round by round. */
 const TERMS = [1, 3, 6] as const;
 
-/** Coefficients of the terms that come nearest to the values: least squares by the normal equations. */
-function fitted(samples: readonly { t: readonly number[]; v: number }[]): number[] {
-	const n = samples[0]!.t.length;
-	const a = Matrix.zeros(n, n);
-	const b = Matrix.zeros(n, 1);
+interface Sample {
+	/** Of the terms, and of each plane. */
+	t: readonly number[];
+	v: readonly number[];
+	isMat: boolean;
+}
+
+/** Coefficients of the first `n` terms that come nearest to the values of each plane: least squares by the normal equations. */
+function fitted(samples: readonly Sample[], n: number, planes: number): number[][] {
+	const a = Array.from({ length: n }, () => new Array<number>(n).fill(0));
+	const b = Array.from({ length: n }, () => new Array<number>(planes).fill(0));
 	for (const { t, v } of samples)
 		for (let i = 0; i < n; i++) {
-			b.set(i, 0, b.get(i, 0) + t[i]! * v);
-			for (let j = 0; j < n; j++) a.set(i, j, a.get(i, j) + t[i]! * t[j]!);
+			for (let j = 0; j < n; j++) a[i]![j]! += t[i]! * t[j]!;
+			for (let c = 0; c < planes; c++) b[i]![c]! += t[i]! * v[c]!;
 		}
-	return solve(a, b).to1DArray();
+	return solve(new Matrix(a), new Matrix(b)).transpose().to2DArray();
+}
+
+/** How far a sample is from the surfaces, in the plane where it is farthest. */
+function offOf({ t, v }: Sample, k: readonly (readonly number[])[]): number {
+	let most = 0;
+	for (let c = 0; c < k.length; c++) {
+		let off = v[c]!;
+		for (let i = 0; i < t.length; i++) off -= t[i]! * k[c]![i]!;
+		if (off < 0) off = -off;
+		if (off > most) most = off;
+	}
+	return most;
 }
 
 /** Values over the pixels, one of each plane: a + u·(b + u·c) along a row, u being how far across, −1 to 1. */
@@ -46,7 +64,7 @@ export function matSurfaces(
 	isMat: IsMat
 ): Surfaces {
 	const step = Math.max(1, Math.round(Math.max(width, height) / 160));
-	const samples: { t: readonly number[]; v: number[]; isMat: boolean }[] = [];
+	const samples: Sample[] = [];
 	for (let y = 0; y < height; y += step)
 		for (let x = 0; x < width; x += step)
 			samples.push({
@@ -60,16 +78,12 @@ export function matSurfaces(
 	for (let round = 0; round < 6; round++) {
 		// From one colour to a slope to a bow: what is bent from a few pixels on strays far off where there are none.
 		const used = TERMS[Math.min(round, TERMS.length - 1)]!;
-		k = planes.map((_, c) => [
-			...fitted(chosen.map((s) => ({ t: s.t.slice(0, used), v: s.v[c]! }))),
-			...Array.from({ length: terms(0, 0).length - used }, () => 0)
-		]);
-		const off = (s: (typeof samples)[number]) =>
-			Math.max(...k.map((its, c) => Math.abs(s.v[c]! - s.t.reduce((sum, t, i) => sum + t * its[i]!, 0))));
-		const sorted = chosen.map(off).sort((p, q) => p - q);
+		const none = new Array<number>(terms(0, 0).length - used).fill(0);
+		k = fitted(chosen, used, planes.length).map((its) => [...its, ...none]);
+		const sorted = Float64Array.from(chosen, (s) => offOf(s, k)).sort();
 		// Twice the median deviation and a little: what noise does, and no piece.
 		const most = 3 * 1.4826 * (sorted[Math.floor(sorted.length / 2)] ?? 0) + 4;
-		const now = samples.filter((s) => off(s) <= most);
+		const now = samples.filter((s) => offOf(s, k) <= most);
 		if (now.length < 30) break;
 		chosen = now;
 	}
@@ -78,5 +92,9 @@ export function matSurfaces(
 		const v = (2 * y) / height - 1;
 		return k.map((c) => [c[0]! + c[2]! * v + c[5]! * v * v, c[1]! + c[4]! * v, c[3]!] as const);
 	};
-	return { across, row, at: (x, y) => row(y).map(([a, b, c]) => a + across(x) * (b + across(x) * c)) };
+	const at = (x: number, y: number) => {
+		const [u, v] = [across(x), (2 * y) / height - 1];
+		return k.map((c) => c[0]! + c[2]! * v + c[5]! * v * v + u * (c[1]! + c[4]! * v + u * c[3]!));
+	};
+	return { across, row, at };
 }

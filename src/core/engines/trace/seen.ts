@@ -1,7 +1,7 @@
 import { alongStretch, distance, type Point } from '../../units/point.ts';
 import { goesRound } from '../pattern/outline.ts';
 import type { Pixels } from '../plane/rectify.ts';
-import { coloursOf, distanceFromMat, smoothed, type Colour, type Colours } from './colour.ts';
+import { coloursOf, distancesFromMat, smoothed, type Colour, type Colours } from './colour.ts';
 import { contours, greyOf, type Grey } from './contour.ts';
 import { labelled, shareOfPieces, type Laid } from './laid.ts';
 import { atBorder, matSurfaces, type IsMat } from './mat.ts';
@@ -100,10 +100,11 @@ export function seenDrawn(picture: Pixels, gapPx: number): Seen | null {
  * pixels; at least a little.
  */
 function matLevel({ width, height, data }: Grey, isMat: IsMat): number {
-	const strays: number[] = [];
+	const all = new Float32Array(Math.ceil(height / 2) * Math.ceil(width / 2));
+	let n = 0;
 	for (let y = 0; y < height; y += 2)
-		for (let x = 0; x < width; x += 2) if (isMat(x, y)) strays.push(data[y * width + x]!);
-	strays.sort((a, b) => a - b);
+		for (let x = 0; x < width; x += 2) if (isMat(x, y)) all[n++] = data[y * width + x]!;
+	const strays = all.subarray(0, n).sort();
 	return Math.max(5, Math.min(12, 1.5 * (strays[Math.floor(strays.length * 0.94)] ?? 0)));
 }
 
@@ -148,8 +149,8 @@ export function seenLaid(
 			? { field: off, level: contrast / 2, contrast, soft, laid }
 			: { field: its.share, level: 0.5, contrast, soft, laid };
 	};
-	const byHue = seen(distanceFromMat(colours, mat, true), true);
-	const plain = distanceFromMat(colours, mat, false);
+	const { plain, byHue: hued } = distancesFromMat(colours, mat);
+	const byHue = seen(hued, true);
 	const dark = Math.max(DARK, 2 * matLevel(plain, isMat));
 	if (byHue && !liesByItself(labelled(plain, dark), byHue.laid!.its.label, least)) return byHue;
 	return seen(plain, false) ?? byHue;

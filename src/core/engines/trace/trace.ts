@@ -3,11 +3,11 @@ import { flatten } from '../pattern/outline.ts';
 import type { Outline, Piece } from '../../facts/piece.ts';
 import type { Pixels } from '../plane/rectify.ts';
 import type { Point } from '../../units/point.ts';
-import { bad, good, type Parsed, type Problem } from '../../units/problem.ts';
+import { bad, good, problem, type Parsed, type Problem } from '../../units/problem.ts';
 import { contours } from './contour.ts';
 import { curved } from './curves.ts';
 import { doubts } from './doubts.ts';
-import { laidDown, type Above } from './high.ts';
+import { laidDown, offBy, type Above } from './high.ts';
 import { seenDrawn, seenLaid, SHARP_PX } from './seen.ts';
 import { enclosed, twiceArea } from './strokes.ts';
 
@@ -76,6 +76,9 @@ export function* trace(picture: Pixels, options: TraceOptions): Generator<number
 	const onMat = lines.map((line) =>
 		line.map(([x, y]): Point => [(x + 0.5) * mmPerPx, (picture.height - 0.5 - y) * mmPerPx])
 	);
+	const off = look === 'laid' && above && high > 0 ? offBy(onMat, high, above) : null;
+	if (off !== null)
+		warnings.push(problem('heightDoubtful', { mm: off.toFixed(1), percent: Math.round(above!.doubt * 100) }));
 	const rings =
 		look === 'drawn' ? enclosed(onMat, mmPerPx) : above && high > 0 ? laidDown(onMat, high, above) : onMat;
 	const ways: Way[] = [];

@@ -1,7 +1,7 @@
 import { error, fail, type Action } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { database } from '../database.ts';
-import { Absent, Refused, Stale } from '../db/rows.ts';
+import { Absent, Refused, Renewed, Stale } from '../db/rows.ts';
 import type { Database } from '../db/open.ts';
 import { standingAsIf } from '../read/plans.ts';
 import { contextOf, runCommand, type Command, type Context } from './command.ts';
@@ -18,9 +18,13 @@ interface Asked<S extends z.ZodType> {
 export const actionOf =
 	<S extends z.ZodType>(name: string, { input, run }: Asked<S>): Action =>
 	async (event) => {
-		const { formKey, ...values } = formValues(await readForm(event.request));
+		const { formKey, life, ...values } = formValues(await readForm(event.request));
 		const db = await database();
-		const context = { ...(await contextOf(db, db.folder, event.params)), formKey: keyOf(formKey) };
+		const context = {
+			...(await contextOf(db, db.folder, event.params)),
+			formKey: keyOf(formKey),
+			life: typeof life === 'string' && life ? life : null
+		};
 		const failure = (status: number, message: string, more: Partial<FormFailure> = {}) =>
 			fail(status, {
 				command: name,
@@ -37,6 +41,7 @@ export const actionOf =
 			return failure(400, 'Something here needs a second look.', { errors });
 		}
 		try {
+			if (context.life !== null && context.life !== db.life) throw new Renewed();
 			const { words, result = null } = await run(db, parsed.data, context);
 			return { command: name, done: words, result } satisfies FormDone;
 		} catch (problem) {
@@ -47,6 +52,7 @@ export const actionOf =
 					problem.field ? { errors: { [problem.field]: problem.message } } : {}
 				);
 			if (problem instanceof Stale) return failure(409, problem.message, { current: problem.current });
+			if (problem instanceof Renewed) return failure(409, problem.message, { renewed: true });
 			if (problem instanceof Absent) error(404, problem.message);
 			const missing = missingLink(problem);
 			if (missing) return failure(422, missing.words, missing.errors);

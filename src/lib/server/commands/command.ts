@@ -25,6 +25,8 @@ export interface Context {
 	shop: Shop | null;
 	/** What the form is known by: sent twice, it is done once. */
 	formKey: string | null;
+	/** Of the data that it was shown in; null where that is not known. */
+	life: string | null;
 }
 
 /**
@@ -63,7 +65,8 @@ export async function contextOf(
 		now: clock(),
 		folder,
 		shop: null,
-		formKey: null
+		formKey: null,
+		life: null
 	};
 }
 
@@ -85,6 +88,7 @@ export async function runCommand<S extends z.ZodType, R>(
 				result: { words: done.words, result: done.result }
 			};
 		},
-		context.formKey
+		context.formKey,
+		context.life
 	);
 }

@@ -7,6 +7,7 @@ import { parseClock, parseDate, parseLocalTime } from '$core/units/localTime.ts'
 import { formatLength, parseArea, parseLength, type LengthUnit } from '$core/units/measure.ts';
 import { parseMoney } from '$core/units/money.ts';
 import { parseNumber } from '$core/units/number.ts';
+import { parseJson } from '../json.ts';
 
 /** Form fields: text in, values of the core out, with the core's words when they cannot be read. */
 
@@ -110,7 +111,7 @@ export const json = <T extends z.ZodType>(schema: T, message: string, most = 50_
 		.transform((text, ctx) => {
 			try {
 				// A text that PostgreSQL keeps has no NUL, however it is written.
-				return JSON.parse(text.replaceAll('\\u0000', '')) as unknown;
+				return parseJson(Buffer.from(text.replaceAll('\\u0000', '')));
 			} catch {
 				ctx.addIssue({ code: 'custom', message });
 				return z.NEVER;
@@ -134,3 +135,17 @@ export const ids = () => z.array(id()).default([]);
 export const severalKeys = (rows: Readonly<Record<string, unknown>>) => z.array(keyOf(rows)).default([]);
 export const several = <const T extends readonly [string, ...string[]]>(options: T) =>
 	z.array(choice(options)).default([]);
+
+/**
+ * What two schemas read of one form, with the refusals of both. An intersection of the library fails where one of them has read a
+ * field and the other has refused it unread.
+ */
+export function both<A extends z.ZodType, B extends z.ZodType>(a: A, b: B) {
+	const schema = z.unknown().transform((form, context): z.output<A> & z.output<B> => {
+		const [one, other] = [a.safeParse(form), b.safeParse(form)];
+		for (const { path, message } of [...(one.error?.issues ?? []), ...(other.error?.issues ?? [])])
+			context.addIssue({ code: 'custom', path: [...path], message });
+		return Object.assign({}, one.data, other.data) as never;
+	});
+	return Object.assign(schema, { parts: [a, b] });
+}

@@ -123,10 +123,7 @@ async function usersOf(
 const setRow = (tableName: HandbookTable) =>
 	command(
 		(context: Context) =>
-			z.intersection(
-				z.object({ key: f.text(60) }),
-				FORMS[tableName](context) as z.ZodType<Record<string, unknown>>
-			),
+			f.both(z.object({ key: f.text(60) }), FORMS[tableName](context) as z.ZodType<Record<string, unknown>>),
 		async (tx, { key: given, ...content }, { trade }) => {
 			if (given && !Object.hasOwn(trade[tableName], given)) throw new Absent('row');
 			const name = nameOfRow(content);

@@ -9,7 +9,8 @@ import { COSTUME, COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$
 import { wearersOf } from '../../../core/facts/measureRecord.ts';
 import { zoneStacks } from '../../../core/answers/layers.ts';
 import { clock } from '../clock.ts';
-import { restoreBackup, writeBackup } from '../backup.ts';
+import { writeBackup } from '../backup.ts';
+import { restoreBackup } from '../restore.ts';
 import { readCostumeZip, writeCostumeZip } from '../costumeFile.ts';
 import { Absent, Refused, Stale } from '../db/rows.ts';
 import { readStored, smaller } from '../pictures.ts';

@@ -176,7 +176,7 @@ const isFirst = async (tx: Executor, componentId: number): Promise<boolean> =>
 
 export const shapeCommands = {
 	addShape: command(
-		(context) => z.intersection(z.object({ componentId: f.id() }), shapeForm(context)),
+		(context) => f.both(z.object({ componentId: f.id() }), shapeForm(context)),
 		async (tx, v, context) => {
 			const { record, component, name } = await checked(tx, v.componentId, v, context);
 			const result = await one<{ id: number }>(
@@ -201,7 +201,7 @@ export const shapeCommands = {
 	),
 
 	editShape: command(
-		(context) => z.intersection(z.object({ id: f.id(), version: f.version() }), shapeForm(context)),
+		(context) => f.both(z.object({ id: f.id(), version: f.version() }), shapeForm(context)),
 		async (tx, v, context) => {
 			const shape = await ownShape(tx, v.id, context);
 			// Another material begins with one layer of it.

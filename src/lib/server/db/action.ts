@@ -1,7 +1,7 @@
 import { formatLocalTime } from '$core/units/localTime.ts';
 import { clock } from '../clock.ts';
 import type { Database, Executor } from './open.ts';
-import { one } from './rows.ts';
+import { one, Renewed } from './rows.ts';
 
 export interface ActionInfo {
 	/** What was done, in plain words, for History. */
@@ -16,13 +16,18 @@ export interface ActionInfo {
  * One action: one transaction, and one entry in History with every row it touched. The triggers
  * refuse a write outside of one. The words may depend on what was found, so `run` returns them.
  * What was sent before under the same key was done already: it is answered again, and nothing is done twice.
+ * @throws Renewed when it was shown in another life of the data
  */
 export async function act<T>(
 	db: Database,
 	run: (tx: Executor, actionId: number) => Promise<ActionInfo & { result: T }>,
-	formKey: string | null = null
+	formKey: string | null = null,
+	life: string | null = null
 ): Promise<T> {
+	db.room();
 	return db.transaction(async (tx) => {
+		if (life !== null && (await one<{ id: string }>(tx, 'select id from life'))!.id !== life)
+			throw new Renewed();
 		const done =
 			formKey && (await one<{ answer: T }>(tx, 'select answer from action where form_key = $1', [formKey]));
 		if (done) return done.answer;

@@ -1,5 +1,5 @@
 import type { PGlite } from '@electric-sql/pglite';
-import { TABLE_NAMES } from '$core/facts/tables.ts';
+import { isOfCostume, linksWithin, TABLE_NAMES, type TableName } from '$core/facts/tables.ts';
 import start from './migrations/001_start.sql?raw';
 import lookAndMeasure from './migrations/002_look_and_measure.sql?raw';
 import pattern from './migrations/003_pattern.sql?raw';
@@ -13,6 +13,7 @@ import house from './migrations/010_house.sql?raw';
 import shop from './migrations/011_shop.sql?raw';
 import trueJoints from './migrations/012_true_joints.sql?raw';
 import trueShapes from './migrations/013_true_shapes.sql?raw';
+import heldTogether from './migrations/014_held_together.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -28,7 +29,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 10, name: 'house', sql: house },
 	{ id: 11, name: 'shop', sql: shop },
 	{ id: 12, name: 'true joints', sql: trueJoints },
-	{ id: 13, name: 'true shapes', sql: trueShapes }
+	{ id: 13, name: 'true shapes', sql: trueShapes },
+	{ id: 14, name: 'held together', sql: heldTogether }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;
@@ -65,7 +67,7 @@ export async function migrate(pg: PGlite, upTo = NEWEST_SCHEMA): Promise<void> {
 
 /** Every table that is described has its changes recorded and its versions counted. */
 async function watch(pg: PGlite): Promise<void> {
-	const { rows } = await pg.query<{ name: string }>(
+	const { rows } = await pg.query<{ name: TableName }>(
 		'select relname as name from pg_class where relkind = $1 and relname = any($2)',
 		['r', TABLE_NAMES]
 	);
@@ -73,4 +75,14 @@ async function watch(pg: PGlite): Promise<void> {
 		await pg.exec(`create or replace trigger record_change after insert or update or delete on ${name}
 			for each row execute function record_change();
 			create or replace trigger count_version before update on ${name} for each row execute function count_version();`);
+	const { rows: guard } = await pg.query(`select 1 from pg_proc where proname = 'hold_to_costume'`);
+	if (guard.length === 0) return;
+	for (const { name } of rows) {
+		const links = isOfCostume(name) ? linksWithin(name) : [];
+		if (links.length === 0) continue;
+		const told = links.flatMap(({ column, table }) => [column, table]).map((word) => `'${word}'`);
+		await pg.exec(`drop trigger if exists hold_to_costume on ${name};
+			create constraint trigger hold_to_costume after insert or update of ${links.map((l) => l.column).join(', ')} on ${name}
+			deferrable initially immediate for each row execute function hold_to_costume(${told.join(', ')});`);
+	}
 }

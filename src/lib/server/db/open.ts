@@ -1,11 +1,12 @@
 import { PGlite, types } from '@electric-sql/pglite';
 import { randomUUID } from 'node:crypto';
-import { mkdirSync } from 'node:fs';
+import { accessSync, constants, existsSync, mkdirSync, statfsSync } from 'node:fs';
 import { join } from 'node:path';
-import { parseDate, parseLocalTime } from '$core/units/localTime.ts';
+import { parseDate, parseLocalTime, type LocalMinutes } from '$core/units/localTime.ts';
 import type { Parsed } from '$core/units/problem.ts';
 import { lockFolder, type FolderLock } from './lock.ts';
 import { migrate } from './migrate.ts';
+import { openOnDisk, type Synced } from './onDisk.ts';
 
 export interface Rows<T> {
 	rows: T[];
@@ -22,35 +23,73 @@ export interface Database extends Executor {
 	folder: string;
 	/** Of what the tables hold; another one after a restore. What is kept in memory about them ends with it. */
 	readonly era: string;
-	beginEra(): void;
+	/** The same, and kept over a start: what windows were shown is of this one. */
+	readonly life: string;
+	beginEra(life: string): void;
+	/** How often something may have been written since it was opened. */
+	readonly writes: number;
+	/**
+	 * Asked before anything is written: what begins to be written has to have room to its end.
+	 * @throws with the code ENOSPC when the disk is all but full
+	 */
+	room(): void;
 	close(): Promise<void>;
 }
+
+/** So much stays free on the disk: two files of the database's log. When these cannot be written it can only stop. */
+const RESERVE = 32 * 1024 * 1024;
+/** So much a new database takes, with room to begin. */
+const FIRST = 128 * 1024 * 1024;
+const full = () => Object.assign(new Error('The disk is all but full.'), { code: 'ENOSPC' });
+const freeOn = (folder: string): number => {
+	const { bavail, bsize } = statfsSync(folder);
+	return bavail * bsize;
+};
 
 /**
  * Times come as local minutes and dates as day numbers: a JavaScript Date would put a zone on them.
  * They go in as text. Money columns are bigint; no single amount loses digits as a number.
  */
 const parsers = {
-	[types.TIMESTAMP]: (text: string) => stored(parseLocalTime(text.slice(0, 16)), text),
-	[types.DATE]: (text: string) => stored(parseDate(text), text),
+	[types.TIMESTAMP]: readTime,
+	[types.DATE]: readDay,
 	[types.INT8]: (text: string) => Number(text)
 };
+
+export function readTime(text: string): LocalMinutes {
+	return stored(parseLocalTime(text.slice(0, 16)), text);
+}
+
+export function readDay(text: string): number {
+	return stored(parseDate(text), text);
+}
 
 function stored<T>(parsed: Parsed<T>, text: string): T {
 	if (!parsed.ok) throw new Error(`The database holds a date that does not exist: ${text}`);
 	return parsed.value;
 }
 
-/** Opens the data folder, holds it against other processes, and brings its tables up to date. */
+/**
+ * Opens the data folder, holds it against other processes, and brings its tables up to date.
+ * @param how for tests: what one like it was dumped as, what is told of every file that is on the disk, and how much of it is free
+ */
 export async function openDatabase(
 	folder: string,
-	beforeOpening: (folder: string) => void = () => {}
+	beforeOpening: (folder: string) => void = () => {},
+	how: { from?: Blob; synced?: Synced; free?: () => number } = {}
 ): Promise<Database> {
 	const lock = await lockFolder(folder);
 	try {
 		beforeOpening(folder);
 		mkdirSync(join(folder, 'files'), { recursive: true });
-		return await openLocked(join(folder, 'db'), folder, lock);
+		// The database would not say why.
+		for (const name of ['', 'files', 'db'])
+			if (existsSync(join(folder, name))) accessSync(join(folder, name), constants.W_OK);
+		const free = how.free ?? (() => freeOn(folder));
+		// Half a new database could not be opened.
+		if (!existsSync(join(folder, 'db', 'PG_VERSION')) && free() < FIRST) throw full();
+		const pg = await openOnDisk(join(folder, 'db'), options(how.from), how.synced);
+		return await openLocked(pg, folder, lock, free);
 	} catch (error) {
 		lock.release();
 		throw error;
@@ -61,35 +100,65 @@ export async function openDatabase(
  * A database in memory, for tests.
  * @param from what one like it was dumped as: opening it takes a fifth of the time of making one
  */
-export const openInMemory = (folder: string, from?: Blob): Promise<Database> =>
-	openLocked('memory://', folder, { release() {} }, from);
+export const openInMemory = async (folder: string, from?: Blob): Promise<Database> =>
+	openLocked(await PGlite.create('memory://', options(from)), folder, { release() {} }, () => Infinity);
 
-async function openLocked(path: string, folder: string, lock: FolderLock, from?: Blob): Promise<Database> {
-	const pg = await PGlite.create(path, {
-		parsers,
-		relaxedDurability: false,
-		...(from && { loadDataDir: from })
-	});
+const options = (from?: Blob) => ({ parsers, ...(from && { loadDataDir: from }) });
+
+async function openLocked(
+	pg: PGlite,
+	folder: string,
+	lock: FolderLock,
+	free: () => number
+): Promise<Database> {
 	await migrate(pg);
 	let era = randomUUID();
+	let writes = 0;
+	let life = (await pg.query<{ id: string }>('select id from life')).rows[0]!.id;
 	return {
 		folder,
 		get era() {
 			return era;
 		},
-		beginEra: () => {
-			era = randomUUID();
+		get life() {
+			return life;
 		},
-		query: (sql, params) => pg.query(sql, checked(params)),
+		beginEra: (its) => {
+			era = randomUUID();
+			life = its;
+		},
+		get writes() {
+			return writes;
+		},
+		query: async (sql, params) => {
+			await breath();
+			return pg.query(sql, checked(params));
+		},
 		transaction: (run) =>
-			pg.transaction((tx) =>
-				run({ query: (sql, params) => tx.query(sql, checked(params)) })
-			) as Promise<never>,
+			pg
+				.transaction((tx) => run({ query: (sql, params) => tx.query(sql, checked(params)) }))
+				.finally(() => writes++) as Promise<never>,
+		room: () => {
+			if (free() < RESERVE) throw full();
+		},
 		close: async () => {
 			await pg.close();
 			lock.release();
 		}
 	};
+}
+
+/** For so long, ms, is one thing after another done before what came in meanwhile is heard. */
+const TURN = 20;
+let turnEnds = 0;
+
+/** The database answers within the same turn: without a pause one page after another would be made before anything else is heard. */
+async function breath(): Promise<void> {
+	const now = performance.now();
+	if (now < turnEnds) return;
+	// The first after a pause, or the one whose turn is over.
+	await new Promise((heard) => setImmediate(heard));
+	turnEnds = performance.now() + TURN;
 }
 
 /** `undefined` as a parameter is a programmer's mistake that would silently store null. */

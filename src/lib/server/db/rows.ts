@@ -7,7 +7,12 @@ const camel = (name: string) => name.replace(/_(\w)/g, (_, letter: string) => le
 /** Rows with snake_case columns as objects with camelCase keys. */
 export async function all<T>(db: Executor, sql: string, params: unknown[] = []): Promise<T[]> {
 	const { rows } = await db.query<Plain>(sql, params);
-	return rows.map((row) => Object.fromEntries(Object.entries(row).map(([k, v]) => [camel(k), v])) as T);
+	const names = Object.keys(rows[0] ?? {}).map((name) => [name, camel(name)] as const);
+	return rows.map((row) => {
+		const fact: Plain = {};
+		for (const [name, key] of names) fact[key] = row[name];
+		return fact as T;
+	});
 }
 
 /** The one row, or null. */
@@ -30,6 +35,15 @@ export class Stale extends Error {
 	) {
 		super(
 			`This ${what} was changed in another window meanwhile. What you typed is still here: compare, then save again.`
+		);
+	}
+}
+
+/** All data was put back since this was shown: its row may be another one now. */
+export class Renewed extends Error {
+	constructor() {
+		super(
+			'A backup was put in place of all data since this was shown. What you typed is still here: look at what there is now, then save again.'
 		);
 	}
 }

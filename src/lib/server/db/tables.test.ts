@@ -1,14 +1,25 @@
 import { PGlite } from '@electric-sql/pglite';
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { columnsOfTable, storedName, TABLE_NAMES, TABLES } from '$core/facts/tables.ts';
-import { testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
+import {
+	columnsOfTable,
+	isOfCostume,
+	linksWithin,
+	storedName,
+	TABLE_NAMES,
+	TABLES,
+	type TableName
+} from '$core/facts/tables.ts';
+import { costumeIds, demoWorkshop, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
+import { FIRST_SETTINGS } from '$core/facts/workshop.ts';
 import { writeBackup } from '../backup.ts';
 import { costumeCommands } from '../commands/costume.ts';
 import { unzipSync } from 'fflate';
+import { act } from './action.ts';
+import { loadSettings } from '../read/workshop.ts';
 import { migrate } from './migrate.ts';
 import { Absent, all, one, Stale } from './rows.ts';
-import { insertAll, select, selectOfCostumes, update } from './tables.ts';
+import { insertAll, select, selectOfCostumes, set, update, type Values } from './tables.ts';
 
 let w: TestWorkshop;
 before(async () => (w = await testWorkshop('2027-03-01T09:00')));
@@ -25,7 +36,7 @@ test('the description of the tables is what stands in the database: columns, lin
 		const described = Object.entries(columnsOfTable(name)).map(([key, column]) => storedName(key, column));
 		assert.deepEqual([...described, 'id', 'version'].sort(), own(name).sort(), name);
 	}
-	const kept = ['action', 'change', 'migration', 'revision', 'current_action', 'request'];
+	const kept = ['action', 'change', 'migration', 'revision', 'current_action', 'request', 'life'];
 	const others = new Set(columns.map((c) => c.of).filter((of) => !TABLE_NAMES.some((name) => name === of)));
 	assert.deepEqual(
 		[...others].filter((of) => !kept.includes(of)),
@@ -135,4 +146,76 @@ test('rows are put in, found by their costume, and written in the version that w
 		]))!.n,
 		2
 	);
+});
+
+test('what hangs on a costume links to nothing of another one, whichever link it is', async () => {
+	const demo = await demoWorkshop();
+	const ids = await costumeIds(demo.db, false);
+	const rowsOf = async (table: TableName) =>
+		table === 'costume'
+			? ids.map((id) => ({ id, costumeId: id }))
+			: selectOfCostumes<{ id: number }>(demo.db, table, ids);
+	const refused: string[] = [];
+	const without: string[] = [];
+	for (const of of TABLE_NAMES.filter(isOfCostume))
+		for (const { key, column, table } of linksWithin(of)) {
+			const rows = await rowsOf(of);
+			const targets = await rowsOf(table);
+			const row = rows.find((r) => targets.some((t) => t.costumeId !== r.costumeId));
+			const target = row && targets.find((t) => t.costumeId !== row.costumeId);
+			// By this link the row hangs on its costume: it would go to the other one.
+			const hangs = ['costume_id', 'component_id', 'step_id', 'picture_id', 'fitting_id'].find((c) =>
+				linksWithin(of).some((l) => l.column === c)
+			);
+			if (!row || !target || column === hangs) {
+				without.push(`${of}.${column}`);
+				continue;
+			}
+			await assert.rejects(
+				act(demo.db, async (tx) => {
+					await set(tx, of, row.id, { [key]: target.id } as Values<typeof of>);
+					return { words: 'Linked across', result: null };
+				}),
+				(error: { code?: string; detail?: string }) =>
+					error.code === '23503' && error.detail === `Key (${column})=(${target.id}) is of another costume.`,
+				`${of}.${column}`
+			);
+			refused.push(`${of}.${column}`);
+		}
+	for (const link of ['photo.step_id', 'photo.fault_id', 'need.step_id', 'step.fault_id', 'step.coat_id'])
+		assert.ok(refused.includes(link), `${link} was tried: ${without.join(', ')} were not`);
+	const [a, b] = await Promise.all(
+		(await costumeIds(demo.db, false))
+			.slice(0, 2)
+			.map(async (id) => (await selectOfCostumes<{ id: number }>(demo.db, 'step', [id]))[0]!.id)
+	);
+	await assert.rejects(
+		act(demo.db, async (tx) => {
+			await insertAll(tx, 'step_after', [{ stepId: a, afterId: b }]);
+			return { words: 'After a step of another one', result: null };
+		}),
+		(error: { code?: string }) => error.code === '23503'
+	);
+	await demo.close();
+});
+
+test('links that older data let through are undone when it is brought up to date', async () => {
+	const demo = await demoWorkshop();
+	const [mine, theirs] = await costumeIds(demo.db, false);
+	const ids = await selectOfCostumes<{ id: number }>(demo.db, 'step', [theirs!]);
+	const photo = (await selectOfCostumes<{ id: number }>(demo.db, 'photo', [mine!]))[0]!;
+	await demo.db.transaction(async (tx) => {
+		await tx.query(`select set_config('dapper.action', 'restore', true)`);
+		await tx.query('set constraints all deferred');
+		await tx.query('update photo set step_id = $1 where id = $2', [ids[0]!.id, photo.id]);
+		await tx.query('select bring_up_to_14()');
+	});
+	assert.deepEqual(await one(demo.db, 'select step_id from photo where id = $1', [photo.id]), {
+		stepId: null
+	});
+	await demo.close();
+});
+
+test('a workshop whose settings nobody has chosen has those that the tables begin with', async () => {
+	assert.deepEqual(await loadSettings(w.db), { id: 1, ...FIRST_SETTINGS });
 });

@@ -4,7 +4,8 @@ import { costumeIds, testWorkshop, type TestWorkshop } from '$tests/support/work
 import { todayOf } from '$core/answers/today.ts';
 import { checkPlan } from '$core/engines/schedule/checkPlan.ts';
 import { clockOf, DAY, dayOf, formatDate } from '$core/units/localTime.ts';
-import { listBackups, readBackup, restoreBackup, writeBackup } from '../backup.ts';
+import { listBackups, readBackup, writeBackup } from '../backup.ts';
+import { restoreBackup } from '../restore.ts';
 import { clock, startClock } from '../clock.ts';
 import { listActions } from '../db/undo.ts';
 import { plannedShop } from '../read/plans.ts';

@@ -42,6 +42,10 @@ export const WEARERS: Record<string, { note: string; measures: readonly DemoMeas
 				waistGirth: 765,
 				hipGirth: 990,
 				backWaistLength: 412,
+				frontWaistLength: 446,
+				neckToBust: 268,
+				bustApart: 188,
+				waistToHip: 205,
 				crotchLength: 690
 			}),
 			{ measure: 'waistGirth', mm: 782, daysAgo: 6 },
@@ -62,6 +66,7 @@ export const WEARERS: Record<string, { note: string; measures: readonly DemoMeas
 			...both('ankleGirth', 236, 237),
 			...both('heelInstepGirth', 316, 318),
 			...both('insideLeg', 762, 762),
+			...both('outsideLeg', 1034, 1034),
 			// A digit turned when it was written down: the sheet asks.
 			{ measure: 'footLength', mm: 246, side: 'left' },
 			{ measure: 'footLength', mm: 294, side: 'right', daysAgo: 6 },
@@ -288,23 +293,35 @@ export const FITS: Record<string, DemoFit> = {
 			},
 			{
 				component: 'Watch coat',
-				shaper: 'taperedBand',
-				name: 'sleeve',
+				shaper: 'bodice',
+				name: 'coat body',
 				of: 'Waxed linen, slate',
 				values: {
-					upper: { follows: 'upperArmGirth', plus: 70 },
-					lower: { follows: 'wristGirth', plus: 80 },
-					height: 430,
-					thickness: 0,
-					panels: 1,
-					overlap: 0,
-					gap: 0
-				},
-				works: [
-					{ kind: 'name', piece: 0, name: 'sleeve' },
-					{ kind: 'pair', piece: 0 },
-					{ kind: 'allowance', piece: 0, edges: [], mm: 13, corner: 'miter' }
-				]
+					shaping: 2,
+					opening: 2,
+					sleeves: 1,
+					underlap: 30,
+					chest: { follows: 'chestGirth', plus: 0 },
+					chestEase: 90,
+					waist: { follows: 'waistGirth', plus: 0 },
+					waistEase: 60,
+					neck: { follows: 'neckGirth', plus: 0 },
+					neckEase: 40,
+					shoulder: { follows: 'shoulderLength', plus: 0 },
+					acrossBack: { follows: 'acrossBack', plus: 0 },
+					backWaist: { follows: 'backWaistLength', plus: 0 },
+					armscye: { follows: 'armscyeGirth', plus: 0 },
+					armholeEase: 55,
+					frontWaist: { follows: 'frontWaistLength', plus: 0 },
+					neckToBust: { follows: 'neckToBust', plus: 0 },
+					bustApart: { follows: 'bustApart', plus: 0 },
+					arm: { follows: 'upperArmGirth', plus: 0 },
+					armEase: 70,
+					sleeveLength: { follows: 'armLength', plus: 15 },
+					sleeveHem: 260,
+					seam: 13,
+					hem: 30
+				}
 			},
 			{
 				component: 'Keel wig',

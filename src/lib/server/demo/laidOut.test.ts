@@ -13,7 +13,7 @@ import { loadWorkshop } from '../read/workshop.ts';
 let w: TestWorkshop;
 let NOW: number;
 before(async () => {
-	w = await demoWorkshop('2031-04-28T18:00');
+	w = await demoWorkshop();
 	NOW = clock();
 });
 after(() => w.close());

@@ -14,6 +14,10 @@ export interface Round {
 	/** Of one costume at work, as soon as it is known: those with earlier events come first. */
 	planOf(id: number): Promise<MadePlan>;
 	all(): Promise<ReadonlyMap<number, MadePlan>>;
+	/** As far as it is known by now. */
+	known(id: number): MadePlan | undefined;
+	/** The last that was known of one, in this round or in an earlier one. */
+	before(id: number): MadePlan | undefined;
 	/** The forecast of a plan that is known: null where there is nothing to simulate, undefined while it is worked out. */
 	forecastOf(id: number): Forecast | null | undefined;
 	/** The same once it is known; undefined when another plan has come in its place. */
@@ -24,6 +28,8 @@ export interface Planner {
 	/** The same round for the same shop and time. */
 	round(shop: Shop, start: LocalMinutes): Round;
 	close(): Promise<void>;
+	/** How many forecasts have been told: pages show them as soon as they are known. */
+	readonly told: number;
 }
 
 /** The built server says where its planning thread lies. Without one (tests, development) plans are made where they are asked for. */
@@ -37,7 +43,9 @@ class OwnPlanner implements Planner {
 	#last: { shop: Shop; start: LocalMinutes; plans: Map<number, MadePlan> } | null = null;
 	readonly #known = new WeakMap<MadePlan, Forecast | null>();
 	readonly #waiting = new Map<number, Waiting<Forecast | null | undefined>>();
+	told = 0;
 	readonly #forecasts = new Forecasts((id, plan, forecast) => {
+		this.told++;
 		if (plan) this.#known.set(plan, forecast);
 		this.#waiting.get(id)?.resolve(forecast);
 		this.#waiting.delete(id);
@@ -52,6 +60,8 @@ class OwnPlanner implements Planner {
 		return {
 			planOf: async (id) => plans.get(id)!,
 			all: async () => plans,
+			known: (id) => plans.get(id),
+			before: (id) => plans.get(id),
 			forecastOf: (id) => this.#known.get(plans.get(id)!),
 			forecastWhen: async (id) => {
 				const plan = plans.get(id)!;
@@ -76,6 +86,7 @@ class ThreadPlanner implements Planner {
 	constructor(readonly file: string) {}
 
 	#worker: Worker | null = null;
+	told = 0;
 	#count = 0;
 	readonly #underWay = new Map<number, Asked>();
 	#newest: Asked | null = null;
@@ -119,6 +130,11 @@ class ThreadPlanner implements Planner {
 		return worker;
 	}
 
+	/** The last plan that it has told. */
+	lastOf(id: number): MadePlan | undefined {
+		return this.#plans.get(id);
+	}
+
 	/** The forecast of a plan by its version. */
 	known(id: number, version: number | undefined): Forecast | null | undefined {
 		const its = this.#forecasts.get(id);
@@ -138,6 +154,7 @@ class ThreadPlanner implements Planner {
 	}
 
 	#toldForecast(id: number, version: number | null, forecast: Forecast | null): void {
+		this.told++;
 		if (version === null) this.#forecasts.delete(id);
 		else this.#forecasts.set(id, { version, forecast });
 		for (const [key, wait] of this.#waiting) {
@@ -237,6 +254,12 @@ class Asked implements Round {
 	}
 	all(): Promise<ReadonlyMap<number, MadePlan>> {
 		return this.#all.promise;
+	}
+	known(id: number): MadePlan | undefined {
+		return this.#plans.get(id);
+	}
+	before(id: number): MadePlan | undefined {
+		return this.#plans.get(id) ?? this.planner.lastOf(id);
 	}
 	forecastOf(id: number): Forecast | null | undefined {
 		return this.planner.known(id, this.#versions.get(id));

@@ -1,6 +1,6 @@
 import type { Forecast } from '$core/answers/forecast.ts';
 import { planAsIf, withRecord } from '$core/answers/asIf.ts';
-import { addTaken, byEvent, planCostume, type MadePlan } from '$core/answers/plan.ts';
+import { addTaken, byEvent, planCostume, planStill, type MadePlan } from '$core/answers/plan.ts';
 import { recutAfter, recutTotals, cutAt, type RecutPiece, type RecutTotals } from '$core/answers/recut.ts';
 import { withReserved } from '$core/answers/shopPlan.ts';
 import { standingOf, type Standing } from '$core/answers/standing.ts';
@@ -10,6 +10,7 @@ import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import { tryOut } from '../db/action.ts';
+import { clock } from '../clock.ts';
 import type { Database, Executor } from '../db/open.ts';
 import { startPlanner, type Planner, type Round } from '../planner/planner.ts';
 import { loadRecord } from './costume.ts';
@@ -24,6 +25,9 @@ const plannerOf = (db: Database): Planner => {
 	if (!planner) planners.set(db, (planner = startPlanner()));
 	return planner;
 };
+
+/** Another one whenever a page may show something else, if it is made of nothing but the database, the plans and the time. */
+export const stateOf = (db: Database): string => `${db.era} ${db.writes} ${plannerOf(db).told} ${clock()}`;
 
 export async function closePlanner(db: Database): Promise<void> {
 	await planners.get(db)?.close();
@@ -45,13 +49,52 @@ async function roundNow(db: Database, now: LocalMinutes): Promise<Rounded> {
 	return { shop, start, round: plannerOf(db).round(shop, start) };
 }
 
-/** The costumes at work, planned together. */
+/** So long a page waits for plans, ms; then it shows the last, and says so. */
+const SOON = 400;
+
+/** @returns whether it came in time */
+const inTime = (wanted: Promise<unknown>): Promise<boolean> =>
+	Promise.race([
+		wanted.then(() => true),
+		new Promise<boolean>((late) => setTimeout(() => late(false), SOON).unref())
+	]);
+
+export interface PlannedShop {
+	key: string;
+	shop: Shop;
+	plans: ReadonlyMap<number, MadePlan>;
+	/** Some of the plans are of before the last change: the new ones are being made. */
+	old: boolean;
+	round: Round;
+}
+
+/**
+ * The costumes at work, planned together.
+ * @param patience with `soon` the last plans come where the new ones take long
+ */
 export async function plannedShop(
 	db: Database,
-	now: LocalMinutes
-): Promise<{ key: string; shop: Shop; plans: ReadonlyMap<number, MadePlan>; round: Round }> {
+	now: LocalMinutes,
+	patience: 'soon' | 'exact' = 'exact'
+): Promise<PlannedShop> {
 	const { shop, start, round } = await roundNow(db, now);
-	return { key: `${shop.key} ${start}`, shop, plans: await round.all(), round };
+	const key = `${shop.key} ${start}`;
+	const ids = shop.atWork.map((c) => c.record.costume.id);
+	const late = patience === 'soon' && ids.every((id) => round.before(id)) && !(await inTime(round.all()));
+	if (!late) return { key, shop, plans: await round.all(), old: false, round };
+	const plans = new Map(
+		shop.atWork.map((c) => [c.record.costume.id, shownMeanwhile(shop, round, c.record.costume.id)])
+	);
+	return { key, shop, plans, old: true, round };
+}
+
+/** The plan that is known by now, or what an earlier one still says. */
+function shownMeanwhile(shop: Shop, round: Round, id: number): MadePlan {
+	const { record, promised } = shop.atWork.find((c) => c.record.costume.id === id)!;
+	return (
+		round.known(id) ??
+		planStill(round.before(id)!, record, workshopFor(shop.workshop, record.costume, promised))
+	);
 }
 
 export interface PlannedCostume {
@@ -61,6 +104,8 @@ export interface PlannedCostume {
 	workshop: Workshop;
 	record: CostumeRecord;
 	plan: MadePlan;
+	/** The plan is of before the last change: the new one is being made. */
+	old: boolean;
 	/** What simulated builds of it say: null where there is nothing to simulate, undefined while they are under way. */
 	forecast: Forecast | null | undefined;
 	forecastWhen: () => Promise<Forecast | null | undefined>;
@@ -74,11 +119,15 @@ export interface PlannedCostume {
 	shop: Shop;
 }
 
-/** One costume with its plan; one that is put away is planned alone. */
+/**
+ * One costume with its plan; one that is put away is planned alone.
+ * @param patience with `soon` the last plan comes where the new one takes long
+ */
 export async function plannedCostume(
 	db: Database,
 	id: number,
-	now: LocalMinutes
+	now: LocalMinutes,
+	patience: 'soon' | 'exact' = 'exact'
 ): Promise<PlannedCostume | null> {
 	const { shop, start, round } = await roundNow(db, now);
 	const key = `${shop.key} ${start}`;
@@ -92,6 +141,7 @@ export async function plannedCostume(
 			workshop,
 			record,
 			plan: planCostume(record, workshop, start, new Map()),
+			old: false,
 			forecast: null,
 			forecastWhen: async () => null,
 			first: [],
@@ -100,13 +150,19 @@ export async function plannedCostume(
 			shop
 		};
 	}
-	const plan = await round.planOf(id);
 	const { record, promised } = shop.atWork[at]!;
+	const before = shop.atWork
+		.filter((c) => byEvent(c.record, record) < 0)
+		.sort((a, b) => byEvent(a.record, b.record));
+	const old =
+		patience === 'soon' &&
+		[record, ...before.map((c) => c.record)].every((r) => round.before(r.costume.id)) &&
+		!(await inTime(round.planOf(id)));
+	const planOf = async (id: number) => (old ? shownMeanwhile(shop, round, id) : round.planOf(id));
+	const plan = await planOf(id);
+	// Those come before it: once it is known, they are.
 	const earlier = await Promise.all(
-		shop.atWork
-			.filter((c) => byEvent(c.record, record) < 0)
-			.sort((a, b) => byEvent(a.record, b.record))
-			.map(async ({ record }) => ({ record, plan: await round.planOf(record.costume.id) }))
+		before.map(async ({ record }) => ({ record, plan: await planOf(record.costume.id) }))
 	);
 	const first = earlier.filter((e) => e.plan.handsOnLeft[1] > 0).map((e) => e.record.costume.name);
 	return {
@@ -114,6 +170,7 @@ export async function plannedCostume(
 		workshop: workshopFor(shop.workshop, record.costume, promised),
 		record,
 		plan,
+		old,
 		forecast: round.forecastOf(id),
 		forecastWhen: () => round.forecastWhen(id),
 		first,

@@ -18,7 +18,7 @@ import { loadMaterials, loadObservations, loadSettings, loadWorkshop } from './w
 let w: TestWorkshop;
 let ids: number[];
 before(async () => {
-	w = await demoWorkshop('2031-04-28T18:00');
+	w = await demoWorkshop();
 	ids = await costumeIds(w.db, false);
 });
 after(() => w.close());

@@ -10,7 +10,7 @@ import { plannedCostume, plannedShop } from './plans.ts';
 let w: TestWorkshop;
 let NOW: number;
 before(async () => {
-	w = await demoWorkshop('2031-04-28T18:00');
+	w = await demoWorkshop();
 	NOW = clock();
 });
 after(() => w.close());

@@ -1,4 +1,11 @@
-import type { Maker, Place, Settings, Workshop, ExchangeRate } from '$core/facts/workshop.ts';
+import {
+	FIRST_SETTINGS,
+	type Maker,
+	type Place,
+	type Settings,
+	type Workshop,
+	type ExchangeRate
+} from '$core/facts/workshop.ts';
 import type { Rates } from '$core/facts/workshop.ts';
 import type { HandbookRow } from '$core/facts/handbook.ts';
 import type { TechniqueKey } from '$core/facts/step.ts';
@@ -20,7 +27,7 @@ interface WindowRow {
 }
 
 export const loadSettings = async (db: Executor): Promise<Settings> =>
-	(await select<Settings>(db, 'setting'))[0]!;
+	(await select<Settings>(db, 'setting'))[0] ?? FIRST_SETTINGS;
 
 /** Currencies besides the workshop's own. */
 export const loadExchange = (db: Executor): Promise<ExchangeRate[]> =>

@@ -45,13 +45,13 @@
 			part === 'corners'
 				? withinReference(plane.toPlane, points)
 				: flatViewOf(plane.toPlane, picture!, points);
-		const { foot, distance } = plane.camera;
+		const { foot, distance, relativeSigma } = plane.camera;
 		return {
 			picture: await response.blob(),
 			toPlane: plane.toPlane,
 			lens: plane.k,
 			view,
-			above: { foot: inView(foot, view), distance },
+			above: { foot: inView(foot, view), distance, doubt: relativeSigma },
 			known: part === 'all' ? onPlane(plane, points).map((p) => inView(p, view)) : null
 		};
 	}

@@ -7,6 +7,7 @@
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import { areaOfUnit } from '$core/facts/material.ts';
 	import { type MeasureRecord } from '$core/facts/measureRecord.ts';
+	import { BODY_MEASURES } from '$core/facts/bodyMeasure.ts';
 	import { say } from '$core/units/problem.ts';
 	import { ORIGINS } from '$core/engines/shapers/shapers.ts';
 	import type { ShapeKey, StoredShape } from '$core/facts/shape.ts';
@@ -82,6 +83,10 @@
 				hidden={{ shaper: shaperKey, ...(shape ? {} : { componentId: component.id }) }}
 				{onDone}
 			>
+				{#if draft.examples.length}<Notice
+						>Not measured yet: {draft.examples.map((key) => BODY_MEASURES[key].name).join(', ')}. An example
+						of a middle size stands there: <a href="{base}/measure">measure</a>, or type it.</Notice
+					>{/if}
 				<div class="fields">
 					<Field name="name" label="Name" value={shape?.name ?? ''} hint="else {shaper.name}" wide />
 					{#if shape?.drawn}
@@ -95,8 +100,12 @@
 							<input type="hidden" name="follow.{key}" value={follows} />
 						{/each}
 					{:else}
-						{#each draft.params as field (field.key)}
+						{#each draft.counting as field (field.key)}
 							<ShapeParam {draft} {field} {unit} />
+						{/each}
+						{#each draft.resting as { key, text, follows } (key)}
+							<input type="hidden" name="value.{key}" value={text} />
+							<input type="hidden" name="follow.{key}" value={follows} />
 						{/each}
 					{/if}
 					<Field
@@ -158,7 +167,7 @@
 		</Sheet>
 	</div>
 	<div class="stack">
-		<ShapeResult {draft} {shape} {versions} {base} {unit} />
+		<ShapeResult {draft} {shape} {versions} {base} {unit} long={workshop.settings.clothUnit} />
 	</div>
 </Desk>
 

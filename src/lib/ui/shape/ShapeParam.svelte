@@ -8,8 +8,13 @@
 	import type { ShapeField } from './shapeDraft.svelte.ts';
 	import { ShapeDraft } from './shapeDraft.svelte.ts';
 	import { girthFigure } from '$core/explain/fit.ts';
+	import type { ShapeValue } from '$core/facts/shape.ts';
 	import { say } from '$core/units/problem.ts';
 
+	/** Follows with nothing added. */
+	function nothingMore(value: ShapeValue): boolean {
+		return typeof value !== 'number' && value.plus === 0;
+	}
 	interface Props {
 		draft: ShapeDraft;
 		field: ShapeField;
@@ -17,13 +22,15 @@
 	}
 	let { draft, field, unit }: Props = $props();
 	const { key, param, follows, text } = $derived(field);
+	/** Followed as it is: its ease has a field of its own. A value that is there all the same stays in sight. */
+	const plain = $derived(!!param.eased && follows !== '' && field.read.ok && nothingMore(field.read.value));
 	const wrong = $derived(draft.problemAt === key && draft.problem !== null);
 	const given = $derived(draft.given(key));
 	const followed = $derived(draft.followed(follows));
 	const measures = MEASURE_KEYS.map((value) => ({ value, label: `follows ${BODY_MEASURES[value].name}` }));
 </script>
 
-<div class="param">
+<div class="param" class:eased={param.eased}>
 	{#if param.choices}
 		<Field
 			name="value.{key}"
@@ -33,11 +40,12 @@
 			onchange={(v) => draft.type(key, v)}
 		/>
 	{:else}
-		<label class="small" for="value-{key}">{param.name}{follows ? ', with ease of' : ''}</label>
+		<label class="small" for="value-{key}">{param.name}{follows && !plain ? ', with ease of' : ''}</label>
 		<span class="row"
 			><input
 				id="value-{key}"
 				name="value.{key}"
+				type={plain ? 'hidden' : 'text'}
 				inputmode="decimal"
 				value={text}
 				aria-invalid={wrong ? 'true' : undefined}
@@ -47,6 +55,7 @@
 			{#if param.measure}
 				<select
 					name="follow.{key}"
+					class:plain
 					aria-label="{param.name}: what it follows"
 					value={follows}
 					onchange={(e) => draft.choose(field, e.currentTarget.value)}
@@ -90,6 +99,10 @@
 		align-content: start;
 		min-width: 0;
 	}
+	/* A measure stands left of its ease. */
+	.eased {
+		grid-column-start: 1;
+	}
 	.param label {
 		font-weight: 600;
 	}
@@ -101,6 +114,10 @@
 	.param select {
 		min-width: 0;
 		max-width: 130px;
+	}
+	.param select.plain {
+		max-width: none;
+		flex: 1;
 	}
 	.param .row {
 		flex-wrap: nowrap;

@@ -25,12 +25,14 @@
 		versions: readonly Version[];
 		base: string;
 		unit: LengthUnit;
+		/** Of long lines. */
+		long: LengthUnit;
 	}
-	let { draft, shape, versions, base, unit }: Props = $props();
+	let { draft, shape, versions, base, unit, long }: Props = $props();
 	const shown = $derived(draft.shown);
 	const sums = $derived(
 		(['outline', 'seam', 'bevelled', 'area', 'cutArea'] as const)
-			.map((what) => piecesFigure(what, shown?.pieces ?? [], unit))
+			.map((what) => piecesFigure(what, shown?.pieces ?? [], unit, long))
 			.filter((figure) => valueOf(figure) > 0)
 	);
 	let paper = $state('a4');
@@ -72,7 +74,7 @@
 		<Sheet title="Worked out" level={3}>
 			<Facts>
 				{#each shown.dimensions as d, i (i)}<Fact name={d.title} figure={false}
-						><Working figure={dimensionFigure(d, unit)} /></Fact
+						><Working figure={dimensionFigure(d, unit, long)} /></Fact
 					>{/each}
 				{#each sums as figure (figure.title)}<Fact name={figure.title} figure={false}
 						><Working {figure} /></Fact

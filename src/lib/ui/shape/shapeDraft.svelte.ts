@@ -6,7 +6,7 @@ import {
 	givenByMaterial,
 	type Followed
 } from '$core/answers/shapePieces.ts';
-import type { Param, Shaper } from '$core/engines/pattern/shaper.ts';
+import { counts, type Param, type Shaper } from '$core/engines/pattern/shaper.ts';
 import { shaperOf } from '$core/engines/shapers/shapers.ts';
 import type { MeasureKey } from '$core/facts/bodyMeasure.ts';
 import type { Component } from '$core/facts/component.ts';
@@ -110,6 +110,19 @@ export class ShapeDraft {
 				read: readShapeValue(param, text, follows || null, this.#around.unit())
 			};
 		})
+	);
+	/** What counts with what is chosen; the rest keeps its values, out of sight. */
+	readonly counting: ShapeField[] = $derived.by(() =>
+		this.params.filter((p) => counts(p.param, this.values))
+	);
+	readonly resting: ShapeField[] = $derived.by(() =>
+		this.params.filter((p) => !counts(p.param, this.values))
+	);
+	/** Measures that the shape wants and that nobody has taken or typed: its examples stand there. */
+	readonly examples: MeasureKey[] = $derived.by(() =>
+		this.counting.flatMap(({ param, follows, read }) =>
+			param.measure && !follows && read.ok && read.value === param.value ? [param.measure] : []
+		)
 	);
 	type(key: string, text: string): void {
 		this.#typed[key] = text;

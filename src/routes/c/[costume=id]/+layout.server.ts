@@ -14,8 +14,11 @@ const TAPE_DAYS = 150;
 
 export const load: LayoutServerLoad = async ({ params, locals }) => {
 	const id = Number(params.costume);
-	const found = Number.isSafeInteger(id) ? await plannedCostume(await database(), id, locals.now) : null;
+	const found = Number.isSafeInteger(id)
+		? await plannedCostume(await database(), id, locals.now, 'soon')
+		: null;
 	if (!found) error(404, 'There is no such costume.');
+	if (found.old) locals.unshared = true;
 	// What the plan was made from stays here; pages that search or simulate ask for it.
 	const { record, workshop, first, kept } = found;
 	const { problem: _, ...plan } = found.plan;
@@ -31,6 +34,8 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 		record,
 		workshop,
 		plan,
+		/** It is of before the last change: the new one is being made. */
+		planOld: found.old,
 		/** Of the plan: odds worked out in the page hold as long as it does. */
 		planKey: found.key,
 		/** Odds of the plan: null where there are none, undefined while they are worked out. */

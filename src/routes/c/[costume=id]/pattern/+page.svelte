@@ -8,7 +8,7 @@
 	import { shaperOf } from '$core/engines/shapers/shapers.ts';
 	import { driversOf } from '$core/engines/pattern/drivers.ts';
 	import { piecesOf } from '$core/answers/shapePieces.ts';
-	import { formatLength, formatSmallArea } from '$core/units/measure.ts';
+	import { formatLength, formatSmallArea, unitFor } from '$core/units/measure.ts';
 	import Recut from '$lib/ui/Recut.svelte';
 	import Pieces from '$lib/ui/Pieces.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -90,7 +90,13 @@
 								<span class="small soft"
 									>{pluralize('piece', d.pieces, true)} ·
 									<span class="figure">{formatSmallArea(d.area, unit)}</span>
-									· <span class="figure">{formatLength(d.outline, unit)}</span> to cut</span
+									·
+									<span class="figure"
+										>{formatLength(
+											d.outline,
+											unitFor(d.outline, unit, data.workshop.settings.clothUnit)
+										)}</span
+									> to cut</span
 								>
 							{:else}
 								<b>{shape.name || shaperOf(shape.shaper).name}</b>

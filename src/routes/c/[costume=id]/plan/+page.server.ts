@@ -11,7 +11,14 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals }) => {
 	const db = await database();
-	const { record, plan, workshop, shop } = (await plannedCostume(db, Number(params.costume), locals.now))!;
+	const { record, plan, workshop, shop, old } = (await plannedCostume(
+		db,
+		Number(params.costume),
+		locals.now,
+		'soon'
+	))!;
+	// What another plan would change is told of the new one, in a moment.
+	if (old) return { alternatives: [], otherFinish: null };
 	const others = shop.atWork.map((c) => c.record).filter((r) => r.costume.id !== record.costume.id);
 	// The newest offer of each component counts: decisions come newest first.
 	const { id } = record.costume;

@@ -7,7 +7,7 @@
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import Fact from '$lib/ui/Fact.svelte';
 	import FileDown from '@lucide/svelte/icons/file-down';
-	import { guessedWords, isTroubled, ODDS_COMING, OUTLOOK_WORDS } from '$lib/ui/words.ts';
+	import { guessedWords, isTroubled, namesWords, ODDS_COMING, OUTLOOK_WORDS } from '$lib/ui/words.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { formatDuration } from '$core/units/duration.ts';
 	import { hoursLeftFigure, spareFigure, finishFigure } from '$core/explain/plan.ts';
@@ -65,11 +65,11 @@
 			</p>{/if}
 	{/if}
 	{#if first.length}<p class="soft">
-			Hours that {first.join(' and ')}
+			Hours that {namesWords(first)}
 			{first.length === 1 ? 'needs' : 'need'} first are already taken out.
 		</p>{/if}
 	{#if kept.length}<p class="soft">
-			Hours that {kept.join(' and ')}
+			Hours that {namesWords(kept)}
 			{kept.length === 1 ? 'keeps' : 'keep'} for a fitting or a fixed time are taken out too.
 		</p>{/if}
 	{#snippet beside()}
