@@ -54,6 +54,8 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 	await page.getByRole('button', { name: 'Lay it again' }).click();
 	await expect(page.getByRole('progressbar', { name: 'Laying out' })).toBeVisible();
 	await expect(page.getByRole('heading', { name: /best so far$/ })).toBeVisible();
+	// Chosen again while it is being laid, it is laid on.
+	await page.getByLabel('Cut from', { exact: true }).selectOption({ label: FOAM });
 	// Six seconds on, it is what is being laid that is shown, not what lay there before it.
 	const share = () =>
 		page.getByRole('progressbar', { name: 'Laying out' }).evaluate((bar: HTMLProgressElement) => bar.value);

@@ -140,7 +140,8 @@
 				bind:seconds
 				{unit}
 				onchoose={(value) => {
-					task.stop();
+					// The one that lies there already goes on being laid.
+					if (Number(value) !== materialId) task.stop();
 					chosen = value;
 				}}
 				onlay={lay}
