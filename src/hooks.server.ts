@@ -15,7 +15,7 @@ import { NewerData } from '$lib/server/db/migrate.ts';
 import type { Database } from '$lib/server/db/open.ts';
 import { stateOf } from '$lib/server/read/plans.ts';
 import { notStored, whyNotStored } from '$lib/server/trouble.ts';
-import { SharedAnswers } from '$lib/server/sharedAnswers.ts';
+import { SharedAnswers, type Seen } from '$lib/server/sharedAnswers.ts';
 
 /** What is wrong with the data folder, in one line; null when it is something else. */
 function notWritable(error: unknown): string | null {
@@ -47,7 +47,20 @@ export const init: ServerInit = async () => {
 };
 
 let opened: Database | null = null;
-const shared = new SharedAnswers(() => (opened ? stateOf(opened) : ''));
+const shared = new SharedAnswers(() => (opened ? stateOf(opened) : { key: '', era: '', writes: 0 }));
+
+/** Every window of a browser knows what was stored when one of them wrote last. */
+const WROTE = 'wrote';
+function seenBy(event: RequestEvent): Seen | null {
+	const wrote = event.cookies.get(WROTE);
+	if (!wrote) return { era: shared.state().era, writes: 0 };
+	const [, era, writes] = /^(\S+)_(\d{1,15})$/.exec(wrote) ?? [];
+	return era && writes ? { era, writes: Number(writes) } : null;
+}
+const wroteNow = (): string => {
+	const { era, writes } = shared.state();
+	return `${WROTE}=${era}_${writes}; Path=/; HttpOnly; SameSite=Lax`;
+};
 /** Routes that send files, and what a page asks for beside itself. */
 const FILES = new Set(
 	Object.keys(import.meta.glob('./routes/**/+server.ts')).map((path) =>
@@ -60,7 +73,7 @@ const isPage = ({ request, route }: RequestEvent) =>
 /** A page, or the data of one, is the same for all who look at it. */
 async function page(event: RequestEvent, resolve: () => Promise<Response>): Promise<Response> {
 	const key = `${event.isDataRequest} ${event.url.pathname}${event.url.search}`;
-	const { status, headers, body } = await shared.ask(key, async () => {
+	const { status, headers, body } = await shared.ask(key, seenBy(event), async () => {
 		const response = await resolve();
 		const { status } = response;
 		return {
@@ -79,6 +92,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const action = [...event.url.searchParams.keys()].find((key) => key.startsWith('/'))?.slice(1);
 	if (action !== undefined && action in Object.prototype) error(404, 'There is no such thing to do.');
 	const response = isPage(event) ? await page(event, async () => resolve(event)) : await resolve(event);
+	if (event.request.method !== 'GET') response.headers.append('set-cookie', wroteNow());
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'same-origin');
 	response.headers.set('cross-origin-opener-policy', 'same-origin');

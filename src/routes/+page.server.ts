@@ -54,7 +54,6 @@ function card(
 export const load: PageServerLoad = async ({ locals }) => {
 	const db = await database();
 	const { key, shop, plans, old, round } = await plannedShop(db, locals.now, 'soon');
-	if (old) locals.unshared = true;
 	const archived = await all<{ id: number; name: string; wearer: string; eventAt: number }>(
 		db,
 		'select id, name, wearer, event_at from costume where archived_at is not null order by event_at desc'

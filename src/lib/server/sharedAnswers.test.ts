@@ -1,16 +1,22 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { SharedAnswers, type SharedAnswer } from './sharedAnswers.ts';
+import { OLDEST, SharedAnswers, type SharedAnswer } from './sharedAnswers.ts';
 
 /** Pages that say what is stored, and take as long as the test lets them. */
 function pages() {
 	let stored = 0;
+	let era = 'a';
+	let now = 0;
 	const open: (() => void)[] = [];
 	const made: string[] = [];
-	const shared = new SharedAnswers(() => String(stored));
-	const ask = (key: string, keep = true) =>
+	const shared = new SharedAnswers(
+		() => ({ key: `${era} ${stored}`, era, writes: stored }),
+		() => now
+	);
+	/** @param wrote what was stored when the asker wrote last; null when that was in another era */
+	const ask = (key: string, keep = true, wrote: number | null = 0) =>
 		shared
-			.ask(key, async (): Promise<SharedAnswer> => {
+			.ask(key, wrote === null ? null : { era: 'a', writes: wrote }, async (): Promise<SharedAnswer> => {
 				made.push(key);
 				const read = stored;
 				await new Promise<void>((done) => open.push(done));
@@ -23,6 +29,8 @@ function pages() {
 		ask,
 		made,
 		write: () => void stored++,
+		restore: () => void (era = 'b'),
+		pass: (ms: number) => void (now += ms),
 		/** Everything that is under way, and what begins after it. */
 		async letGo() {
 			for (let i = 0; i < 20; i++) {
@@ -87,4 +95,57 @@ test('what is not of the state alone is not kept; what breaks is told to its ask
 	const fine = p.ask('plan');
 	await p.letGo();
 	assert.equal(await fine, 'plan 0');
+});
+
+/** The plan is kept of the first state; then something is written, and more is asked for than can be worked out. */
+async function busy() {
+	const p = pages();
+	const first = p.ask('plan');
+	await p.letGo();
+	assert.equal(await first, 'plan 0');
+	p.write();
+	for (const key of ['a', 'b', 'c']) void p.ask(key);
+	await new Promise(setImmediate);
+	return p;
+}
+
+test('when more is asked for than can be worked out the last is given, and a newer one is worked out after it', async () => {
+	const p = await busy();
+	assert.equal(await p.ask('plan'), 'plan 0');
+	assert.equal(await p.ask('plan'), 'plan 0');
+	await p.letGo();
+	assert.deepEqual(p.made, ['plan', 'a', 'b', 'c', 'plan'], 'once for both');
+	assert.equal(await p.ask('plan'), 'plan 1');
+});
+
+test('who wrote is shown it however busy it is', async () => {
+	const p = await busy();
+	const own = p.ask('plan', true, 1);
+	const unknown = p.ask('plan', true, null);
+	await p.letGo();
+	assert.deepEqual(await Promise.all([own, unknown]), ['plan 1', 'plan 1']);
+});
+
+test('what is older than two seconds, or of before a restore, is given to nobody', async () => {
+	const old = await busy();
+	old.pass(OLDEST + 1);
+	const late = old.ask('plan');
+	await old.letGo();
+	assert.equal(await late, 'plan 1');
+	const other = await busy();
+	other.restore();
+	const after = other.ask('plan');
+	await other.letGo();
+	assert.equal(await after, 'plan 1');
+});
+
+test('without anything else to do nobody is given what is old', async () => {
+	const p = pages();
+	const first = p.ask('plan');
+	await p.letGo();
+	await first;
+	p.write();
+	const second = p.ask('plan');
+	await p.letGo();
+	assert.equal(await second, 'plan 1');
 });

@@ -114,6 +114,8 @@ async function openLocked(
 	await migrate(pg);
 	let era = randomUUID();
 	let writes = 0;
+	/** One after another: what is read meanwhile waits for one of them, and not for all. */
+	let writing: Promise<unknown> = Promise.resolve();
 	let life = (await pg.query<{ id: string }>('select id from life')).rows[0]!.id;
 	return {
 		folder,
@@ -134,10 +136,23 @@ async function openLocked(
 			await breath();
 			return pg.query(sql, checked(params));
 		},
-		transaction: (run) =>
-			pg
-				.transaction((tx) => run({ query: (sql, params) => tx.query(sql, checked(params)) }))
-				.finally(() => writes++) as Promise<never>,
+		transaction: (run) => {
+			const its = writing.then(() =>
+				pg
+					.transaction((tx) =>
+						run({
+							query: async (sql, params) => {
+								// All others wait for the transaction.
+								await breath(true);
+								return tx.query(sql, checked(params));
+							}
+						})
+					)
+					.finally(() => writes++)
+			);
+			writing = its.catch(() => {});
+			return its as Promise<never>;
+		},
 		room: () => {
 			if (free() < RESERVE) throw full();
 		},
@@ -151,14 +166,25 @@ async function openLocked(
 /** For so long, ms, is one thing after another done before what came in meanwhile is heard. */
 const TURN = 20;
 let turnEnds = 0;
+const waiting: (() => void)[] = [];
 
-/** The database answers within the same turn: without a pause one page after another would be made before anything else is heard. */
-async function breath(): Promise<void> {
-	const now = performance.now();
-	if (now < turnEnds) return;
-	// The first after a pause, or the one whose turn is over.
-	await new Promise((heard) => setImmediate(heard));
+/**
+ * The database answers within the same turn: without a pause one request after another would be done before anything else is
+ * heard. Once a turn is over, whoever wants to go on waits for what came in, and one at a time goes on.
+ */
+async function breath(first = false): Promise<void> {
+	if (performance.now() < turnEnds) return;
+	await new Promise<void>((goOn) => {
+		if (first) waiting.unshift(goOn);
+		else waiting.push(goOn);
+		if (waiting.length === 1) setImmediate(next);
+	});
+}
+
+function next(): void {
 	turnEnds = performance.now() + TURN;
+	waiting.shift()!();
+	if (waiting.length) setImmediate(next);
 }
 
 /** `undefined` as a parameter is a programmer's mistake that would silently store null. */

@@ -14,8 +14,10 @@ export interface Round {
 	/** Of one costume at work, as soon as it is known: those with earlier events come first. */
 	planOf(id: number): Promise<MadePlan>;
 	all(): Promise<ReadonlyMap<number, MadePlan>>;
-	/** As far as it is known by now. */
+	/** As far as it is known by now; who asks shows it, and is told by `told` when all are. */
 	known(id: number): MadePlan | undefined;
+	/** Since when, ms, plans are wanted that are not known yet. */
+	readonly since: number;
 	/** The last that was known of one, in this round or in an earlier one. */
 	before(id: number): MadePlan | undefined;
 	/** The forecast of a plan that is known: null where there is nothing to simulate, undefined while it is worked out. */
@@ -28,7 +30,7 @@ export interface Planner {
 	/** The same round for the same shop and time. */
 	round(shop: Shop, start: LocalMinutes): Round;
 	close(): Promise<void>;
-	/** How many forecasts have been told: pages show them as soon as they are known. */
+	/** How often something has been told that pages show as soon as it is known: forecasts, and plans that they did not wait for. */
 	readonly told: number;
 }
 
@@ -61,6 +63,7 @@ class OwnPlanner implements Planner {
 			planOf: async (id) => plans.get(id)!,
 			all: async () => plans,
 			known: (id) => plans.get(id),
+			since: performance.now(),
 			before: (id) => plans.get(id),
 			forecastOf: (id) => this.#known.get(plans.get(id)!),
 			forecastWhen: async (id) => {
@@ -90,6 +93,7 @@ class ThreadPlanner implements Planner {
 	#count = 0;
 	readonly #underWay = new Map<number, Asked>();
 	#newest: Asked | null = null;
+	#since = 0;
 	/** What the thread holds, and the plans that it has told. */
 	#workshop: Workshop | null = null;
 	#stamps = new Map<number, string>();
@@ -99,7 +103,8 @@ class ThreadPlanner implements Planner {
 
 	round(shop: Shop, start: LocalMinutes): Round {
 		if (this.#newest?.shop === shop && this.#newest.start === start) return this.#newest;
-		const asked = new Asked(shop, start, this);
+		if (this.#underWay.size === 0) this.#since = performance.now();
+		const asked = new Asked(shop, start, this, this.#since);
 		const round = ++this.#count;
 		this.#underWay.set(round, asked);
 		this.#newest = asked;
@@ -176,6 +181,7 @@ class ThreadPlanner implements Planner {
 			return;
 		}
 		this.#underWay.delete(told.round);
+		if (asked.shown) this.told++;
 		if ('done' in told) return asked.finish();
 		// What the thread holds is not known any more: the next round sends all.
 		this.#forget();
@@ -226,11 +232,14 @@ class Asked implements Round {
 	readonly #plans = new Map<number, MadePlan>();
 	readonly #all = waiting<ReadonlyMap<number, MadePlan>>();
 	readonly #versions = new Map<number, number>();
+	/** Somebody did not wait for it. */
+	shown = false;
 
 	constructor(
 		readonly shop: Shop,
 		readonly start: LocalMinutes,
-		readonly planner: ThreadPlanner
+		readonly planner: ThreadPlanner,
+		readonly since: number
 	) {
 		this.#each = new Map(shop.atWork.map((c) => [c.record.costume.id, waiting<MadePlan>()]));
 	}
@@ -256,6 +265,7 @@ class Asked implements Round {
 		return this.#all.promise;
 	}
 	known(id: number): MadePlan | undefined {
+		this.shown = true;
 		return this.#plans.get(id);
 	}
 	before(id: number): MadePlan | undefined {

@@ -7,7 +7,7 @@ import { build } from 'esbuild';
 import { costumeIds, type TestWorkshop, demoWorkshop } from '$tests/support/workshop.ts';
 import { act } from '../db/action.ts';
 import { clock } from '../clock.ts';
-import { closePlanner, plannedCostume, plannedShop } from './plans.ts';
+import { closePlanner, plannedCostume, plannedShop, stateOf } from './plans.ts';
 
 let w: TestWorkshop;
 let NOW: number;
@@ -54,9 +54,12 @@ test('while plans are made anew a page has the last, without what is done meanwh
 		stepsOf(first.plan).filter((s) => s !== done)
 	);
 	assert.equal((await plannedShop(w.db, NOW, 'soon')).old, true);
+	const { key } = stateOf(w.db);
 	const exact = (await plannedCostume(w.db, id!, NOW))!;
 	assert.equal(exact.old, false);
 	assert.ok(!stepsOf(exact.plan).includes(done));
+	await plannedShop(w.db, NOW);
+	assert.notEqual(stateOf(w.db).key, key, 'pages that did not wait are told');
 	const soon = (await plannedShop(w.db, NOW, 'soon'))!;
 	assert.equal(soon.old, false);
 	assert.equal(soon.plans.get(id!), exact.plan);

@@ -10,6 +10,7 @@ import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import { tryOut } from '../db/action.ts';
+import type { State } from '../sharedAnswers.ts';
 import { clock } from '../clock.ts';
 import type { Database, Executor } from '../db/open.ts';
 import { startPlanner, type Planner, type Round } from '../planner/planner.ts';
@@ -27,7 +28,11 @@ const plannerOf = (db: Database): Planner => {
 };
 
 /** Another one whenever a page may show something else, if it is made of nothing but the database, the plans and the time. */
-export const stateOf = (db: Database): string => `${db.era} ${db.writes} ${plannerOf(db).told} ${clock()}`;
+export const stateOf = (db: Database): State => ({
+	era: db.era,
+	writes: db.writes,
+	key: `${db.era} ${db.writes} ${plannerOf(db).told} ${clock()}`
+});
 
 export async function closePlanner(db: Database): Promise<void> {
 	await planners.get(db)?.close();
@@ -49,14 +54,16 @@ async function roundNow(db: Database, now: LocalMinutes): Promise<Rounded> {
 	return { shop, start, round: plannerOf(db).round(shop, start) };
 }
 
-/** So long a page waits for plans, ms; then it shows the last, and says so. */
+/** So long after the change pages wait for plans, ms; then they show the last, and say so. */
 const SOON = 400;
 
 /** @returns whether it came in time */
-const inTime = (wanted: Promise<unknown>): Promise<boolean> =>
+const inTime = (wanted: Promise<unknown>, since: number): Promise<boolean> =>
 	Promise.race([
 		wanted.then(() => true),
-		new Promise<boolean>((late) => setTimeout(() => late(false), SOON).unref())
+		new Promise<boolean>((late) =>
+			setTimeout(() => late(false), Math.max(0, since + SOON - performance.now())).unref()
+		)
 	]);
 
 export interface PlannedShop {
@@ -80,7 +87,8 @@ export async function plannedShop(
 	const { shop, start, round } = await roundNow(db, now);
 	const key = `${shop.key} ${start}`;
 	const ids = shop.atWork.map((c) => c.record.costume.id);
-	const late = patience === 'soon' && ids.every((id) => round.before(id)) && !(await inTime(round.all()));
+	const late =
+		patience === 'soon' && ids.every((id) => round.before(id)) && !(await inTime(round.all(), round.since));
 	if (!late) return { key, shop, plans: await round.all(), old: false, round };
 	const plans = new Map(
 		shop.atWork.map((c) => [c.record.costume.id, shownMeanwhile(shop, round, c.record.costume.id)])
@@ -157,7 +165,7 @@ export async function plannedCostume(
 	const old =
 		patience === 'soon' &&
 		[record, ...before.map((c) => c.record)].every((r) => round.before(r.costume.id)) &&
-		!(await inTime(round.planOf(id)));
+		!(await inTime(round.planOf(id), round.since));
 	const planOf = async (id: number) => (old ? shownMeanwhile(shop, round, id) : round.planOf(id));
 	const plan = await planOf(id);
 	// Those come before it: once it is known, they are.

@@ -18,7 +18,6 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 		? await plannedCostume(await database(), id, locals.now, 'soon')
 		: null;
 	if (!found) error(404, 'There is no such costume.');
-	if (found.old) locals.unshared = true;
 	// What the plan was made from stays here; pages that search or simulate ask for it.
 	const { record, workshop, first, kept } = found;
 	const { problem: _, ...plan } = found.plan;
