@@ -37,7 +37,7 @@ const AT_ONCE = 3;
 /** So many are kept. */
 const KEPT = 200;
 /** So old an answer may be, ms, when more is asked for than can be worked out. */
-export const OLDEST = 2000;
+export const OLDEST = 5000;
 
 /**
  * Pages that many ask for are worked out once. Whoever asks before that has begun shares it, and as long as nothing changes,

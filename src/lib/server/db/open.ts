@@ -7,6 +7,7 @@ import type { Parsed } from '$core/units/problem.ts';
 import { lockFolder, type FolderLock } from './lock.ts';
 import { migrate } from './migrate.ts';
 import { openOnDisk, type Synced } from './onDisk.ts';
+import { Remembered, SCHEMA, type Schema } from './remembered.ts';
 
 export interface Rows<T> {
 	rows: T[];
@@ -114,6 +115,11 @@ async function openLocked(
 	await migrate(pg);
 	let era = randomUUID();
 	let writes = 0;
+	const remembered = new Remembered((await pg.query<Schema>(SCHEMA)).rows[0]!);
+	/** The last change that is known to be recorded; null when that is not known any more. */
+	let newest: number | null = (
+		await pg.query<{ id: number }>('select coalesce(max(id), 0) as id from change')
+	).rows[0]!.id;
 	/** One after another: what is read meanwhile waits for one of them, and not for all. */
 	let writing: Promise<unknown> = Promise.resolve();
 	let life = (await pg.query<{ id: string }>('select id from life')).rows[0]!.id;
@@ -128,30 +134,36 @@ async function openLocked(
 		beginEra: (its) => {
 			era = randomUUID();
 			life = its;
+			newest = null;
+			remembered.forget();
 		},
 		get writes() {
 			return writes;
 		},
 		query: async (sql, params) => {
 			await breath();
-			return pg.query(sql, checked(params));
+			return remembered.read(sql, checked(params), () => pg.query(sql, params));
 		},
 		transaction: (run) => {
-			const its = writing.then(() =>
-				pg
-					.transaction((tx) =>
-						run({
+			const its = writing.then(async () => {
+				const { result, changed } = await pg
+					.transaction(async (tx) => {
+						const result = await run({
 							query: async (sql, params) => {
-								// All others wait for the transaction.
-								await breath(true);
+								await breath();
 								return tx.query(sql, checked(params));
 							}
-						})
-					)
-					.finally(() => writes++)
-			);
+						});
+						return { result, changed: (await tx.query<Changed>(CHANGED, [newest ?? 0])).rows };
+					})
+					.finally(() => writes++);
+				if (newest === null) remembered.forget();
+				else remembered.wrote(changed.map((c) => c.name));
+				newest = changed.reduce((last, c) => Math.max(last, c.newest), newest ?? 0);
+				return result;
+			});
 			writing = its.catch(() => {});
-			return its as Promise<never>;
+			return its;
 		},
 		room: () => {
 			if (free() < RESERVE) throw full();
@@ -172,11 +184,10 @@ const waiting: (() => void)[] = [];
  * The database answers within the same turn: without a pause one request after another would be done before anything else is
  * heard. Once a turn is over, whoever wants to go on waits for what came in, and one at a time goes on.
  */
-async function breath(first = false): Promise<void> {
+async function breath(): Promise<void> {
 	if (performance.now() < turnEnds) return;
 	await new Promise<void>((goOn) => {
-		if (first) waiting.unshift(goOn);
-		else waiting.push(goOn);
+		waiting.push(goOn);
 		if (waiting.length === 1) setImmediate(next);
 	});
 }
@@ -186,6 +197,12 @@ function next(): void {
 	waiting.shift()!();
 	if (waiting.length) setImmediate(next);
 }
+
+interface Changed {
+	name: string;
+	newest: number;
+}
+const CHANGED = 'select table_name as name, max(id) as newest from change where id > $1 group by 1';
 
 /** `undefined` as a parameter is a programmer's mistake that would silently store null. */
 function checked(params: unknown[] = []): unknown[] {

@@ -6,6 +6,7 @@ import { openSpans } from '$core/engines/schedule/calendar.ts';
 import { DAY, dayOf } from '$core/units/localTime.ts';
 import { spendOf } from '$core/answers/spend.ts';
 import { database } from '$lib/server/database.ts';
+import { Packed } from '$lib/packed.ts';
 import { plannedCostume } from '$lib/server/read/plans.ts';
 import type { LayoutServerLoad } from './$types';
 
@@ -30,9 +31,8 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 		record.components.map((c) => [c.id, stageOf(c, record, workshop, locals.now)])
 	);
 	return {
-		record,
-		workshop,
-		plan,
+		/** Pages find them beside the rest: the load of both sides takes them out. */
+		packed: new Packed({ record, workshop, plan }),
 		/** It is of before the last change: the new one is being made. */
 		planOld: found.old,
 		/** Of the plan: odds worked out in the page hold as long as it does. */

@@ -15,7 +15,8 @@ const asked = z.object({
 });
 
 export const load: PageServerLoad = async ({ parent, locals, url }) => {
-	const { record, workshop, plan } = await parent();
+	const { packed } = await parent();
+	const { record, workshop, plan } = packed.value;
 	const read = asked.safeParse({
 		maker: url.searchParams.get('maker') ?? '',
 		have: url.searchParams.get('have') ?? ''

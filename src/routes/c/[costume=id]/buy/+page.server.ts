@@ -5,7 +5,8 @@ import { purchaseCommands } from '$lib/server/commands/purchase.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ parent }) => {
-	const { record, workshop } = await parent();
+	const { packed } = await parent();
+	const { record, workshop } = packed.value;
 	return {
 		lines: shoppingLines(record, workshop),
 		coatsMissing: coatsWithoutMaterial(record, workshop.materials)

@@ -6,7 +6,8 @@ import { stepCommands } from '$lib/server/commands/step.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ parent }) => {
-	const { record, copies, workshop } = await parent();
+	const { copies, packed } = await parent();
+	const { record, workshop } = packed.value;
 	const coats = record.coats.map((c) => ({ ...c, copies: copies[c.componentId] ?? 1 }));
 	return { packs: packsForCoats(coats, catalogueOf(workshop.handbook), workshop.materials) };
 };

@@ -5,7 +5,8 @@ import { loadRecut } from '$lib/server/read/layout.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ parent }) => {
-	const { record, workshop, fit } = await parent();
+	const { fit, packed } = await parent();
+	const { record, workshop } = packed.value;
 	return { recut: await loadRecut(await database(), record, workshop, fit) };
 };
 

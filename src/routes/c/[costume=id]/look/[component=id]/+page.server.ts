@@ -14,7 +14,8 @@ import { stepCommands } from '$lib/server/commands/step.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, parent }) => {
-	const { record, workshop } = await parent();
+	const { packed } = await parent();
+	const { record, workshop } = packed.value;
 	const component = record.components.find((c) => String(c.id) === params.component);
 	if (!component) error(404, 'There is no such component in this costume.');
 	const { id } = record.costume;

@@ -15,7 +15,8 @@ import type { Actions, PageServerLoad } from './$types';
 const LEAD_DAYS = 7;
 
 export const load: PageServerLoad = async ({ params, url, locals, parent }) => {
-	const { record } = await parent();
+	const { packed } = await parent();
+	const { record } = packed.value;
 	const component = record.components.find((c) => String(c.id) === params.component);
 	if (!component) error(404, 'There is no such component in this costume.');
 	const db = await database();
