@@ -110,7 +110,7 @@ async function rowsOf(db: Database, costumeId: number): Promise<Record<string, R
 		return Object.fromEntries(bare);
 	};
 	const plain = Object.fromEntries(
-		Object.entries(tables).map(([table, rows]) => [table, rows.map((r) => its(table, r))])
+		Object.entries(tables).map(([table, rows]) => [table, structuredClone(rows.map((r) => its(table, r)))])
 	);
 	// What stands inside of JSON.
 	for (const row of plain.layout!) {

@@ -126,7 +126,7 @@ test('who wrote is shown it however busy it is', async () => {
 	assert.deepEqual(await Promise.all([own, unknown]), ['plan 1', 'plan 1']);
 });
 
-test('what is older than two seconds, or of before a restore, is given to nobody', async () => {
+test('what is older than five seconds, or of before a restore, is given to nobody', async () => {
 	const old = await busy();
 	old.pass(OLDEST + 1);
 	const late = old.ask('plan');

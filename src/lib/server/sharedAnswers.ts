@@ -42,7 +42,7 @@ export const OLDEST = 5000;
 /**
  * Pages that many ask for are worked out once. Whoever asks before that has begun shares it, and as long as nothing changes,
  * whoever comes later too: nobody is shown less than was stored when they asked. Only when more is asked for than can be
- * worked out is the last one given, of at most two seconds ago: waiting for the new one would take as long. Even then nobody
+ * worked out is the last one given, of at most five seconds ago: waiting for the new one would take as long. Even then nobody
  * is shown less than what they wrote themselves.
  */
 export class SharedAnswers {

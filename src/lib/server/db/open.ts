@@ -123,6 +123,29 @@ async function openLocked(
 	/** One after another: what is read meanwhile waits for one of them, and not for all. */
 	let writing: Promise<unknown> = Promise.resolve();
 	let life = (await pg.query<{ id: string }>('select id from life')).rows[0]!.id;
+	async function transact<T>(run: (tx: Executor) => Promise<T>): Promise<T> {
+		await breath();
+		const turn = performance.now() + TURN;
+		try {
+			const { result, changed } = await pg.transaction(async (tx) => {
+				const result = await run({
+					query: async (sql, params) => {
+						// All others wait for it: what is short is done in one go.
+						if (performance.now() > turn) await breath();
+						return tx.query(sql, checked(params));
+					}
+				});
+				return { result, changed: (await tx.query<Changed>(CHANGED, [newest ?? 0])).rows };
+			});
+			// Before anybody is told that something was written.
+			if (newest === null) remembered.forget();
+			else remembered.wrote(changed.map((c) => c.name));
+			newest = changed.reduce((last, c) => Math.max(last, c.newest), newest ?? 0);
+			return result;
+		} finally {
+			writes++;
+		}
+	}
 	return {
 		folder,
 		get era() {
@@ -145,23 +168,7 @@ async function openLocked(
 			return remembered.read(sql, checked(params), () => pg.query(sql, params));
 		},
 		transaction: (run) => {
-			const its = writing.then(async () => {
-				const { result, changed } = await pg
-					.transaction(async (tx) => {
-						const result = await run({
-							query: async (sql, params) => {
-								await breath();
-								return tx.query(sql, checked(params));
-							}
-						});
-						return { result, changed: (await tx.query<Changed>(CHANGED, [newest ?? 0])).rows };
-					})
-					.finally(() => writes++);
-				if (newest === null) remembered.forget();
-				else remembered.wrote(changed.map((c) => c.name));
-				newest = changed.reduce((last, c) => Math.max(last, c.newest), newest ?? 0);
-				return result;
-			});
+			const its = writing.then(() => transact(run));
 			writing = its.catch(() => {});
 			return its;
 		},
@@ -176,7 +183,7 @@ async function openLocked(
 }
 
 /** For so long, ms, is one thing after another done before what came in meanwhile is heard. */
-const TURN = 20;
+const TURN = 30;
 let turnEnds = 0;
 const waiting: (() => void)[] = [];
 
