@@ -43,6 +43,9 @@ export async function costumeFileOf(db: Executor, id: number, workshop: Workshop
 	});
 }
 
+/** A large costume has some ten thousand. */
+const MOST_VALUES = 1_000_000;
+
 export interface ReadCostume {
 	file: CostumeFile;
 	pictures: Map<string, Uint8Array>;
@@ -53,7 +56,9 @@ export function readCostumeZip(data: Uint8Array): ReadCostume {
 	const entries = unzip(data, MOST_UNPACKED);
 	const text = entries['costume.json'];
 	if (!text) throw new Refused('There is no costume.json in this file.', 'file');
-	const read = readCostumeFile(jsonOfFile(text, 'The costume.json in this file is cut off or not JSON.'));
+	const read = readCostumeFile(
+		jsonOfFile(text, 'The costume.json in this file is cut off or not JSON.', MOST_VALUES)
+	);
 	if (!read.ok) throw new Refused(read.reason, 'file');
 	const pictures = new Map<string, Uint8Array>();
 	for (const { hash } of [...read.file.photos, ...read.file.pictures]) {

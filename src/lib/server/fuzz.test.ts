@@ -106,6 +106,25 @@ const FITTING = [
 	...['[]', '[[0,0],[100,0],[100,100]]', '{}', 'waist', 'cone', 'A', '0.5', '50']
 ];
 
+/** How often each command is sent; `DAPPER_FUZZ=200 node scripts/unit.mjs fuzz` is the long form. */
+const ROUNDS = Number(process.env['DAPPER_FUZZ'] ?? 6);
+
+/** Files as they begin, which then end or go on as anything. */
+const FILES = [
+	['x.png', ''],
+	['x.png', '\x89PNG\r\n\x1a\n\0\0\0\rIHDR\0\xff\xff\xff\0\xff\xff\xff\x08\x06\0\0\0'],
+	['x.jpg', '\xff\xd8\xff\xe1\xff\xffExif\0\0'],
+	['x.webp', 'RIFF\xff\xff\xff\x7fWEBPVP8X'],
+	['x.svg', '<svg xmlns="http://www.w3.org/2000/svg" width="1e308mm"><path d="M0 0'],
+	['x.dxf', '0\nSECTION\n2\nENTITIES\n0\nLWPOLYLINE\n90\n99999999\n'],
+	['x.zip', 'PK\x03\x04\x14\0\0\0\x08\0'],
+	['x.zip', 'PK\x05\x06\0\0\0\0\xff\xff\xff\xff\xff\xff\xff\xff'],
+	['x.ics', 'BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:99999999T999999'],
+	['x.json', '{"format":"dapper-ledger-handbook","rows":[{"key":'],
+	['x.csv', 'code,name\r\n"A,'],
+	['x.html', '<html><script>1</script>']
+] as const;
+
 /** The names of a schema's fields, through whatever it is wrapped in. */
 function fieldsOf(schema: unknown): string[] {
 	const { parts } = schema as { parts?: unknown[] };
@@ -128,18 +147,21 @@ test('every field of every command takes whatever is sent: an answer in words, n
 	assert.ok(commands.size > 80, `${commands.size} commands`);
 	const random = seeded(20);
 	const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
-	const file = () =>
-		new File([new Uint8Array(Array.from({ length: 300 }, () => Math.floor(random() * 256)))], 'x.png');
+	const noise = (length: number) => Array.from({ length }, () => Math.floor(random() * 256));
+	const file = () => {
+		const [name, begins] = pick(FILES);
+		return new File([Buffer.from(begins, 'latin1'), new Uint8Array(noise(pick([0, 3, 300])))], name);
+	};
 	let sent = 0;
 	let done = 0;
 	const fallen: string[] = [];
 	for (const [name, command] of commands)
-		for (let n = 0; n < 6; n++) {
+		for (let n = 0; n < ROUNDS; n++) {
 			const costumeId = pick([1, 1, 1, 2, 3, 0, 999]);
 			const context = await contextOf(w.db, w.folder, { costume: String(costumeId) });
 			const form = new FormData();
 			const names = fieldsOf(command.input(context));
-			const value = (list: readonly string[]) => (random() < 0.04 ? file() : pick(list));
+			const value = (list: readonly string[]) => (random() < 0.06 ? file() : pick(list));
 			for (const field of names) form.set(field, value(HOSTILE));
 			let parsed: { success: boolean; data?: unknown; error?: z.ZodError };
 			try {
@@ -165,7 +187,7 @@ test('every field of every command takes whatever is sent: an answer in words, n
 			}
 		}
 	assert.deepEqual(fallen, []);
-	assert.equal(sent, commands.size * 6);
+	assert.equal(sent, commands.size * ROUNDS);
 	assert.ok(done > 50, `${done} of ${sent} got past the edge and were done`);
 });
 

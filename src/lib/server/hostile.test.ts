@@ -1,9 +1,12 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import { zipSync } from 'fflate';
 import { readDxf } from '$core/formats/readDxf.ts';
 import { readSvg } from '$core/formats/readSvg.ts';
 import { layPlan, PLAIN_LAY } from '$core/facts/layout.ts';
 import { formValues } from './commands/formValues.ts';
+import { readCostumeZip } from './costumeFile.ts';
+import { Refused } from './db/rows.ts';
 import { parseJson } from './json.ts';
 
 /** What is too much is refused before anything is done with it; each of these took seconds to a minute, or gigabytes. */
@@ -30,6 +33,18 @@ test('a text of brackets is no JSON of ours; what looks like brackets in a text 
 	assert.doesNotThrow(() => parseJson(Buffer.from(deep)));
 	// Side by side is not deep.
 	assert.equal((parseJson(Buffer.from(`[${'[],'.repeat(1000)}[]]`)) as unknown[]).length, 1001);
+});
+
+test('a costume file of more values than there can be is refused before any is made, by their number', () => {
+	const many = Buffer.from(`[${'{},'.repeat(1_000_000)}{}]`);
+	const zip = zipSync({ 'costume.json': many });
+	assert.throws(
+		() => readCostumeZip(zip),
+		(e: Error) => e instanceof Refused && e.message === 'There are more than 1,000,000 values in this file.'
+	);
+	// Commas within a text are none.
+	assert.deepEqual(parseJson(Buffer.from('[1,"a,b,\\"c,",2]'), 3), [1, 'a,b,"c,', 2]);
+	assert.throws(() => parseJson(Buffer.from('[1,2,3,4]'), 3));
 });
 
 test('a sheet of one circle drawn thousands of times is one piece', () => {

@@ -35,6 +35,15 @@ test('pictures: what is kept is our own encoding, under the hash of its bytes', 
 	);
 	const gif = await make().gif().toBuffer();
 	await assert.rejects(storePicture(folder, gif), refused(/not a JPEG, PNG or WebP/));
+	const strip = (width: number, height: number) =>
+		sharp({ create: { width, height, channels: 3, background: '#246' } })
+			.png()
+			.toBuffer();
+	await assert.rejects(
+		storePicture(folder, await strip(20_001, 1)),
+		refused(/^The picture has 20001 × 1 pixels; at most 80 million, and 20,000 a side/)
+	);
+	await assert.rejects(storePicture(folder, await strip(8001, 10_000)), refused(/at most 80 million/));
 	const hash = await storeFile(folder, Buffer.from('x'));
 	assert.ok(filePath(folder, hash).endsWith(hash));
 	rmSync(folder, { recursive: true });

@@ -10,6 +10,8 @@ import { Refused } from './db/rows.ts';
 /** Uploaded files are hostile: type by content, size limited, and only our own re-encoding is kept. */
 export const MOST_BYTES = 20 * 1024 * 1024;
 const MOST_PIXELS = 80_000_000;
+/** A strip of one pixel's height is no photo, but work. */
+const MOST_SIDE = 20_000;
 const LONGEST_SIDE = 4096;
 const ACCEPTED = new Set(['image/jpeg', 'image/png', 'image/webp']);
 
@@ -45,6 +47,14 @@ export async function storePicture(
 	if (!type || !ACCEPTED.has(type.mime))
 		throw new Refused('This is not a JPEG, PNG or WebP picture, whatever its name says.', field);
 	let output: { data: Buffer; info: OutputInfo };
+	const { width = 0, height = 0 } = await sharp(input, { limitInputPixels: false })
+		.metadata()
+		.catch(() => ({}) as { width?: number; height?: number });
+	if (width * height > MOST_PIXELS || Math.max(width, height) > MOST_SIDE)
+		throw new Refused(
+			`The picture has ${width} × ${height} pixels; at most 80 million, and ${MOST_SIDE.toLocaleString('en-GB')} a side. Save it smaller first.`,
+			field
+		);
 	try {
 		const image = sharp(input, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
 			.rotate()
@@ -57,7 +67,7 @@ export async function storePicture(
 					: image.jpeg({ quality: 88 });
 		output = await encoded.toBuffer({ resolveWithObject: true });
 	} catch {
-		throw new Refused('The picture is damaged, or has too many pixels.', field);
+		throw new Refused('The picture is damaged.', field);
 	}
 	const hash = await storeFile(folder, output.data);
 	return {
