@@ -35,15 +35,15 @@ function build() {
 		'package.json',
 		'svelte.config.js',
 		'vite.config.ts',
-		'vite.planner.ts',
+		'vite.threads.ts',
 		...globSync('src', /./),
 		...globSync('static', /./)
 	];
 	const newest = Math.max(...sources.filter((f) => !f.endsWith('.test.ts')).map(changedAt));
-	if (changedAt('build/planner/thread.js') > newest) return;
+	if (changedAt('build/threads/planning.js') > newest) return;
 	console.log('Building …');
 	run('npx', ['--no-install', 'vite', 'build', '--logLevel', 'error']);
-	run('npx', ['--no-install', 'vite', 'build', '--config', 'vite.planner.ts', '--logLevel', 'error']);
+	run('npx', ['--no-install', 'vite', 'build', '--config', 'vite.threads.ts', '--logLevel', 'error']);
 }
 
 /** What the tests need from Debian: a browser, and poppler, which opens our prints. */

@@ -58,7 +58,8 @@ export async function serve({ folder, demo, fresh, andStop, open }) {
 		DAPPER_DATA: folder,
 		DAPPER_DEMO: demo ? '1' : '0',
 		DAPPER_FRESH: fresh ? '1' : '0',
-		DAPPER_PLANNING_THREAD: resolve('build/planner/thread.js'),
+		DAPPER_PLANNING_THREAD: resolve('build/threads/planning.js'),
+		DAPPER_PRINTING_THREAD: resolve('build/threads/printing.js'),
 		NODE_ENV: 'production'
 	});
 	console.log(`Opening ${folder} …`);

@@ -1,4 +1,15 @@
-import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
+import {
+	fill,
+	PDFDocument,
+	popGraphicsState,
+	pushGraphicsState,
+	rectangle,
+	rgb,
+	setFillingRgbColor,
+	StandardFonts,
+	type PDFFont,
+	type PDFPage
+} from 'pdf-lib';
 import { MARGIN, PAPERS, type PaperKey } from '../engines/pattern/tile.ts';
 import { qrModules, QUIET_ZONE } from './qr.ts';
 import { atTrueSize, plain, PT } from './pdf.ts';
@@ -20,6 +31,17 @@ const TAG = { width: 62, height: 34 };
 const GAP = 1;
 const QR = 26;
 
+/** Dark modules beside each other. */
+function runsOf(row: readonly boolean[]): { from: number; length: number }[] {
+	const runs: { from: number; length: number }[] = [];
+	row.forEach((dark, c) => {
+		const last = runs.at(-1);
+		if (dark && last && last.from + last.length === c) last.length++;
+		else if (dark) runs.push({ from: c, length: 1 });
+	});
+	return runs;
+}
+
 function tag(
 	page: PDFPage,
 	fonts: { plain: PDFFont; bold: PDFFont },
@@ -40,18 +62,15 @@ function tag(
 	const one = QR / (modules.length + 2 * QUIET_ZONE);
 	// The quiet zone lies inside the tag's own paper.
 	const [x0, y0] = [TAG.width - QR + QUIET_ZONE * one, (TAG.height - QR) / 2 + QUIET_ZONE * one];
-	modules.forEach((row, r) =>
-		row.forEach((dark, c) => {
-			if (dark)
-				page.drawRectangle({
-					...mm(x0 + c * one, y0 + (r + 1) * one),
-					// A hair more, so that neighbours leave no white line between them.
-					width: one * PT + 0.05,
-					height: one * PT + 0.05,
-					color: rgb(0, 0, 0)
-				});
+	// One path of all its runs: a rectangle drawn for each module takes twenty times as long.
+	const dark = modules.flatMap((row, r) =>
+		runsOf(row).map(({ from, length }) => {
+			const { x, y } = mm(x0 + from * one, y0 + (r + 1) * one);
+			// A hair more, so that neighbours leave no white line between them.
+			return rectangle(x, y, length * one * PT + 0.05, one * PT + 0.05);
 		})
 	);
+	page.pushOperators(pushGraphicsState(), setFillingRgbColor(0, 0, 0), ...dark, fill(), popGraphicsState());
 	const room = (TAG.width - QR - 3) * PT;
 	const fit = (text: string, font: PDFFont, size: number, least: number) => {
 		let at = size;

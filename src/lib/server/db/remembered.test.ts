@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { TABLES } from '$core/facts/tables.ts';
+import { TABLE_NAMES } from '$core/facts/tables.ts';
 import { costumeIds, demoWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { writeBackup } from '../backup.ts';
 import { logCommands, runningLogs } from '../commands/log.ts';
@@ -14,6 +14,7 @@ import { act } from './action.ts';
 import type { Executor, Rows } from './open.ts';
 import { Remembered } from './remembered.ts';
 import { all } from './rows.ts';
+import { select } from './tables.ts';
 import { lastAction, lastUndo, listActions, undo } from './undo.ts';
 
 const SMALL = {
@@ -135,7 +136,7 @@ async function everything(db: Executor): Promise<Record<string, unknown>> {
 			await loadLayouts(db, id),
 			await cutLayouts(db, id)
 		];
-	for (const table of Object.keys(TABLES)) found[table] = await all(db, `select * from ${table} order by id`);
+	for (const table of TABLE_NAMES) found[table] = await select(db, table);
 	return found;
 }
 /** A transaction asks the database itself. */
@@ -160,11 +161,10 @@ test('a log is seen at once, and what does not read logs is not read anew', asyn
 
 test('a row of any table gone with all that hangs on it, and back by undo: what is remembered is what is stored', async () => {
 	let gone = 0;
-	for (const table of Object.keys(TABLES)) {
-		const rows = await all<{ id: number }>(w.db, `select id from ${table} order by id limit 1`);
-		for (const { id } of rows) {
+	for (const table of TABLE_NAMES) {
+		for (const { id } of (await select<{ id: number }>(w.db, table)).slice(0, 1)) {
 			const removed = await act(w.db, async (tx) => {
-				await tx.query(`delete from ${table} where id = $1`, [id]);
+				await tx.query(['delete from', table, 'where id = $1'].join(' '), [id]);
 				return { words: 'Gone', result: true };
 			}).catch(() => false);
 			if (!removed) continue;

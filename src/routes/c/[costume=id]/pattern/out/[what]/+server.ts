@@ -1,16 +1,15 @@
 import { error } from '@sveltejs/kit';
 import { tagWords, inLedgerOrder } from '$core/facts/component.ts';
-import { chartPdf } from '$core/formats/chartPdf.ts';
 import { patternDxf } from '$core/formats/patternDxf.ts';
 import { cutFrom } from '$core/facts/shape.ts';
-import { patternPdf } from '$core/formats/patternPdf.ts';
 import { patternSvg } from '$core/formats/patternSvg.ts';
-import { tagsPdf, type PieceTag } from '$core/formats/tagsPdf.ts';
+import type { PieceTag } from '$core/formats/tagsPdf.ts';
 import { fittedOf } from '$core/facts/measureRecord.ts';
 import { piecesOf } from '$core/answers/shapePieces.ts';
 import { PAPER_KEYS } from '$core/engines/pattern/tile.ts';
-import { attachment } from '$lib/server/attachment.ts';
+import { attachment, pdf } from '$lib/server/attachment.ts';
 import { database } from '$lib/server/database.ts';
+import { printer } from '$lib/server/prints/printer.ts';
 import { loadRecord } from '$lib/server/read/costume.ts';
 import { loadMeasure } from '$lib/server/read/measure.ts';
 import { loadMaterials } from '$lib/server/read/workshop.ts';
@@ -47,11 +46,10 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	const paper = PAPER_KEYS.find((k) => k === (url.searchParams.get('paper') ?? 'a4'));
 	if (!paper) error(400, `Paper is one of ${PAPER_KEYS.join(', ')}.`);
 	const title = record.costume.name;
-	const pdf = async (bytes: Promise<Uint8Array>, name: string) =>
-		attachment(new Uint8Array(await bytes), 'application/pdf', name);
 	// A plotter prints no tags: they are for the printer on the desk.
 	const desk = paper === 'plotter' ? 'a4' : paper;
-	if (params.what === 'pdf') return pdf(patternPdf(chosen, paper, `${title}: pattern`), 'pattern.pdf');
+	if (params.what === 'pdf')
+		return pdf(printer.print('pattern', chosen, paper, `${title}: pattern`), 'pattern.pdf');
 	if (params.what === 'svg')
 		return attachment(patternSvg(chosen, `${title}: pattern`), 'image/svg+xml', 'pattern.svg');
 	if (params.what === 'dxf') return attachment(patternDxf(chosen), 'image/vnd.dxf', 'pattern.dxf');
@@ -68,7 +66,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 				address: `${url.origin}/c/${record.costume.id}/pattern/${shape.id}/${number}`
 			}))
 		);
-		return pdf(tagsPdf(tags, desk), 'tags.pdf');
+		return pdf(printer.print('tags', tags, desk), 'tags.pdf');
 	}
 	if (params.what === 'chart') {
 		const charts = groups
@@ -77,7 +75,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 				title: `${g.component.code} ${g.component.name}`,
 				pieces: g.pieces.map((p) => p.numbered)
 			}));
-		return pdf(chartPdf(charts, desk, `${title}: placement`), 'placement.pdf');
+		return pdf(printer.print('chart', charts, desk, `${title}: placement`), 'placement.pdf');
 	}
 	error(404, 'There is no such file.');
 };

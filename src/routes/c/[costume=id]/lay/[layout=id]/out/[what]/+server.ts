@@ -1,13 +1,10 @@
 import { error } from '@sveltejs/kit';
 import { layoutDxf } from '$core/formats/layoutDxf.ts';
-import { layoutPdf } from '$core/formats/layoutPdf.ts';
 import { layoutSvg } from '$core/formats/layoutSvg.ts';
-import { planWords } from '$core/formats/planWords.ts';
-import { tagsPdf } from '$core/formats/tagsPdf.ts';
-import { cutSheets, leftoversOfPlan } from '$core/engines/layout/cutSheets.ts';
-import { LEAST_KEPT } from '$core/engines/layout/leftovers.ts';
-import { attachment } from '$lib/server/attachment.ts';
+import { cutSheets } from '$core/engines/layout/cutSheets.ts';
+import { attachment, pdf } from '$lib/server/attachment.ts';
 import { database } from '$lib/server/database.ts';
+import { printer } from '$lib/server/prints/printer.ts';
 import { loadRecord } from '$lib/server/read/costume.ts';
 import { loadLayouts } from '$lib/server/read/layout.ts';
 import { loadMaterials, loadSettings } from '$lib/server/read/workshop.ts';
@@ -30,10 +27,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	if (params.what === 'pdf') {
 		if (paper !== 'a4' && paper !== 'letter' && paper !== 'full')
 			error(400, 'Paper is one of a4, letter, full.');
-		const left = leftoversOfPlan(layout.plan, LEAST_KEPT);
-		const words = planWords(layout.plan, title, sheets.length, lengthUnit);
-		const bytes = await layoutPdf(sheets, left, paper, words);
-		return attachment(new Uint8Array(bytes), 'application/pdf', 'cut-plan.pdf');
+		return pdf(printer.print('layout', layout.plan, paper, title, lengthUnit), 'cut-plan.pdf');
 	}
 	if (params.what === 'tags') {
 		const tags = sheets.flatMap((sheet) =>
@@ -46,8 +40,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 				address: `${url.origin}/c/${costumeId}/lay/${layout.id}`
 			}))
 		);
-		const bytes = await tagsPdf(tags, paper === 'letter' ? 'letter' : 'a4');
-		return attachment(new Uint8Array(bytes), 'application/pdf', 'cut-tags.pdf');
+		return pdf(printer.print('tags', tags, paper === 'letter' ? 'letter' : 'a4'), 'cut-tags.pdf');
 	}
 	error(404, 'There is no such file.');
 };
