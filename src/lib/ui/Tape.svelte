@@ -240,7 +240,7 @@
 		display: inline-block;
 		width: 11px;
 		height: 11px;
-		margin: 0 4px 0 0;
+		margin: 0;
 	}
 	.verdict {
 		padding: 8px 0 0;
@@ -262,6 +262,7 @@
 	.legend span {
 		display: inline-flex;
 		align-items: center;
+		gap: 4px;
 	}
 	@media (max-width: 700px) {
 		.legend,
