@@ -43,15 +43,20 @@ interface Kept {
 }
 
 const keptOf = new WeakMap<Database, Kept>();
-const underWay = new WeakMap<Database, Promise<Shop>>();
+const underWay = new WeakMap<Database, { writes: number; loading: Promise<Shop> }>();
 
-/** The shop as it stands. Requests that come while it is loaded share it. */
+/** The shop as it stands. Requests that come while it is loaded share it, unless something was written since that began. */
 export function loadShop(db: Database): Promise<Shop> {
 	const running = underWay.get(db);
-	if (running) return running;
-	const loading = load(db).finally(() => underWay.delete(db));
-	underWay.set(db, loading);
-	return loading;
+	if (running?.writes === db.writes) return running.loading;
+	const before = running?.loading.catch(() => {}) ?? Promise.resolve();
+	const its = { writes: db.writes, loading: before.then(() => load(db)) };
+	underWay.set(db, its);
+	const over = () => {
+		if (underWay.get(db) === its) underWay.delete(db);
+	};
+	its.loading.then(over, over);
+	return its.loading;
 }
 
 interface Revision {
