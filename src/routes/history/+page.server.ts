@@ -57,6 +57,14 @@ async function takeBack(db: Database, action: { id: number } | null, nothing: st
 	return { words: wordsOfUndo(await undo(db, action.id, chosen)) };
 }
 
+/** What is last is asked when the one before it is done: two presses take back two. */
+let turn: Promise<unknown> = Promise.resolve();
+function inTurn<T>(run: () => Promise<T>): Promise<T> {
+	const its = turn.then(run);
+	turn = its.catch(() => {});
+	return its;
+}
+
 export const actions: Actions = {
 	undo: actionOf('undo', {
 		input: () => z.object({ id: f.id() }),
@@ -64,10 +72,10 @@ export const actions: Actions = {
 	}),
 	undoLast: actionOf('undo', {
 		input: () => z.object({}),
-		run: async (db) => takeBack(db, await lastAction(db), 'Nothing to undo.')
+		run: (db) => inTurn(async () => takeBack(db, await lastAction(db), 'Nothing to undo.'))
 	}),
 	redoLast: actionOf('undo', {
 		input: () => z.object({}),
-		run: async (db) => takeBack(db, await lastUndo(db), 'Nothing to redo.')
+		run: (db) => inTurn(async () => takeBack(db, await lastUndo(db), 'Nothing to redo.'))
 	})
 };
