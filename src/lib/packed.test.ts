@@ -31,7 +31,7 @@ test('what JSON has no form for: maps, sets, numbers without end; rows that are 
 		{ b: 2, a: 1 },
 		{ a: 1, b: 2 }
 	]);
-	same([[], [[]], {}, [{}, {}, {}], '§', { 'a§': ['§'] }]);
+	same([[], [[]], {}, [{}, {}, {}], '§', { 'a§': ['§'] }, { '§': 'rows', of: { '§': [1] } }]);
 	same([{ a: { b: 1 } }, { a: null }, { a: [{ c: 1 }, { c: 2 }, { c: Infinity }] }]);
 	assert.deepEqual(unpacked(packed([{ a: undefined }, { a: 1 }, { a: 2 }])), [{}, { a: 1 }, { a: 2 }]);
 });

@@ -25,6 +25,7 @@ function headOf(list: readonly unknown[]): string[] | null {
 
 function toText(_: string, value: unknown): unknown {
 	if (typeof value === 'number' && !Number.isFinite(value)) return { [MARK]: 'number', of: String(value) };
+	if (isPlain(value) && MARK in value) return { [MARK]: 'object', of: Object.entries(value) };
 	if (value instanceof Map) return { [MARK]: 'map', of: [...value] };
 	if (value instanceof Set) return { [MARK]: 'set', of: [...value] };
 	if (Array.isArray(value)) {
@@ -43,6 +44,7 @@ function fromText(_: string, value: unknown): unknown {
 	if (!isPlain(value) || !(MARK in value)) return value;
 	const of = value['of'];
 	if (value[MARK] === 'number') return Number(of);
+	if (value[MARK] === 'object') return Object.fromEntries(of as [string, unknown][]);
 	if (value[MARK] === 'map') return new Map(of as [unknown, unknown][]);
 	if (value[MARK] === 'set') return new Set(of as unknown[]);
 	const head = value['head'] as string[];

@@ -60,7 +60,7 @@ export async function testWorkshop(now: string): Promise<TestWorkshop> {
 			return Object.fromEntries(parsed.error?.issues.map((i) => [String(i.path[0]), i.message]) ?? []);
 		},
 		undoLast: async () => {
-			await undo(db, (await lastAction(db))!.id);
+			await undo(db, lastAction);
 		},
 		close: async () => {
 			await db.close();

@@ -3,7 +3,6 @@ import { describeChange } from '$core/answers/describeChange.ts';
 import { actionOf } from '$lib/server/commands/actions.ts';
 import * as f from '$lib/server/commands/fields.ts';
 import { database } from '$lib/server/database.ts';
-import type { Database } from '$lib/server/db/open.ts';
 import { Absent, Refused } from '$lib/server/db/rows.ts';
 import {
 	changesOf,
@@ -52,30 +51,19 @@ async function preview(id: number) {
 }
 
 /** Takes an action back, or forth again when it was an undoing itself. */
-async function takeBack(db: Database, action: { id: number } | null, nothing: string, chosen = false) {
-	if (!action) throw new Refused(nothing);
-	return { words: wordsOfUndo(await undo(db, action.id, chosen)) };
-}
-
-/** What is last is asked when the one before it is done: two presses take back two. */
-let turn: Promise<unknown> = Promise.resolve();
-function inTurn<T>(run: () => Promise<T>): Promise<T> {
-	const its = turn.then(run);
-	turn = its.catch(() => {});
-	return its;
-}
+const takeBack = async (...which: Parameters<typeof undo>) => ({ words: wordsOfUndo(await undo(...which)) });
 
 export const actions: Actions = {
 	undo: actionOf('undo', {
 		input: () => z.object({ id: f.id() }),
-		run: (db, action) => takeBack(db, action, '', true)
+		run: (db, { id }) => takeBack(db, id, true)
 	}),
 	undoLast: actionOf('undo', {
 		input: () => z.object({}),
-		run: (db) => inTurn(async () => takeBack(db, await lastAction(db), 'Nothing to undo.'))
+		run: (db) => takeBack(db, lastAction)
 	}),
 	redoLast: actionOf('undo', {
 		input: () => z.object({}),
-		run: (db) => inTurn(async () => takeBack(db, await lastUndo(db), 'Nothing to redo.'))
+		run: (db) => takeBack(db, lastUndo)
 	})
 };

@@ -162,6 +162,15 @@ test('whatever was done: undone one by one it is as before, redone one by one it
 	}
 });
 
+test('two undos at once take back two, two redos bring both again', async () => {
+	const before = await snapshot();
+	const twice = (which: typeof lastAction) => Promise.all([undo(w.db, which), undo(w.db, which)]);
+	const [a, b] = await twice(lastAction);
+	assert.notEqual(a.id, b.id);
+	await twice(lastUndo);
+	assert.equal(await snapshot(), before);
+});
+
 test('Ctrl Z after an undo from History takes back that undo, and nothing else', async () => {
 	const name = async () => (await record()).costume.note;
 	const note = async (words: string) => {

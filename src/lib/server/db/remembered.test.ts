@@ -109,6 +109,16 @@ test('what fails is not remembered, nor what is very long; what is remembered ca
 	assert.throws(() => answer.rows.pop(), TypeError);
 });
 
+test('what is asked for last is kept, as far as there is room', async () => {
+	const { read } = counting();
+	const rows = [{ rows: 'x'.repeat(399_000) }];
+	const asked = async (n: number) => (await read('select rows from step where id = $1', [n], rows)).anew;
+	for (let n = 0; n < 60; n++) assert.ok(await asked(n));
+	assert.ok(!(await asked(59)));
+	assert.ok(!(await asked(30)), 'forty have room');
+	assert.ok(await asked(0));
+});
+
 let w: TestWorkshop;
 let ids: number[];
 before(async () => {

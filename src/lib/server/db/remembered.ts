@@ -19,6 +19,8 @@ interface Kept {
 	tables: readonly string[];
 	/** After so many writes it was asked. */
 	at: number;
+	/** How long it is, once it is there. */
+	letters: number;
 }
 
 /** What a statement is seen to be. */
@@ -29,9 +31,9 @@ interface Read {
 	steady: boolean;
 }
 
-/** So many answers are kept, those asked for last. */
-const MOST = 1500;
-/** A text of rows longer than this is not kept: it would take the place of all others. */
+/** So many letters are kept, of the answers asked for last; what is read from them takes some times as much. */
+const MOST = 16_000_000;
+/** A longer answer is not kept: it would take the place of many others. */
 const LONGEST = 400_000;
 /** They say something else each time, or keep others from writing. */
 const UNSTEADY =
@@ -49,6 +51,7 @@ export class Remembered {
 	/** After how many writes each table was written to last. */
 	readonly #written = new Map<string, number>();
 	#writes = 0;
+	#letters = 0;
 
 	constructor(schema: Schema) {
 		for (const { name, recorded } of schema.tables) this.#recorded.set(name, recorded);
@@ -68,7 +71,7 @@ export class Remembered {
 				![...words].some((word) => this.#functions.has(word))
 		};
 		// Texts are written in the program: there are not many of them.
-		if (this.#reads.size < MOST) this.#reads.set(sql, read);
+		this.#reads.set(sql, read);
 		return read;
 	}
 
@@ -84,21 +87,37 @@ export class Remembered {
 			return answer;
 		}
 		const key = JSON.stringify([sql, params]);
-		const before = this.#kept.get(key);
-		if (before) this.#kept.delete(key);
+		const before = this.#drop(key);
 		if (before && before.tables.every((table) => (this.#written.get(table) ?? 0) <= before.at)) {
-			this.#kept.set(key, before);
+			this.#keep(key, before);
 			return before.rows as Promise<Rows<T>>;
 		}
 		const rows = ask().then(frozen);
-		const kept: Kept = { rows, tables, at: this.#writes };
-		this.#kept.set(key, kept);
-		if (this.#kept.size > MOST) this.#kept.delete(this.#kept.keys().next().value!);
-		const drop = () => {
-			if (this.#kept.get(key) === kept) this.#kept.delete(key);
-		};
-		rows.then((answer) => long(answer) && drop(), drop);
+		const kept: Kept = { rows, tables, at: this.#writes, letters: 0 };
+		this.#keep(key, kept);
+		const its = () => this.#kept.get(key) === kept && this.#drop(key);
+		rows.then((answer) => {
+			const letters = lettersOf(answer);
+			if (its() && letters <= LONGEST) this.#keep(key, { ...kept, letters });
+		}, its);
 		return rows;
+	}
+
+	#drop(key: string): Kept | undefined {
+		const kept = this.#kept.get(key);
+		this.#kept.delete(key);
+		this.#letters -= kept?.letters ?? 0;
+		return kept;
+	}
+
+	/** As what was asked for last; what was asked for longest ago makes room. */
+	#keep(key: string, kept: Kept): void {
+		this.#kept.set(key, kept);
+		this.#letters += kept.letters;
+		for (const oldest of this.#kept.keys()) {
+			if (this.#letters <= MOST) return;
+			this.#drop(oldest);
+		}
 	}
 
 	/** @param tables those of which changes were recorded; what is not recorded may have been written too */
@@ -112,12 +131,14 @@ export class Remembered {
 	forget(): void {
 		this.wrote([...this.#recorded.keys()]);
 		this.#kept.clear();
+		this.#letters = 0;
 	}
 }
 
-const long = ({ rows }: Rows<unknown>): boolean => {
+/** Rows come as one text, or as some. */
+const lettersOf = ({ rows }: Rows<unknown>): number => {
 	const text = (rows[0] as { rows?: unknown } | undefined)?.rows;
-	return rows.length > 2000 || (typeof text === 'string' && text.length > LONGEST);
+	return typeof text === 'string' ? text.length : 200 * (1 + rows.length);
 };
 
 function frozen<T>(answer: Rows<T>): Rows<T> {

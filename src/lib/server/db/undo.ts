@@ -36,21 +36,24 @@ export interface UndoPreview {
 	changes: ChangeRow[];
 }
 
-/** The newest doing that stands: what undo takes back. */
-export const lastAction = (db: Executor): Promise<ActionRow | null> =>
+/** The newest doing that stands: what undo takes back. Asked in an action, it is of before that one. */
+export const lastAction = (db: Executor, before: number | null = null): Promise<ActionRow | null> =>
 	one<ActionRow>(
 		db,
 		`select id, at, words, costume_id, undoes, chosen, stands, way from action
-		where way = 'do' and stands order by id desc limit 1`
+		where way = 'do' and stands and ($1::integer is null or id < $1) order by id desc limit 1`,
+		[before]
 	);
 
 /** The newest undoing that stands: what redo takes back. None once something new was done. */
-export const lastUndo = (db: Executor): Promise<ActionRow | null> =>
+export const lastUndo = (db: Executor, before: number | null = null): Promise<ActionRow | null> =>
 	one<ActionRow>(
 		db,
 		`select id, at, words, costume_id, undoes, chosen, stands, way from action
-		where way = 'back' and stands and id > (select coalesce(max(id), 0) from action where way = 'do')
-		order by id desc limit 1`
+		where way = 'back' and stands and ($1::integer is null or id < $1) and id >
+			(select coalesce(max(id), 0) from action where way = 'do' and ($1::integer is null or id < $1))
+		order by id desc limit 1`,
+		[before]
 	);
 
 /**
@@ -101,10 +104,19 @@ async function takeBack(tx: Executor, actions: readonly ActionRow[]): Promise<vo
 export const wordsOfUndo = ({ undoes, words }: Pick<ActionRow, 'undoes' | 'words'>, more = ''): string =>
 	undoes.length ? `Redid: ${words.replace(/^Undid: /, '')}` : `Undid: ${words}${more}`;
 
-/** Takes an action back whole, with the later ones on the same rows. The undoing is an action too. */
-export async function undo(db: Database, id: number, chosen = false): Promise<ActionRow> {
+/**
+ * Takes an action back whole, with the later ones on the same rows. The undoing is an action too.
+ * @param which its id, or how it is found: in the same transaction, so that two at once take back two
+ */
+export async function undo(
+	db: Database,
+	which: number | typeof lastAction,
+	chosen = false
+): Promise<ActionRow> {
 	try {
-		return await act(db, async (tx) => {
+		return await act(db, async (tx, own) => {
+			const id = typeof which === 'number' ? which : (await which(tx, own))?.id;
+			if (id === undefined) throw new Refused('There is nothing to take back.');
 			const actions = await withLater(tx, id);
 			const action = actions[actions.length - 1]!;
 			await takeBack(tx, actions);

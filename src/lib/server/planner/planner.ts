@@ -14,8 +14,10 @@ export interface Round {
 	/** Of one costume at work, as soon as it is known: those with earlier events come first. */
 	planOf(id: number): Promise<MadePlan>;
 	all(): Promise<ReadonlyMap<number, MadePlan>>;
-	/** As far as it is known by now; who asks shows it, and is told by `told` when all are. */
+	/** As far as it is known by now. */
 	known(id: number): MadePlan | undefined;
+	/** A page does not wait for it: `told` tells when all plans are known. */
+	shownEarly(): void;
 	/** Since when, ms, plans are wanted that are not known yet. */
 	readonly since: number;
 	/** The last that was known of one, in this round or in an earlier one. */
@@ -63,6 +65,7 @@ class OwnPlanner implements Planner {
 			planOf: async (id) => plans.get(id)!,
 			all: async () => plans,
 			known: (id) => plans.get(id),
+			shownEarly: () => {},
 			since: performance.now(),
 			before: (id) => plans.get(id),
 			forecastOf: (id) => this.#known.get(plans.get(id)!),
@@ -181,7 +184,7 @@ class ThreadPlanner implements Planner {
 			return;
 		}
 		this.#underWay.delete(told.round);
-		if (asked.shown) this.told++;
+		if (asked.early) this.told++;
 		if ('done' in told) return asked.finish();
 		// What the thread holds is not known any more: the next round sends all.
 		this.#forget();
@@ -232,8 +235,7 @@ class Asked implements Round {
 	readonly #plans = new Map<number, MadePlan>();
 	readonly #all = waiting<ReadonlyMap<number, MadePlan>>();
 	readonly #versions = new Map<number, number>();
-	/** Somebody did not wait for it. */
-	shown = false;
+	early = false;
 
 	constructor(
 		readonly shop: Shop,
@@ -264,8 +266,10 @@ class Asked implements Round {
 	all(): Promise<ReadonlyMap<number, MadePlan>> {
 		return this.#all.promise;
 	}
+	shownEarly(): void {
+		this.early = true;
+	}
 	known(id: number): MadePlan | undefined {
-		this.shown = true;
 		return this.#plans.get(id);
 	}
 	before(id: number): MadePlan | undefined {

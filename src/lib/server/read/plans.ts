@@ -90,6 +90,7 @@ export async function plannedShop(
 	const late =
 		patience === 'soon' && ids.every((id) => round.before(id)) && !(await inTime(round.all(), round.since));
 	if (!late) return { key, shop, plans: await round.all(), old: false, round };
+	round.shownEarly();
 	const plans = new Map(
 		shop.atWork.map((c) => [c.record.costume.id, shownMeanwhile(shop, round, c.record.costume.id)])
 	);
@@ -166,6 +167,7 @@ export async function plannedCostume(
 		patience === 'soon' &&
 		[record, ...before.map((c) => c.record)].every((r) => round.before(r.costume.id)) &&
 		!(await inTime(round.planOf(id), round.since));
+	if (old) round.shownEarly();
 	const planOf = async (id: number) => (old ? shownMeanwhile(shop, round, id) : round.planOf(id));
 	const plan = await planOf(id);
 	// Those come before it: once it is known, they are.

@@ -94,6 +94,40 @@ test('a material that is changed replans those who use it', async () => {
 	await w.undoLast();
 });
 
+test('who asks after a write does not share what began to be loaded before it', async () => {
+	const costumeId = (await loadShop(w.db)).atWork[0]!.record.costume.id;
+	const rename = (name: string) =>
+		act(w.db, async (tx) => {
+			await tx.query('update costume set name = $2 where id = $1', [costumeId, name]);
+			return { words: 'Renamed', costumeId, result: null };
+		});
+	const nameIn = async (loading: ReturnType<typeof loadShop>) =>
+		(await loading).atWork.find((c) => c.record.costume.id === costumeId)!.record.costume.name;
+	await rename('First');
+	// The first has read what there is, and is held up.
+	const { query } = w.db;
+	let goOn = () => {};
+	const held = new Promise<void>((reached) => {
+		w.db.query = async (sql, params) => {
+			const rows = await query(sql, params);
+			if (/from revision/.test(sql))
+				await new Promise<void>((resolve) => {
+					goOn = resolve;
+					reached();
+				});
+			return rows as never;
+		};
+	});
+	const first = loadShop(w.db);
+	await held;
+	w.db.query = query;
+	await rename('Second');
+	const second = nameIn(loadShop(w.db));
+	goOn();
+	await first;
+	assert.equal(await second, 'Second');
+});
+
 test('an archived costume is planned alone', async () => {
 	const [id] = await costumeIds(w.db, false);
 	await w.run(costumeCommands.archiveCostume, { id: String(id) });
