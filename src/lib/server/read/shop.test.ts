@@ -104,6 +104,7 @@ test('who asks after a write does not share what began to be loaded before it', 
 	const nameIn = async (loading: ReturnType<typeof loadShop>) =>
 		(await loading).atWork.find((c) => c.record.costume.id === costumeId)!.record.costume.name;
 	await rename('First');
+	assert.equal(await nameIn(loadShop(w.db)), 'First');
 	// The first has read what there is, and is held up.
 	const { query } = w.db;
 	let goOn = () => {};
