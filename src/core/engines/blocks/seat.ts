@@ -3,8 +3,8 @@ import type { Point } from '../../units/point.ts';
 import { problem, type Problem } from '../../units/problem.ts';
 import { count, type Dimension, mm, type Param } from '../pattern/shaper.ts';
 import { between, line, marked, plus, runBack, towards, type Run } from './drawing.ts';
-import { asCutDimension, easedParam, easeParam, lengthParam } from './given.ts';
-import type { HalfOfSeat, Legs } from './legs.ts';
+import { asCut, asCutDimension, easedParam, easeParam, lengthParam } from './given.ts';
+import type { HalfOfSeat, Legs, LegsGiven } from './legs.ts';
 
 /** Of everything that is worn on hips and legs. */
 export const SEAT_PARAMS = {
@@ -28,6 +28,22 @@ export const SEAT_PARAMS = {
 		hint: 'what reaches from front to back between the legs; 13 to 19'
 	}
 } as const satisfies Record<string, Param>;
+
+/** Its measures with their ease, as they are cut: what of the stretch is worn, taken off. */
+export function seatAsCut(
+	its: Readonly<Record<keyof typeof SEAT_PARAMS | keyof Parameters<typeof asCut>[0], number>>
+): Omit<LegsGiven, 'levels' | 'onePiece' | 'loose'> {
+	const cut = asCut(its);
+	return {
+		waist: cut.across(its.waist + its.waistEase),
+		hip: cut.across(its.hip + its.hipEase),
+		rise: cut.along(its.outside - its.inside + its.riseEase),
+		waistToHip: cut.along(its.waistToHip),
+		crotch: cut.along(its.crotch + its.crotchEase),
+		backMore: cut.across(its.backMore),
+		fork: its.fork / 100
+	};
+}
 
 /** Edges of one half from the middle of the waist on: down to the fork, down the inside seam. */
 export function middleOf(

@@ -5,7 +5,15 @@ import { endOf, line, runBack } from '../blocks/drawing.ts';
 import { asCut, CLOTH_PARAMS, easedParam, easeParam, lengthParam, onlyWhere } from '../blocks/given.ts';
 import { type HalfOfSeat, legsOf } from '../blocks/legs.ts';
 import { halfPiece, notchesAt, outlineOf } from '../blocks/pieces.ts';
-import { middleUp, riseWarnings, SEAT_PARAMS, seatDimensions, sideUp, waistOf } from '../blocks/seat.ts';
+import {
+	middleUp,
+	riseWarnings,
+	SEAT_PARAMS,
+	seatAsCut,
+	seatDimensions,
+	sideUp,
+	waistOf
+} from '../blocks/seat.ts';
 import { seatSolid } from '../blocks/solid.ts';
 import { onCloth } from '../pattern/onCloth.ts';
 import { mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
@@ -61,18 +69,12 @@ export const knickers = shaper({
 	},
 	shape(its) {
 		const cut = asCut(its);
-		const [waist, hip] = [cut.across(its.waist + its.waistEase), cut.across(its.hip + its.hipEase)];
+		const seat = seatAsCut(its);
 		if (its.leg > its.inside) return bad('legTooLong', { most: Math.floor(its.inside) }, ['leg']);
 		const thigh = Math.min(THIGH, its.leg * 0.4);
 		const loose = its.opening === DRAWN_ON;
 		const drawn = legsOf({
-			waist,
-			hip,
-			rise: cut.along(its.outside - its.inside + its.riseEase),
-			waistToHip: cut.along(its.waistToHip),
-			crotch: cut.along(its.crotch + its.crotchEase),
-			backMore: cut.across(its.backMore),
-			fork: its.fork / 100,
+			...seat,
 			levels: [
 				{ below: cut.along(thigh), girth: cut.across(its.thigh + its.thighEase) },
 				{ below: cut.along(its.leg), girth: cut.across(its.hemGirth) }
@@ -119,7 +121,7 @@ export const knickers = shaper({
 		const upper = legs.rise - legs.hipLevel;
 		const deep = { front: upper * 0.5, back: upper * 0.7 };
 		const pieces: Piece[] = [half('front', deep.front), half('back', deep.back)];
-		if (!loose) pieces.push(bandOf('waistband', 'waist', waist, its.underlap, its.band, sewn));
+		if (!loose) pieces.push(bandOf('waistband', 'waist', seat.waist, its.underlap, its.band, sewn));
 		if (its.opening === IN_FRONT)
 			pieces.push(foldedStrip('placket strip', its.openingLength, its.underlap, 'opening', sewn, 2));
 		if (gathered) pieces.push(foldedStrip('leg band', bandRound, its.band, 'leg band', sewn, 2));

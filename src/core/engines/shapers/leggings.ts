@@ -5,7 +5,7 @@ import { endOf, line, mirrorPoint, runMoved } from '../blocks/drawing.ts';
 import { asCut, asCutDimension, CLOTH_PARAMS, lengthParam } from '../blocks/given.ts';
 import { legsOf } from '../blocks/legs.ts';
 import { halfPiece, notchesAt, outlineOf } from '../blocks/pieces.ts';
-import { middleOf, middleUp, riseWarnings, SEAT_PARAMS, seatDimensions } from '../blocks/seat.ts';
+import { middleOf, middleUp, riseWarnings, SEAT_PARAMS, seatAsCut, seatDimensions } from '../blocks/seat.ts';
 import { seatSolid } from '../blocks/solid.ts';
 import { onCloth } from '../pattern/onCloth.ts';
 import { shaped, shaper } from '../pattern/shaper.ts';
@@ -52,7 +52,7 @@ export const leggings = shaper({
 	},
 	shape(its) {
 		const cut = asCut(its);
-		const [waist, hip] = [cut.across(its.waist + its.waistEase), cut.across(its.hip + its.hipEase)];
+		const seat = seatAsCut(its);
 		const loose = its.top === 0;
 		const foot = its.inside - its.end;
 		if (foot < 60) return bad('tooLarge', { most: Math.floor(its.inside - 60) }, ['end']);
@@ -69,13 +69,7 @@ export const leggings = shaper({
 				: last.girth + ((next.girth - last.girth) * (foot - last.below)) / (next.below - last.below);
 		const levels = [...above, { key: next?.key ?? 'ankle', below: foot, girth: hemGirth } as const];
 		const drawn = legsOf({
-			waist,
-			hip,
-			rise: cut.along(its.outside - its.inside + its.riseEase),
-			waistToHip: cut.along(its.waistToHip),
-			crotch: cut.along(its.crotch + its.crotchEase),
-			backMore: cut.across(its.backMore),
-			fork: its.fork / 100,
+			...seat,
 			levels: levels.map(({ below, girth }) => ({ below: cut.along(below), girth: cut.across(girth) })),
 			onePiece: true,
 			loose
@@ -128,7 +122,7 @@ export const leggings = shaper({
 			{ seam: its.seam, joins: false }
 		);
 		const warnings: Problem[] = [...laid.warnings, ...riseWarnings(legs)];
-		if (!loose && waist * (1 + its.stretchAcross / 100) < its.hip)
+		if (!loose && seat.waist * (1 + its.stretchAcross / 100) < its.hip)
 			warnings.push(problem('waistNotOverHips', {}, ['top']));
 		return shaped(laid.pieces, {
 			warnings,

@@ -1,11 +1,11 @@
 import assert from 'node:assert/strict';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { PDFDocument } from 'pdf-lib';
-import { build } from 'esbuild';
 import type { PieceTag } from '$core/formats/tagsPdf.ts';
+import { builtThread } from '$tests/support/thread.ts';
 import { MOST_WAITING, Printer, TooManyPrints } from './printer.ts';
 
 let folder: string;
@@ -15,16 +15,7 @@ let alive: ReturnType<typeof setInterval>;
 before(async () => {
 	alive = setInterval(() => {}, 1000);
 	folder = mkdtempSync(join(tmpdir(), 'dapper-prints-'));
-	const thread = join(folder, 'printing.mjs');
-	await build({
-		entryPoints: ['src/lib/server/prints/thread.ts'],
-		bundle: true,
-		platform: 'node',
-		format: 'esm',
-		alias: { $core: resolve('src/core') },
-		outfile: thread
-	});
-	printer = new Printer(thread);
+	printer = new Printer(await builtThread('src/lib/server/prints/thread.ts', folder));
 });
 after(async () => {
 	clearInterval(alive);

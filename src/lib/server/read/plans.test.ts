@@ -1,9 +1,9 @@
 import assert from 'node:assert/strict';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import { after, before, test } from 'node:test';
-import { build } from 'esbuild';
+import { builtThread } from '$tests/support/thread.ts';
 import { costumeIds, type TestWorkshop, demoWorkshop } from '$tests/support/workshop.ts';
 import { act } from '../db/action.ts';
 import { clock } from '../clock.ts';
@@ -15,16 +15,7 @@ let ids: number[];
 let folder: string;
 before(async () => {
 	folder = mkdtempSync(join(tmpdir(), 'dapper-slow-'));
-	const thread = join(folder, 'thread.mjs');
-	await build({
-		entryPoints: ['tests/support/slowThread.ts'],
-		bundle: true,
-		platform: 'node',
-		format: 'esm',
-		alias: { $core: resolve('src/core') },
-		outfile: thread
-	});
-	process.env.DAPPER_PLANNING_THREAD = thread;
+	process.env.DAPPER_PLANNING_THREAD = await builtThread('tests/support/slowThread.ts', folder);
 	w = await demoWorkshop();
 	NOW = clock();
 	ids = await costumeIds(w.db, false);
