@@ -13,7 +13,7 @@ import {
 	type Block
 } from './placing.ts';
 import type { PlanProblem } from './problem.ts';
-import { freeAll, Teams, teamsOf, type Shop, type Team } from './shop.ts';
+import { freeAll, MANY, Teams, teamsOf, type Shop, type Team } from './shop.ts';
 
 /** How many later openings are tried for the first of a chain that a recoat window binds together. */
 const CHAIN_TRIES = 8;
@@ -220,35 +220,51 @@ export class Builder {
 			return at < NEVER ? at : null;
 		}
 		const whole = this.#soonest(i, minutes, from, barred);
-		const joined = this.#alike[i] && this.#joined(i, from, barred);
-		if (joined && (!whole || endOf(joined.blocks) <= endOf(whole))) {
+		const joined =
+			this.#alike[i] && this.#joined(i, from, barred, whole ? Math.min(NEVER, endOf(whole) + 1) : NEVER);
+		if (joined) {
 			this.#held[i] = joined.held;
 			return joined.blocks;
 		}
 		return whole;
 	}
 
-	#soonest(i: number, minutes: number, from: LocalMinutes, barred: readonly Span[]): readonly Block[] | null {
+	/** Null when it cannot be done before `before`, if it is in one run. */
+	#soonest(
+		i: number,
+		minutes: number,
+		from: LocalMinutes,
+		barred: readonly Span[],
+		before = NEVER
+	): readonly Block[] | null {
 		const force = this.forced[i]!;
 		const teams = this.teams[i]!;
 		const { oneSitting } = this.nodes[i]!.step;
 		if (this.#anywhere && !oneSitting)
 			return inParts(force < 0 ? teams : [teams.at(force)], minutes, this.#leastPart, barred, from);
 		let best: readonly Block[] | null = null;
-		let before = NEVER;
 		const tryWith = (team: Team) => {
 			// On a bad day a sitting can be longer than any window: it goes on past the end of the longest.
 			const sitting = oneSitting ? Math.min(minutes, team.longest) : minutes;
 			if (sitting === 0) return;
-			best = inOneRun(team, sitting, oneSitting, barred, from, before) ?? best;
-			if (best) before = endOf(best);
+			const found = inOneRun(team, sitting, oneSitting, barred, from, before);
+			if (!found || endOf(found) >= before) return;
+			best = found;
+			before = endOf(found);
 		};
 		if (force >= 0) tryWith(teams.at(force));
 		else {
+			// Measured against whoever was done first the last time, those who are busy for weeks are passed over soon.
+			if (teams.first && teams.length >= MANY) {
+				tryWith(teams.first);
+				// Of those who are done as soon the first in order is taken.
+				if (best) before++;
+			}
 			// Nobody of a team is done before the free hours of their own hold it.
 			const least = oneSitting ? Math.min(minutes, teams.longest[0]) : minutes;
-			const ends = teams.hands > 1 ? teams.pool.map((m) => endOfHours(m, least, from)) : null;
+			const ends = teams.hands > 1 ? teams.pool.map((m) => endOfHours(m, least, from, before)) : null;
 			teams.look((m) => !ends || ends[m]! < before, tryWith);
+			if (best) teams.first = (best as readonly Block[])[0]!.team;
 		}
 		return best;
 	}
@@ -257,7 +273,8 @@ export class Builder {
 	#joined(
 		i: number,
 		from: LocalMinutes,
-		barred: readonly Span[]
+		barred: readonly Span[],
+		before: LocalMinutes
 	): { blocks: readonly Block[]; held: Span } | null {
 		const { step } = this.nodes[i]!;
 		const place = this.shop.places.get(step.place!)!.bookings;
@@ -266,10 +283,12 @@ export class Builder {
 		for (const j of this.#alike[i]!) {
 			const end = this.end[j]!;
 			if (end === NEVER || end + SESSION_GAP < from) continue;
-			const blocks = this.#soonest(i, minutes, Math.max(from, end), barred);
+			const blocks = this.#soonest(i, minutes, Math.max(from, end), barred, before);
 			const start = blocks?.[0]?.from ?? NEVER;
 			if (start > end + SESSION_GAP || place.lastFullEnd(end, start) !== end) continue;
-			if (!best || endOf(blocks!) < endOf(best.blocks)) best = { blocks: blocks!, held: [end, start] };
+			if (endOf(blocks!) >= before) continue;
+			best = { blocks: blocks!, held: [end, start] };
+			before = endOf(blocks!);
 		}
 		return best;
 	}

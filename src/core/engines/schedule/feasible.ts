@@ -17,10 +17,11 @@ export function findImpossible(plan: PlanProblem, nodes: readonly Node[], shop: 
 		const circle = findCircle(nodes, left).map((i) => nodes[i]!.step.id);
 		for (const id of circle) say(id, problem('circle', { steps: [...circle, circle[0]!].join(' → ') }));
 	}
+	const there = new Set(shop.makers.map((m) => m.id));
 	for (const node of nodes) {
 		const unknown = node.step.after.find((a) => !known.has(a.id));
 		if (unknown) say(node.step.id, problem('unknownId', { id: unknown.id }));
-		const reason = node.minutes > 0 ? whyNobody(node, shop) : null;
+		const reason = node.minutes > 0 ? whyNobody(node, shop, there) : null;
 		if (reason) say(node.step.id, reason);
 	}
 	for (let grew = true; grew;) {
@@ -34,14 +35,13 @@ export function findImpossible(plan: PlanProblem, nodes: readonly Node[], shop: 
 	return [...found.values()];
 }
 
-function whyNobody(node: Node, shop: Shop): Problem | null {
+function whyNobody(node: Node, shop: Shop, there: ReadonlySet<string>): Problem | null {
 	const { step, minutes } = node;
 	if (step.place !== null && !shop.places.has(step.place)) return problem('unknownId', { id: step.place });
-	const able = step.with && new Set(step.with);
-	const there = new Set(shop.makers.map((m) => m.id));
 	const missing = step.with?.find((id) => !there.has(id));
 	if (missing !== undefined) return problem('unknownId', { id: missing });
-	const working = shop.makers.filter((m) => m.open.length > 0 && (!able || able.has(m.id)));
+	const { pool } = teamsOf(shop, node);
+	const working = pool.filter((m) => m.open.length > 0);
 	if (step.with?.length === 0) return problem('nobodyCan');
 	if (working.length === 0) return problem('noWindows');
 	if (working.length < step.hands)

@@ -68,15 +68,15 @@ export function alone(
 		const parts = split === 'anywhere' && !oneSitting;
 		const teams = teamsOf(shop, node);
 		/** Of each maker: when free hours of their own begin, and hold it. */
-		const own = (least: number) => teams.pool.map((m) => endOfHours(m, least, free));
+		const own = (many: number) => teams.pool.map((m) => endOfHours(m, many, free));
 		const seldom = teams.hands > 1 && !binds;
 		const [begins, holds] = seldom ? [own(1), own(minutes[i]!)] : [[], []];
 		// One that can neither begin nor be done sooner than those before it says nothing.
 		const says = (m: number) => !seldom || holds[m]! < end[i]! || begins[m]! - 1 < from[i]!;
-		teams.look(says, (team) => {
+		const at = (team: Team) => {
 			const blocks = parts
 				? inParts([team], minutes[i]!, 1, barred, free)
-				: inOneRun(team, minutes[i]!, oneSitting, barred, free);
+				: inOneRun(team, minutes[i]!, oneSitting, barred, free, binds ? NEVER : end[i]!);
 			if (!blocks) return;
 			from[i] = Math.min(from[i]!, blocks[0]!.from);
 			end[i] = Math.min(end[i]!, blocks[blocks.length - 1]!.to);
@@ -85,7 +85,11 @@ export function alone(
 					...(ends.get(i) ?? []),
 					...endsOf(team, blocks[blocks.length - 1]!.to, oneSitting ? minutes[i]! : 1)
 				]);
-		});
+		};
+		// Measured against those who are free first, nearly all others are passed over.
+		if (seldom && teams.length > 0)
+			at(teams.at(teams.numberOf(least(holds, teams.hands).map((m) => teams.pool[m]!.id))));
+		teams.look(says, at);
 		if (parts) {
 			const blocks = inParts(teams, minutes[i]!, 1, barred, free);
 			if (blocks) end[i] = Math.min(end[i]!, blocks[blocks.length - 1]!.to);
@@ -98,6 +102,13 @@ export function alone(
 	}
 	return { from, end };
 }
+
+/** Which so many of these are the least, in their order. */
+const least = (of: readonly number[], count: number): number[] =>
+	[...of.keys()]
+		.sort((a, b) => of[a]! - of[b]!)
+		.slice(0, count)
+		.sort((a, b) => a - b);
 
 /** Work of a team can end only in its open hours, so long after they began, and not before `first`. */
 function endsOf({ open }: Team, first: LocalMinutes, after: number): Span[] {

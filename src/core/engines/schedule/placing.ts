@@ -66,13 +66,19 @@ function pastBookings(members: readonly Resource[], from: LocalMinutes, to: Loca
 	return end;
 }
 
-/** When a maker's open minutes that are not booked come to so many, from `from` on; NEVER when they do not. */
-export function endOfHours({ open, bookings }: Resource, minutes: number, from: LocalMinutes): LocalMinutes {
+/** When a maker's open minutes that are not booked come to so many, from `from` on; NEVER when they do not before `before`. */
+export function endOfHours(
+	{ open, bookings }: Resource,
+	minutes: number,
+	from: LocalMinutes,
+	before = NEVER
+): LocalMinutes {
 	let left = minutes;
 	for (let k = firstEndingAfter(open, from); k < open.length; k++) {
 		const to = open[k]![1];
 		for (let at = Math.max(from, open[k]![0]); at < to;) {
 			const start = bookings.freeFrom(at);
+			if (start + left >= before) return NEVER;
 			if (start >= to) break;
 			at = bookings.firstFull(start, to);
 			left -= at - start;
@@ -84,7 +90,8 @@ export function endOfHours({ open, bookings }: Resource, minutes: number, from: 
 
 /**
  * Through every open minute until done, pausing only where it is closed; in one sitting not even there.
- * The earliest such blocks from `from` on; null when there are none that end before `before`.
+ * The earliest such blocks from `from` on; null when there are none, and mostly when they end at `before` or later: then it gives up
+ * as soon as that is certain.
  */
 export function inOneRun(
 	team: Team,
@@ -118,10 +125,7 @@ export function inOneRun(
 			if (past > begin) break;
 			left -= end - begin;
 		}
-		if (left === 0) {
-			const blocks = runFrom(team, first, start, minutes);
-			return blocks[blocks.length - 1]!.to < before ? blocks : null;
-		}
+		if (left === 0) return runFrom(team, first, start, minutes);
 		// Work in one run that is crossed by a booking can begin only after it.
 		start = past;
 	}

@@ -31,6 +31,9 @@ export interface Team {
 	longest: number;
 }
 
+/** From so many teams on one of them is tried first. */
+export const MANY = 8;
+
 export interface Shop {
 	makers: Resource[];
 	places: Map<string, Resource>;
@@ -43,6 +46,15 @@ export interface Shop {
 	hours: Map<string, Pick<Team, 'open' | 'longest'>>;
 }
 
+/** Windows are the same objects in every plan until somebody changes them. */
+const written = new WeakMap<Hours['windows'], string>();
+function writtenOf(windows: Hours['windows']): string {
+	let text = written.get(windows);
+	if (text === undefined)
+		written.set(windows, (text = JSON.stringify(windows.map((w) => [w.days, w.from, w.to]))));
+	return text;
+}
+
 /** Everybody's hours between two moments; with `mirror`, time runs backwards (t becomes −t). */
 export function makeShop(
 	problem: Pick<PlanProblem, 'makers' | 'places' | 'taken'>,
@@ -53,7 +65,7 @@ export function makeShop(
 	let index = 0;
 	const laidOut = new Map<string, readonly Span[]>();
 	const openOf = ({ windows, off, away, sun }: Hours): readonly Span[] => {
-		const key = JSON.stringify([windows.map((w) => [w.days, w.from, w.to]), off, away, sun]);
+		const key = `${writtenOf(windows)} ${JSON.stringify([off, away, sun])}`;
 		let open = laidOut.get(key);
 		if (!open) {
 			const spans = openSpans(
@@ -73,7 +85,10 @@ export function makeShop(
 		dryOnly = false
 	): Resource => {
 		const taken = new Bookings(capacity);
-		for (const [a, b] of problem.taken?.get(id) ?? []) taken.add(mirror ? -b : a, mirror ? -a : b, 1);
+		const spans = problem.taken?.get(id) ?? [];
+		// In order of time, each is booked behind the last.
+		if (mirror) for (let k = spans.length - 1; k >= 0; k--) taken.add(-spans[k]![1], -spans[k]![0], 1);
+		else for (const [a, b] of spans) taken.add(a, b, 1);
 		return {
 			id,
 			index: index++,
@@ -109,6 +124,8 @@ export function freeAll(shop: Shop): void {
  */
 export class Teams implements Iterable<Team> {
 	readonly length: number;
+	/** The one that was done first when last asked for. */
+	first: Team | null = null;
 	readonly #made: Team[] = [];
 	#longest: [least: number, most: number] | null = null;
 
@@ -203,7 +220,7 @@ function namesOf(makers: readonly string[]): string {
 
 /** The teams that may do a step, in the order in which the makers are given. None at an unknown place. */
 export function teamsOf(shop: Shop, { step }: Pick<Node, 'step'>): Teams {
-	const key = JSON.stringify([step.hands, step.with && namesOf(step.with), step.place]);
+	const key = `${step.hands} ${step.with ? namesOf(step.with) : ''} ${step.place ?? ''}`;
 	let teams = shop.teams.get(key);
 	if (!teams) {
 		const place = step.place === null ? [] : [shop.places.get(step.place)];
@@ -240,8 +257,10 @@ function teamOf(shop: Shop, makers: readonly Resource[], place: readonly Resourc
 
 function commonHours(shop: Shop, members: readonly Resource[]): Pick<Team, 'open' | 'longest'> {
 	// Who keeps the same hours has the same list of them.
-	let key = '';
-	for (const { hours } of members) if (!key.includes(` ${hours} `)) key += ` ${hours} `;
+	const first = members[0]!.hours;
+	const key = members.every((m) => m.hours === first)
+		? String(first)
+		: [...new Set(members.map((m) => m.hours))].join();
 	let common = shop.hours.get(key);
 	if (!common) {
 		const spans = members.map((m) => m.open).reduce(intersect);

@@ -27,7 +27,7 @@ function crowd(seed: number, count: number): Pick<PlanProblem, 'makers' | 'taken
 	return { makers, taken };
 }
 
-test('teams that cannot be sooner are passed over, and no plan is another for it', (t) => {
+test('teams that cannot be sooner are passed over, whoever is tried first, and no plan is another for it', (t) => {
 	const { look } = Teams.prototype;
 	/** So many teams were tried, and by all that there are. */
 	const tried = [0, 0];
@@ -36,6 +36,8 @@ test('teams that cannot be sooner are passed over, and no plan is another for it
 			Teams.prototype,
 			'look',
 			function (this: Teams, worth: (m: number) => boolean, at: (team: Team) => void) {
+				// By all that there are in their order: nobody is tried before.
+				if (all) Object.defineProperty(this, 'first', { get: () => null, set: () => {}, configurable: true });
 				look.call(this, all ? () => true : worth, (team) => {
 					tried[all]!++;
 					at(team);
@@ -56,7 +58,7 @@ test('teams that cannot be sooner are passed over, and no plan is another for it
 		};
 		assert.deepEqual(planned(problem, 0), planned(problem, 1), `problem ${seed}`);
 	}
-	assert.ok(tried[0]! < 0.8 * tried[1]!, `${tried[0]} of ${tried[1]} were tried`);
+	assert.ok(tried[0]! < 0.5 * tried[1]!, `${tried[0]} of ${tried[1]} were tried`);
 });
 
 test('a team has its number, whether it was made or not', () => {
