@@ -3,7 +3,8 @@
  * Result as JSON on standard output; bad input is one line on standard error and exit 2.
  */
 import { readFileSync } from 'node:fs';
-import { runJob } from '../src/core/formats/jobs.ts';
+import { loadSolver } from '../src/core/engines/purchase/solver.ts';
+import { needsSolver, runJob } from '../src/core/formats/jobs.ts';
 
 function fail(words: string): never {
 	process.stderr.write(`${words}\n`);
@@ -27,6 +28,7 @@ try {
 }
 
 const began = performance.now();
-const done = runJob(input, () => (performance.now() - began) / 1000);
+const solve = needsSolver(input) ? await loadSolver() : undefined;
+const done = runJob(input, () => (performance.now() - began) / 1000, solve);
 if (!done.ok) fail(done.words);
 process.stdout.write(`${JSON.stringify(done.result, null, 1)}\n`);

@@ -9,14 +9,14 @@ const MAY_IMPORT: Record<string, { rooms: readonly string[]; packages: RegExp }>
 	'src/core/': {
 		rooms: ['src/core/'],
 		packages:
-			/^(zod|pluralize|date-fns\/format|@date-fns\/utc|dinero\.js\/currencies|bezier-js|d3-polygon|ical-generator|ical\.js|papaparse|ml-matrix|clipper2-ts|qrcode-generator|polylabel|suncalc|svgpath|fit-curve|fast-xml-parser|dxf-parser|@tarikjabiri\/dxf|pdf-lib)$/
+			/^(zod|pluralize|date-fns\/format|@date-fns\/utc|dinero\.js\/currencies|bezier-js|d3-polygon|ical-generator|ical\.js|papaparse|ml-matrix|clipper2-ts|qrcode-generator|polylabel|suncalc|svgpath|fit-curve|fast-xml-parser|dxf-parser|@tarikjabiri\/dxf|pdf-lib|highs)$/
 	},
 	'src/lib/server/': {
 		rooms: ['src/lib/server/', 'src/core/', 'src/lib/answer.ts'],
 		packages:
 			/^(\$app\/environment|node:.*|@sveltejs\/kit|zod|pluralize|fflate|sharp|file-type|@electric-sql\/pglite(\/nodefs)?)$/
 	},
-	'src/workers/': { rooms: ['src/workers/', 'src/core/'], packages: /^$/ },
+	'src/workers/': { rooms: ['src/workers/', 'src/core/'], packages: /^highs\/runtime\?url$/ },
 	'src/lib/ui/': {
 		rooms: [
 			'src/lib/ui/',

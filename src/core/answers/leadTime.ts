@@ -1,5 +1,6 @@
 import pluralize from 'pluralize';
-import { DAY, dayOf, weekdayOf, type LocalMinutes } from '../units/localTime.ts';
+import { EVERY_DAY, MONDAY_TO_FRIDAY, workingDaysAfter } from '../engines/purchase/workingDays.ts';
+import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
 import type { Purchase } from '../facts/material.ts';
 
 /** Parcels are counted on from noon of the day they come. Common practice. */
@@ -22,13 +23,9 @@ export function leadWords(lead: Lead): string {
 	return lead.leadDays === null ? `not known, ${words} assumed` : words;
 }
 
-const counts = (day: number, lead: Lead) => !lead.leadWorkingDays || weekdayOf(day) <= 5;
-
 /** The day on which something ordered on `day` arrives. */
 export function arrivalDay(day: number, lead: Lead): number {
-	let at = day;
-	for (let left = leadDaysOf(lead); left > 0;) if (counts(++at, lead)) left--;
-	return at;
+	return workingDaysAfter(day, leadDaysOf(lead), lead.leadWorkingDays ? MONDAY_TO_FRIDAY : EVERY_DAY)!;
 }
 
 /** The last day on which to order so that it is there at `neededAt`. */

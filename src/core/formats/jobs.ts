@@ -1,11 +1,13 @@
 import type { z } from 'zod';
 import { goesOnJob, runGoesOnJob } from '../engines/body/job.ts';
 import { planeJob, runPlaneJob } from '../engines/plane/job.ts';
-import { say } from '../units/problem.ts';
+import { Failed, say } from '../units/problem.ts';
 import { runUnfoldJob, unfoldJob } from '../engines/mesh/job.ts';
 import { runShapeJob, shapeJob } from '../engines/shapers/job.ts';
 import { runTraceJob, traceJob } from '../engines/trace/job.ts';
 import { layoutJob, runLayoutJob } from '../engines/layout/job.ts';
+import { packsJob, runPacksJob } from '../engines/purchase/job.ts';
+import type { Solve } from '../engines/purchase/task.ts';
 import { runScheduleJob, scheduleJob } from '../engines/schedule/job.ts';
 
 /** What a job gives back, or one line that names the field and what is wrong with it. */
@@ -17,10 +19,13 @@ const no = (path: readonly PropertyKey[], words: string): JobResult => ({
 });
 
 const kind =
-	<S extends z.ZodType>(schema: S, run: (job: z.infer<S>, elapsed: () => number) => JobResult) =>
-	(input: unknown, elapsed: () => number): JobResult => {
+	<S extends z.ZodType>(
+		schema: S,
+		run: (job: z.infer<S>, elapsed: () => number, solve?: Solve) => JobResult
+	) =>
+	(input: unknown, elapsed: () => number, solve?: Solve): JobResult => {
 		const job = schema.safeParse(input);
-		if (job.success) return run(job.data, elapsed);
+		if (job.success) return run(job.data, elapsed, solve);
 		const issue = job.error.issues[0]!;
 		return no(issue.path, issue.message);
 	};
@@ -45,16 +50,31 @@ const KINDS: Record<string, ReturnType<typeof kind>> = {
 		const done = runTraceJob(job);
 		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
 	}),
+	packs: kind(packsJob, (job, _, solve) => {
+		try {
+			return { ok: true, result: runPacksJob(job, solve!) };
+		} catch (error) {
+			if (error instanceof Failed) return no(error.problem.path, say(error.problem));
+			throw error;
+		}
+	}),
 	'goes-on': kind(goesOnJob, (job) => ({ ok: true, result: runGoesOnJob(job) }))
 };
 
-/** @param elapsed seconds since the job began */
-export function runJob(input: unknown, elapsed: () => number): JobResult {
+/** Kinds that need the exact solver. */
+export const needsSolver = (input: unknown): boolean =>
+	(input as { kind?: unknown } | null)?.kind === 'packs';
+
+/**
+ * @param elapsed seconds since the job began
+ * @param solve for kinds that need it
+ */
+export function runJob(input: unknown, elapsed: () => number, solve?: Solve): JobResult {
 	const name = (input as { kind?: unknown } | null)?.kind;
 	if (typeof name !== 'string' || !Object.hasOwn(KINDS, name))
 		return no(
 			['kind'],
 			`${JSON.stringify(name) ?? 'nothing'} is not known here; known: ${Object.keys(KINDS).join(', ')}`
 		);
-	return KINDS[name]!(input, elapsed);
+	return KINDS[name]!(input, elapsed, solve);
 }

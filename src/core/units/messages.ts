@@ -16,6 +16,7 @@ export const MESSAGES = {
 	tooFine: 'Finer than the smallest coin: at most {digits} digits after the point.',
 	circle: 'These steps wait for each other in a circle: {steps}. Take one of the links away.',
 	unknownId: '“{id}” is not there.',
+	noPurchaseFound: 'No purchase was found within {seconds} seconds.',
 	nobodyCan: 'Nobody here does such work: see what each maker does under Makers.',
 	notCalendar: 'This is not a calendar file (.ics).',
 	noWindows: 'Nobody has working windows: add some under Makers.',
