@@ -6,6 +6,7 @@ import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './tests/support/chromium.ts';
 import {
 	BRING,
+	BUY,
 	DEMO,
 	LAY,
 	PATTERN,
@@ -62,5 +63,5 @@ export default defineConfig({
 		screenshot: 'only-on-failure',
 		actionTimeout: 8000
 	},
-	webServer: [DEMO, PICTURE, PATTERN, BRING, LAY, PLAN, STORY, WORKSHOP, WAYS, SHOP].map(server)
+	webServer: [DEMO, PICTURE, PATTERN, BRING, LAY, PLAN, STORY, WORKSHOP, WAYS, SHOP, BUY].map(server)
 });

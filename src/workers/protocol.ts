@@ -1,4 +1,6 @@
 import type { Layout, LayoutTask } from '../core/engines/layout/stock.ts';
+import type { PurchaseChoice } from '../core/answers/purchase.ts';
+import type { PackTask } from '../core/engines/purchase/task.ts';
 import type { FlatView } from '../core/engines/plane/rectify.ts';
 import type { SvgRead } from '../core/formats/readSvg.ts';
 import type { Traced, TraceOptions } from '../core/engines/trace/trace.ts';
@@ -103,8 +105,22 @@ export interface TriageRequest extends TriageTask {
 	kind: 'triage';
 }
 
+/** Chooses what to buy for so long at most. */
+export interface PurchaseRequest {
+	kind: 'purchase';
+	task: PackTask;
+	seconds: number;
+}
+
 export type Request =
-	FlattenRequest | UnfoldRequest | ReadRequest | TraceRequest | LayoutRequest | PlanRequest | TriageRequest;
+	| PurchaseRequest
+	| FlattenRequest
+	| UnfoldRequest
+	| ReadRequest
+	| TraceRequest
+	| LayoutRequest
+	| PlanRequest
+	| TriageRequest;
 export interface Results {
 	flatten: FlattenResult;
 	unfold: UnfoldResult;
@@ -113,6 +129,7 @@ export interface Results {
 	layout: LayoutResult;
 	plan: PlanResult;
 	triage: Triage;
+	purchase: PurchaseChoice;
 }
 
 export type FromWorker<K extends keyof Results = keyof Results> =

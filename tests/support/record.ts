@@ -121,6 +121,7 @@ export const purchase = (id: number, materialId: number, extra: Partial<Purchase
 	componentId: null,
 	materialId,
 	packs: 1,
+	packSize: null,
 	packPriceMinor: 1000,
 	shippingMinor: 0,
 	supplier: '',
@@ -212,6 +213,7 @@ export const workshop = (extra: Partial<Workshop> = {}): Workshop => ({
 	ownRates: {},
 	learned: [],
 	materials: [],
+	suppliers: [],
 	exchange: [],
 	handbook: [],
 	...extra

@@ -21,6 +21,7 @@ export const LAY = at(4399, true);
 export const PLAN = at(4400, true);
 export const WAYS = at(4401, true);
 export const SHOP = at(4402, true);
+export const BUY = at(4403, true);
 
 /** So many days after the day of a server, as a date field takes it. */
 export const inDays = (server: typeof DEMO, days: number): string =>

@@ -97,6 +97,76 @@ test('bad input: one line that names the field, exit 2, nothing on standard outp
 	}
 });
 
+const PACKS = {
+	kind: 'packs',
+	seconds: 2,
+	start: '2031-04-28',
+	aim: 'cheapest',
+	needs: [{ id: 'foam6', amount: 3.2, by: '2031-05-07' }],
+	offers: [
+		{
+			id: 'o1',
+			need: 'foam6',
+			supplier: 's1',
+			amount: 1,
+			priceMinor: 1290,
+			breaks: [{ from: 5, priceMinor: 1150 }],
+			leadDays: 4,
+			max: 10
+		}
+	],
+	suppliers: [
+		{
+			id: 's1',
+			shippingMinor: 590,
+			freeFromMinor: 5000,
+			workingDays: [1, 2, 3, 4, 5],
+			closed: ['2031-05-01']
+		}
+	]
+};
+
+test('packs: the documented example gives the documented result, through the command line', () => {
+	const { status, stdout, stderr } = job(PACKS);
+	assert.equal(status, 0, stderr);
+	assert.deepEqual(JSON.parse(stdout), {
+		buy: [{ offer: 'o1', packs: 4, costMinor: 5160, arrives: '2031-05-05' }],
+		goodsMinor: 5160,
+		shippingMinor: 0,
+		totalMinor: 5160,
+		parcels: 1,
+		over: [{ need: 'foam6', amount: 0.8 }],
+		short: [],
+		proved: true
+	});
+	// Two days sooner nothing is there; it is told when it would be.
+	const late = job({ ...PACKS, needs: [{ ...PACKS.needs[0], by: '2031-05-03' }] });
+	assert.deepEqual(JSON.parse(late.stdout).short, [{ need: 'foam6', why: 'tooLate', soonest: '2031-05-05' }]);
+});
+
+test('packs refuses what cannot be, naming the field', () => {
+	const offer = (change: object) => ({ ...PACKS, offers: [{ ...PACKS.offers[0], ...change }] });
+	for (const [input, words] of [
+		[offer({ amount: 0 }), /^offers\.0\.amount: /],
+		[offer({ max: -1 }), /^offers\.0\.max: /],
+		[offer({ priceMinor: 12.905 }), /^offers\.0\.priceMinor: /],
+		[offer({ leadDays: 9999 }), /^offers\.0\.leadDays: /],
+		[offer({ supplier: 's9' }), /^offers\.0\.supplier: “s9” is not there/],
+		[
+			offer({
+				breaks: [
+					{ from: 5, priceMinor: 1 },
+					{ from: 5, priceMinor: 2 }
+				]
+			}),
+			/^offers\.0\.breaks: Two breaks/
+		],
+		[{ ...PACKS, offers: [PACKS.offers[0], PACKS.offers[0]] }, /^offers: Two offers have the same id/],
+		[{ ...PACKS, start: '2031-02-30' }, /^start: .*date that exists/]
+	] as const)
+		refused(input, words);
+});
+
 test('schedule refuses what cannot be, naming the field', () => {
 	for (const [input, words] of [
 		[{ ...EXAMPLE, steps: [{ id: 'a', minutes: [3, 2, 1] }] }, /^steps\.0\.minutes: Minutes must run/],

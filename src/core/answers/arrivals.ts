@@ -1,4 +1,4 @@
-import type { Family, Material, Purchase } from '../facts/material.ts';
+import { unitsOf, type Family, type Material, type Purchase } from '../facts/material.ts';
 import type { Component } from '../facts/component.ts';
 import type { Step } from '../facts/step.ts';
 import type { StandardTechnique } from '../trade/technique.ts';
@@ -42,8 +42,7 @@ export function arrivalOf(line: ShoppingLine, record: CostumeRecord, now: LocalM
 		if (p.componentId !== null && !line.usages.some((u) => u.componentId === p.componentId))
 			stepIds.push(...firstUse(record, p.componentId, material));
 	const covered = bought.filter((p) => p.state === 'arrived' || p.state === 'used');
-	const here =
-		line.taken + line.stash + covered.reduce((sum, p) => sum + p.packs * line.material.packSize, 0);
+	const here = line.taken + line.stash + covered.reduce((sum, p) => sum + unitsOf(p, line.material), 0);
 	const base = { line, stepIds: [...new Set(stepIds)] };
 	if (line.needed > 0 && here >= line.needed - 1e-9) return { ...base, purchase: null, usableFrom: null };
 	const coming = bought

@@ -1,5 +1,5 @@
 import pluralize from 'pluralize';
-import { EVERY_DAY, MONDAY_TO_FRIDAY, workingDaysAfter } from '../engines/purchase/workingDays.ts';
+import { EVERY_DAY, MONDAY_TO_FRIDAY, workingDaysAfter, type WorkingDays } from '../facts/workingDays.ts';
 import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
 import type { Purchase } from '../facts/material.ts';
 
@@ -12,6 +12,8 @@ export const USUAL_LEAD_DAYS = 7;
 interface Lead {
 	leadDays: number | null;
 	leadWorkingDays: boolean;
+	/** Of its supplier; Monday to Friday where nobody has said. */
+	sends?: WorkingDays;
 }
 
 export const leadDaysOf = (lead: Pick<Lead, 'leadDays'>): number => lead.leadDays ?? USUAL_LEAD_DAYS;
@@ -23,9 +25,12 @@ export function leadWords(lead: Lead): string {
 	return lead.leadDays === null ? `not known, ${words} assumed` : words;
 }
 
+const sendsOf = ({ leadWorkingDays, sends }: Lead): WorkingDays =>
+	leadWorkingDays ? (sends ?? MONDAY_TO_FRIDAY) : EVERY_DAY;
+
 /** The day on which something ordered on `day` arrives. */
 export function arrivalDay(day: number, lead: Lead): number {
-	return workingDaysAfter(day, leadDaysOf(lead), lead.leadWorkingDays ? MONDAY_TO_FRIDAY : EVERY_DAY)!;
+	return workingDaysAfter(day, leadDaysOf(lead), sendsOf(lead))!;
 }
 
 /** The last day on which to order so that it is there at `neededAt`. */

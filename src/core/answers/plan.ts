@@ -4,6 +4,7 @@ import { arrivalOf, type NeededBy, type OrderBy, orderByOf } from './arrivals.ts
 import type { ThreePoints } from '../units/threePoints.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import { joined, openMinutes, openSpans, type Span } from '../engines/schedule/calendar.ts';
+import { withSender } from '../facts/supplier.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { orderOf, placeKey, problemOf } from './planProblem.ts';
 import { guessedMinutes, loggedByStep, minutesLeft, minutesOf } from './minutes.ts';
@@ -71,12 +72,14 @@ export function addTaken(taken: Map<string, Span[]>, record: CostumeRecord, plan
 }
 
 export function planCostume(
-	record: CostumeRecord,
+	entered: CostumeRecord,
 	workshop: Workshop,
 	now: LocalMinutes,
 	taken: ReadonlyMap<string, readonly Span[]>
 ): MadePlan {
-	const { costume } = record;
+	const { costume } = entered;
+	const purchases = entered.purchases.map((p) => withSender(p, workshop.suppliers));
+	const record = { ...entered, purchases };
 	const deadline = costume.eventAt - costume.bufferDays * DAY;
 	const minutes = minutesOf(record, workshop);
 	const lines = shoppingLines(record, workshop);

@@ -1,5 +1,5 @@
 import type { CostumeRecord } from '../facts/costume.ts';
-import type { Material } from '../facts/material.ts';
+import { unitsOf, type Material } from '../facts/material.ts';
 import { copiesOf } from '../facts/component.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { catalogueOf, coatProductOf } from '../trade/catalogue.ts';
@@ -80,7 +80,7 @@ export function shoppingLines(record: CostumeRecord, supplies: Supplies): Shoppi
 		const purchases = record.purchases.filter((p) => p.materialId === material.id);
 		if (mine.length === 0 && purchases.length === 0) return [];
 		const needed = mine.reduce((sum, u) => sum + u.quantity, 0);
-		const bought = purchases.reduce((sum, p) => sum + p.packs * material.packSize, 0);
+		const bought = purchases.reduce((sum, p) => sum + unitsOf(p, material), 0);
 		const taken = record.needs.reduce((sum, n) => sum + (n.materialId === material.id ? n.taken : 0), 0);
 		const short = Math.max(0, needed - taken - material.stash - bought);
 		const packsShort = wholePacks(short, material.packSize);

@@ -1,5 +1,6 @@
 import type { Costume, CostumeRecord } from '../facts/costume.ts';
-import type { Material } from '../facts/material.ts';
+import { unitsOf, type Material } from '../facts/material.ts';
+import { withSender } from '../facts/supplier.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { GRACE } from '../units/packs.ts';
 import { pricedIn } from './prices.ts';
@@ -20,10 +21,10 @@ export function stillNeeded(record: CostumeRecord, supplies: Supplies): Promised
 	const add = (id: number, units: number) => needed.set(id, (needed.get(id) ?? 0) + units);
 	for (const u of usagesOf(record, supplies)) add(u.materialId, u.quantity);
 	for (const n of record.needs) add(n.materialId, -n.taken);
-	const packSize = new Map(supplies.materials.map((m) => [m.id, m.packSize]));
+	const materials = new Map(supplies.materials.map((m) => [m.id, m]));
 	for (const p of record.purchases)
 		if ((p.state === 'arrived' || p.state === 'used') && needed.has(p.materialId))
-			add(p.materialId, -p.packs * (packSize.get(p.materialId) ?? 0));
+			add(p.materialId, -unitsOf(p, materials.get(p.materialId)!));
 	return new Map([...needed].filter(([, units]) => units > GRACE));
 }
 
@@ -74,7 +75,7 @@ export const workshopFor = (
 ): Workshop => ({
 	...workshop,
 	materials: workshop.materials.map((m) => ({
-		...pricedIn(m, currency, workshop),
+		...withSender(pricedIn(m, currency, workshop), workshop.suppliers),
 		stash: promised.get(m.id) ?? 0
 	}))
 });

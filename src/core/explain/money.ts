@@ -1,4 +1,5 @@
-import { leadDaysOf } from '../answers/leadTime.ts';
+import { ARRIVAL_CLOCK, leadDaysOf, leadWords } from '../answers/leadTime.ts';
+import { dayOf } from '../units/localTime.ts';
 import { areaOfUnit, type Material, type Need, type Purchase } from '../facts/material.ts';
 import { type Component, copiesOf } from '../facts/component.ts';
 import type { Costume, CostumeRecord } from '../facts/costume.ts';
@@ -133,9 +134,15 @@ export function costFigure(purchase: Purchase, name: string, currency: string): 
 
 export function orderByFigure(order: OrderBy): Figure {
 	const lead = order.purchase ?? order.material;
+	// A supplier's own working days come to so many days of the calendar.
+	const days =
+		lead.leadWorkingDays && lead.sends && order.neededAt !== null && order.orderByDay !== null
+			? dayOf(order.neededAt - ARRIVAL_CLOCK) - order.orderByDay
+			: null;
+	const working = `${leadWords(lead)} of ${lead.supplier}, and days on which they are closed`;
 	return {
 		title: `Order by: ${order.material.name}`,
-		formula: lead.leadWorkingDays ? 'orderByWorking' : 'orderBy',
+		formula: lead.leadWorkingDays && days === null ? 'orderByWorking' : 'orderBy',
 		as: { kind: 'time' },
 		inputs: [
 			{
@@ -146,8 +153,14 @@ export function orderByFigure(order: OrderBy): Figure {
 			},
 			number(
 				'lead days',
-				leadDaysOf(lead),
-				lead.leadDays === null ? 'a guess: nobody knows it' : order.purchase ? 'purchase' : 'material'
+				days ?? leadDaysOf(lead),
+				days !== null
+					? working
+					: lead.leadDays === null
+						? 'a guess: nobody knows it'
+						: order.purchase
+							? 'purchase'
+							: 'material'
 			)
 		]
 	};

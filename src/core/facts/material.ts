@@ -1,4 +1,5 @@
 import type { CoatProductKey } from './coat.ts';
+import type { WorkingDays } from './workingDays.ts';
 
 /** mm² that one unit of a material covers: a sheet, or a metre or yard of the roll. Null when its size is not known. */
 export function areaOfUnit(material: Pick<Material, 'unit' | 'widthMm' | 'lengthMm'>): number | null {
@@ -59,6 +60,8 @@ export interface Material {
 	stretchAlong: number | null;
 	/** mm² that a pack of it covers with one coat, as its label says; null goes by the product's usual coverage and its content. */
 	coversMm2: number | null;
+	/** When its supplier sends, where that is known: not stored, put in as it is planned with. */
+	sends?: WorkingDays;
 	version: number;
 }
 
@@ -95,6 +98,8 @@ export interface Purchase {
 	componentId: number | null;
 	materialId: number;
 	packs: number;
+	/** Units in one pack; null: a pack of the material's own. */
+	packSize: number | null;
 	/** In the costume's currency; null where nobody knows it. */
 	packPriceMinor: number | null;
 	shippingMinor: number;
@@ -108,8 +113,16 @@ export interface Purchase {
 	dueOn: number | null;
 	arrivedOn: number | null;
 	note: string;
+	/** When its supplier sends, where that is known: not stored, put in as it is planned with. */
+	sends?: WorkingDays;
 	version: number;
 }
+
+/** What a purchase comes to, in the material's unit. */
+export const unitsOf = (
+	purchase: Pick<Purchase, 'packs' | 'packSize'>,
+	material: Pick<Material, 'packSize'>
+): number => purchase.packs * (purchase.packSize ?? material.packSize);
 
 /** Null while its price is not known. */
 export const purchaseCost = (

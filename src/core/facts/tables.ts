@@ -175,6 +175,30 @@ export const TABLES = {
 		stretchAlong: number,
 		coversMm2: area
 	}),
+	supplier: table('supplier', {
+		name: text,
+		currency: text,
+		shippingMinor: money,
+		freeFromMinor: money,
+		minOrderMinor: money,
+		workingDays: list,
+		closed: list,
+		note: text
+	}),
+	offer: table(
+		'offer',
+		{
+			materialId: to('material'),
+			supplierId: to('supplier'),
+			packSize: number,
+			packPriceMinor: money,
+			breaks: how('breaks'),
+			leadDays: number,
+			mostPacks: number,
+			note: text
+		},
+		null
+	),
 	coat: table(
 		'coat',
 		{
@@ -276,6 +300,7 @@ export const TABLES = {
 			componentId: to('component'),
 			materialId: to('material'),
 			packs: number,
+			packSize: number,
 			packPriceMinor: money,
 			shippingMinor: money,
 			supplier: text,

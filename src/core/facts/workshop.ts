@@ -4,6 +4,7 @@ import type { SummerTime, Window } from './calendar.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import type { LengthUnit, WeightUnit } from '../units/measure.ts';
 import type { Material } from './material.ts';
+import type { Supplier } from './supplier.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
 
 export interface Maker {
@@ -98,6 +99,7 @@ export interface Workshop {
 	/** By which factor starting amounts are off, as a rule; the stated one until some were settled. */
 	guessOff?: number;
 	materials: Material[];
+	suppliers: readonly Supplier[];
 	/** Currencies besides the workshop's own, as the maker typed them. */
 	exchange: readonly ExchangeRate[];
 	/** Rows of the handbook that are the maker's own. */

@@ -127,3 +127,14 @@ export const MATERIAL_COLUMNS: readonly PastedColumn[] = [
 	{ key: 'stretchAcross', heads: ['stretch', 'stretch across'] },
 	{ key: 'stretchAlong', heads: ['stretch along'] }
 ];
+
+export const OFFER_COLUMNS: readonly PastedColumn[] = [
+	{ key: 'material', heads: ['name'] },
+	{ key: 'supplier', heads: [] },
+	{ key: 'packSize', heads: ['pack', 'in one pack'] },
+	{ key: 'packPrice', heads: ['price', 'pack price', 'price of a pack'] },
+	{ key: 'breaks', heads: ['from so many on'] },
+	{ key: 'leadDays', heads: ['lead'] },
+	{ key: 'mostPacks', heads: ['most', 'to be had'] },
+	{ key: 'note', heads: [] }
+];

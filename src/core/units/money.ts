@@ -17,7 +17,7 @@ export const CURRENCIES = [
 	'JPY',
 	'KWD'
 ] as const;
-type Currency = (typeof CURRENCIES)[number];
+export type Currency = (typeof CURRENCIES)[number];
 const KNOWN: Record<Currency, { exponent: number }> = {
 	EUR,
 	USD,
@@ -35,6 +35,22 @@ const KNOWN: Record<Currency, { exponent: number }> = {
 
 const isKnown = (currency: string): currency is Currency => Object.hasOwn(KNOWN, currency);
 export const minorDigits = (currency: string): number => (isKnown(currency) ? KNOWN[currency].exponent : 2);
+
+/**
+ * Whole money shared out by weight, so that the shares come to all of it: what is left by rounding down goes to the largest remainders
+ * (Hamilton's method), the first among equals. Equal shares where nothing weighs anything.
+ */
+export function shared(minor: number, weights: readonly number[]): number[] {
+	const sum = weights.reduce((total, w) => total + w, 0);
+	const exact = weights.map((w) => (sum > 0 ? (minor * w) / sum : minor / weights.length));
+	const shares = exact.map(Math.floor);
+	const left = minor - shares.reduce((total, s) => total + s, 0);
+	[...exact.keys()]
+		.sort((a, b) => exact[b]! - shares[b]! - (exact[a]! - shares[a]!) || a - b)
+		.slice(0, left)
+		.forEach((k) => shares[k]!++);
+	return shares;
+}
 
 /** Ten million of the main unit: more than a costume, less than what an integer column loses. */
 const MOST_MAIN = 10_000_000;

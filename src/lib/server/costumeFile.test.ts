@@ -59,7 +59,9 @@ const OF_WORKSHOP = [
 	'revision',
 	'life',
 	'material',
-	'offcut'
+	'offcut',
+	'supplier',
+	'offer'
 ];
 /** Counters, when it was read, whether it is put away; pictures are encoded anew, pieces stay in their order. */
 const NOT_COMPARED: Record<string, string[]> = {

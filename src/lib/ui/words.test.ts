@@ -3,7 +3,8 @@ import { test } from 'node:test';
 import * as make from '$tests/support/record.ts';
 import { STANDARD } from '$core/trade/catalogue.ts';
 import { amountText, amountWords } from './amounts.ts';
-import { forecastFor, isTroubled, namesWords, oddsWords } from './words.ts';
+import { namesWords } from '$core/units/names.ts';
+import { forecastFor, isTroubled, oddsWords } from './words.ts';
 
 test('odds are asked for by the buffer, the event and the rehearsal, each day once', () => {
 	const { costume } = make.record();

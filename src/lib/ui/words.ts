@@ -51,10 +51,3 @@ export const ODDS_COMING = 'How sure that is, is being worked out.';
 
 /** `29h of it guessed`. */
 export const guessedWords = (minutes: number): string => `${formatDuration(minutes)} of it guessed`;
-
-/** Names in a sentence: “A, B and C”; of many the first ones, and how many more. */
-export function namesWords(names: readonly string[], most = 4): string {
-	const rest = names.length - most;
-	const shown = rest > 1 ? [...names.slice(0, most), `${rest} more`] : names;
-	return new Intl.ListFormat('en-GB', { type: 'conjunction' }).format(shown);
-}

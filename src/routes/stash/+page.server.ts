@@ -1,17 +1,24 @@
+import { unknownSuppliers } from '$core/answers/purchase.ts';
 import { byStashTurn, freeStash } from '$core/answers/stash.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { costumeCommands } from '$lib/server/commands/costume.ts';
 import { materialCommands } from '$lib/server/commands/material.ts';
 import { offcutCommands } from '$lib/server/commands/offcut.ts';
 import { pasteCommands } from '$lib/server/commands/paste.ts';
+import { supplierCommands } from '$lib/server/commands/supplier.ts';
 import { database } from '$lib/server/database.ts';
 import { loadOffcuts } from '$lib/server/read/layout.ts';
+import { loadOffers } from '$lib/server/read/workshop.ts';
 import { loadShop } from '$lib/server/read/shop.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async () => {
 	const db = await database();
-	const [{ workshop, atWork }, offcuts] = await Promise.all([loadShop(db), loadOffcuts(db)]);
+	const [{ workshop, atWork }, offcuts, offers] = await Promise.all([
+		loadShop(db),
+		loadOffcuts(db),
+		loadOffers(db, null)
+	]);
 	const inTurn = [...atWork].sort((a, b) => byStashTurn(a.record, b.record));
 	/** By material: what of it is promised to whom. */
 	const promised: Record<number, { costume: string; units: number }[]> = {};
@@ -19,6 +26,9 @@ export const load: PageServerLoad = async () => {
 		for (const [id, units] of given) (promised[id] ??= []).push({ costume: record.costume.name, units });
 	return {
 		materials: workshop.materials,
+		suppliers: workshop.suppliers,
+		offers,
+		named: unknownSuppliers(workshop),
 		offcuts,
 		promised,
 		free: Object.fromEntries(
@@ -39,6 +49,8 @@ export const load: PageServerLoad = async () => {
 export const actions: Actions = actionsOf({
 	...materialCommands,
 	...offcutCommands,
+	...supplierCommands,
 	orderStash: costumeCommands.orderStash,
-	pasteMaterials: pasteCommands.pasteMaterials
+	pasteMaterials: pasteCommands.pasteMaterials,
+	pasteOffers: pasteCommands.pasteOffers
 });

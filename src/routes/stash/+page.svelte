@@ -16,6 +16,7 @@
 	import Submit from '$lib/ui/Submit.svelte';
 	import StashTable from './StashTable.svelte';
 	import Room from '$lib/ui/Room.svelte';
+	import Suppliers from './Suppliers.svelte';
 	import StashTurns from './StashTurns.svelte';
 
 	let { data }: { data: PageData } = $props();
@@ -82,6 +83,14 @@
 	{#if data.turns.length > 1}
 		<StashTurns turns={data.turns} own={data.ownTurns} />
 	{/if}
+	<Suppliers
+		suppliers={data.suppliers}
+		offers={data.offers}
+		materials={data.materials}
+		named={data.named}
+		{currency}
+		{query}
+	/>
 	<div id="offcuts">
 		<Offcuts offcuts={data.offcuts} materials={data.materials} unit={data.settings.lengthUnit} />
 	</div>

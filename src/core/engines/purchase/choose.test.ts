@@ -6,7 +6,7 @@ import { choosePacks } from './choose.ts';
 import { packPrice } from './offered.ts';
 import { loadSolver } from './solver.ts';
 import type { Aim, PackOffer, PackTask, Solve } from './task.ts';
-import { MONDAY_TO_FRIDAY, workingDaysAfter } from './workingDays.ts';
+import { MONDAY_TO_FRIDAY, workingDaysAfter } from '../../facts/workingDays.ts';
 
 let solve: Solve;
 before(async () => {

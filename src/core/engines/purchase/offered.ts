@@ -1,6 +1,6 @@
 import { GRACE } from '../../units/packs.ts';
 import type { PackNeed, PackOffer, PackSupplier, PackTask, Short } from './task.ts';
-import { workingDaysAfter } from './workingDays.ts';
+import { EVERY_DAY, workingDaysAfter } from '../../facts/workingDays.ts';
 
 /** An offer with what can come of it. */
 export interface Offered {
@@ -31,7 +31,7 @@ export function offeredOf(task: PackTask): { offered: Offered[]; needs: PackNeed
 	const suppliers = new Map(task.suppliers.map((s) => [s.id, s]));
 	const all = task.offers.flatMap((offer): Omit<Offered, 'most'>[] => {
 		const supplier = suppliers.get(offer.supplier)!;
-		const arrives = workingDaysAfter(task.start, offer.leadDays, supplier);
+		const arrives = workingDaysAfter(task.start, offer.leadDays, offer.everyDay ? EVERY_DAY : supplier);
 		return arrives === null || offer.max === 0 ? [] : [{ offer, supplier, arrives }];
 	});
 	const needs: PackNeed[] = [];

@@ -1,4 +1,4 @@
-import type { WorkingDays } from './workingDays.ts';
+import type { WorkingDays } from '../../facts/workingDays.ts';
 
 export const AIMS = ['cheapest', 'soonest', 'fewest'] as const;
 /** Least money; least latest arrival, then least money; fewest parcels, then least money. */
@@ -23,6 +23,8 @@ export interface PackOffer {
 	breaks: readonly { from: number; priceMinor: number }[];
 	/** Working days of the supplier; 0 is bought on the day. */
 	leadDays: number;
+	/** Or any days. */
+	everyDay?: boolean;
 	/** No more packs than this; null: as many as are wanted. */
 	max: number | null;
 	/** No fewer than this: the maker wants this one. */

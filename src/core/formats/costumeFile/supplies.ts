@@ -68,6 +68,8 @@ export const supplyFields = {
 				componentId: idOrNull,
 				materialId: id,
 				packs: z.number().int().min(1).max(10_000),
+				/** Units in a pack; null: of the material's own. Since form 7. */
+				packSize: z.number().positive().max(1e6).nullable().default(null),
 				packPriceMinor: minor.nullable(),
 				shippingMinor: minor,
 				supplier: line,
@@ -128,6 +130,7 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 			componentId: p.componentId,
 			materialId: p.materialId,
 			packs: p.packs,
+			packSize: p.packSize,
 			packPriceMinor: p.packPriceMinor,
 			shippingMinor: p.shippingMinor,
 			supplier: p.supplier,

@@ -11,7 +11,7 @@ import { parseJson } from '../json.ts';
 
 /** Form fields: text in, values of the core out, with the core's words when they cannot be read. */
 
-function read<T>(parse: (text: string) => Parsed<T>) {
+export function read<T>(parse: (text: string) => Parsed<T>) {
 	return z
 		.string({ error: 'Needs a value.' })
 		.max(500, 'Too long.')

@@ -279,7 +279,7 @@ async function finishCut(tx: Executor, context: Context): Promise<number> {
 export async function cutBefore(tx: Executor, costumeId: number, material: Material) {
 	const row = await one<{ bought: number }>(
 		tx,
-		`select coalesce(sum(packs * $3::double precision), 0) as bought from purchase
+		`select coalesce(sum(packs * coalesce(pack_size, $3::double precision)), 0) as bought from purchase
 		where costume_id = $1 and material_id = $2 and state in ('arrived', 'used')`,
 		[costumeId, material.id, material.packSize]
 	);

@@ -5,6 +5,7 @@ import { ZONES, zoneWords } from '$core/facts/zone.ts';
 import {
 	COMPONENT_COLUMNS,
 	MATERIAL_COLUMNS,
+	OFFER_COLUMNS,
 	readPastedRows,
 	type PastedColumn
 } from '$core/formats/pastedRows.ts';
@@ -12,6 +13,7 @@ import { Refused, all } from '../db/rows.ts';
 import { command, type Context } from './command.ts';
 import { componentCommands, insertComponent } from './component.ts';
 import { insertMaterial, materialCommands } from './material.ts';
+import { offerLine, putOffer, supplierFor } from './supplier.ts';
 
 const MOST_ROWS = 500;
 
@@ -138,5 +140,36 @@ export const pasteCommands = {
 		);
 		for (const row of rows) await insertMaterial(tx, row);
 		return { words: `Added ${pluralize('material', rows.length, true)} from pasted rows` };
+	}),
+
+	/** A price list: a pack of the same size by the same supplier takes the place of the one that was there. */
+	pasteOffers: command(pasted, async (tx, v, { settings }: Context) => {
+		const rows = checked(
+			v.rows,
+			OFFER_COLUMNS,
+			{ packSize: '1', breaks: '', leadDays: '', mostPacks: '', note: '' },
+			(row) => row,
+			offerLine()
+		);
+		const materials = new Map(
+			(await all<{ id: number; name: string }>(tx, 'select id, name from material')).map(
+				(m) => [m.name.toLowerCase(), m.id] as const
+			)
+		);
+		let [added, changed] = [0, 0];
+		for (const [i, { material, supplier, ...row }] of rows.entries()) {
+			const refuse = (column: string, why: string) => new Refused(`Row ${i + 2}, ${column}: ${why}`, 'rows');
+			const materialId = materials.get(material.toLowerCase());
+			if (materialId === undefined) throw refuse('material', `no material is called “${material}”.`);
+			const supplierId = await supplierFor(tx, supplier, settings.currency);
+			const put = await putOffer(tx, materialId, { supplierId, ...row }).catch((why: unknown) => {
+				throw why instanceof Refused ? refuse(nameOf(OFFER_COLUMNS, why.field ?? 'packPrice'), why.message) : why;
+			});
+			if (put === 'added') added++;
+			else changed++;
+		}
+		return {
+			words: `Price list: ${pluralize('pack', added, true)} added, ${changed} changed`
+		};
 	})
 };

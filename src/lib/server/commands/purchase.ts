@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { PURCHASE_STATES, type Material, type PurchaseState } from '$core/facts/material.ts';
+import { withSender } from '$core/facts/supplier.ts';
 import { sayOf } from '$core/units/problem.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
 import { arrivalDay } from '$core/answers/leadTime.ts';
 import { shoppingLines } from '$core/answers/shopping.ts';
 import { dayOf, formatDate } from '$core/units/localTime.ts';
 import { loadRecord } from '../read/costume.ts';
-import { loadExchange, loadMaterials } from '../read/workshop.ts';
+import { loadExchange, loadMaterials, loadSuppliers } from '../read/workshop.ts';
 import { pricedIn } from '$core/answers/prices.ts';
 import { workshopFor } from '$core/answers/stash.ts';
 import type { Executor } from '../db/open.ts';
@@ -47,12 +48,13 @@ export async function insertPurchase(
 	packs: number,
 	componentId: number | null
 ): Promise<number> {
-	const { packPriceMinor, supplier, leadDays, leadWorkingDays } = material;
+	const { packSize, packPriceMinor, supplier, leadDays, leadWorkingDays } = material;
 	return insert(tx, 'purchase', {
 		costumeId,
 		componentId,
 		materialId: material.id,
 		packs,
+		packSize,
 		packPriceMinor,
 		supplier,
 		leadDays,
@@ -65,13 +67,19 @@ export async function advance(tx: Executor, id: number, state: PurchaseState, to
 	const p = await one<{
 		leadDays: number | null;
 		leadWorkingDays: boolean;
+		supplier: string;
 		orderedOn: number | null;
 		dueOn: number | null;
-	}>(tx, 'select lead_days, lead_working_days, ordered_on, due_on from purchase where id = $1', [id]);
+	}>(tx, 'select lead_days, lead_working_days, supplier, ordered_on, due_on from purchase where id = $1', [
+		id
+	]);
 	if (!p) throw new Absent('purchase');
 	const orderedOn = state === 'planned' ? null : (p.orderedOn ?? today);
 	const dueOn =
-		state === 'planned' ? null : (p.dueOn ?? (p.leadDays === null ? null : arrivalDay(orderedOn!, p)));
+		state === 'planned'
+			? null
+			: (p.dueOn ??
+				(p.leadDays === null ? null : arrivalDay(orderedOn!, withSender(p, await loadSuppliers(tx)))));
 	const arrived = state === 'arrived' || state === 'used';
 	await tx.query(
 		`update purchase set state = $2, ordered_on = $3, due_on = $4,

@@ -22,6 +22,7 @@ import { storePicture } from '../pictures.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
 import { layOutFit, layOutPictures } from './layOutLook.ts';
+import { layOutBuy } from './layOutBuy.ts';
 import { layOutOffcuts } from './layOutLay.ts';
 import { COSTUMES, MATERIALS, type DemoComponent, type DemoCostume } from './costumes.ts';
 import { one } from '../db/rows.ts';
@@ -78,6 +79,7 @@ export async function layOutDemo(db: Database): Promise<void> {
 		// Sprayed in the open, where rain stops it.
 		await tx.query('update place set dry_only = true where id = 1');
 		await layOutOffcuts(tx);
+		await layOutBuy(tx, await loadMaterials(tx));
 		for (const costume of COSTUMES) await layOutCostume(tx, db.folder, costume, now);
 	});
 	await lastEvening(db, now);

@@ -13,7 +13,8 @@ import { catalogueOf } from '$core/trade/catalogue.ts';
 import { copiesOf, type Component } from '$core/facts/component.ts';
 import { learnRates, onceEach, ratesFrom, type Observation } from '$core/answers/rates.ts';
 import type { Material } from '$core/facts/material.ts';
-import type { Executor } from '../db/open.ts';
+import type { Offer, Supplier } from '$core/facts/supplier.ts';
+import { readDay, type Executor } from '../db/open.ts';
 import { all, one } from '../db/rows.ts';
 import { select } from '../db/tables.ts';
 
@@ -32,6 +33,22 @@ export const loadSettings = async (db: Executor): Promise<Settings> =>
 /** Currencies besides the workshop's own. */
 export const loadExchange = (db: Executor): Promise<ExchangeRate[]> =>
 	select(db, 'exchange_rate', 'currency');
+
+type SupplierRow = Omit<Supplier, 'closed'> & { closed: string[] };
+export const loadSuppliers = async (db: Executor): Promise<Supplier[]> =>
+	(await select<SupplierRow>(db, 'supplier', 'lower(name)')).map((s) => ({
+		...s,
+		closed: s.closed.map(readDay)
+	}));
+
+/** What these materials are sold in, besides their usual packs; null: all materials. */
+export const loadOffers = (db: Executor, materialIds: readonly number[] | null): Promise<Offer[]> =>
+	all(
+		db,
+		`select id, material_id, supplier_id, pack_size, pack_price_minor, breaks, lead_days, most_packs, note, version from offer
+		where $1::integer[] is null or material_id = any($1) order by id`,
+		[materialIds]
+	);
 
 export const loadHandbook = (db: Executor): Promise<HandbookRow[]> =>
 	select(db, 'handbook_row', 'table_name, key');
@@ -94,7 +111,7 @@ export async function loadObservations(
 export type WorkshopRows = Omit<Workshop, 'rates' | 'learned'>;
 
 export async function loadWorkshopRows(db: Executor): Promise<WorkshopRows> {
-	const [settings, makers, places, windows, off, away, rates, materials, exchange, handbook] =
+	const [settings, makers, places, windows, off, away, rates, materials, suppliers, exchange, handbook] =
 		await Promise.all([
 			loadSettings(db),
 			select<Omit<Maker, 'windows' | 'off' | 'away'>>(db, 'maker', 'position, id'),
@@ -107,6 +124,7 @@ export async function loadWorkshopRows(db: Executor): Promise<WorkshopRows> {
 				'rate'
 			),
 			loadMaterials(db),
+			loadSuppliers(db),
 			loadExchange(db),
 			loadHandbook(db)
 		]);
@@ -129,6 +147,7 @@ export async function loadWorkshopRows(db: Executor): Promise<WorkshopRows> {
 		})),
 		ownRates,
 		materials,
+		suppliers,
 		exchange,
 		handbook
 	};

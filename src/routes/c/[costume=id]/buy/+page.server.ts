@@ -2,15 +2,23 @@ import { coatsWithoutMaterial, shoppingLines } from '$core/answers/shopping.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { materialCommands } from '$lib/server/commands/material.ts';
 import { purchaseCommands } from '$lib/server/commands/purchase.ts';
+import { buyCommands } from '$lib/server/commands/supplier.ts';
+import { database } from '$lib/server/database.ts';
+import { loadOffers } from '$lib/server/read/workshop.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ parent }) => {
 	const { packed } = await parent();
 	const { record, workshop } = packed.value;
+	const lines = shoppingLines(record, workshop);
 	return {
-		lines: shoppingLines(record, workshop),
+		lines,
+		offers: await loadOffers(
+			await database(),
+			lines.map((l) => l.material.id)
+		),
 		coatsMissing: coatsWithoutMaterial(record, workshop.materials)
 	};
 };
 
-export const actions: Actions = actionsOf({ ...purchaseCommands, ...materialCommands });
+export const actions: Actions = actionsOf({ ...purchaseCommands, ...buyCommands, ...materialCommands });

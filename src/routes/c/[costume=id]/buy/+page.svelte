@@ -12,6 +12,7 @@
 	import type { PageData } from './$types';
 	import Submit from '$lib/ui/Submit.svelte';
 	import MoneyByComponent from './MoneyByComponent.svelte';
+	import ChoosePurchase from './ChoosePurchase.svelte';
 	import EditPurchase from './EditPurchase.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
 	import AddPurchase from './AddPurchase.svelte';
@@ -46,9 +47,21 @@
 	</Sheet>
 </div>
 
+<div class="no-print">
+	<ChoosePurchase
+		lines={data.lines}
+		purchases={data.record.purchases}
+		orders={data.plan.orders}
+		offers={data.offers}
+		workshop={data.workshop}
+		{currency}
+		now={data.now}
+	/>
+</div>
+
 <Sheet title="Shopping list">
 	{#snippet tools()}
-		{#if short.length}<Act command="planShort" hidden={{ materialId: null }} look="main"
+		{#if short.length}<Act command="planShort" hidden={{ materialId: null }}
 				><ListPlus size={14} /> Put the {short.length} short on the list</Act
 			>{/if}
 		<button class="button small" data-add onclick={() => (adding = true)}><Plus size={14} /> Purchase</button>

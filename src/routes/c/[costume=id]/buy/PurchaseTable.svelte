@@ -52,7 +52,9 @@
 					>{/if}
 				{#if p.note}<span class="small soft">{p.note}</span>{/if}
 			</td>
-			<td class="number">{p.packs} <span class="soft small">× {formatNumber(m.packSize)} {m.unit}</span></td>
+			<td class="number"
+				>{p.packs} <span class="soft small">× {formatNumber(p.packSize ?? m.packSize)} {m.unit}</span></td
+			>
 			<td class="number"
 				><Working
 					figure={costFigure(p, m.name, currency)}

@@ -7,7 +7,8 @@
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import Fact from '$lib/ui/Fact.svelte';
 	import FileDown from '@lucide/svelte/icons/file-down';
-	import { guessedWords, isTroubled, namesWords, ODDS_COMING, OUTLOOK_WORDS } from '$lib/ui/words.ts';
+	import { namesWords } from '$core/units/names.ts';
+	import { guessedWords, isTroubled, ODDS_COMING, OUTLOOK_WORDS } from '$lib/ui/words.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import { formatDuration } from '$core/units/duration.ts';
 	import { hoursLeftFigure, spareFigure, finishFigure } from '$core/explain/plan.ts';

@@ -1,4 +1,4 @@
-import { weekdayOf } from '../../units/localTime.ts';
+import { weekdayOf } from '../units/localTime.ts';
 
 /** On which days somebody sends: 1 Monday … 7 Sunday, without the days that are closed, whole days since 1970-01-01. */
 export interface WorkingDays {

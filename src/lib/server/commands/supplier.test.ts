@@ -1,0 +1,248 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { add, costume, record, refused, said, w } from '$tests/support/oneCostume.ts';
+import { parseDate } from '$core/units/localTime.ts';
+import { loadMaterials, loadOffers, loadSuppliers } from '../read/workshop.ts';
+import { materialCommands } from './material.ts';
+import { pasteCommands } from './paste.ts';
+import { purchaseCommands } from './purchase.ts';
+import { buyCommands, supplierCommands } from './supplier.ts';
+
+const SUPPLIER = {
+	name: 'North',
+	currency: 'EUR',
+	shipping: '5,90',
+	freeFrom: '60',
+	minOrder: '',
+	days: ['1', '2', '3', '4', '5'],
+	closed: '2031-05-01, 2031-12-24 to 2031-12-26',
+	note: ''
+};
+const MATERIAL = {
+	name: 'Foam',
+	family: 'foam',
+	unit: 'sheet',
+	packSize: '1',
+	packPriceMinor: '12,90',
+	currency: 'EUR',
+	supplier: 'north',
+	leadDays: '4',
+	leadWorkingDays: 'on',
+	stash: '0',
+	stashNote: '',
+	coatProduct: ''
+};
+const suppliers = () => loadSuppliers(w.db);
+const offers = () => loadOffers(w.db, null);
+const addFoam = async (name: string) => (await w.run(materialCommands.addMaterial, { ...MATERIAL, name })).id;
+const price = (value: string, key = 'packPrice') => ({
+	materialId: '',
+	supplierId: '',
+	packSize: '4',
+	packPrice: '46',
+	breaks: '',
+	leadDays: '4',
+	mostPacks: '',
+	note: '',
+	[key]: value
+});
+
+test('terms of a supplier: read as they are typed, refused at their field, once by name, undone', async () => {
+	const { id } = await w.run(supplierCommands.addSupplier, SUPPLIER);
+	const [its] = await suppliers();
+	assert.deepEqual(
+		[its!.shippingMinor, its!.freeFromMinor, its!.minOrderMinor, its!.closed.length],
+		[590, 6000, null, 4]
+	);
+	assert.equal((parseDate('2031-05-01') as { value: number }).value, its!.closed[0]);
+	await assert.rejects(
+		w.run(supplierCommands.addSupplier, { ...SUPPLIER, name: 'NORTH' }),
+		refused(/there already/)
+	);
+	await assert.rejects(
+		w.run(supplierCommands.addSupplier, { ...SUPPLIER, name: 'South', shipping: '5.905' }),
+		refused(/smallest coin/)
+	);
+	assert.deepEqual(
+		Object.keys(
+			await w.errors(supplierCommands.addSupplier, { ...SUPPLIER, name: '', days: [], closed: '1 May' })
+		).sort(),
+		['closed', 'days', 'name']
+	);
+	await w.run(supplierCommands.editSupplier, { ...SUPPLIER, id: String(id), version: '1', shipping: '' });
+	assert.equal((await suppliers())[0]!.shippingMinor, 0);
+	await w.undoLast();
+	assert.equal((await suppliers())[0]!.shippingMinor, 590);
+});
+
+test('packs of a supplier: priced in its currency, with breaks; gone with it, and back with it', async () => {
+	const foam = await addFoam('Foam of packs');
+	const { id: supplierId } = await w.run(supplierCommands.addSupplier, {
+		...SUPPLIER,
+		name: 'East',
+		currency: 'JPY',
+		shipping: '500',
+		freeFrom: ''
+	});
+	const line = { ...price('4600'), materialId: String(foam), supplierId: String(supplierId) };
+	await w.run(supplierCommands.addOffer, { ...line, breaks: '3: 4000; 2: 4400' });
+	await assert.rejects(
+		w.run(supplierCommands.addOffer, { ...line, packPrice: '46.50' }),
+		refused(/smallest coin/)
+	);
+	await assert.rejects(
+		w.run(supplierCommands.addOffer, { ...line, packPrice: '' }),
+		refused(/Needs a price/)
+	);
+	await assert.rejects(
+		w.run(supplierCommands.addOffer, { ...line, breaks: 'three: 40' }),
+		refused(/no price from so many/)
+	);
+	assert.deepEqual(
+		Object.keys(
+			await w.errors(supplierCommands.addOffer, { ...line, packSize: '0', leadDays: '9999', mostPacks: '-1' })
+		).sort(),
+		['leadDays', 'mostPacks', 'packSize']
+	);
+	const its = (await offers()).filter((o) => o.materialId === foam);
+	assert.deepEqual(
+		its.map((o) => [o.packPriceMinor, o.breaks]),
+		[
+			[
+				4600,
+				[
+					{ from: 2, priceMinor: 4400 },
+					{ from: 3, priceMinor: 4000 }
+				]
+			]
+		]
+	);
+	await w.run(supplierCommands.removeSupplier, { id: String(supplierId) });
+	assert.equal((await offers()).filter((o) => o.materialId === foam).length, 0);
+	await w.undoLast();
+	assert.deepEqual(
+		(await offers()).filter((o) => o.materialId === foam).map((o) => o.packPriceMinor),
+		[4600]
+	);
+});
+
+test('a price list: rows by name, the same pack takes a new price, nothing is kept of a list with a wrong row', async () => {
+	const foam = await addFoam('Foam of lists');
+	const paste = (rows: string) => w.run(pasteCommands.pasteOffers, { rows });
+	await paste(
+		'material\tsupplier\tpack\tprice\tbreaks\tlead\nfoam of lists\tWest\t4\t46\t3: 44\t4\nFoam of lists\tWest\t10\t99,50\t\t'
+	);
+	assert.match(await said(), /2 packs added, 0 changed/);
+	await paste('material\tsupplier\tpack\tprice\nFoam of lists\twest\t4\t45');
+	assert.match(await said(), /0 packs added, 1 changed/);
+	const its = async () =>
+		(await offers())
+			.filter((o) => o.materialId === foam)
+			.map((o) => [o.packSize, o.packPriceMinor, o.breaks.length]);
+	assert.deepEqual(await its(), [
+		[4, 4500, 0],
+		[10, 9950, 0]
+	]);
+	await assert.rejects(
+		paste('material\tsupplier\tprice\nFoam of lists\tWest\t1\nFelt\tWest\t2'),
+		refused(/Row 3, material: no material is called “Felt”/)
+	);
+	await assert.rejects(
+		paste('material\tsupplier\tprice\nFoam of lists\tWest\t1.005'),
+		refused(/Row 2, price: Finer/)
+	);
+	assert.deepEqual(await its(), [
+		[4, 4500, 0],
+		[10, 9950, 0]
+	]);
+});
+
+test('worked by hand: what is chosen takes the place of what was only on the list, with sending shared out, and is undone in one', async () => {
+	const foam = await addFoam('Foam to buy');
+	const glue = await addFoam('Glue to buy');
+	const component = await add({ name: 'Plate' });
+	for (const [materialId, quantity] of [
+		[foam, '3.2'],
+		[glue, '1']
+	] as const)
+		await w.run(
+			purchaseCommands.addNeed,
+			{ componentId: String(component), materialId: String(materialId), quantity, stepId: '', waste: '' },
+			costume
+		);
+	const { id: supplierId } = await w.run(supplierCommands.addSupplier, {
+		...SUPPLIER,
+		name: 'Middle',
+		freeFrom: '100'
+	});
+	await w.run(supplierCommands.addOffer, {
+		...price('22'),
+		packSize: '2',
+		breaks: '2: 20',
+		materialId: String(foam),
+		supplierId: String(supplierId)
+	});
+	await w.run(supplierCommands.addOffer, {
+		...price('7'),
+		packSize: '1',
+		materialId: String(glue),
+		supplierId: String(supplierId)
+	});
+	await w.run(purchaseCommands.planShort, { materialId: String(foam) }, costume);
+	const listed = async () =>
+		(await record()).purchases.filter((p) => p.materialId === foam || p.materialId === glue);
+	assert.deepEqual(
+		(await listed()).map((p) => [p.packs, p.packSize, p.packPriceMinor]),
+		[[4, 1, 1290]]
+	);
+	const [two, one] = (await offers()).filter((o) => o.supplierId === supplierId);
+	const chosen = JSON.stringify([
+		{ pack: `offer ${two!.id}`, packs: 2 },
+		{ pack: `offer ${one!.id}`, packs: 1 }
+	]);
+	await w.run(buyCommands.buyChosen, { chosen }, costume);
+	// Two packs at the break are 40.00, with 7.00 of glue; 5.90 × 40 ÷ 47 = 5.02 and 0.88.
+	assert.deepEqual(
+		(await listed()).map((p) => [
+			p.packs,
+			p.packSize,
+			p.packPriceMinor,
+			p.shippingMinor,
+			p.supplier,
+			p.leadDays
+		]),
+		[
+			[2, 2, 2000, 502, 'Middle', 4],
+			[1, 1, 700, 88, 'Middle', 4]
+		]
+	);
+	assert.equal(await said(), 'Put on the list: 2 × Foam to buy and 1 × Glue to buy');
+	// Ordered on Monday 28 April, four working days, 1 May closed.
+	const [first] = await listed();
+	await w.run(purchaseCommands.setPurchaseState, { id: String(first!.id), state: 'ordered' }, costume);
+	assert.equal((await listed())[0]!.dueOn, (parseDate('2031-05-05') as { value: number }).value);
+	await w.undoLast();
+	await w.undoLast();
+	assert.deepEqual(
+		(await listed()).map((p) => [p.packs, p.packSize]),
+		[[4, 1]]
+	);
+	await assert.rejects(
+		w.run(buyCommands.buyChosen, { chosen: JSON.stringify([{ pack: 'offer 999999', packs: 1 }]) }, costume)
+	);
+	for (const wrong of [
+		'[]',
+		'x',
+		JSON.stringify([{ pack: `offer ${two!.id}`, packs: -1 }]),
+		JSON.stringify([
+			{ pack: 'a', packs: 1 },
+			{ pack: 'a', packs: 2 }
+		])
+	])
+		assert.deepEqual(
+			Object.keys(await w.errors(buyCommands.buyChosen, { chosen: wrong }, costume)),
+			['chosen'],
+			wrong
+		);
+	assert.equal((await loadMaterials(w.db)).find((m) => m.id === foam)!.packSize, 1);
+});

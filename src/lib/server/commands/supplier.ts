@@ -1,0 +1,268 @@
+import { z } from 'zod';
+import { packsOf, listLines, isOpenPurchase } from '$core/answers/purchase.ts';
+import { workshopFor } from '$core/answers/stash.ts';
+import { parseBreaks, parseDays } from '$core/formats/terms.ts';
+import { CURRENCIES, parseMoney, type Currency } from '$core/units/money.ts';
+import { formatDate } from '$core/units/localTime.ts';
+import { namesWords } from '$core/units/names.ts';
+import { say, type Parsed } from '$core/units/problem.ts';
+import type { Executor } from '../db/open.ts';
+import { Absent, one, Refused } from '../db/rows.ts';
+import { insert, insertAll, update } from '../db/tables.ts';
+import { loadRecord } from '../read/costume.ts';
+import { loadOffers, loadSuppliers } from '../read/workshop.ts';
+import { command, type Context } from './command.ts';
+import * as f from './fields.ts';
+
+const supplierShape = ({ settings }: Context) => ({
+	name: f.name(),
+	currency: f.choice(CURRENCIES).default(settings.currency as Currency),
+	shipping: f.text(),
+	freeFrom: f.text(),
+	minOrder: f.text(),
+	days: z
+		.array(f.whole(1, 7))
+		.default([])
+		.refine((d) => d.length > 0, 'Choose at least one day.'),
+	closed: f.read(parseDays).default([]),
+	note: f.note()
+});
+
+/** Money that is read in the currency of its row. */
+function priced(text: string, currency: string, field: string): number | null {
+	if (text.trim() === '') return null;
+	return readOr(parseMoney(text, currency), field);
+}
+
+function readOr<T>(read: Parsed<T>, field: string): T {
+	if (!read.ok) throw new Refused(say(read.problem), field);
+	return read.value;
+}
+
+type SupplierInput = z.infer<z.ZodObject<ReturnType<typeof supplierShape>>>;
+
+const supplierRow = ({
+	name,
+	currency,
+	shipping,
+	freeFrom,
+	minOrder,
+	days,
+	closed,
+	note
+}: SupplierInput) => ({
+	name,
+	currency,
+	shippingMinor: priced(shipping, currency, 'shipping') ?? 0,
+	freeFromMinor: priced(freeFrom, currency, 'freeFrom'),
+	minOrderMinor: priced(minOrder, currency, 'minOrder'),
+	workingDays: [...new Set(days)].sort(),
+	closed: closed.map(formatDate),
+	note
+});
+
+async function refuseTwice(tx: Executor, name: string, id: number): Promise<void> {
+	const other = await one(tx, 'select id from supplier where lower(name) = lower($1) and id <> $2', [
+		name,
+		id
+	]);
+	if (other) throw new Refused(`${name} is there already.`, 'name');
+}
+
+const offerShape = () => ({
+	supplierId: f.id(),
+	packSize: f.above0(1_000_000),
+	packPrice: f.text(),
+	breaks: f.text(2000),
+	leadDays: f.orNull(f.whole(0, 400)),
+	mostPacks: f.orNull(f.whole(0, 100_000)),
+	note: f.text()
+});
+
+/** A row of a price list, which names its material and its supplier. */
+export const offerLine = () => {
+	const { supplierId: _, ...shape } = offerShape();
+	return z.object({ material: f.name(), supplier: f.name(), ...shape });
+};
+
+type OfferInput = z.infer<z.ZodObject<ReturnType<typeof offerShape>>>;
+
+async function offerRow(tx: Executor, { supplierId, packPrice, breaks, ...rest }: OfferInput) {
+	const its = await one<{ currency: string; name: string }>(
+		tx,
+		'select currency, name from supplier where id = $1',
+		[supplierId]
+	);
+	if (!its) throw new Absent('supplier');
+	const packPriceMinor = priced(packPrice, its.currency, 'packPrice');
+	if (packPriceMinor === null) throw new Refused('Needs a price.', 'packPrice');
+	return {
+		supplier: its.name,
+		row: {
+			supplierId,
+			packPriceMinor,
+			breaks: readOr(parseBreaks(breaks, its.currency), 'breaks'),
+			...rest
+		}
+	};
+}
+
+async function materialName(tx: Executor, id: number): Promise<string> {
+	const row = await one<{ name: string }>(tx, 'select name from material where id = $1', [id]);
+	if (!row) throw new Absent('material');
+	return row.name;
+}
+
+/** A supplier by its name, added on the usual terms when it is not known. */
+export async function supplierFor(tx: Executor, name: string, currency: string): Promise<number> {
+	const known = await one<{ id: number }>(tx, 'select id from supplier where lower(name) = lower($1)', [
+		name
+	]);
+	return known?.id ?? insert(tx, 'supplier', { name, currency, workingDays: [1, 2, 3, 4, 5] });
+}
+
+/** An offer, in place of one of the same pack by the same supplier. */
+export async function putOffer(
+	tx: Executor,
+	materialId: number,
+	input: OfferInput
+): Promise<'added' | 'changed'> {
+	const { row } = await offerRow(tx, input);
+	const known = await one<{ id: number; version: number }>(
+		tx,
+		'select id, version from offer where material_id = $1 and supplier_id = $2 and pack_size = $3',
+		[materialId, row.supplierId, row.packSize]
+	);
+	if (known) await update(tx, 'offer', known, row);
+	else await insert(tx, 'offer', { materialId, ...row });
+	return known ? 'changed' : 'added';
+}
+
+export const supplierCommands = {
+	addSupplier: command(
+		(context) => z.object(supplierShape(context)),
+		async (tx, v) => {
+			await refuseTwice(tx, v.name, 0);
+			return {
+				words: `Added supplier ${v.name}`,
+				result: { id: await insert(tx, 'supplier', supplierRow(v)) }
+			};
+		}
+	),
+
+	editSupplier: command(
+		(context) => z.object({ id: f.id(), version: f.version(), ...supplierShape(context) }),
+		async (tx, v) => {
+			await refuseTwice(tx, v.name, v.id);
+			await update(tx, 'supplier', v, supplierRow(v));
+			return { words: `Changed supplier ${v.name}` };
+		}
+	),
+
+	removeSupplier: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }) => {
+			const row = await one<{ name: string; offers: number }>(
+				tx,
+				'select s.name, (select count(*)::integer from offer where supplier_id = s.id) as offers from supplier s where s.id = $1',
+				[id]
+			);
+			if (!row) throw new Absent('supplier');
+			await tx.query('delete from offer where supplier_id = $1', [id]);
+			await tx.query('delete from supplier where id = $1', [id]);
+			return { words: `Removed supplier ${row.name}${row.offers > 0 ? ` with ${row.offers} offers` : ''}` };
+		}
+	),
+
+	addOffer: command(
+		() => z.object({ materialId: f.id(), ...offerShape() }),
+		async (tx, { materialId, ...v }) => {
+			const name = await materialName(tx, materialId);
+			const { supplier, row } = await offerRow(tx, v);
+			await insert(tx, 'offer', { materialId, ...row });
+			return { words: `${supplier} offers ${name}` };
+		}
+	),
+
+	editOffer: command(
+		() => z.object({ id: f.id(), version: f.version(), ...offerShape() }),
+		async (tx, { id, version, ...v }) => {
+			const { supplier, row } = await offerRow(tx, v);
+			await update(tx, 'offer', { id, version }, row);
+			return { words: `Changed an offer of ${supplier}` };
+		}
+	),
+
+	removeOffer: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }) => {
+			const row = await one<{ name: string; supplier: string }>(
+				tx,
+				`select m.name, s.name as supplier from offer o join material m on m.id = o.material_id join supplier s on s.id = o.supplier_id
+				where o.id = $1`,
+				[id]
+			);
+			if (!row) throw new Absent('offer');
+			await tx.query('delete from offer where id = $1', [id]);
+			return { words: `Removed the offer of ${row.name} by ${row.supplier}` };
+		}
+	)
+};
+
+const chosen = z
+	.array(z.strictObject({ pack: z.string().max(40), packs: z.number().int().min(1).max(10_000) }))
+	.min(1)
+	.max(1000)
+	.refine((list) => new Set(list.map((c) => c.pack)).size === list.length);
+
+export const buyCommands = {
+	/** The chosen packs take the place of what was only on the list of these materials; prices and terms are those that stand now. */
+	buyChosen: command(
+		() => z.object({ chosen: f.json(chosen, 'Choose what to buy anew.') }),
+		async (tx, v, { costumeId, shop }) => {
+			const record = await loadRecord(tx, costumeId);
+			if (!record) throw new Absent('costume');
+			const workshop = workshopFor(
+				{ ...shop!.workshop, suppliers: await loadSuppliers(tx) },
+				record.costume,
+				new Map()
+			);
+			const offers = await loadOffers(
+				tx,
+				workshop.materials.map((m) => m.id)
+			);
+			const { currency } = record.costume;
+			const { packs } = packsOf(workshop.materials, offers, workshop, currency);
+			const bought = v.chosen.map(({ pack: id, packs: count }) => {
+				const pack = packs.find((p) => p.id === id);
+				if (!pack) throw new Absent('offer');
+				return { pack, packs: count };
+			});
+			const materials = new Set(bought.map((b) => b.pack.materialId));
+			const open = record.purchases.filter((p) => materials.has(p.materialId) && isOpenPurchase(p));
+			await tx.query('delete from purchase where id = any($1)', [open.map((p) => p.id)]);
+			await insertAll(
+				tx,
+				'purchase',
+				listLines(bought, workshop, currency).map((l) => ({
+					costumeId,
+					componentId: null,
+					materialId: l.pack.materialId,
+					packs: l.packs,
+					packSize: l.pack.packSize,
+					packPriceMinor: l.packPriceMinor,
+					shippingMinor: l.shippingMinor,
+					supplier: l.pack.supplier,
+					leadDays: l.pack.leadDays,
+					leadWorkingDays: l.pack.leadWorkingDays
+				}))
+			);
+			const names = bought.map((b) => {
+				const its = workshop.materials.find((m) => m.id === b.pack.materialId)!;
+				return `${b.packs} × ${its.name}`;
+			});
+			return { words: `Put on the list: ${namesWords(names)}` };
+		},
+		{ shop: true }
+	)
+};

@@ -1,0 +1,242 @@
+<script lang="ts">
+	/** What to buy: the best mix of packs over everything that is still needed, chosen off the page, and why not the others. */
+	import ListPlus from '@lucide/svelte/icons/list-plus';
+	import pluralize from 'pluralize';
+	import {
+		isListed,
+		packsOf,
+		purchaseRows,
+		purchaseTask,
+		type PurchaseChoice
+	} from '$core/answers/purchase.ts';
+	import type { OrderBy } from '$core/answers/arrivals.ts';
+	import type { ShoppingLine } from '$core/answers/shopping.ts';
+	import { AIMS, type Aim } from '$core/engines/purchase/task.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import { parcelsOf, purchaseFigure } from '$core/explain/purchase.ts';
+	import type { Purchase } from '$core/facts/material.ts';
+	import type { Offer } from '$core/facts/supplier.ts';
+	import type { Workshop } from '$core/facts/workshop.ts';
+	import { dayWords, type LocalMinutes } from '$core/units/localTime.ts';
+	import { formatMoney } from '$core/units/money.ts';
+	import Act from '$lib/ui/Act.svelte';
+	import Fact from '$lib/ui/Fact.svelte';
+	import Facts from '$lib/ui/Facts.svelte';
+	import Notice from '$lib/ui/Notice.svelte';
+	import PageAnswer from '$lib/ui/PageAnswer.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import { Task } from '$lib/ui/task.svelte.ts';
+	import Working from '$lib/ui/Working.svelte';
+	import PackRow from './PackRow.svelte';
+
+	interface Props {
+		lines: readonly ShoppingLine[];
+		purchases: readonly Purchase[];
+		orders: readonly OrderBy[];
+		offers: readonly Offer[];
+		workshop: Workshop;
+		currency: string;
+		now: LocalMinutes;
+	}
+	let { lines, purchases, orders, offers, workshop, currency, now }: Props = $props();
+
+	const SECONDS = 2;
+	const AIM_WORDS: Record<Aim, string> = {
+		cheapest: 'cheapest in time',
+		soonest: 'here soonest',
+		fewest: 'fewest parcels'
+	};
+	let aim = $state<Aim>('cheapest');
+	let without = $state<readonly string[]>([]);
+	const unwanted = $derived(new Set(without));
+	const offered = $derived(
+		packsOf(
+			lines.map((l) => l.material),
+			offers,
+			workshop,
+			currency
+		)
+	);
+	const task = $derived(
+		purchaseTask(lines, purchases, orders, offered.packs, workshop, currency, now, { aim, without: unwanted })
+	);
+	const asked = $derived(JSON.stringify(task));
+	const work = new Task<'purchase'>();
+	let found = $state.raw<{ of: string; choice: PurchaseChoice } | null>(null);
+	$effect(() => {
+		const of = asked;
+		if (JSON.parse(of).needs.length === 0) return;
+		const keep = (choice: PurchaseChoice) => (found = { of, choice });
+		void work
+			.start(
+				() =>
+					new Worker(new URL('../../../../workers/purchase.worker.ts', import.meta.url), { type: 'module' }),
+				async () => ({ kind: 'purchase', task: JSON.parse(of), seconds: SECONDS }),
+				keep
+			)
+			.then((choice) => choice && keep(choice));
+		return () => work.stop();
+	});
+	const fresh = $derived(found?.of === asked ? found.choice : null);
+	/** The last choice stays in sight while another one is made. */
+	const choice = $derived(fresh ?? found?.choice ?? null);
+	const parcels = $derived(choice ? parcelsOf(choice.chosen.buy, offered.packs, workshop, currency) : []);
+	const rows = $derived(
+		choice ? purchaseRows(task, choice, offered.packs, unwanted, workshop.suppliers) : []
+	);
+	const figure = $derived(purchaseFigure(parcels, currency));
+	const late = $derived(rows.filter((r) => r.bought.some((b) => b.late)).length);
+	const short = $derived(rows.filter((r) => r.short).length);
+	const last = $derived(Math.max(...parcels.map((p) => p.arrives)));
+	const priceless = $derived(
+		offered.unpriced.filter((u) => task.needs.some((n) => n.id === String(u.materialId)))
+	);
+	const nameOf = (id: number) => lines.find((l) => l.material.id === id)?.material.name ?? '';
+	const toggle = (pack: string, wanted: boolean) =>
+		(without = wanted ? without.filter((p) => p !== pack) : [...without, pack]);
+</script>
+
+<Sheet title="What to buy">
+	{#if task.needs.length === 0}
+		<p class="soft">Everything that is needed is here, in the stash or on its way.</p>
+	{:else}
+		<div class="aims" role="radiogroup" aria-label="What counts">
+			{#each AIMS as one (one)}
+				<label class:chosen={aim === one}
+					><input type="radio" name="aim" value={one} bind:group={aim} /> {AIM_WORDS[one]}</label
+				>
+			{/each}
+		</div>
+		{#if work.problem}<Notice bad>{work.problem}</Notice>{/if}
+		{#if choice}
+			<div class:old={!fresh} aria-busy={!fresh} aria-live="polite">
+				<PageAnswer>
+					{#if choice.chosen.buy.length}
+						<p class="headline" data-purchase>
+							Buy for <Working {figure} text={formatMoney(valueOf(figure), currency)} />
+							from {pluralize('supplier', choice.chosen.parcels, true)}, all here by {dayWords(last)}
+						</p>
+					{:else}<p class="headline">Nothing of it can be bought</p>{/if}
+					{#if late}<p class="wrong">
+							<b>{pluralize('material', late, true)} {late === 1 ? 'comes' : 'come'} too late</b>, however
+							bought: as soon as can be.
+						</p>{/if}
+					{#if short}<p class="wrong">
+							{pluralize('material', short, true)} cannot be bought: no pack with a price is left.
+						</p>{/if}
+					<p class="small soft">
+						{#if !choice.chosen.proved}The best found in {SECONDS} seconds; there may be better.
+						{:else if aim === 'cheapest'}No other mix that is in time costs less.
+						{:else if aim === 'soonest'}Nothing is all here sooner, and no other mix by then costs less.
+						{:else}No fewer parcels hold it, and no other mix in as many costs less.{/if}
+					</p>
+					{#snippet beside()}
+						<Facts look="columns">
+							<Fact name="Goods">{formatMoney(choice.chosen.goodsMinor, currency)}</Fact>
+							<Fact name="Sending">{formatMoney(choice.chosen.shippingMinor, currency)}</Fact>
+						</Facts>
+					{/snippet}
+					{#snippet tools()}
+						{#if choice.chosen.buy.length && isListed(choice.chosen, offered.packs, purchases)}
+							<b data-listed>It stands on the list as it is.</b>
+						{:else if choice.chosen.buy.length}
+							<Act
+								command="buyChosen"
+								hidden={{
+									chosen: JSON.stringify(choice.chosen.buy.map((b) => ({ pack: b.offer, packs: b.packs })))
+								}}
+								look="main"
+								disabled={!fresh}><ListPlus size={14} /> Put it on the list</Act
+							>
+						{/if}
+					{/snippet}
+				</PageAnswer>
+				<ul class="parcels">
+					{#each parcels as p (p.supplier)}
+						<li>
+							<b>{p.supplier || 'no supplier named'}</b>
+							<span class="figure"
+								>{formatMoney(p.goodsMinor, currency)}{p.shippingMinor
+									? ` + ${formatMoney(p.shippingMinor, currency)} sending`
+									: ''}</span
+							>
+							<span class="small">here {dayWords(p.arrives)}</span>
+						</li>
+					{/each}
+				</ul>
+				<div class="rows">
+					{#each rows as row (row.materialId)}
+						<PackRow
+							{row}
+							material={lines.find((l) => l.material.id === row.materialId)!.material}
+							{currency}
+							ontoggle={toggle}
+						/>
+					{/each}
+				</div>
+			</div>
+		{:else if !work.problem}
+			<p class="soft">Choosing…</p>
+		{/if}
+		{#if priceless.length}
+			<p class="small">
+				Not weighed, because {priceless.length === 1 ? 'its price is' : 'their prices are'} not known in {currency}:
+				{priceless
+					.map((u) => `${nameOf(u.materialId)}${u.supplier ? ` from ${u.supplier}` : ''}`)
+					.join(', ')}.
+			</p>
+		{/if}
+	{/if}
+</Sheet>
+
+<style>
+	.aims {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 16px;
+		margin-bottom: 12px;
+	}
+	.aims label {
+		display: inline-flex;
+		gap: 6px;
+		align-items: center;
+		min-height: 32px;
+		cursor: pointer;
+	}
+	.aims .chosen {
+		font-weight: 600;
+	}
+	.old {
+		opacity: 0.55;
+	}
+	.parcels {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px 12px;
+		list-style: none;
+		padding: 0;
+		margin: 12px 0;
+	}
+	.parcels li {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 10px;
+		align-items: baseline;
+		border: 1px solid var(--rule);
+		border-left: 4px solid var(--brass);
+		padding: 6px 12px;
+		background: var(--sheet-shade);
+	}
+	.rows {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(min(100%, 400px), 1fr));
+		gap: 16px 24px;
+		border-top: 1px solid var(--rule);
+		padding-top: 12px;
+	}
+	@media (max-width: 700px) {
+		.aims label {
+			min-height: 44px;
+		}
+	}
+</style>
