@@ -163,7 +163,9 @@ export const pasteCommands = {
 			if (materialId === undefined) throw refuse('material', `no material is called “${material}”.`);
 			const supplierId = await supplierFor(tx, supplier, settings.currency);
 			const put = await putOffer(tx, materialId, { supplierId, ...row }).catch((why: unknown) => {
-				throw why instanceof Refused ? refuse(nameOf(OFFER_COLUMNS, why.field ?? 'packPrice'), why.message) : why;
+				throw why instanceof Refused
+					? refuse(nameOf(OFFER_COLUMNS, why.field ?? 'packPrice'), why.message)
+					: why;
 			});
 			if (put === 'added') added++;
 			else changed++;
