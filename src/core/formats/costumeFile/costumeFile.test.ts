@@ -95,13 +95,13 @@ test('only what belongs to the costume goes out', () => {
 		steps.map((s) => s.placeId),
 		[1, 2]
 	);
-	assert.doesNotMatch(JSON.stringify(file()), /"version":\s*[1-57-9]|costumeId|stash"/);
+	assert.doesNotMatch(JSON.stringify(file()), /"version":\s*[1-689]|costumeId|stash"/);
 });
 
 test('a newer form, another format, or no file of ours is refused in words', () => {
 	assert.match(
 		reason((f) => (f.version = (COSTUME_VERSION + 1) as never)),
-		/newer Dapper Ledger \(form 7, this one knows 6\)/
+		/newer Dapper Ledger \(form 8, this one knows 7\)/
 	);
 	assert.match(
 		reason((f) => (f.format = 'x' as never)),

@@ -679,7 +679,7 @@ test('a wearer who no longer wears it is no longer named; the pieces follow who 
 test('pictures, wearers and fittings travel in the costume file, and in the backup', async () => {
 	const zip = await writeCostumeZip(w.db, costume, await loadWorkshop(w.db));
 	const { file } = readCostumeZip(zip);
-	assert.equal(file.version, 6);
+	assert.equal(file.version, 7);
 	assert.ok(
 		file.pictures.length && file.callouts.length && file.openings.length && file.fittings[0]!.points.length
 	);

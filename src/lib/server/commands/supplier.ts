@@ -168,7 +168,6 @@ export const supplierCommands = {
 				[id]
 			);
 			if (!row) throw new Absent('supplier');
-			await tx.query('delete from offer where supplier_id = $1', [id]);
 			await tx.query('delete from supplier where id = $1', [id]);
 			return { words: `Removed supplier ${row.name}${row.offers > 0 ? ` with ${row.offers} offers` : ''}` };
 		}
