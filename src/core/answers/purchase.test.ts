@@ -8,7 +8,16 @@ import type { Offer, Supplier } from '../facts/supplier.ts';
 import { shared } from '../units/money.ts';
 import { arrivalDay, orderByDay } from './leadTime.ts';
 import { planCostume } from './plan.ts';
-import { laterToo, listLines, packsOf, purchaseTask, toBuy } from './purchase.ts';
+import {
+	choosePurchase,
+	isListed,
+	laterToo,
+	listLines,
+	packsOf,
+	purchaseRows,
+	purchaseTask,
+	toBuy
+} from './purchase.ts';
 import { shoppingLines } from './shopping.ts';
 import { workshopFor } from './stash.ts';
 
@@ -130,6 +139,39 @@ test('worked by hand from needs to the list: packs in our money, the break, who 
 	assert.equal(choosePacks(laterToo(south, late), solve, 5).totalMinor, 2 * 1250 + 625 + 1400 + 590);
 });
 
+test('worked by hand: what every other pack would cost more, what comes too late, what the last pack is for', () => {
+	const lines = shoppingLines(record, workshop);
+	const { packs } = packsOf(workshop.materials, offers, workshop, 'EUR');
+	const orders = [foam, glue].map((material) => ({ material, neededAt: make.at('2031-05-09T08:00') }));
+	const without = new Set<string>();
+	const task = purchaseTask(lines, [], orders, packs, workshop, 'EUR', NOW, { aim: 'cheapest', without });
+	const told = [...choosePurchase(task, solve, 5)];
+	const choice = told[told.length - 1]!;
+	assert.equal(told[0]!.chosen.totalMinor, 6390, 'the choice comes first');
+	// With a usual sheet three more are needed, 4 × 1290 = 5160 in place of 4400: the break is lost.
+	assert.deepEqual(choice.dearer, [{ offer: 'usual 1', moreMinor: 760 }]);
+	const [row, other] = purchaseRows(task, choice, packs, without, suppliers);
+	assert.deepEqual(
+		row!.bought.map((b) => [b.pack.id, b.packs, b.costMinor, b.late]),
+		[['offer 1', 4, 4400, false]]
+	);
+	assert.ok(Math.abs(row!.over - 0.8) < 1e-9 && Math.abs(row!.last!.used - 0.2) < 1e-9);
+	assert.equal(row!.last!.costMinor, 1100);
+	assert.deepEqual(
+		row!.others.map((o) => [o.pack.id, o.why, o.moreMinor, o.arrives]),
+		[
+			['usual 1', 'dearer', 760, make.day('2031-05-05')],
+			['offer 2', 'tooLate', null, make.day('2031-05-09')]
+		]
+	);
+	assert.deepEqual([other!.materialId, other!.over, other!.last], [2, 200, { used: 50, costMinor: 700 }]);
+	const line = (packs: number, packSize: number) =>
+		make.purchase(packs, 1, { packs, packSize, supplier: 'NORTH' });
+	const two = make.purchase(9, 2, { packs: 2, packSize: 250, supplier: 'North' });
+	assert.ok(isListed(choice.chosen, packs, [two, line(4, 1)]));
+	assert.ok(!isListed(choice.chosen, packs, [two, line(4, 2)]) && !isListed(choice.chosen, packs, [two]));
+});
+
 test('what is on the list may be bought otherwise, what was ordered, marked or is for one component may not', () => {
 	const short = (purchases: Parameters<typeof make.purchase>[2][]) => {
 		const its = purchases.map((p, k) => make.purchase(k + 1, 1, p));
@@ -161,6 +203,11 @@ test('a pack without a price, or in a currency without a rate, is told and not t
 		{ materialId: 1, supplier: 'north', why: 'noPrice' },
 		{ materialId: 1, supplier: 'South', why: 'noRate' }
 	]);
+	// Of a supplier who is not known yet, nothing can be said.
+	assert.deepEqual(
+		packsOf([foam], [offer(9, 1, 77, {})], workshop, 'EUR').packs.map((p) => p.id),
+		['usual 1']
+	);
 });
 
 test('closed days and working days of a supplier count where it is planned with, as where it is chosen', () => {

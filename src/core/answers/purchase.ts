@@ -67,7 +67,9 @@ export function packsOf(
 			});
 		for (const o of offers) {
 			if (o.materialId !== m.id) continue;
-			const supplier = workshop.suppliers.find((s) => s.id === o.supplierId)!;
+			const supplier = workshop.suppliers.find((s) => s.id === o.supplierId);
+			// A page may show a workshop of a moment before the offer was made.
+			if (!supplier) continue;
 			const inOurs = exchangerOf(supplier.currency, currency, workshop);
 			if (!inOurs) {
 				unpriced.push({ materialId: m.id, supplier: supplier.name, why: 'noRate' });
@@ -248,12 +250,12 @@ export interface PurchaseChoice {
 	dearer: { offer: string; moreMinor: number }[];
 }
 
-/** An offer that is not taken is asked about for so long at most, seconds. */
-const ASKING = 0.3;
+/** An offer that is not taken is asked about for so long at most, seconds: mostly it takes a fiftieth of that. */
+const ASKING = 2;
 
 /**
  * The best purchase, and what every other pack would cost on top. What cannot be here in time is bought as soon as it can be.
- * Tells the choice first, then with the others asked about.
+ * Tells the choice first, and then again with each offer that was asked about.
  */
 export function* choosePurchase(
 	task: PackTask,
@@ -268,17 +270,15 @@ export function* choosePurchase(
 	yield choice;
 	const bought = new Set(chosen.buy.map((b) => b.offer));
 	const open = new Set(chosen.short.map((s) => s.need));
-	const { offered } = offeredOf(whole);
-	const dearer = offered
-		.filter(({ offer }) => !bought.has(offer.id) && !open.has(offer.need))
-		.map(({ offer }) => {
-			const offers = whole.offers.map((o) => (o.id === offer.id ? { ...o, least: 1 } : o));
-			const { totalMinor, proved } = choosePacks({ ...whole, offers, aim: 'cheapest' }, solve, ASKING);
-			return { offer: offer.id, moreMinor: totalMinor - chosen.totalMinor, proved };
-		})
-		.filter((d) => d.proved)
-		.map(({ offer, moreMinor }) => ({ offer, moreMinor }));
-	return { ...choice, dearer };
+	for (const { offer } of offeredOf(whole).offered) {
+		if (bought.has(offer.id) || open.has(offer.need)) continue;
+		const offers = whole.offers.map((o) => (o.id === offer.id ? { ...o, least: 1 } : o));
+		const { totalMinor, proved } = choosePacks({ ...whole, offers, aim: 'cheapest' }, solve, ASKING);
+		const moreMinor = totalMinor - chosen.totalMinor;
+		if (proved) choice.dearer = [...choice.dearer, { offer: offer.id, moreMinor }];
+		yield { ...choice };
+	}
+	return { ...choice };
 }
 
 /** A pack that is not bought, and why not. */

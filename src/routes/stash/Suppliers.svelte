@@ -44,10 +44,12 @@
 	const editedSupplier = $derived(suppliers.find((s) => s.id === supplierId));
 	const editedOffer = $derived(offers.find((o) => o.id === offerId));
 	const material = (id: number) => materials.find((m) => m.id === id);
-	const supplier = (id: number) => suppliers.find((s) => s.id === id)!;
+	const supplier = (id: number) => suppliers.find((s) => s.id === id);
+	/** Of a moment at which its supplier was there too. */
+	const known = $derived(offers.filter((o) => supplier(o.supplierId)));
 	const found = $derived(
-		offers.filter((o) =>
-			`${material(o.materialId)?.name ?? ''} ${supplier(o.supplierId).name} ${o.note}`
+		known.filter((o) =>
+			`${material(o.materialId)?.name ?? ''} ${supplier(o.supplierId)?.name ?? ''} ${o.note}`
 				.toLowerCase()
 				.includes(query.toLowerCase())
 		)
@@ -108,7 +110,7 @@
 						>Price</th
 					><th>From so many on</th><th>Lead</th><th><span class="visually-hidden">Change</span></th>{/snippet}
 				{#each found.slice(0, MOST_SHOWN) as o (o.id)}
-					{@const s = supplier(o.supplierId)}
+					{@const s = supplier(o.supplierId)!}
 					{@const name = material(o.materialId)?.name ?? ''}
 					<tr>
 						<td
@@ -127,10 +129,13 @@
 							<button
 								class="button small quiet"
 								onclick={() => (offerId = o.id)}
-								aria-label="Edit {name} from {s.name}">Edit</button
+								aria-label="Edit the pack of {name} from {s.name}">Edit</button
 							>
-							<Act command="removeOffer" id={o.id} look="quiet" label="Remove {name} from {s.name}"
-								><X size={14} /></Act
+							<Act
+								command="removeOffer"
+								id={o.id}
+								look="quiet"
+								label="Remove the pack of {name} from {s.name}"><X size={14} /></Act
 							>
 						</td>
 					</tr>

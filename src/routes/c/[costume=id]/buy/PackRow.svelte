@@ -29,7 +29,7 @@
 				: Array.from({ length: b.packs }, () => ({ share: b.pack.packSize, words: '' }))
 		)
 	);
-	const WHY = { unwanted: 'not wanted', tooLate: 'too late', notAsked: '' };
+	const WHY = { unwanted: 'not wanted', tooLate: 'too late', notAsked: 'not worked out' };
 </script>
 
 <section aria-label={material.name}>
