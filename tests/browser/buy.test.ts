@@ -66,7 +66,10 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 
 	// In town there is a dearer one.
 	await page.goto('/stash', { waitUntil: 'networkidle' });
-	await page.getByRole('region', { name: 'Other packs' }).getByRole('button', { name: 'Pack' }).click();
+	await page
+		.getByRole('region', { name: 'Other packs' })
+		.getByRole('button', { name: 'Pack', exact: true })
+		.click();
 	await dialog(page).getByLabel('Material').selectOption({ label: 'High-density foam 10 mm, in sheet' });
 	await dialog(page).getByLabel('Supplier').selectOption({ label: 'hardware store, in EUR' });
 	await dialog(page).getByLabel('Price of a pack').fill('26,50');
