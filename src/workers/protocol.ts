@@ -1,5 +1,5 @@
 import type { Layout, LayoutTask } from '../core/engines/layout/stock.ts';
-import type { PurchaseChoice } from '../core/answers/purchase.ts';
+import type { PurchaseChoice } from '../core/answers/purchaseChoice.ts';
 import type { PackTask } from '../core/engines/purchase/task.ts';
 import type { FlatView } from '../core/engines/plane/rectify.ts';
 import type { SvgRead } from '../core/formats/readSvg.ts';

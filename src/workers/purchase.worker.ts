@@ -1,5 +1,5 @@
 import wasm from 'highs/runtime?url';
-import { choosePurchase } from '../core/answers/purchase.ts';
+import { choosePurchase } from '../core/answers/purchaseChoice.ts';
 import { loadSolver } from '../core/engines/purchase/solver.ts';
 import { good } from '../core/units/problem.ts';
 import { answer } from './answer.ts';

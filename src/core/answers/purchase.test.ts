@@ -8,16 +8,8 @@ import type { Offer, Supplier } from '../facts/supplier.ts';
 import { shared } from '../units/money.ts';
 import { arrivalDay, orderByDay } from './leadTime.ts';
 import { planCostume } from './plan.ts';
-import {
-	choosePurchase,
-	isListed,
-	laterToo,
-	listLines,
-	packsOf,
-	purchaseRows,
-	purchaseTask,
-	toBuy
-} from './purchase.ts';
+import { laterToo, listLines, packsOf, purchaseTask, toBuy } from './purchase.ts';
+import { choosePurchase, isListed, parcelsOf, purchaseRows } from './purchaseChoice.ts';
 import { shoppingLines } from './shopping.ts';
 import { workshopFor } from './stash.ts';
 
@@ -165,11 +157,38 @@ test('worked by hand: what every other pack would cost more, what comes too late
 		]
 	);
 	assert.deepEqual([other!.materialId, other!.over, other!.last], [2, 200, { used: 50, costMinor: 700 }]);
-	const line = (packs: number, packSize: number) =>
-		make.purchase(packs, 1, { packs, packSize, supplier: 'NORTH' });
-	const two = make.purchase(9, 2, { packs: 2, packSize: 250, supplier: 'North' });
-	assert.ok(isListed(choice.chosen, packs, [two, line(4, 1)]));
-	assert.ok(!isListed(choice.chosen, packs, [two, line(4, 2)]) && !isListed(choice.chosen, packs, [two]));
+	const parcels = parcelsOf(choice.chosen.buy, packs, workshop, 'EUR');
+	assert.deepEqual(
+		parcels.map((p) => [p.supplier, p.goodsMinor, p.shippingMinor, p.arrives]),
+		[['North', 5800, 590, make.day('2031-05-05')]]
+	);
+	const line = (extra: object) =>
+		make.purchase(1, 1, {
+			packs: 4,
+			packSize: 1,
+			packPriceMinor: 1100,
+			shippingMinor: 448,
+			supplier: 'NORTH',
+			...extra
+		});
+	const two = make.purchase(9, 2, {
+		packs: 2,
+		packSize: 250,
+		packPriceMinor: 700,
+		shippingMinor: 142,
+		supplier: 'North'
+	});
+	const another = make.purchase(10, 7, { packs: 5 });
+	assert.ok(isListed(parcels, [two, line({}), another]), 'of what is not chosen nothing is said');
+	for (const other of [
+		{ packs: 3 },
+		{ packSize: 2 },
+		{ packPriceMinor: 1290 },
+		{ shippingMinor: 0 },
+		{ supplier: 'South' }
+	])
+		assert.ok(!isListed(parcels, [two, line(other)]), JSON.stringify(other));
+	assert.ok(!isListed(parcels, [two]));
 });
 
 test('what is on the list may be bought otherwise, what was ordered, marked or is for one component may not', () => {
@@ -200,9 +219,12 @@ test('a pack without a price, or in a currency without a rate, is told and not t
 		['offer 1']
 	);
 	assert.deepEqual(unpriced, [
-		{ materialId: 1, supplier: 'north', why: 'noPrice' },
-		{ materialId: 1, supplier: 'South', why: 'noRate' }
+		{ materialId: 1, supplier: 'north' },
+		{ materialId: 1, supplier: 'South' }
 	]);
+	// What its supplier asks for sending is in pounds, for which there is no rate: it is not nothing.
+	const southern = packsOf([{ ...foam, supplier: 'South' }], [], { ...workshop, exchange: [] }, 'EUR');
+	assert.deepEqual([southern.packs, southern.unpriced], [[], [{ materialId: 1, supplier: 'South' }]]);
 	// Of a supplier who is not known yet, nothing can be said.
 	assert.deepEqual(
 		packsOf([foam], [offer(9, 1, 77, {})], workshop, 'EUR').packs.map((p) => p.id),

@@ -1,9 +1,8 @@
-import { choosePacks } from '../engines/purchase/choose.ts';
-import { offeredOf, packPrice } from '../engines/purchase/offered.ts';
-import type { Aim, Chosen, PackNeed, PackTask, Solve } from '../engines/purchase/task.ts';
+import { packPrice } from '../engines/purchase/offered.ts';
+import type { Aim, Chosen, PackNeed, PackTask } from '../engines/purchase/task.ts';
 import { unitsOf, type Material, type Purchase } from '../facts/material.ts';
 import { supplierKey, supplierNamed, type Offer, type Supplier } from '../facts/supplier.ts';
-import { EVERY_DAY, MONDAY_TO_FRIDAY, workingDaysAfter } from '../facts/workingDays.ts';
+import { MONDAY_TO_FRIDAY } from '../facts/workingDays.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { exchanged, shared } from '../units/money.ts';
@@ -29,11 +28,10 @@ export interface Pack {
 	note: string;
 }
 
-/** A pack whose price is not known in the currency that was asked for, or is in one for which no rate was typed. */
+/** A pack whose price, or what its supplier asks for sending, is not known in the currency that was asked for. */
 export interface Unpriced {
 	materialId: number;
 	supplier: string;
-	why: 'noPrice' | 'noRate';
 }
 
 type Priced = Pick<Workshop, 'settings' | 'exchange' | 'suppliers'>;
@@ -51,12 +49,15 @@ export function packsOf(
 	const packs: Pack[] = [];
 	const unpriced: Unpriced[] = [];
 	for (const m of materials) {
-		if (m.packPriceMinor === null) unpriced.push({ materialId: m.id, supplier: m.supplier, why: 'noPrice' });
+		const usual = supplierNamed(workshop.suppliers, m.supplier);
+		// What it costs to send it has to be known as well.
+		if (m.packPriceMinor === null || (usual && !exchangerOf(usual.currency, currency, workshop)))
+			unpriced.push({ materialId: m.id, supplier: m.supplier });
 		else
 			packs.push({
 				id: `usual ${m.id}`,
 				materialId: m.id,
-				supplier: supplierNamed(workshop.suppliers, m.supplier)?.name ?? m.supplier.trim(),
+				supplier: usual?.name ?? m.supplier.trim(),
 				packSize: m.packSize,
 				priceMinor: m.packPriceMinor,
 				breaks: [],
@@ -72,7 +73,7 @@ export function packsOf(
 			if (!supplier) continue;
 			const inOurs = exchangerOf(supplier.currency, currency, workshop);
 			if (!inOurs) {
-				unpriced.push({ materialId: m.id, supplier: supplier.name, why: 'noRate' });
+				unpriced.push({ materialId: m.id, supplier: supplier.name });
 				continue;
 			}
 			packs.push({
@@ -117,25 +118,6 @@ export function toBuy({ material, short, over }: ShoppingLine, purchases: readon
 	const listed = open.reduce((sum, p) => sum + unitsOf(p, material), 0);
 	const amount = short > 0 ? short + listed : listed - over;
 	return amount > GRACE ? amount : 0;
-}
-
-/** Whether what was chosen is what stands on the list already, pack for pack. */
-export function isListed(
-	{ buy }: Pick<Chosen, 'buy'>,
-	packs: readonly Pack[],
-	purchases: readonly Purchase[]
-): boolean {
-	const line = (materialId: number, supplier: string, packSize: number | null, count: number) =>
-		[materialId, supplierKey(supplier), packSize, count].join('|');
-	const byId = new Map(packs.map((p) => [p.id, p]));
-	const chosen = buy.map((b) => {
-		const pack = byId.get(b.offer)!;
-		return line(pack.materialId, pack.supplier, pack.packSize, b.packs);
-	});
-	const listed = purchases
-		.filter(isOpenPurchase)
-		.map((p) => line(p.materialId, p.supplier, p.packSize, p.packs));
-	return chosen.sort().join('\n') === listed.sort().join('\n');
 }
 
 /** How a maker wants it. */
@@ -239,141 +221,4 @@ export function listLines(
 		shared(asked, costs).forEach((share, k) => (its[k]!.shippingMinor = share));
 	}
 	return lines;
-}
-
-/** What is to be bought, and of that what comes too late however it is bought. */
-export interface PurchaseChoice {
-	chosen: Chosen;
-	/** Needs that nothing covers in time: bought as soon as they can be. */
-	late: string[];
-	/** Offers that are in time and not chosen: how much more the whole would cost with at least one pack of it. */
-	dearer: { offer: string; moreMinor: number }[];
-}
-
-/** An offer that is not taken is asked about for so long at most, seconds: mostly it takes a fiftieth of that. */
-const ASKING = 2;
-
-/**
- * The best purchase, and what every other pack would cost on top. What cannot be here in time is bought as soon as it can be.
- * Tells the choice first, and then again with each offer that was asked about.
- */
-export function* choosePurchase(
-	task: PackTask,
-	solve: Solve,
-	seconds: number
-): Generator<PurchaseChoice, PurchaseChoice> {
-	const inTime = choosePacks(task, solve, seconds);
-	const late = inTime.short.flatMap((s) => (s.soonest === null ? [] : [s.need]));
-	const whole = late.length > 0 ? laterToo(task, inTime) : task;
-	const chosen = late.length > 0 ? choosePacks(whole, solve, seconds) : inTime;
-	const choice: PurchaseChoice = { chosen, late, dearer: [] };
-	yield choice;
-	const bought = new Set(chosen.buy.map((b) => b.offer));
-	const open = new Set(chosen.short.map((s) => s.need));
-	for (const { offer } of offeredOf(whole).offered) {
-		if (bought.has(offer.id) || open.has(offer.need)) continue;
-		const offers = whole.offers.map((o) => (o.id === offer.id ? { ...o, least: 1 } : o));
-		const { totalMinor, proved } = choosePacks({ ...whole, offers, aim: 'cheapest' }, solve, ASKING);
-		const moreMinor = totalMinor - chosen.totalMinor;
-		if (proved) choice.dearer = [...choice.dearer, { offer: offer.id, moreMinor }];
-		yield { ...choice };
-	}
-	return { ...choice };
-}
-
-/** A pack that is not bought, and why not. */
-export interface PassedOver {
-	pack: Pack;
-	/** The day on which it would come; null: never. */
-	arrives: number | null;
-	why: 'unwanted' | 'tooLate' | 'dearer' | 'notAsked';
-	/** What the whole would cost more with at least one of it, where that was asked about. */
-	moreMinor: number | null;
-}
-
-/** One material of a purchase: what is needed, in which packs it comes, and what was passed over. */
-export interface PurchaseRow {
-	materialId: number;
-	amount: number;
-	/** Wanted on this day at the latest; null: whenever. */
-	by: number | null;
-	bought: { pack: Pack; packs: number; costMinor: number; arrives: number; late: boolean }[];
-	/** Left over of all packs. */
-	over: number;
-	/** How much of the last pack is used, and what that pack costs: told where less than half of it is. */
-	last: { used: number; costMinor: number } | null;
-	/** It cannot be bought at all. */
-	short: boolean;
-	others: PassedOver[];
-}
-
-/** Less of a pack than this is hardly worth it: it is told. */
-const HARDLY = 0.5;
-
-/** The choice, material by material, dearest first. */
-export function purchaseRows(
-	task: PackTask,
-	{ chosen, dearer }: PurchaseChoice,
-	packs: readonly Pack[],
-	without: ReadonlySet<string>,
-	suppliers: readonly Supplier[]
-): PurchaseRow[] {
-	const byId = new Map(packs.map((p) => [p.id, p]));
-	const more = new Map(dearer.map((d) => [d.offer, d.moreMinor]));
-	const arrivalOf = (pack: Pack) => {
-		const sends = supplierNamed(suppliers, pack.supplier) ?? MONDAY_TO_FRIDAY;
-		return workingDaysAfter(task.start, leadDaysOf(pack), pack.leadWorkingDays ? sends : EVERY_DAY);
-	};
-	const rows = task.needs.map(({ id, amount, by }): PurchaseRow => {
-		const its = chosen.buy.flatMap((b) => {
-			const pack = byId.get(b.offer);
-			return pack && String(pack.materialId) === id
-				? [
-						{
-							pack,
-							packs: b.packs,
-							costMinor: b.costMinor,
-							arrives: b.arrives,
-							late: by !== null && b.arrives > by
-						}
-					]
-				: [];
-		});
-		const over = chosen.over.find((o) => o.need === id)?.amount ?? 0;
-		const smallest = [...its].sort((a, b) => a.pack.packSize - b.pack.packSize)[0];
-		const used = smallest ? smallest.pack.packSize - over : 0;
-		return {
-			materialId: Number(id),
-			amount,
-			by,
-			bought: its,
-			over,
-			last:
-				smallest && used > 0 && used < HARDLY * smallest.pack.packSize
-					? { used, costMinor: packPrice(smallest.pack, smallest.packs) }
-					: null,
-			short: its.length === 0,
-			others: packs
-				.filter((p) => String(p.materialId) === id && !its.some((b) => b.pack.id === p.id))
-				.map((pack): PassedOver => {
-					const arrives = arrivalOf(pack);
-					const moreMinor = more.get(pack.id) ?? null;
-					const tooLate = arrives === null || (by !== null && arrives > by);
-					return {
-						pack,
-						arrives,
-						moreMinor,
-						why: without.has(pack.id)
-							? 'unwanted'
-							: moreMinor !== null
-								? 'dearer'
-								: tooLate
-									? 'tooLate'
-									: 'notAsked'
-					};
-				})
-		};
-	});
-	const cost = (r: PurchaseRow) => r.bought.reduce((sum, b) => sum + b.costMinor, 0);
-	return rows.sort((a, b) => Number(a.short) - Number(b.short) || cost(b) - cost(a));
 }

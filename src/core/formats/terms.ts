@@ -1,5 +1,5 @@
 import { formatDate, parseDate } from '../units/localTime.ts';
-import { moneyDigits, parseMoney } from '../units/money.ts';
+import { typedMoney, parseMoney } from '../units/money.ts';
 import { bad, good, type Parsed } from '../units/problem.ts';
 
 /** A range of closed days is no longer than this. */
@@ -23,8 +23,7 @@ export function parseBreaks(text: string, currency: string): Parsed<{ from: numb
 export const formatBreaks = (
 	breaks: readonly { from: number; priceMinor: number }[],
 	currency: string
-): string =>
-	breaks.map((b) => `${b.from}: ${moneyDigits(b.priceMinor, currency).replace(/\u2009/g, '')}`).join('; ');
+): string => breaks.map((b) => `${b.from}: ${typedMoney(b.priceMinor, currency)}`).join('; ');
 
 /** `2031-05-01, 2031-12-24 to 2032-01-02`: days, one after another or from one to another. In order, none twice. */
 export function parseDays(text: string): Parsed<number[]> {

@@ -36,6 +36,10 @@ const KNOWN: Record<Currency, { exponent: number }> = {
 const isKnown = (currency: string): currency is Currency => Object.hasOwn(KNOWN, currency);
 export const minorDigits = (currency: string): number => (isKnown(currency) ? KNOWN[currency].exponent : 2);
 
+/** Money as a field holds it, without spaces between thousands; nothing where it is not known. */
+export const typedMoney = (minor: number | null | undefined, currency: string): string =>
+	minor == null ? '' : moneyDigits(minor, currency).replace(/\u2009/g, '');
+
 /**
  * Whole money shared out by weight, so that the shares come to all of it: what is left by rounding down goes to the largest remainders
  * (Hamilton's method), the first among equals. Equal shares where nothing weighs anything.

@@ -26,7 +26,7 @@
 	const chosen = $derived(component?.zones ?? zones);
 </script>
 
-<div class="grid">
+<div class="fields three">
 	<Field name="name" label="Name" value={component?.name ?? ''} required wide />
 	<Field name="kind" label="Kind" options={KINDS} value={component?.kind ?? 'armor'} />
 	<Field name="form" label="Form" value={component?.form ?? ''} hint="e.g. 6 mm foam plate" />
@@ -68,11 +68,6 @@
 </div>
 
 <style>
-	.grid {
-		display: grid;
-		grid-template-columns: repeat(3, minmax(0, 1fr));
-		gap: 10px 12px;
-	}
 	fieldset {
 		grid-column: 1 / -1;
 		border: 1px solid var(--rule);
@@ -94,9 +89,6 @@
 		min-height: 28px;
 	}
 	@media (max-width: 700px) {
-		.grid {
-			grid-template-columns: 1fr 1fr;
-		}
 		fieldset label {
 			min-height: 44px;
 		}

@@ -2,7 +2,7 @@
 	/** What a costume is: its event, days kept before it, limit, and how its steps may be split. */
 	import type { Costume } from '$core/facts/costume.ts';
 	import { formatLocalTime } from '$core/units/localTime.ts';
-	import { moneyDigits } from '$core/units/money.ts';
+	import { typedMoney } from '$core/units/money.ts';
 	import Dialog from './Dialog.svelte';
 	import Field from './Field.svelte';
 	import Form from './Form.svelte';
@@ -14,11 +14,7 @@
 		costume: Costume;
 	}
 	let { open = $bindable(), costume }: Props = $props();
-	const limit = $derived(
-		costume.limitMinor === null
-			? ''
-			: moneyDigits(costume.limitMinor, costume.currency).replace(/\u2009/g, '')
-	);
+	const limit = $derived(typedMoney(costume.limitMinor, costume.currency));
 </script>
 
 <Dialog bind:open title="Costume">

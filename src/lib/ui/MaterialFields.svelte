@@ -6,7 +6,7 @@
 	import { FAMILIES, type Material } from '$core/facts/material.ts';
 	import { formatArea, formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { CURRENCIES, moneyDigits } from '$core/units/money.ts';
+	import { CURRENCIES, typedMoney } from '$core/units/money.ts';
 	import Field from './Field.svelte';
 	import Tick from './Tick.svelte';
 
@@ -20,14 +20,10 @@
 	let { material, currency, unit, coat }: Props = $props();
 	const size = (mm: number | null | undefined) => (mm == null ? '' : formatLength(mm, unit));
 	const product = $derived(coat ? coatProductOf(handbook(), coat) : null);
-	const price = $derived(
-		material && material.packPriceMinor !== null
-			? moneyDigits(material.packPriceMinor, material.currency).replace(/\u2009/g, '')
-			: ''
-	);
+	const price = $derived(material ? typedMoney(material.packPriceMinor, material.currency) : '');
 </script>
 
-<div class="grid">
+<div class="fields three">
 	<Field
 		name="name"
 		label="Material"
@@ -130,18 +126,8 @@
 </div>
 
 <style>
-	.grid {
-		display: grid;
-		grid-template-columns: repeat(3, minmax(0, 1fr));
-		gap: 10px 12px;
-	}
 	.tick {
 		align-self: center;
 		grid-column: span 2;
-	}
-	@media (max-width: 700px) {
-		.grid {
-			grid-template-columns: 1fr 1fr;
-		}
 	}
 </style>

@@ -3,7 +3,7 @@
 	import type { Material } from '$core/facts/material.ts';
 	import type { Offer, Supplier } from '$core/facts/supplier.ts';
 	import { formatBreaks } from '$core/formats/terms.ts';
-	import { moneyDigits } from '$core/units/money.ts';
+	import { typedMoney } from '$core/units/money.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Field from '$lib/ui/Field.svelte';
 
@@ -16,7 +16,7 @@
 	const currency = $derived(suppliers.find((s) => s.id === offer?.supplierId)?.currency ?? 'EUR');
 </script>
 
-<div class="grid">
+<div class="fields three">
 	{#if !offer}
 		<Field
 			name="materialId"
@@ -40,7 +40,7 @@
 	<Field
 		name="packPrice"
 		label="Price of a pack"
-		value={offer ? moneyDigits(offer.packPriceMinor, currency).replace(/\u2009/g, '') : ''}
+		value={typedMoney(offer?.packPriceMinor, currency)}
 		inputmode="decimal"
 	/>
 	<Field
@@ -65,16 +65,3 @@
 	/>
 	<Field name="note" label="Note" value={offer?.note ?? ''} />
 </div>
-
-<style>
-	.grid {
-		display: grid;
-		grid-template-columns: repeat(3, minmax(0, 1fr));
-		gap: 10px 12px;
-	}
-	@media (max-width: 700px) {
-		.grid {
-			grid-template-columns: 1fr 1fr;
-		}
-	}
-</style>

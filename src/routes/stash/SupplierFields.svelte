@@ -3,7 +3,7 @@
 	import type { Supplier } from '$core/facts/supplier.ts';
 	import { formatDays } from '$core/formats/terms.ts';
 	import { weekdayName } from '$core/units/localTime.ts';
-	import { CURRENCIES, moneyDigits } from '$core/units/money.ts';
+	import { CURRENCIES, typedMoney } from '$core/units/money.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import FormError from '$lib/ui/FormError.svelte';
 
@@ -14,11 +14,10 @@
 		named?: readonly string[];
 	}
 	let { supplier, currency, named = [] }: Props = $props();
-	const money = (minor: number | null | undefined) =>
-		minor == null ? '' : moneyDigits(minor, supplier!.currency).replace(/\u2009/g, '');
+	const money = (minor: number | null | undefined) => typedMoney(minor, supplier?.currency ?? currency);
 </script>
 
-<div class="grid">
+<div class="fields three">
 	<Field name="name" label="Supplier" value={supplier?.name ?? named[0] ?? ''} list={named} required />
 	<Field name="currency" label="Currency" options={CURRENCIES} value={supplier?.currency ?? currency} />
 	<Field
@@ -67,11 +66,6 @@
 </div>
 
 <style>
-	.grid {
-		display: grid;
-		grid-template-columns: repeat(3, minmax(0, 1fr));
-		gap: 10px 12px;
-	}
 	fieldset {
 		grid-column: 1 / -1;
 		display: flex;
@@ -85,9 +79,6 @@
 		min-height: 32px;
 	}
 	@media (max-width: 700px) {
-		.grid {
-			grid-template-columns: 1fr 1fr;
-		}
 		label {
 			min-height: 44px;
 		}

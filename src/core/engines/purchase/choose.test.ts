@@ -254,4 +254,7 @@ test('working days: as date-fns counts them, and past the closing days of the eu
 	assert.equal(workingDaysAfter(day('2031-12-24'), 1, bank), day('2031-12-29'));
 	assert.equal(workingDaysAfter(day('2031-04-11'), 0, bank), day('2031-04-11'), 'bought on the day');
 	assert.equal(workingDaysAfter(0, 1, { workingDays: [] }), null, 'never');
+	// Closed for two years, and then open again: 2 January 1972 is a Sunday.
+	const years = Array.from({ length: 731 }, (_, k) => k);
+	assert.equal(workingDaysAfter(0, 1, { ...MONDAY_TO_FRIDAY, closed: years }), day('1972-01-03'));
 });

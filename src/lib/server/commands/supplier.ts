@@ -10,7 +10,7 @@ import type { Executor } from '../db/open.ts';
 import { Absent, one, Refused } from '../db/rows.ts';
 import { insert, insertAll, update } from '../db/tables.ts';
 import { loadRecord } from '../read/costume.ts';
-import { loadOffers, loadSuppliers } from '../read/workshop.ts';
+import { loadOffers } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
@@ -118,7 +118,7 @@ export async function supplierFor(tx: Executor, name: string, currency: string):
 	const known = await one<{ id: number }>(tx, 'select id from supplier where lower(name) = lower($1)', [
 		name
 	]);
-	return known?.id ?? insert(tx, 'supplier', { name, currency, workingDays: [1, 2, 3, 4, 5] });
+	return known?.id ?? insert(tx, 'supplier', { name, currency });
 }
 
 /** An offer, in place of one of the same pack by the same supplier. */
@@ -221,15 +221,8 @@ export const buyCommands = {
 		async (tx, v, { costumeId, shop }) => {
 			const record = await loadRecord(tx, costumeId);
 			if (!record) throw new Absent('costume');
-			const workshop = workshopFor(
-				{ ...shop!.workshop, suppliers: await loadSuppliers(tx) },
-				record.costume,
-				new Map()
-			);
-			const offers = await loadOffers(
-				tx,
-				workshop.materials.map((m) => m.id)
-			);
+			const workshop = workshopFor(shop!.workshop, record.costume, new Map());
+			const offers = await loadOffers(tx, null);
 			const { currency } = record.costume;
 			const { packs } = packsOf(workshop.materials, offers, workshop, currency);
 			const bought = v.chosen.map(({ pack: id, packs: count }) => {

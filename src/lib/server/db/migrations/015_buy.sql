@@ -9,7 +9,8 @@ create table supplier (
 	-- Takes no order for less; null: any.
 	min_order_minor integer check (min_order_minor >= 0),
 	-- 1 Monday … 7 Sunday.
-	working_days integer[] not null default '{1,2,3,4,5}',
+	working_days integer[] not null default '{1,2,3,4,5}'
+		check (cardinality(working_days) > 0 and working_days <@ '{1,2,3,4,5,6,7}'),
 	-- Days on which it is closed, as 2031-12-24.
 	closed text[] not null default '{}',
 	note text not null default '',

@@ -2,18 +2,13 @@
 	/** What to buy: the best mix of packs over everything that is still needed, chosen off the page, and why not the others. */
 	import ListPlus from '@lucide/svelte/icons/list-plus';
 	import pluralize from 'pluralize';
-	import {
-		isListed,
-		packsOf,
-		purchaseRows,
-		purchaseTask,
-		type PurchaseChoice
-	} from '$core/answers/purchase.ts';
+	import { packsOf, purchaseTask } from '$core/answers/purchase.ts';
+	import { isListed, parcelsOf, purchaseRows, type PurchaseChoice } from '$core/answers/purchaseChoice.ts';
 	import type { OrderBy } from '$core/answers/arrivals.ts';
 	import type { ShoppingLine } from '$core/answers/shopping.ts';
 	import { AIMS, type Aim } from '$core/engines/purchase/task.ts';
 	import { valueOf } from '$core/explain/figure.ts';
-	import { parcelsOf, purchaseFigure } from '$core/explain/purchase.ts';
+	import { purchaseFigure } from '$core/explain/purchase.ts';
 	import type { Purchase } from '$core/facts/material.ts';
 	import type { Offer } from '$core/facts/supplier.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
@@ -137,7 +132,7 @@
 						</Facts>
 					{/snippet}
 					{#snippet tools()}
-						{#if choice.chosen.buy.length && isListed(choice.chosen, offered.packs, purchases)}
+						{#if choice.chosen.buy.length && isListed(parcels, purchases)}
 							<b data-listed>It stands on the list as it is.</b>
 						{:else if choice.chosen.buy.length}
 							<Act

@@ -7,7 +7,7 @@
 	import Act from '$lib/ui/Act.svelte';
 	import type { Purchase, Material } from '$core/facts/material.ts';
 	import Field from '$lib/ui/Field.svelte';
-	import { moneyDigits } from '$core/units/money.ts';
+	import { typedMoney } from '$core/units/money.ts';
 	import { PURCHASE_STATES } from '$core/facts/material.ts';
 	import EditDialog from '$lib/ui/EditDialog.svelte';
 
@@ -20,7 +20,6 @@
 	let { id = $bindable(), purchases, materials, currency }: Props = $props();
 	const edited = $derived(purchases.find((p) => p.id === id));
 	const name = $derived(materials.find((m) => m.id === edited?.materialId)?.name ?? '');
-	const plain = (minor: number) => moneyDigits(minor, currency).replace(/\u2009/g, '');
 </script>
 
 <EditDialog bind:id title="Purchase of {name}">
@@ -37,7 +36,7 @@
 				<Field
 					name="packPriceMinor"
 					label="Price of a pack"
-					value={edited.packPriceMinor === null ? '' : plain(edited.packPriceMinor)}
+					value={typedMoney(edited.packPriceMinor, currency)}
 					hint="left empty: not known"
 					inputmode="decimal"
 					suffix={currency}
@@ -45,7 +44,7 @@
 				<Field
 					name="shippingMinor"
 					label="Shipping"
-					value={plain(edited.shippingMinor)}
+					value={typedMoney(edited.shippingMinor, currency)}
 					inputmode="decimal"
 					suffix={currency}
 				/>

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** A need's length, and beneath it the packs that it is bought in, to one scale; then the packs that were passed over. */
-	import type { Pack, PurchaseRow } from '$core/answers/purchase.ts';
+	import type { Pack } from '$core/answers/purchase.ts';
+	import type { PurchaseRow } from '$core/answers/purchaseChoice.ts';
 	import type { Material } from '$core/facts/material.ts';
 	import { WEAVE_OF_FAMILY } from '$core/trade/weave.ts';
 	import { dayWords } from '$core/units/localTime.ts';
@@ -93,7 +94,7 @@
 							></td
 						>
 						<td class="number">{formatMoney(o.pack.priceMinor, currency)}</td>
-						<td>{o.arrives === null ? 'never' : dayWords(o.arrives)}</td>
+						<td>{dayWords(o.arrives)}</td>
 						<td
 							>{#if o.why === 'dearer'}{o.moreMinor! > 0
 									? `${formatMoney(o.moreMinor!, currency)} more for all`

@@ -2,7 +2,7 @@
 	import { riskOf, type WayOutcome } from '$core/answers/makeOrBuy.ts';
 	import { formatDuration } from '$core/units/duration.ts';
 	import { timeWords } from '$core/units/localTime.ts';
-	import { moneyDigits } from '$core/units/money.ts';
+	import { typedMoney } from '$core/units/money.ts';
 	import { wayHoursFigure, wayMoneyFigure } from '$core/explain/makeOrBuy.ts';
 	import { lookViews } from '$lib/lookViews.ts';
 	import Field from '$lib/ui/Field.svelte';
@@ -22,9 +22,7 @@
 	const currency = $derived(data.record.costume.currency);
 	const typed = (name: keyof typeof data.offers) =>
 		data.typed?.[name] ??
-		(name.endsWith('Minor')
-			? moneyDigits(data.offers[name], currency).replace(/\u2009/g, '')
-			: String(data.offers[name]));
+		(name.endsWith('Minor') ? typedMoney(data.offers[name], currency) : String(data.offers[name]));
 	const used = $derived(component.source === 'have' ? 'make' : component.source);
 	let source = $derived<string>(used);
 	const WORDS = { make: 'Make it', buy: 'Buy it ready', alter: 'Buy and alter' };
