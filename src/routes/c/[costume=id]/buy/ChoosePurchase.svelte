@@ -114,14 +114,15 @@
 					{:else}<p class="headline">Nothing of it can be bought</p>{/if}
 					{#if late}<p class="wrong">
 							<b>{pluralize('material', late, true)} {late === 1 ? 'comes' : 'come'} too late</b>, however
-							bought: as soon as can be.
+							bought:
+							{late === 1 ? 'it is' : 'they are'} had as soon as can be.
 						</p>{/if}
 					{#if short}<p class="wrong">
 							{pluralize('material', short, true)} cannot be bought: no pack with a price is left.
 						</p>{/if}
 					<p class="small soft">
 						{#if !choice.chosen.proved}The best found in {SECONDS} seconds; there may be better.
-						{:else if aim === 'cheapest'}No other mix that is in time costs less.
+						{:else if aim === 'cheapest'}No other mix that is {late ? 'here as soon' : 'in time'} costs less.
 						{:else if aim === 'soonest'}Nothing is all here sooner, and no other mix by then costs less.
 						{:else}No fewer parcels hold it, and no other mix in as many costs less.{/if}
 					</p>
