@@ -92,6 +92,7 @@ export const material = (id: number, extra: Partial<Material> = {}): Material =>
 	stash: 0,
 	stashNote: '',
 	coatProduct: null,
+	supply: null,
 	thicknessMm: null,
 	widthMm: null,
 	lengthMm: null,
@@ -111,6 +112,7 @@ export const need = (componentId: number, materialId: number, quantity: number):
 	stepId: null,
 	waste: null,
 	guessed: false,
+	byWork: null,
 	taken: 0,
 	version: 1
 });

@@ -1,9 +1,9 @@
-import { unitsOf, type Family, type Material, type Purchase } from '../facts/material.ts';
+import type { Family, Material, Purchase } from '../facts/material.ts';
 import type { Component } from '../facts/component.ts';
 import type { Step } from '../facts/step.ts';
 import type { StandardTechnique } from '../trade/technique.ts';
 import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
-import type { ShoppingLine } from './shopping.ts';
+import { hereOf, type ShoppingLine } from './shopping.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import { ARRIVAL_CLOCK, arrivalDay, leadDaysOf, orderByDay, usableFrom } from './leadTime.ts';
 import { inOrder } from '../facts/order.ts';
@@ -41,8 +41,7 @@ export function arrivalOf(line: ShoppingLine, record: CostumeRecord, now: LocalM
 	for (const p of bought)
 		if (p.componentId !== null && !line.usages.some((u) => u.componentId === p.componentId))
 			stepIds.push(...firstUse(record, p.componentId, material));
-	const covered = bought.filter((p) => p.state === 'arrived' || p.state === 'used');
-	const here = line.taken + line.stash + covered.reduce((sum, p) => sum + unitsOf(p, line.material), 0);
+	const here = line.taken + line.stash + hereOf(bought, line.material);
 	const base = { line, stepIds: [...new Set(stepIds)] };
 	if (line.needed > 0 && here >= line.needed - 1e-9) return { ...base, purchase: null, usableFrom: null };
 	const coming = bought

@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { FIRST_SETTINGS } from '../facts/workshop.ts';
 import { test } from 'node:test';
 import * as make from '$tests/support/record.ts';
 import { near } from '$tests/support/shapes.ts';
@@ -33,7 +34,7 @@ test('cans by what is in them: 0.6 m² three times brushed takes 216 ml, one bot
 	near(line!.needed, 216);
 	assert.equal(line!.packsShort, 1);
 	assert.equal(line!.costShortMinor, 420);
-	const [need] = packsForCoats([{ ...coat, copies: 1 }], STANDARD, [verdigris]);
+	const [need] = packsForCoats([{ ...coat, copies: 1 }], STANDARD, [verdigris], FIRST_SETTINGS);
 	assert.equal(valueOf(coatTotalFigure(need!, STANDARD)), 1, 'Finish says what Buy asks for');
 	near(valueOf(coatFigure(coat, component, record, STANDARD, [verdigris])), 216 / 250);
 });

@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { FIRST_SETTINGS } from '../facts/workshop.ts';
 import { test } from 'node:test';
 import { seeded } from '$tests/support/planCases.ts';
 import * as make from '$tests/support/record.ts';
@@ -25,7 +26,7 @@ test('packs over a costume: never too few for the area, never a whole pack too m
 			area: Math.floor(random() * 900_000),
 			copies: 1 + Math.floor(random() * 10)
 		}));
-		for (const { product, coatedMm2, packs } of packsForCoats(stacks, STANDARD, [])) {
+		for (const { product, coatedMm2, packs } of packsForCoats(stacks, STANDARD, [], FIRST_SETTINGS)) {
 			const mine = stacks.filter((s) => s.product === product);
 			const area = mine.reduce((sum, s) => sum + s.area * s.coats * s.copies, 0);
 			assert.equal(coatedMm2, area, `seed ${seed}`);
@@ -33,7 +34,7 @@ test('packs over a costume: never too few for the area, never a whole pack too m
 			assert.ok((packs - 1) * STANDARD.coatProduct[product]!.coversMm2 < area, `seed ${seed}: one too many`);
 		}
 	}
-	assert.deepEqual(packsForCoats([], STANDARD, []), []);
+	assert.deepEqual(packsForCoats([], STANDARD, [], FIRST_SETTINGS), []);
 });
 
 test('what a stack asks of the shopping is the same area, in the material’s own packs', () => {

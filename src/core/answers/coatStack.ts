@@ -3,6 +3,8 @@ import type { TechniqueKey } from '../facts/step.ts';
 import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
 import { contentOf, SPRAY_SET_UP_MINUTES, type CoatProduct } from '../trade/coatProduct.ts';
 import type { Material } from '../facts/material.ts';
+import type { Settings } from '../facts/workshop.ts';
+import { marginOf } from '../trade/margin.ts';
 import { wholePacks } from '../units/packs.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 
@@ -95,6 +97,8 @@ export interface PackNeed {
 	coatedMm2: number;
 	/** mm² that a pack of it covers with one coat. */
 	coversMm2: number;
+	/** How often what it comes to is bought, so that it is enough. */
+	margin: number;
 	packs: number;
 }
 
@@ -102,7 +106,8 @@ export interface PackNeed {
 export function packsForCoats(
 	coats: readonly (Pick<Coat, 'product' | 'coats' | 'area' | 'materialId'> & { copies: number })[],
 	trade: Catalogue,
-	materials: readonly Material[]
+	materials: readonly Material[],
+	settings: Pick<Settings, 'margins'>
 ): PackNeed[] {
 	const sums = new Map<string, Pick<PackNeed, 'product' | 'material' | 'coatedMm2'>>();
 	for (const c of coats) {
@@ -116,6 +121,7 @@ export function packsForCoats(
 		const coversMm2 = sum.material
 			? coversOf(sum.material, product) * sum.material.packSize
 			: product.coversMm2;
-		return { ...sum, coversMm2, packs: wholePacks(sum.coatedMm2, coversMm2) };
+		const margin = marginOf(settings, sum.material?.family ?? 'paint');
+		return { ...sum, coversMm2, margin, packs: wholePacks(sum.coatedMm2 * margin, coversMm2) };
 	});
 }

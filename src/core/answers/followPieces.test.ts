@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { FIRST_SETTINGS } from '../facts/workshop.ts';
 import { test } from 'node:test';
 import * as make from '$tests/support/record.ts';
 import { shoppingLines } from './shopping.ts';
@@ -136,9 +137,11 @@ test('steps, coats and needs move with a shape’s number; what is typed stays w
 		// Both sides, 1.3 times, of a sheet of half a square metre.
 		near(now.needs[0]!.quantity, (2 * 1.3 * width * 100) / 500_000);
 		assert.equal(now.needs[1]!.quantity, 9);
-		const line = shoppingLines(now, { materials: [foam, cloth], handbook: [] }).find(
-			(l) => l.material.id === 1
-		)!;
+		const line = shoppingLines(now, {
+			materials: [foam, cloth],
+			handbook: [],
+			settings: FIRST_SETTINGS
+		}).find((l) => l.material.id === 1)!;
 		near(line.needed, now.needs[0]!.quantity);
 		const figure = stepFigure(now.steps[0]!, now.components[0]!, now, make.workshop());
 		assert.equal(figure.inputs[1]!.source, 'its pieces');

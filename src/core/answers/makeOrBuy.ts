@@ -192,6 +192,7 @@ function asIfWay(
 		stash: 0,
 		stashNote: '',
 		coatProduct: null,
+		supply: null,
 		thicknessMm: null,
 		widthMm: null,
 		lengthMm: null,
@@ -210,6 +211,7 @@ function asIfWay(
 		stepId: first?.id ?? null,
 		waste: null,
 		guessed: false,
+		byWork: null,
 		taken: 0,
 		version: 1
 	};

@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { FIRST_SETTINGS } from '../facts/workshop.ts';
 import { test } from 'node:test';
 import * as make from '$tests/support/record.ts';
 import { todayOf } from './today.ts';
@@ -100,8 +101,15 @@ test('coats become steps with the waits of the coat table (common practice; the 
 	);
 	// One can covered four petals: areas are added up before rounding, once per product.
 	const petals = { product: 'acrylicSpray' as const, materialId: null, coats: 2, area: 100_000, copies: 8 };
-	assert.deepEqual(packsForCoats([petals], STANDARD, []), [
-		{ product: 'acrylicSpray', material: null, coatedMm2: 1_600_000, coversMm2: 1_500_000, packs: 2 }
+	assert.deepEqual(packsForCoats([petals], STANDARD, [], FIRST_SETTINGS), [
+		{
+			product: 'acrylicSpray',
+			material: null,
+			coatedMm2: 1_600_000,
+			coversMm2: 1_500_000,
+			margin: 1,
+			packs: 2
+		}
 	]);
 	assert.equal(
 		packsForCoats(
@@ -110,7 +118,8 @@ test('coats become steps with the waits of the coat table (common practice; the 
 				{ ...petals, copies: 1 }
 			],
 			STANDARD,
-			[]
+			[],
+			FIRST_SETTINGS
 		)[0]!.packs,
 		2
 	);

@@ -6,11 +6,13 @@ import type { CostumeRecord } from '../facts/costume.ts';
 import { number, type FigureOf, type Input } from '../units/figure.ts';
 import { plainValue, type PlainFormula } from '../units/formula.ts';
 import { parseLength } from '../units/measure.ts';
-import type { Family, Material } from '../facts/material.ts';
+import type { Family, Material, SupplyKey } from '../facts/material.ts';
+import type { Settings } from '../facts/workshop.ts';
+import { workFigure, workUses } from './workUse.ts';
 
 /**
  * The shopping seed: a first list of materials for a component, worked out from its steps, coats and form,
- * which the maker confirms line by line. Shares and rates are starting values, from memory.
+ * which the maker confirms line by line: what is cut or bought for it, and what its work uses up. Shares and rates are starting values, from memory.
  */
 export interface SeedLine {
 	name: string;
@@ -23,6 +25,8 @@ export interface SeedLine {
 	figure: FigureOf<PlainFormula>;
 	/** One already known that fits. */
 	material: Material | null;
+	/** What the work uses up: once a material stands for it, every step that uses it up asks for it. */
+	supply: SupplyKey | null;
 }
 
 interface Facts {
@@ -35,8 +39,6 @@ interface Facts {
 	/** Metres or counts over the steps of these techniques, one copy. */
 	amount: (...techniques: StandardTechnique[]) => number;
 	thickness: string;
-	/** ml of contact cement along a metre of seam, both faces; 0 where the handbook does not say. */
-	cementPerMetre: number;
 }
 
 /** m² of a foam or plastic sheet, and the width of cloth in metres; usual sizes, from memory. */
@@ -45,7 +47,7 @@ const CLOTH_WIDTH = 1.4;
 const WASTE = 1.3;
 const START = 'starting value, edit';
 
-type Worked = Omit<SeedLine, 'quantity' | 'material' | 'packSize'>;
+type Worked = Omit<SeedLine, 'quantity' | 'material' | 'packSize' | 'supply'>;
 type Rule = (facts: Facts) => Worked[];
 
 const line = (
@@ -86,44 +88,12 @@ const whole = (name: string, family: Family, f: Facts) =>
 		number('for one', 1, START),
 		number(f.pair ? 'pairs' : 'copies', f.sets, f.pair ? 'its count; a pair is one thing' : 'its count')
 	]);
-const along = (
-	name: string,
-	family: Family,
-	unit: string,
-	f: Facts,
-	metres: number,
-	per: number,
-	of: string
-) =>
-	line(name, family, unit, 'product', [
-		number(of, metres, 'its steps', 'm'),
-		number(`${unit} a metre`, per, START),
-		number('copies', f.copies, 'pair and count')
-	]);
-const cement = (f: Facts) =>
-	along('Contact cement', 'glue', 'ml', f, f.amount('cement'), f.cementPerMetre, 'seams to join');
 const foam = (f: Facts) => sheets(`High-density foam ${f.thickness}`, 'foam', f);
 const detail = (f: Facts) => sheets('High-density foam 2 mm', 'foam', f, 0.4);
-const thread = (f: Facts) =>
-	along('Sewing thread', 'other', 'm', f, f.amount('sewMachine', 'sewHand', 'baste'), 3, 'seams to sew');
-const closure = (f: Facts) =>
-	each('Closure, zip or hooks', 'closure', 'piece', f, Math.max(1, f.amount('closure')));
-const hookAndLoop = (f: Facts) =>
-	line('Hook-and-loop, sew-on', 'closure', 'm', 'product', [
-		number('joins', Math.max(1, f.amount('hookAndLoop')), 'its steps'),
-		number('m each', 0.1, START),
-		number('copies', f.copies, 'pair and count')
-	]);
-
 const RULES: Readonly<Record<StandardRoute, Rule>> = {
-	foamPlate: (f) => [foam(f), detail(f), cement(f), hookAndLoop(f)],
-	thermoplasticOverFoam: (f) => [
-		foam(f),
-		sheets('Thermoplastic sheet 1 mm', 'hard', f, 2),
-		cement(f),
-		hookAndLoop(f)
-	],
-	clothWrappedFoam: (f) => [foam(f), cloth('Covering cloth', f, 1.2), cement(f), hookAndLoop(f)],
+	foamPlate: (f) => [foam(f), detail(f)],
+	thermoplasticOverFoam: (f) => [foam(f), sheets('Thermoplastic sheet 1 mm', 'hard', f, 2)],
+	clothWrappedFoam: (f) => [foam(f), cloth('Covering cloth', f, 1.2)],
 	sculpted: (f) => [
 		line('Foam clay', 'foam', 'g', 'product', [
 			number('area', f.area, 'its coats, else the route', 'm²'),
@@ -151,8 +121,8 @@ const RULES: Readonly<Record<StandardRoute, Rule>> = {
 		])
 	],
 	foundObject: (f) => [whole('The found object', 'other', f)],
-	wovenGarment: (f) => [cloth('Outer cloth', f), cloth('Lining cloth', f, 0.8), thread(f), closure(f)],
-	stretchGarment: (f) => [cloth('Stretch cloth', f), thread(f), closure(f)],
+	wovenGarment: (f) => [cloth('Outer cloth', f), cloth('Lining cloth', f, 0.8)],
+	stretchGarment: (f) => [cloth('Stretch cloth', f)],
 	layeredSkirt: (f) => [
 		line('Net', 'cloth', 'm', 'seedSheets', [
 			number('strips cut', f.amount('gather'), 'its steps', 'm'),
@@ -160,32 +130,16 @@ const RULES: Readonly<Record<StandardRoute, Rule>> = {
 			number('strip width', 0.3, START, 'm'),
 			number('width of the net', CLOTH_WIDTH, START, 'm')
 		]),
-		cloth('Basque cloth', f, 0.25),
-		thread(f),
-		closure(f)
+		cloth('Basque cloth', f, 0.25)
 	],
-	alteredGarment: (f) => [whole('The garment to alter', 'cloth', f), thread(f)],
-	applique: (f) => [
-		cloth('Ground cloth', f, 1),
-		along('Cord or thread', 'other', 'm', f, f.amount('embroider'), 1.1, 'lines to stitch')
-	],
-	wig: (f) => [
-		each('Base wig', 'hair', 'piece', f, 1),
-		along('Wefts', 'hair', 'm', f, f.amount('weft'), 1.05, 'wefts to add')
-	],
-	light: (f) => [
-		each('LED strand', 'light', 'piece', f, 1),
-		each('Cells', 'light', 'piece', f, 3),
-		each('Switch', 'light', 'piece', f, 1)
-	]
+	alteredGarment: (f) => [whole('The garment to alter', 'cloth', f)],
+	applique: (f) => [cloth('Ground cloth', f, 1)],
+	wig: (f) => [each('Base wig', 'hair', 'piece', f, 1)],
+	light: (f) => [each('LED strand', 'light', 'piece', f, 1), each('Switch', 'light', 'piece', f, 1)]
 };
 
 /** How it is sold as a rule: in units of a pack. Common practice; from memory. */
 const PACKS: readonly [family: Family, unit: string, name: RegExp, size: number][] = [
-	['other', 'm', /cord/i, 50],
-	['other', 'm', /thread/i, 500],
-	['glue', 'ml', /./, 250],
-	['closure', 'm', /./, 1],
 	['hard', 'g', /filament|resin/i, 1000],
 	['foam', 'g', /./, 300],
 	['other', 'g', /rubber/i, 1000]
@@ -230,7 +184,8 @@ export function shoppingSeed(
 	component: Component,
 	record: CostumeRecord,
 	materials: readonly Material[],
-	trade: Catalogue
+	trade: Catalogue,
+	settings: Pick<Settings, 'margins'>
 ): SeedLine[] {
 	if (component.route === null || component.source === 'buy' || component.source === 'have') return [];
 	const routes = [...new Set([component.route, ...component.furtherRoutes])];
@@ -251,18 +206,37 @@ export function shoppingSeed(
 			steps
 				.filter((s) => (techniques as string[]).includes(s.technique))
 				.reduce((sum, s) => sum + s.amount / BASE_PER_UNIT[techniqueOf(trade, s.technique).driver], 0),
-		thickness: known.ok ? `${Math.round(known.value)} mm` : '5 mm',
-		cementPerMetre: trade.glue.contactCement?.mlPerMetre ?? 0
+		thickness: known.ok ? `${Math.round(known.value)} mm` : '5 mm'
 	};
 	const had = new Set(record.needs.filter((n) => n.componentId === component.id).map((n) => n.materialId));
 	// What two routes take of the same is taken once: both count all steps of the component.
 	const lines = new Map(rules.flatMap((rule) => rule(facts)).map((l) => [l.name, l]));
-	return [...lines.values()]
-		.map((l) => ({
-			...l,
-			packSize: packOf(l),
-			quantity: roundUp(plainValue(l.figure), l.unit),
-			material: bestMatch(l.name, l.family, l.unit, materials)
-		}))
-		.filter((l) => l.quantity > 0 && !(l.material && had.has(l.material.id)));
+	const drawn = [...lines.values()].map((l): SeedLine => ({
+		...l,
+		packSize: packOf(l),
+		quantity: roundUp(plainValue(l.figure), l.unit),
+		material: bestMatch(l.name, l.family, l.unit, materials),
+		supply: null
+	}));
+	// Where a material stands for a supply, the work asks for it by itself.
+	const used = workUses({ ...record, steps }, materials, trade, settings).filter((u) => u.material === null);
+	const supplies = used.map((use): SeedLine => {
+		const { name, family, unit, pack } = trade.supply[use.supply]!;
+		return {
+			name: name[0]!.toUpperCase() + name.slice(1),
+			family,
+			unit,
+			packSize: pack,
+			quantity: roundUp(use.quantity, unit),
+			figure: workFigure(use, name, unit, trade),
+			material: bestMatch(
+				name,
+				family,
+				unit,
+				materials.filter((m) => m.supply === null)
+			),
+			supply: use.supply
+		};
+	});
+	return [...drawn, ...supplies].filter((l) => l.quantity > 0 && !(l.material && had.has(l.material.id)));
 }

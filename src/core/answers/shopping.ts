@@ -1,9 +1,11 @@
 import type { CostumeRecord } from '../facts/costume.ts';
-import { unitsOf, type Material } from '../facts/material.ts';
+import { unitsOf, type Material, type Need, type Purchase } from '../facts/material.ts';
 import { copiesOf } from '../facts/component.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { catalogueOf, coatProductOf } from '../trade/catalogue.ts';
+import { marginOf } from '../trade/margin.ts';
 import { coversOf, materialOfCoat } from './coatStack.ts';
+import { workUses, type WorkUse } from './workUse.ts';
 import { GRACE, wholePacks } from '../units/packs.ts';
 
 /** How much of a material one component takes, whether entered or worked out from its coats. */
@@ -13,44 +15,101 @@ export interface Usage {
 	quantity: number;
 	/** Steps that use it; empty for the first making step. */
 	stepIds: number[];
-	from: 'entered' | 'coats';
+	from: 'entered' | 'coats' | 'work';
+	/** Of that, what is used up already: its steps are done. */
+	done: number;
+	/** How often what it comes to is bought, so that it is enough. */
+	margin: number;
+	/** What of the work it is, step by step. */
+	work: WorkUse | null;
 	/** It is a guess: suggested, or by a starting area. */
 	guessed: boolean;
 }
 
 /** What of the workshop shopping is worked out from. */
-export type Supplies = Pick<Workshop, 'materials' | 'handbook'>;
+export type Supplies = Pick<Workshop, 'materials' | 'handbook' | 'settings'>;
 
-/** Entered needs and those that coat stacks make, in the materials' units. */
-export function usagesOf(record: CostumeRecord, { materials, handbook }: Supplies): Usage[] {
+/** Entered needs, those that coat stacks make, and what work uses up, in the materials' units. */
+export function usagesOf(record: CostumeRecord, { materials, handbook, settings }: Supplies): Usage[] {
 	const trade = catalogueOf(handbook);
 	const byId = new Map(record.components.map((c) => [c.id, c]));
-	const entered = record.needs.map((n): Usage => ({
-		componentId: n.componentId,
-		materialId: n.materialId,
-		quantity: n.quantity,
-		stepIds: n.stepId === null ? [] : [n.stepId],
-		from: 'entered',
-		guessed: n.guessed
-	}));
+	const uses = workUses(record, materials, trade, settings);
+	const entered = record.needs
+		.filter((n) => n.byWork !== true)
+		.map((n): Usage => ({
+			componentId: n.componentId,
+			materialId: n.materialId,
+			quantity: n.quantity,
+			stepIds: n.stepId === null ? [] : [n.stepId],
+			from: 'entered',
+			done: 0,
+			margin: 1,
+			work: null,
+			guessed: n.guessed
+		}));
 	const coats = record.coats.flatMap((coat): Usage[] => {
 		const material = materialOfCoat(coat, materials);
 		const component = byId.get(coat.componentId);
 		if (!material || !component) return [];
 		const coated = coat.area * coat.coats * copiesOf(component, byId);
+		const steps = record.steps.filter((s) => s.coatId === coat.id);
+		const margin = marginOf(settings, material.family);
+		const quantity = (coated * margin) / coversOf(material, coatProductOf(trade, coat.product));
+		const share = steps.length ? steps.filter((s) => s.doneAt !== null).length / steps.length : 0;
 		return [
 			{
 				componentId: coat.componentId,
 				materialId: material.id,
-				quantity: coated / coversOf(material, coatProductOf(trade, coat.product)),
-				stepIds: record.steps.filter((s) => s.coatId === coat.id).map((s) => s.id),
+				quantity,
+				stepIds: steps.map((s) => s.id),
 				from: 'coats',
+				done: quantity * share,
+				margin,
+				work: null,
 				guessed: coat.guessed
 			}
 		];
 	});
-	return [...entered, ...coats];
+	const work = uses.flatMap((use): Usage[] =>
+		use.material && use.byHand.length === 0
+			? [
+					{
+						componentId: use.componentId,
+						materialId: use.material.id,
+						quantity: use.quantity,
+						stepIds: use.parts.map((p) => p.stepId),
+						from: 'work',
+						done: use.done,
+						margin: use.margin,
+						work: use,
+						guessed: use.guessed
+					}
+				]
+			: []
+	);
+	return [...entered, ...coats, ...work];
 }
+
+/**
+ * What nothing has to be found for any more: cut from the stash, or used up by steps that are done beyond what was bought and is here,
+ * as whoever did them had it.
+ */
+export function usedUp(
+	{ id }: Pick<Material, 'id'>,
+	needs: readonly Pick<Need, 'materialId' | 'taken'>[],
+	usages: readonly Usage[],
+	here: number
+): number {
+	const cut = needs.reduce((sum, n) => sum + (n.materialId === id ? n.taken : 0), 0);
+	const done = usages.reduce((sum, u) => sum + (u.materialId === id ? u.done : 0), 0);
+	return cut + Math.max(0, done - here);
+}
+
+/** Units of purchases that are here. */
+export const hereOf = (purchases: readonly Purchase[], material: Material): number =>
+	purchases
+		.filter((p) => p.materialId === material.id && (p.state === 'arrived' || p.state === 'used'))
+		.reduce((sum, p) => sum + unitsOf(p, material), 0);
 
 /** One line of the shopping: what a material is needed for, what there is, what is still short. */
 export interface ShoppingLine {
@@ -59,7 +118,7 @@ export interface ShoppingLine {
 	needed: number;
 	/** Some of it is a guess. */
 	guessed: boolean;
-	/** Of that, what has been taken out of the stash already. */
+	/** Of that, what has been taken out of the stash already, or is used up. */
 	taken: number;
 	stash: number;
 	/** Units in purchases that are planned or on their way or here. */
@@ -81,7 +140,7 @@ export function shoppingLines(record: CostumeRecord, supplies: Supplies): Shoppi
 		if (mine.length === 0 && purchases.length === 0) return [];
 		const needed = mine.reduce((sum, u) => sum + u.quantity, 0);
 		const bought = purchases.reduce((sum, p) => sum + unitsOf(p, material), 0);
-		const taken = record.needs.reduce((sum, n) => sum + (n.materialId === material.id ? n.taken : 0), 0);
+		const taken = usedUp(material, record.needs, mine, hereOf(purchases, material));
 		const short = Math.max(0, needed - taken - material.stash - bought);
 		const packsShort = wholePacks(short, material.packSize);
 		return [

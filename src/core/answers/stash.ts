@@ -1,10 +1,10 @@
 import type { Costume, CostumeRecord } from '../facts/costume.ts';
-import { unitsOf, type Material } from '../facts/material.ts';
+import type { Material } from '../facts/material.ts';
 import { withSender } from '../facts/supplier.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { GRACE } from '../units/packs.ts';
 import { pricedIn } from './prices.ts';
-import { usagesOf, type Supplies } from './shopping.ts';
+import { hereOf, usagesOf, usedUp, type Supplies } from './shopping.ts';
 
 /** Units of each material of the stash that are promised to a costume. */
 export type Promised = ReadonlyMap<number, number>;
@@ -17,14 +17,15 @@ export const byStashTurn = (a: Pick<CostumeRecord, 'costume'>, b: Pick<CostumeRe
 
 /** What a costume still needs of each material, beyond what it has cut or has here. What is on its way comes later than a stash. */
 export function stillNeeded(record: CostumeRecord, supplies: Supplies): Promised {
+	const usages = usagesOf(record, supplies);
 	const needed = new Map<number, number>();
-	const add = (id: number, units: number) => needed.set(id, (needed.get(id) ?? 0) + units);
-	for (const u of usagesOf(record, supplies)) add(u.materialId, u.quantity);
-	for (const n of record.needs) add(n.materialId, -n.taken);
-	const materials = new Map(supplies.materials.map((m) => [m.id, m]));
-	for (const p of record.purchases)
-		if ((p.state === 'arrived' || p.state === 'used') && needed.has(p.materialId))
-			add(p.materialId, -unitsOf(p, materials.get(p.materialId)!));
+	for (const u of usages) needed.set(u.materialId, (needed.get(u.materialId) ?? 0) + u.quantity);
+	for (const m of supplies.materials) {
+		const units = needed.get(m.id);
+		if (units === undefined) continue;
+		const here = hereOf(record.purchases, m);
+		needed.set(m.id, units - here - usedUp(m, record.needs, usages, here));
+	}
 	return new Map([...needed].filter(([, units]) => units > GRACE));
 }
 

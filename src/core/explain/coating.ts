@@ -1,6 +1,7 @@
 import { coversOf, materialOfCoat, type PackNeed } from '../answers/coatStack.ts';
 import type { Figure } from './figure.ts';
 import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
+import { formatNumber } from '../units/number.ts';
 import { number, type Input } from '../units/figure.ts';
 import type { Coat, CoatProductKey } from '../facts/coat.ts';
 import { type Component, copiesOf } from '../facts/component.ts';
@@ -19,14 +20,21 @@ function covers(product: CoatProductKey, material: Material | null, mm2: number,
 }
 
 export const coatTotalFigure = (
-	{ product, material, coatedMm2, coversMm2 }: PackNeed,
+	{ product, material, coatedMm2, coversMm2, margin }: PackNeed,
 	trade: Catalogue
 ): Figure => ({
 	title: `Packs: ${coatName(product, material, trade)}, whole costume`,
 	formula: 'packs',
 	as: { kind: 'number', unit: 'packs' },
 	inputs: [
-		number('area × coats × copies', coatedMm2 / 1e6, 'all stacks added up', 'm²'),
+		number(
+			margin === 1 ? 'area × coats × copies' : 'area × coats × copies × margin',
+			(coatedMm2 * margin) / 1e6,
+			margin === 1
+				? 'all stacks added up'
+				: `all stacks added up, and ${formatNumber(margin, 2)} times so that it is enough`,
+			'm²'
+		),
 		number('in the stash', 0, 'counted under Buy'),
 		number('bought', 0, 'counted under Buy'),
 		covers(product, material, coversMm2, trade)

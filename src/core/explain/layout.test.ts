@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { FIRST_SETTINGS } from '../facts/workshop.ts';
 import { test } from 'node:test';
 import { STANDARD } from '../trade/catalogue.ts';
 import * as make from '$tests/support/record.ts';
@@ -93,12 +94,12 @@ test('what was cut from the stash is not short again, and its packs are worked o
 		components: [make.component(1)],
 		needs: [{ ...make.need(1, 1, 3), taken: 2 }]
 	});
-	const [line] = shoppingLines(record, { materials: [foam], handbook: [] });
+	const [line] = shoppingLines(record, { materials: [foam], handbook: [], settings: FIRST_SETTINGS });
 	assert.deepEqual([line!.needed, line!.taken, line!.short, line!.packsShort], [3, 2, 1, 1]);
 	assert.equal(valueOf(packsFigure(line!)), 1);
 	const all = shoppingLines(
 		{ ...record, needs: [{ ...make.need(1, 1, 3), taken: 3 }] },
-		{ materials: [foam], handbook: [] }
+		{ materials: [foam], handbook: [], settings: FIRST_SETTINGS }
 	);
 	assert.deepEqual([all[0]!.short, all[0]!.over], [0, 0]);
 });

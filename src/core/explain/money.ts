@@ -6,8 +6,10 @@ import type { Costume, CostumeRecord } from '../facts/costume.ts';
 import type { Figure } from './figure.ts';
 import { money, number } from '../units/figure.ts';
 import type { Spend } from '../answers/spend.ts';
+import { workFigure } from '../answers/workUse.ts';
 import type { Workshop } from '../facts/workshop.ts';
-import type { ShoppingLine } from '../answers/shopping.ts';
+import type { Catalogue } from '../trade/catalogue.ts';
+import type { ShoppingLine, Usage } from '../answers/shopping.ts';
 import type { OrderBy } from '../answers/arrivals.ts';
 
 /** How much of a material the component's pieces take, with what is left over between them. */
@@ -110,6 +112,51 @@ export function packsFigure(line: ShoppingLine): Figure {
 			number('in the stash', line.stash, 'promised to this costume', unit),
 			number('bought', line.bought, 'purchases', unit),
 			number('pack', line.material.packSize, 'material', unit)
+		]
+	};
+}
+
+/** How much of a material a component takes, whatever asks for it. */
+export function takesFigure(
+	usages: readonly Usage[],
+	material: Pick<Material, 'name' | 'unit'>,
+	trade: Catalogue
+): Figure {
+	const [first, ...more] = usages;
+	if (first && more.length === 0) return usageFigure(first, material, trade);
+	const says = { entered: 'entered, or from its pieces', coats: 'its coats', work: 'its work' };
+	return {
+		title: `${material.name}: how much`,
+		formula: 'sum',
+		as: { kind: 'number', unit: material.unit },
+		inputs: usages.map((u) =>
+			number(says[u.from], u.quantity, u.guessed ? 'some of it a guess' : '', material.unit)
+		)
+	};
+}
+
+/** How much of a material a component takes: as entered, by its coats, or by what its steps use up. */
+function usageFigure(
+	usage: Usage,
+	{ name, unit }: Pick<Material, 'name' | 'unit'>,
+	trade: Catalogue
+): Figure {
+	if (usage.work) return workFigure(usage.work, name, unit, trade);
+	const coats = usage.from === 'coats';
+	return {
+		title: `${name}: how much`,
+		formula: 'product',
+		as: { kind: 'number', unit },
+		inputs: [
+			number(
+				coats ? 'its coats' : 'how much',
+				usage.quantity / usage.margin,
+				coats ? 'area × coats × copies ÷ what one covers, under Finish' : 'entered, or from its pieces',
+				unit
+			),
+			...(usage.margin === 1
+				? []
+				: [number('times', usage.margin, 'so that it is enough, by its family, Settings')])
 		]
 	};
 }

@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { FIRST_SETTINGS } from '../facts/workshop.ts';
 import { test } from 'node:test';
 import * as make from '$tests/support/record.ts';
 import { planCostume } from '../answers/plan.ts';
@@ -78,7 +79,7 @@ test('packs: of a line, of a coat, of all coats of a product', () => {
 		valueOf(figures.coatFigure(record.coats[0]!, record.components[1]!, record, STANDARD, [])),
 		1.5
 	);
-	const [total] = packsForCoats([{ ...record.coats[0]!, copies: 6 }], STANDARD, []);
+	const [total] = packsForCoats([{ ...record.coats[0]!, copies: 6 }], STANDARD, [], FIRST_SETTINGS);
 	assert.equal(valueOf(figures.coatTotalFigure(total!, STANDARD)), total!.packs);
 });
 

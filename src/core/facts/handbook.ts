@@ -4,6 +4,7 @@ export const HANDBOOK_TABLES = [
 	'route',
 	'coatProduct',
 	'glue',
+	'supply',
 	'knownFault',
 	'caution'
 ] as const;

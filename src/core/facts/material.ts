@@ -23,6 +23,9 @@ export const FAMILIES = [
 /** Families of generic materials; foam, cloth, hair, hard, closure, light and paint have weave marks. */
 export type Family = (typeof FAMILIES)[number];
 
+/** Of a row of the handbook. */
+export type SupplyKey = string;
+
 /** What can be bought and kept: how it is sold, and how much of it is owned. */
 export interface Material {
 	id: number;
@@ -48,6 +51,8 @@ export interface Material {
 	stashNote: string;
 	/** The coat product it is, so that coat stacks ask for it. */
 	coatProduct: CoatProductKey | null;
+	/** The supply it is, so that the work that uses it up asks for it. */
+	supply: SupplyKey | null;
 	/** Of foam, boards, cloth; null when nobody has said. */
 	thicknessMm: number | null;
 	/** Of a sheet, or of the roll. */
@@ -83,6 +88,11 @@ export interface Need {
 	laid?: boolean;
 	/** The quantity was suggested, and nobody has looked at it. */
 	guessed: boolean;
+	/**
+	 * Of a supply: as much as the component's work uses up, whatever the quantity says; or the quantity for sure; null where a
+	 * quantity stands and nobody has said which counts.
+	 */
+	byWork: boolean | null;
 	/** What of it has been taken out of the stash: it is cut. */
 	taken: number;
 	version: number;

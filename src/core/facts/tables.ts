@@ -90,7 +90,8 @@ export const TABLES = {
 			latitude: number,
 			noonMinute: clock,
 			summerTime: text,
-			wetDays: number
+			wetDays: number,
+			margins: said('margins')
 		},
 		null
 	),
@@ -167,6 +168,7 @@ export const TABLES = {
 		stash: number,
 		stashNote: text,
 		coatProduct: text,
+		supply: text,
 		thicknessMm: length,
 		widthMm: length,
 		lengthMm: length,
@@ -289,6 +291,7 @@ export const TABLES = {
 			stepId: to('step'),
 			waste: number,
 			guessed: tick,
+			byWork: tick,
 			taken: number
 		},
 		null

@@ -3,7 +3,7 @@ import type { TechniqueKey } from './step.ts';
 import type { SummerTime, Window } from './calendar.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import type { LengthUnit, WeightUnit } from '../units/measure.ts';
-import type { Material } from './material.ts';
+import type { Family, Material } from './material.ts';
 import type { Supplier } from './supplier.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
 
@@ -57,6 +57,8 @@ export interface Settings {
 	summerTime: SummerTime;
 	/** Days of thirty that are too wet to work in the open. */
 	wetDays: number;
+	/** How often what is worked out from coats and work is bought, family by family: 1.1 is a tenth more. What is not said is usual. */
+	margins: Partial<Record<Family, number>>;
 	version: number;
 }
 
@@ -75,6 +77,7 @@ export const FIRST_SETTINGS: Settings = {
 	noonMinute: 735,
 	summerTime: 'none',
 	wetDays: 10,
+	margins: {},
 	version: 1
 };
 

@@ -6,6 +6,7 @@ import { COAT_PRODUCTS, type CoatProduct } from './coatProduct.ts';
 import { GLUES, type Glue } from './glue.ts';
 import { KNOWN_FAULTS, type KnownFault } from './knownFault.ts';
 import { ROUTES, type Route } from './route.ts';
+import { SUPPLIES, type Supply } from './supply.ts';
 import { TECHNIQUES, type Technique } from './technique.ts';
 
 /** What is known of the trade, by key: what ships with the app, and the maker's own rows before it. */
@@ -14,6 +15,7 @@ export interface Catalogue {
 	route: Readonly<Record<string, Route>>;
 	coatProduct: Readonly<Record<string, CoatProduct>>;
 	glue: Readonly<Record<string, Glue>>;
+	supply: Readonly<Record<string, Supply>>;
 	knownFault: Readonly<Record<string, KnownFault>>;
 	caution: Readonly<Record<string, Caution>>;
 }
@@ -24,6 +26,7 @@ export const STANDARD: Catalogue & Record<HandbookTable, unknown> = {
 	route: ROUTES,
 	coatProduct: COAT_PRODUCTS,
 	glue: GLUES,
+	supply: SUPPLIES,
 	knownFault: KNOWN_FAULTS,
 	caution: CAUTIONS
 };

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { HANDBOOK_TABLES, type HandbookRow, type HandbookTable } from '../facts/handbook.ts';
 import { KINDS } from '../facts/component.ts';
+import { FAMILIES } from '../facts/material.ts';
 import { PHASES } from '../facts/step.ts';
 import type { Catalogue } from './catalogue.ts';
 import { DRIVER_KEYS, TAKES, type DriverKey, type Takes } from './driver.ts';
@@ -83,6 +84,15 @@ export const HANDBOOK_ROWS = {
 		cautions: keys,
 		source: words
 	}),
+	supply: z.strictObject({
+		name: words,
+		family: z.enum(FAMILIES),
+		unit: words.max(20),
+		pack: z.number().positive().max(1_000_000),
+		uses: z.array(z.strictObject({ technique: handbookKey, amount: z.number().min(0).max(100_000) })).max(50),
+		glue: handbookKey.nullable(),
+		source: words
+	}),
 	knownFault: z.strictObject({
 		symptom: words,
 		cause: note,
@@ -113,6 +123,7 @@ const _rowsFit: Fits = {
 	route: true,
 	coatProduct: true,
 	glue: true,
+	supply: true,
 	knownFault: true,
 	caution: true
 };

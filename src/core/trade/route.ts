@@ -114,7 +114,7 @@ export const ROUTES = {
 			...foamToDetail,
 			step('make', 'cut skin with fold-over', 'cutFoam', m(3.5)),
 			step('make', 'heat and press', 'heatShape', 6, sitting),
-			step('make', 'fold edge', 'bind', m(1.5), sitting),
+			step('make', 'fold edge', 'heatShape', 3, sitting),
 			step('finish', 'smooth', 'sand', m2(0.15)),
 			...paintAndRig
 		]
@@ -230,7 +230,7 @@ export const ROUTES = {
 		steps: [
 			step('pattern', 'pattern with negative ease', 'draft', 4),
 			step('make', 'cut', 'cutCloth', m(8)),
-			step('make', 'sew with stretch seam', 'sewMachine', m(8)),
+			step('make', 'sew with stretch seam', 'sewStretch', m(8)),
 			step('make', 'closure', 'closure', 1),
 			fitting
 		]

@@ -120,6 +120,11 @@ export const TECHNIQUES = {
 		ground: 'cloth',
 		cautions: ['needle']
 	}),
+	sewStretch: perMetre('sew with a stretch stitch', 'seam', 1 / 0.4, {
+		follows: 'seam',
+		ground: 'cloth',
+		cautions: ['needle']
+	}),
 	sewHand: perMetre('sew by hand', 'seam', 1 / 0.06, { follows: 'seam', ground: 'cloth' }),
 	bind: perMetre('bind edges', 'edge', 1 / 0.15, { follows: 'edge', ground: 'cloth' }),
 	gather: perMetre('gather or pleat', 'strip', 3, { follows: 'gathered', ground: 'cloth' }),
@@ -128,6 +133,11 @@ export const TECHNIQUES = {
 	press: each('press', 'garment', 15),
 	closure: each('sew in closure', 'closure', 25),
 	hookAndLoop: each('hook-and-loop', 'join', 6),
+	eyelet: each('set eyelets', 'eyelet', 1.5),
+	magnet: each('glue in magnets', 'pair', 8, { cautions: ['solvent'] }),
+	elastic: perMetre('sew in elastic', 'elastic', 5, { cautions: ['needle'] }),
+	boning: perMetre('bone', 'bone', 6, { cautions: ['blade'] }),
+	stuff: each('stuff', 'litre', 6),
 	snap: each('snap', 'join', 3),
 	buckle: each('buckle strap', 'join', 15, { cautions: ['blade'] }),
 	sculpt: perArea('sculpt', 300, { ground: 'solid', cautions: ['blade'] }),

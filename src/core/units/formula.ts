@@ -28,6 +28,10 @@ export const PLAIN_FORMULAS = {
 		words: '(needed − in the stash − bought) ÷ pack, rounded up to whole packs',
 		compute: (v) => wholePacks(at(v, 0) - at(v, 1) - at(v, 2), at(v, 3))
 	},
+	workUse: {
+		words: 'what each step uses up, added up × the times ÷ what is in one',
+		compute: (v) => (sum(v.slice(0, -2)) * at(v, v.length - 2)) / at(v, v.length - 1)
+	},
 	seedSheets: {
 		words: 'the first three multiplied ÷ the last',
 		compute: (v) => (at(v, 0) * at(v, 1) * at(v, 2)) / at(v, 3)

@@ -3,7 +3,7 @@
 	import { coatProductOf } from '$core/trade/catalogue.ts';
 	import type { CoatProductKey } from '$core/facts/coat.ts';
 	import { handbook } from './handbook/handbook.ts';
-	import { FAMILIES, type Material } from '$core/facts/material.ts';
+	import { FAMILIES, type Material, type SupplyKey } from '$core/facts/material.ts';
 	import { formatArea, formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { CURRENCIES, typedMoney } from '$core/units/money.ts';
@@ -16,37 +16,42 @@
 		unit: LengthUnit;
 		/** A coat product that still needs a material. */
 		coat?: CoatProductKey;
+		/** A supply that still needs one. */
+		supply?: SupplyKey;
 	}
-	let { material, currency, unit, coat }: Props = $props();
+	let { material, currency, unit, coat, supply }: Props = $props();
 	const size = (mm: number | null | undefined) => (mm == null ? '' : formatLength(mm, unit));
 	const product = $derived(coat ? coatProductOf(handbook(), coat) : null);
+	const row = $derived(supply ? handbook().supply[supply] : undefined);
+	/** What stands in the fields of a new one. */
+	const fresh = $derived(
+		row
+			? {
+					name: row.name[0]!.toUpperCase() + row.name.slice(1),
+					family: row.family,
+					unit: row.unit,
+					pack: row.pack
+				}
+			: product
+				? { name: `${product.name}, ${product.pack}`, family: 'paint', unit: 'can', pack: 1 }
+				: { name: '', family: 'foam', unit: 'sheet', pack: 1 }
+	);
 	const price = $derived(material ? typedMoney(material.packPriceMinor, material.currency) : '');
 </script>
 
 <div class="fields three">
-	<Field
-		name="name"
-		label="Material"
-		value={material?.name ?? (product ? `${product.name}, ${product.pack}` : '')}
-		required
-		wide
-	/>
-	<Field
-		name="family"
-		label="Family"
-		options={FAMILIES}
-		value={material?.family ?? (product ? 'paint' : 'foam')}
-	/>
+	<Field name="name" label="Material" value={material?.name ?? fresh.name} required wide />
+	<Field name="family" label="Family" options={FAMILIES} value={material?.family ?? fresh.family} />
 	<Field
 		name="unit"
 		label="Counted in"
-		value={material?.unit ?? (product ? 'can' : 'sheet')}
+		value={material?.unit ?? fresh.unit}
 		list={['sheet', 'm', 'yd', 'can', 'ml', 'piece', 'pair', 'pack', 'g']}
 	/>
 	<Field
 		name="packSize"
 		label="In one pack"
-		value={material ? formatNumber(material.packSize, 3) : '1'}
+		value={formatNumber(material?.packSize ?? fresh.pack, 3)}
 		inputmode="decimal"
 	/>
 	<Field
@@ -78,6 +83,14 @@
 		options={Object.entries(handbook().coatProduct).map(([value, p]) => ({ value, label: p.name }))}
 		none="none"
 		value={material?.coatProduct ?? coat ?? ''}
+	/>
+	<Field
+		name="supply"
+		label="Is the supply"
+		options={Object.entries(handbook().supply).map(([value, s]) => ({ value, label: s.name }))}
+		none="none"
+		value={material?.supply ?? supply ?? ''}
+		hint="work that uses it up asks for it"
 	/>
 	<Field
 		name="coversMm2"

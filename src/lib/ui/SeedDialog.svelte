@@ -4,6 +4,7 @@
 	import type { Component } from '$core/facts/component.ts';
 	import type { CostumeRecord } from '$core/facts/costume.ts';
 	import type { Material } from '$core/facts/material.ts';
+	import type { Settings } from '$core/facts/workshop.ts';
 	import { shoppingSeed } from '$core/answers/seed.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Dialog from './Dialog.svelte';
@@ -18,9 +19,10 @@
 		component: Component;
 		record: CostumeRecord;
 		materials: readonly Material[];
+		settings: Pick<Settings, 'margins'>;
 	}
-	let { open = $bindable(), component, record, materials }: Props = $props();
-	const lines = $derived(open ? shoppingSeed(component, record, materials, handbook()) : []);
+	let { open = $bindable(), component, record, materials, settings }: Props = $props();
+	const lines = $derived(open ? shoppingSeed(component, record, materials, handbook(), settings) : []);
 	const fitting = (family: string, unit: string) =>
 		materials.filter((m) => m.family === family && m.unit === unit);
 </script>

@@ -7,6 +7,9 @@
 	import { dayOf, formatClock, weekdayName } from '$core/units/localTime.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
+	import { FAMILIES } from '$core/facts/material.ts';
+	import { marginOf } from '$core/trade/margin.ts';
+	import FormError from '$lib/ui/FormError.svelte';
 	import { CURRENCIES } from '$core/units/money.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Field from '$lib/ui/Field.svelte';
@@ -116,6 +119,26 @@
 				What is typed with a unit is read in that unit; what is stored stays exact. Hours, places and rates
 				are under <a href="/makers">Makers</a>.
 			</p>
+		</Sheet>
+
+		<Sheet title="Bought besides, so that it is enough">
+			<p class="small soft">
+				Of paint and of what work uses up, so much more than it comes to. Layouts and areas of pieces have
+				their own room for waste.
+			</p>
+			<Form command="setMargins" version={s.version} label="Margins">
+				<div class="grid">
+					{#each FAMILIES as family (family)}<Field
+							name="more[]"
+							label={family[0]!.toUpperCase() + family.slice(1)}
+							value={formatNumber((marginOf(s, family) - 1) * 100, 1)}
+							inputmode="decimal"
+							suffix="%"
+						/>{/each}
+				</div>
+				<FormError name="more" />
+				<Submit>Save</Submit>
+			</Form>
 		</Sheet>
 		<Sheet title="Other currencies">
 			<p class="small soft">

@@ -39,7 +39,11 @@ export function adoptHandbook(file: CostumeFile, own: readonly HandbookEntry[]):
 			coats: file.coats.map((c) => ({ ...c, product: to('coatProduct', c.product) })),
 			steps: file.steps.map((s) => ({ ...s, technique: to('technique', s.technique) })),
 			faults: file.faults.map((f) => ({ ...f, known: to('knownFault', f.known) })),
-			materials: file.materials.map((m) => ({ ...m, coatProduct: to('coatProduct', m.coatProduct) }))
+			materials: file.materials.map((m) => ({
+				...m,
+				coatProduct: to('coatProduct', m.coatProduct),
+				supply: to('supply', m.supply)
+			}))
 		}
 	};
 }

@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { FIRST_SETTINGS } from '../../facts/workshop.ts';
 import { test } from 'node:test';
 import type { Place } from '../../facts/workshop.ts';
 import * as make from '$tests/support/record.ts';
@@ -61,7 +62,7 @@ const SHED = { ...SPRAY, id: 2, name: 'Shed', forSpray: false };
 const file = () =>
 	toCostumeFile({
 		record,
-		workshop: { materials, places: [SPRAY, SHED], makers: [], handbook: [] },
+		workshop: { materials, places: [SPRAY, SHED], makers: [], handbook: [], settings: FIRST_SETTINGS },
 		look: make.NO_LOOK,
 		fit: make.NO_FIT,
 		layouts: []
@@ -95,13 +96,13 @@ test('only what belongs to the costume goes out', () => {
 		steps.map((s) => s.placeId),
 		[1, 2]
 	);
-	assert.doesNotMatch(JSON.stringify(file()), /"version":\s*[1-689]|costumeId|stash"/);
+	assert.doesNotMatch(JSON.stringify(file()), /"version":\s*[1-79]|costumeId|stash"/);
 });
 
 test('a newer form, another format, or no file of ours is refused in words', () => {
 	assert.match(
 		reason((f) => (f.version = (COSTUME_VERSION + 1) as never)),
-		/newer Dapper Ledger \(form 8, this one knows 7\)/
+		/newer Dapper Ledger \(form 9, this one knows 8\)/
 	);
 	assert.match(
 		reason((f) => (f.format = 'x' as never)),
@@ -248,6 +249,7 @@ test('own rows of the handbook travel with what is named by them, and with the c
 			materials,
 			places: [SPRAY, SHED],
 			makers: [],
+			settings: FIRST_SETTINGS,
 			handbook: [
 				its('technique', 'vacuumForm', content),
 				its('technique', 'unused', content),

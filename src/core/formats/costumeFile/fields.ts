@@ -34,7 +34,7 @@ export const list = <T extends z.ZodType>(item: T, most: number) => z.array(item
 /** What a costume file is written from. */
 export interface CostumeSource {
 	record: CostumeRecord;
-	workshop: Pick<Workshop, 'materials' | 'places' | 'makers' | 'handbook'>;
+	workshop: Pick<Workshop, 'materials' | 'places' | 'makers' | 'handbook' | 'settings'>;
 	look: LookRecord;
 	fit: MeasureRecord;
 	layouts: readonly KeptLayout[];

@@ -1,3 +1,5 @@
+import { workUses } from '../../answers/workUse.ts';
+import { catalogueOf } from '../../trade/catalogue.ts';
 import { handbookEntry } from '../../trade/handbookRow.ts';
 import { list, stepsOf, type CostumeSource, type FileOf, type Rows } from './fields.ts';
 
@@ -10,12 +12,16 @@ export const writeHandbook = (source: CostumeSource) => {
 		...stepsOf(source).map((s) => `technique ${s.technique}`),
 		...record.components.map((c) => `route ${c.route}`),
 		...record.coats.map((c) => `coatProduct ${c.product}`),
-		...record.faults.map((f) => `knownFault ${f.known}`)
+		...record.faults.map((f) => `knownFault ${f.known}`),
+		...workUses(record, workshop.materials, catalogueOf(workshop.handbook), workshop.settings).map(
+			(u) => `supply ${u.supply}`
+		)
 	]);
 	// Rows that those rows name come along.
 	for (const { tableName, key, content } of workshop.handbook) {
 		if (!named.has(`${tableName} ${key}`)) continue;
 		for (const caution of (content.cautions as string[] | undefined) ?? []) named.add(`caution ${caution}`);
+		if (tableName === 'supply') named.add(`glue ${content.glue as string | null}`);
 	}
 	return {
 		handbook: workshop.handbook

@@ -41,6 +41,9 @@ function keyNotKnown(file: CostumeFile): string | null {
 		...file.materials.map(
 			(m, i) =>
 				[`materials.${i}.coatProduct`, 'coatProduct', m.coatProduct] as [string, HandbookTable, string | null]
+		),
+		...file.materials.map(
+			(m, i) => [`materials.${i}.supply`, 'supply', m.supply] as [string, HandbookTable, string | null]
 		)
 	];
 	const wrong = named.find(([, table, key]) => !isKnown(table, key));

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { costumeFields } from './costume.ts';
+import { usagesOf } from '../../answers/shopping.ts';
 import { FAMILIES, PURCHASE_STATES } from '../../facts/material.ts';
 import { CURRENCIES } from '../../units/money.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
@@ -37,6 +38,8 @@ export const supplyFields = {
 				leadDays: z.number().int().min(0).max(400).nullable(),
 				leadWorkingDays: z.boolean(),
 				coatProduct: handbookKey.nullable(),
+				/** A supply of the handbook; since form 8. */
+				supply: handbookKey.nullable().default(null),
 				thicknessMm: size.default(null),
 				widthMm: size.default(null),
 				lengthMm: size.default(null),
@@ -58,6 +61,8 @@ export const supplyFields = {
 				stepId: idOrNull,
 				waste: z.number().min(1).max(5).nullable().default(null),
 				guessed: z.boolean().default(false),
+				/** Since form 8. */
+				byWork: z.boolean().nullable().default(null),
 				taken: z.number().min(0).max(1e6).default(0)
 			})
 		)
@@ -94,9 +99,12 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 		...fit.shapes.flatMap((s) => [s.materialId ?? [], ...Object.values(s.roles)].flat())
 	]);
 	const coats = new Set(record.coats.map((c) => c.product));
+	const asked = new Set(usagesOf(record, workshop).map((u) => u.materialId));
 	return {
 		materials: workshop.materials
-			.filter((m) => used.has(m.id) || (m.coatProduct !== null && coats.has(m.coatProduct)))
+			.filter(
+				(m) => used.has(m.id) || asked.has(m.id) || (m.coatProduct !== null && coats.has(m.coatProduct))
+			)
 			.map((m) => ({
 				id: m.id,
 				name: m.name,
@@ -109,6 +117,7 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 				leadDays: m.leadDays,
 				leadWorkingDays: m.leadWorkingDays,
 				coatProduct: m.coatProduct,
+				supply: m.supply,
 				thicknessMm: m.thicknessMm,
 				widthMm: m.widthMm,
 				lengthMm: m.lengthMm,
@@ -124,6 +133,7 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 			stepId: n.stepId,
 			waste: n.waste,
 			guessed: n.guessed,
+			byWork: n.byWork,
 			taken: n.taken
 		})),
 		purchases: byId(record.purchases).map((p) => ({

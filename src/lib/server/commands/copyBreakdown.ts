@@ -43,7 +43,8 @@ async function copyInside(
 			materialId: n.materialId,
 			quantity: n.quantity,
 			stepId: n.stepId === null ? null : (steps.get(n.stepId) ?? null),
-			waste: n.waste
+			waste: n.waste,
+			byWork: n.byWork
 		});
 	await tx.query(
 		`insert into shape (component_id, position, shaper, name, "values", works, drawn, material_id, roles, layers, note)

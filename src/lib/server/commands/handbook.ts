@@ -1,6 +1,7 @@
 import pluralize from 'pluralize';
 import { z } from 'zod';
 import { KINDS } from '$core/facts/component.ts';
+import { FAMILIES } from '$core/facts/material.ts';
 import { HANDBOOK_TABLES, type HandbookRow, type HandbookTable } from '$core/facts/handbook.ts';
 import { readHandbook } from '$core/formats/handbook.ts';
 import { catalogueOf, STANDARD } from '$core/trade/catalogue.ts';
@@ -68,6 +69,16 @@ const FORMS = {
 			cautions: f.severalKeys(trade.caution),
 			source: source()
 		}),
+	supply: ({ trade }: Context) =>
+		z.object({
+			name: f.name(),
+			family: f.choice(FAMILIES),
+			unit: f.name(20),
+			pack: f.above0(1_000_000),
+			uses: f.json(HANDBOOK_ROWS.supply.shape.uses, 'What uses it up could not be read.'),
+			glue: f.keyOrNull(trade.glue),
+			source: source()
+		}),
 	knownFault: () =>
 		z.object({
 			symptom: f.name(),
@@ -110,7 +121,7 @@ async function usersOf(
 			(select count(*) from component where $1 = 'route' and route = $2) as components,
 			(select count(*) from coat where $1 = 'coatProduct' and product = $2) as coats,
 			(select count(*) from fault where $1 = 'knownFault' and known = $2) as faults,
-			(select count(*) from material where $1 = 'coatProduct' and coat_product = $2) as materials`,
+			(select count(*) from material where $1 = 'coatProduct' and coat_product = $2 or $1 = 'supply' and supply = $2) as materials`,
 		[tableName, key]
 	))!;
 	const words = Object.entries(found).flatMap(([what, n]) => (n ? [pluralize(what, n, true)] : []));
@@ -140,6 +151,7 @@ export const handbookCommands = {
 	setRoute: setRow('route'),
 	setCoatProduct: setRow('coatProduct'),
 	setGlue: setRow('glue'),
+	setSupply: setRow('supply'),
 	setKnownFault: setRow('knownFault'),
 	setCaution: setRow('caution'),
 
@@ -177,17 +189,25 @@ export const handbookCommands = {
 	)
 };
 
-/** A technique or coat that a row names and nobody knows. */
+/** A technique, coat or glue that a row names and nobody knows. */
 function danglingIn(
 	rows: readonly Pick<HandbookRow, 'content'>[],
 	trade: ReturnType<typeof catalogueOf>
 ): string | null {
-	for (const { content } of rows)
-		for (const s of (content.steps as { technique?: string; product?: string }[] | undefined) ?? []) {
+	const needs = (content: HandbookRow['content'], what: string, key: string) =>
+		`“${nameOfRow(content)}” needs the ${what} “${key}”, which is neither here nor in the file.`;
+	for (const { content } of rows) {
+		const named = [content.steps, content.uses].flatMap(
+			(its) => (its as { technique?: string; product?: string }[] | undefined) ?? []
+		);
+		for (const s of named) {
 			if (s.technique !== undefined && !Object.hasOwn(trade.technique, s.technique))
-				return `“${nameOfRow(content)}” needs the technique “${s.technique}”, which is neither here nor in the file.`;
+				return needs(content, 'technique', s.technique);
 			if (s.product !== undefined && !Object.hasOwn(trade.coatProduct, s.product))
-				return `“${nameOfRow(content)}” needs the coat “${s.product}”, which is neither here nor in the file.`;
+				return needs(content, 'coat', s.product);
 		}
+		if (typeof content.glue === 'string' && !Object.hasOwn(trade.glue, content.glue))
+			return needs(content, 'glue', content.glue);
+	}
 	return null;
 }

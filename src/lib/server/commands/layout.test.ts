@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { FIRST_SETTINGS } from '$core/facts/workshop.ts';
 import { after, before, test } from 'node:test';
 import { COSTUME, COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { rectangle } from '$core/engines/layout/offcut.ts';
@@ -34,9 +35,11 @@ const foamOf = (name: string, thicknessMm: string, more: Record<string, string> 
 	material({ name, thicknessMm: `${thicknessMm} mm`, widthMm: '500 mm', lengthMm: '400 mm', ...more });
 const stashOf = async (id: number) => (await loadMaterials(w.db)).find((m) => m.id === id)!.stash;
 const line = async (id: number) =>
-	shoppingLines(await record(), { materials: await loadMaterials(w.db), handbook: [] }).find(
-		(l) => l.material.id === id
-	)!;
+	shoppingLines(await record(), {
+		materials: await loadMaterials(w.db),
+		handbook: [],
+		settings: FIRST_SETTINGS
+	}).find((l) => l.material.id === id)!;
 
 /** Two sheets, or an offcut and a sheet: a large plate on the first, a small one on the second. */
 function plan(materialId: number, sheets: LayPlan['stock']['sheets'] = []): LayPlan {

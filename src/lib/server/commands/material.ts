@@ -4,6 +4,7 @@ import { CURRENCIES, parseMoney } from '$core/units/money.ts';
 import { FAMILIES, type Material } from '$core/facts/material.ts';
 import { formatNumber } from '$core/units/number.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
+import { suppliesPer } from '$core/answers/workUse.ts';
 import { USUAL_WASTE } from '$core/trade/driver.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
@@ -44,6 +45,7 @@ const shape = ({ currency, settings, trade }: Context) => ({
 	stash: f.decimal(0, 1_000_000),
 	stashNote: f.text(),
 	coatProduct: f.keyOrNull(trade.coatProduct),
+	supply: f.keyOrNull(trade.supply),
 	thicknessMm: f.lengthOrNull(settings.lengthUnit, 0.05, 200),
 	widthMm: f.lengthOrNull(settings.lengthUnit, 5, 10_000),
 	lengthMm: f.lengthOrNull(settings.lengthUnit, 5, 100_000),
@@ -74,6 +76,16 @@ const NO_SIZES = {
 export const insertMaterial = (tx: Executor, v: MaterialInput): Promise<number> =>
 	insert(tx, 'material', { ...NO_SIZES, ...v });
 
+/** What is counted by the metre cannot be used up by the piece. */
+function refuseOtherUnit({ supply, unit }: Pick<Material, 'supply' | 'unit'>, { trade }: Context): void {
+	const row = supply === null ? undefined : trade.supply[supply];
+	if (row && suppliesPer(row.unit, unit) === null)
+		throw new Refused(
+			`Work uses up ${row.name} by the ${row.unit}: count it so, and say how much one pack holds.`,
+			'unit'
+		);
+}
+
 async function nameOf(tx: Executor, id: number): Promise<string> {
 	const row = await one<{ name: string }>(tx, 'select name from material where id = $1', [id]);
 	if (!row) throw new Absent('material');
@@ -102,15 +114,45 @@ async function takeFromPieces(tx: Executor, id: number): Promise<void> {
 export const materialCommands = {
 	addMaterial: command(
 		(context) => withCurrency(z.object(shape(context)), context),
-		async (tx, v) => ({ words: `Added material ${v.name}`, result: { id: await insertMaterial(tx, v) } })
+		async (tx, v, context) => {
+			refuseOtherUnit(v, context);
+			return { words: `Added material ${v.name}`, result: { id: await insertMaterial(tx, v) } };
+		}
 	),
 
 	editMaterial: command(
 		(context) => withCurrency(z.object({ id: f.id(), version: f.version(), ...shape(context) }), context),
-		async (tx, v) => {
+		async (tx, v, context) => {
+			refuseOtherUnit(v, context);
 			await update(tx, 'material', v, v);
 			await takeFromPieces(tx, v.id);
 			return { words: `Changed material ${v.name}` };
+		}
+	),
+
+	/** A material for each of these supplies, as the handbook has it; how it is sold and what of it is there is said later. */
+	addSupplies: command(
+		({ trade }) => z.object({ supplies: z.array(f.keyOf(trade.supply)).min(1, 'Choose what to add.') }),
+		async (tx, v, { trade, currency }) => {
+			for (const key of v.supplies) {
+				const { name, family, unit, pack } = trade.supply[key]!;
+				await insertMaterial(tx, {
+					name: name[0]!.toUpperCase() + name.slice(1),
+					family,
+					unit,
+					packSize: pack,
+					packPriceMinor: null,
+					currency,
+					supplier: '',
+					leadDays: null,
+					leadWorkingDays: true,
+					stash: 0,
+					stashNote: '',
+					coatProduct: null,
+					supply: key
+				});
+			}
+			return { words: `Added ${v.supplies.map((key) => trade.supply[key]!.name).join(', ')}` };
 		}
 	),
 

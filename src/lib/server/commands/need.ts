@@ -11,7 +11,7 @@ export async function setNeed(
 ): Promise<void> {
 	const rows = await all(
 		tx,
-		'update need set quantity = $3, waste = null, guessed = false where component_id = $1 and material_id = $2 returning id',
+		'update need set quantity = $3, waste = null, guessed = false, by_work = null where component_id = $1 and material_id = $2 returning id',
 		[componentId, materialId, quantity]
 	);
 	if (rows.length === 0) await insert(tx, 'need', { componentId, materialId, quantity });

@@ -2,6 +2,7 @@ import { orderSlips } from '$core/answers/layers.ts';
 import { planCostume } from '$core/answers/plan.ts';
 import { STANDARD } from '$core/trade/catalogue.ts';
 import assert from 'node:assert/strict';
+import { FIRST_SETTINGS } from '$core/facts/workshop.ts';
 import { createHash } from 'node:crypto';
 import { after, before, test } from 'node:test';
 import sharp from 'sharp';
@@ -497,7 +498,7 @@ test('the shopping seed is confirmed line by line; make, buy or alter keeps its 
 	const foam = (await loadMaterials(w.db)).find((m) => m.name === MATERIAL.name)!;
 	const { shoppingSeed } = await import('../../../core/answers/seed.ts');
 	const r = await record();
-	const seed = shoppingSeed(r.components[0]!, r, await loadMaterials(w.db), STANDARD);
+	const seed = shoppingSeed(r.components[0]!, r, await loadMaterials(w.db), STANDARD, FIRST_SETTINGS);
 	const answer = {
 		id: String(bracers),
 		lines: ['0', '2'],

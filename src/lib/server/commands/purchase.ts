@@ -11,7 +11,7 @@ import { loadExchange, loadMaterials, loadSuppliers } from '../read/workshop.ts'
 import { pricedIn } from '$core/answers/prices.ts';
 import { workshopFor } from '$core/answers/stash.ts';
 import type { Executor } from '../db/open.ts';
-import { Absent, one, Refused } from '../db/rows.ts';
+import { Absent, all, one, Refused } from '../db/rows.ts';
 import { insert, update } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
@@ -104,14 +104,18 @@ export const purchaseCommands = {
 				materialId: f.id(),
 				quantity: f.above0(1_000_000),
 				stepId: f.idOrNull(),
-				waste: f.wasteOrNull()
+				waste: f.wasteOrNull(),
+				byWork: f.ticked()
 			}),
 		async (tx, v, context) => {
 			const code = await componentCode(tx, v.componentId, context);
 			const material = await materialOf(tx, v.materialId, context);
 			refuseUnsized(material, v.waste);
-			await insert(tx, 'need', v);
-			return { words: `${code} needs ${v.quantity} ${material.unit} of ${material.name}` };
+			if (v.byWork && material.supply === null)
+				throw new Refused(`${material.name} is no supply that work uses up: say how much.`, 'quantity');
+			await insert(tx, 'need', { ...v, byWork: v.byWork || null });
+			const much = v.byWork ? 'as much as its work uses up' : `${v.quantity} ${material.unit}`;
+			return { words: `${code} needs ${much} of ${material.name}` };
 		}
 	),
 
@@ -132,6 +136,25 @@ export const purchaseCommands = {
 			refuseUnsized(await materialOf(tx, need.materialId, context), v.waste);
 			await update(tx, 'need', v, { ...v, guessed: false });
 			return { words: `Changed how much is needed` };
+		}
+	),
+
+	/** What counts of a supply that was entered by hand beside what the work uses up. */
+	settleNeeds: command(
+		() => z.object({ ids: f.ids(), counts: f.choice(['work', 'hand']) }),
+		async (tx, v, { costumeId }) => {
+			const rows = await all<{ code: string; name: string }>(
+				tx,
+				`update need n set by_work = $2 from component c, material m
+				where n.id = any($1) and c.id = n.component_id and c.costume_id = $3 and m.id = n.material_id
+				returning c.code, m.name`,
+				[v.ids, v.counts === 'work', costumeId]
+			);
+			const [row] = rows;
+			if (!row) throw new Absent('need');
+			return {
+				words: `${row.code} takes of ${row.name} ${v.counts === 'work' ? 'as much as its work uses up' : 'what was entered'}`
+			};
 		}
 	),
 

@@ -31,12 +31,12 @@ export const seedCommands = {
 								message: 'What is ticked needs more than nothing.'
 							});
 				}),
-		async (tx, v, { costumeId, trade, currency }) => {
+		async (tx, v, { costumeId, trade, currency, settings }) => {
 			const record = await loadRecord(tx, costumeId);
 			const component = record?.components.find((c) => c.id === v.id);
 			if (!record || !component) throw new Absent('component');
 			const materials = await loadMaterials(tx);
-			const seed = shoppingSeed(component, record, materials, trade);
+			const seed = shoppingSeed(component, record, materials, trade, settings);
 			if (seed.length !== v.names.length || seed.some((l, i) => l.name !== v.names[i]))
 				throw new Refused('The steps were changed meanwhile: look at the list again.', 'quantity');
 			if (v.lines.length === 0) throw new Refused('Tick what it takes.', 'quantity');
@@ -59,10 +59,25 @@ export const seedCommands = {
 						leadWorkingDays: true,
 						stash: 0,
 						stashNote: '',
-						coatProduct: null
+						coatProduct: null,
+						supply: line.supply
 					}));
-				const guessed = Math.abs(v.quantity[i]! - line.quantity) < 1e-9;
-				await insert(tx, 'need', { componentId: v.id, materialId, quantity: v.quantity[i], guessed });
+				const asWorked = Math.abs(v.quantity[i]! - line.quantity) < 1e-9;
+				if (line.supply !== null) {
+					await tx.query('update material set supply = $2 where id = $1 and supply is null', [
+						materialId,
+						line.supply
+					]);
+					// Its work asks for it from now on.
+					if (asWorked) continue;
+				}
+				await insert(tx, 'need', {
+					componentId: v.id,
+					materialId,
+					quantity: v.quantity[i],
+					guessed: asWorked,
+					byWork: line.supply === null ? null : false
+				});
 			}
 			return {
 				words: `${component.code} ${component.name} takes ${v.lines.length} more ${pluralize('material', v.lines.length)}`

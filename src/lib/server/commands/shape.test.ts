@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { FIRST_SETTINGS } from '$core/facts/workshop.ts';
 import { after, before, test } from 'node:test';
 import { COSTUME, COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { readCostumeZip, writeCostumeZip } from '../costumeFile.ts';
@@ -312,9 +313,11 @@ test('a material whose size is told after the shape was kept counts at once, on 
 	// 200 × 100 mm × 1.3 for waste, of 500 × 1000 mm.
 	assert.ok(Math.abs(need!.quantity - (200 * 100 * 1.3) / 500_000) < 1e-12, `${need!.quantity}`);
 	const { materials } = await loadWorkshop(w.db);
-	const line = shoppingLines(await record(), { materials: materials, handbook: [] }).find(
-		(l) => l.material.id === foam.id
-	)!;
+	const line = shoppingLines(await record(), {
+		materials: materials,
+		handbook: [],
+		settings: FIRST_SETTINGS
+	}).find((l) => l.material.id === foam.id)!;
 	assert.equal(line.short > 0, true);
 	assert.equal(line.packsShort, 1);
 	await w.undoLast();

@@ -72,7 +72,8 @@ async function layOutWay(
 		leadWorkingDays: false,
 		stash: 0,
 		stashNote: '',
-		coatProduct: null
+		coatProduct: null,
+		supply: null
 	});
 	await insert(tx, 'need', { componentId: id, materialId, quantity: 1 });
 }

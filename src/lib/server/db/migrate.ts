@@ -15,6 +15,7 @@ import trueJoints from './migrations/012_true_joints.sql?raw';
 import trueShapes from './migrations/013_true_shapes.sql?raw';
 import heldTogether from './migrations/014_held_together.sql?raw';
 import buy from './migrations/015_buy.sql?raw';
+import needs from './migrations/016_needs.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -32,7 +33,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 12, name: 'true joints', sql: trueJoints },
 	{ id: 13, name: 'true shapes', sql: trueShapes },
 	{ id: 14, name: 'held together', sql: heldTogether },
-	{ id: 15, name: 'buy', sql: buy }
+	{ id: 15, name: 'buy', sql: buy },
+	{ id: 16, name: 'needs', sql: needs }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

@@ -1,7 +1,7 @@
 import data from './costumes.json' with { type: 'json' };
 import type { ComponentInput } from '../commands/component.ts';
 import type { CoatProductKey } from '$core/facts/coat.ts';
-import type { Family } from '$core/facts/material.ts';
+import type { Family, SupplyKey } from '$core/facts/material.ts';
 
 /**
  * The demo: three costumes of our own invention around a harbour-town pageant. Invented throughout;
@@ -17,6 +17,7 @@ export interface DemoMaterial {
 	lead: number;
 	stash?: number;
 	coat?: CoatProductKey;
+	supply?: SupplyKey;
 	/** Thickness, width and length in mm, grams a m². */
 	size?: readonly [number | null, number | null, number | null, number | null];
 	/** Percent across and along. */

@@ -61,6 +61,7 @@ export async function layOutDemo(db: Database): Promise<void> {
 				stash: m.stash ?? 0,
 				stashNote: m.stash ? 'shelf by the door' : '',
 				coatProduct: m.coat ?? null,
+				supply: m.supply ?? null,
 				thicknessMm: m.size?.[0] ?? null,
 				widthMm: m.size?.[1] ?? null,
 				lengthMm: m.size?.[2] ?? null,

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The fields of one row of the handbook, by its table. */
 	import { KINDS } from '$core/facts/component.ts';
+	import { FAMILIES } from '$core/facts/material.ts';
 	import type { HandbookTable } from '$core/facts/handbook.ts';
 	import type { Catalogue } from '$core/trade/catalogue.ts';
 	import { DRIVER_KEYS } from '$core/trade/driver.ts';
@@ -11,7 +12,9 @@
 	import { formatNumber } from '$core/units/number.ts';
 	import Field from '../Field.svelte';
 	import Tick from '../Tick.svelte';
+	import type { SupplyUse } from '$core/trade/supply.ts';
 	import StepRows from './StepRows.svelte';
+	import UseRows from './UseRows.svelte';
 	import { WORDS } from './tables.ts';
 
 	interface Props {
@@ -98,6 +101,21 @@
 		<Field name="tackMinutes" label="Left open for" value={wait('tackMinutes')} />
 		<Field name="openMinutes" label="Pressed within" value={wait('openMinutes')} />
 		<Field name="fullMinutes" label="Full strength after" value={wait('fullMinutes')} />
+	{:else if table === 'supply'}
+		<Field name="family" label="Family" options={FAMILIES} value={text('family') || 'other'} />
+		<Field name="unit" label="Counted in" value={text('unit') || 'piece'} />
+		<Field name="pack" label="In one pack, as a rule" value={number('pack') || '1'} inputmode="decimal" />
+		<Field
+			name="glue"
+			label="Is the glue"
+			options={Object.entries(trade.glue).map(([value, g]) => ({ value, label: g.name }))}
+			none="none"
+			value={text('glue')}
+			hint="seams and layers take what its row says"
+		/>
+		<div class="wide">
+			<UseRows {trade} unit={text('unit') || 'piece'} uses={(row.uses as SupplyUse[] | undefined) ?? []} />
+		</div>
 	{:else if table === 'knownFault'}
 		<Field name="cause" label="Usual cause" value={text('cause')} wide />
 		<Field name="cure" label="Cure" value={text('cure')} wide />

@@ -1,8 +1,10 @@
 import type { HandbookTable } from '$core/facts/handbook.ts';
 import type { Catalogue } from '$core/trade/catalogue.ts';
+import { techniqueOf } from '$core/trade/catalogue.ts';
 import { formatWait } from '$core/units/duration.ts';
 import { formatArea, type LengthUnit } from '$core/units/measure.ts';
 import { formatNumber } from '$core/units/number.ts';
+import { handbook } from './handbook.ts';
 
 /** The tables of the handbook as they are called, and the command that keeps a row of each. */
 export const TABLES: Record<HandbookTable, { name: string; one: string; command: string }> = {
@@ -10,6 +12,7 @@ export const TABLES: Record<HandbookTable, { name: string; one: string; command:
 	route: { name: 'Routes', one: 'route', command: 'setRoute' },
 	coatProduct: { name: 'Coats', one: 'coat', command: 'setCoatProduct' },
 	glue: { name: 'Glues', one: 'glue', command: 'setGlue' },
+	supply: { name: 'Supplies', one: 'supply', command: 'setSupply' },
 	knownFault: { name: 'Known faults', one: 'known fault', command: 'setKnownFault' },
 	caution: { name: 'Cautions', one: 'caution', command: 'setCaution' }
 };
@@ -40,6 +43,12 @@ export const WORDS: Record<string, string> = {
 const perUnit = { length: 'a metre', area: 'a m²', count: 'each' };
 const known = (minutes: number | null) => (minutes === null ? 'not known' : formatWait(minutes));
 
+/** `a metre of sew by machine`. */
+export function useWords(technique: string): string {
+	const row = techniqueOf(handbook(), technique);
+	return `${{ length: 'a metre', area: 'a m²', count: 'each' }[row.driver]}, ${row.name}`;
+}
+
 /** What stands of a row in the list, besides its name and source. */
 export const SHOWN: {
 	[T in HandbookTable]: (row: Catalogue[T][string], unit: LengthUnit) => string;
@@ -49,6 +58,11 @@ export const SHOWN: {
 	coatProduct: (p) =>
 		`${p.how}, ${p.coats[0]}–${p.coats[1]} coats, next after ${formatWait(p.recoatMinutes)}, handled after ${formatWait(p.handlingMinutes)}`,
 	glue: (g) => `full strength after: ${known(g.fullMinutes)}`,
+	supply: (s) =>
+		s.glue === null
+			? s.uses.map((u) => `${formatNumber(u.amount, 2)} ${s.unit} ${useWords(u.technique)}`).join('; ') ||
+				'nothing uses it up'
+			: 'a seam and layers of foam, as the row of its glue says',
 	knownFault: (k) => `${k.cause} → ${k.cure}`,
 	caution: (c) => c.wear
 };

@@ -1,4 +1,6 @@
 import { coatsWithoutMaterial, shoppingLines } from '$core/answers/shopping.ts';
+import { askedAbout, suppliesWithoutMaterial, workUses } from '$core/answers/workUse.ts';
+import { catalogueOf } from '$core/trade/catalogue.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { materialCommands } from '$lib/server/commands/material.ts';
 import { purchaseCommands } from '$lib/server/commands/purchase.ts';
@@ -11,8 +13,11 @@ export const load: PageServerLoad = async ({ parent }) => {
 	const { packed } = await parent();
 	const { record, workshop } = packed.value;
 	const lines = shoppingLines(record, workshop);
+	const uses = workUses(record, workshop.materials, catalogueOf(workshop.handbook), workshop.settings);
 	return {
 		lines,
+		asked: askedAbout(uses),
+		suppliesMissing: suppliesWithoutMaterial(uses),
 		offers: await loadOffers(
 			await database(),
 			lines.map((l) => l.material.id)

@@ -18,6 +18,7 @@
 	import AddPurchase from './AddPurchase.svelte';
 	import PurchaseTable from './PurchaseTable.svelte';
 	import NeedTable from './NeedTable.svelte';
+	import AskNeeds from './AskNeeds.svelte';
 	import WillCost from './WillCost.svelte';
 
 	let { data }: { data: PageData } = $props();
@@ -95,6 +96,7 @@
 				{data.coatsMissing.length === 1 ? 'it' : 'them'} with price and pack.
 			</Notice>
 		{/if}
+		<AskNeeds missing={data.suppliesMissing} asked={data.asked} components={data.record.components} />
 		{#if data.lines.length}
 			<NeedTable lines={data.lines} components={data.record.components} />
 		{:else}

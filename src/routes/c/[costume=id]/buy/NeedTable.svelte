@@ -4,7 +4,8 @@
 	import { WEAVE_OF_FAMILY } from '$core/trade/weave.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import Weave from '$lib/ui/Weave.svelte';
-	import { packsFigure } from '$core/explain/money.ts';
+	import { packsFigure, takesFigure } from '$core/explain/money.ts';
+	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import GuessMark from '$lib/ui/GuessMark.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import type { ShoppingLine } from '$core/answers/shopping.ts';
@@ -15,6 +16,12 @@
 		components: readonly Component[];
 	}
 	let { lines, components }: Props = $props();
+	/** Which components ask for it, each with what it takes. */
+	const takers = ({ usages }: ShoppingLine) =>
+		components.flatMap((c) => {
+			const its = usages.filter((u) => u.componentId === c.id);
+			return its.length ? [[c, its] as const] : [];
+		});
 </script>
 
 <Table>
@@ -24,10 +31,10 @@
 	{#each lines as line (line.material.id)}
 		<tr class:short={line.packsShort > 0}>
 			<td><Weave weave={WEAVE_OF_FAMILY[line.material.family] ?? 'plain'} /> {line.material.name}</td>
-			<td class="small soft"
-				>{[...new Set(line.usages.map((u) => components.find((c) => c.id === u.componentId)?.code))].join(
-					', '
-				)}</td
+			<td class="small soft for"
+				>{#each takers(line) as [component, usages] (component.id)}<span
+						><Working figure={takesFigure(usages, line.material, handbook())} text={component.code} /></span
+					>{/each}</td
 			>
 			<td class="number"
 				>{formatNumber(line.needed, 2)}
@@ -45,6 +52,10 @@
 </Table>
 
 <style>
+	.for span {
+		margin-right: 8px;
+		white-space: nowrap;
+	}
 	tr.short td:first-child {
 		box-shadow: inset 4px 0 0 var(--pink-ink);
 		padding-left: 12px;

@@ -9,7 +9,9 @@ export const load: PageServerLoad = async ({ parent }) => {
 	const { copies, packed } = await parent();
 	const { record, workshop } = packed.value;
 	const coats = record.coats.map((c) => ({ ...c, copies: copies[c.componentId] ?? 1 }));
-	return { packs: packsForCoats(coats, catalogueOf(workshop.handbook), workshop.materials) };
+	return {
+		packs: packsForCoats(coats, catalogueOf(workshop.handbook), workshop.materials, workshop.settings)
+	};
 };
 
 export const actions: Actions = actionsOf({ ...coatCommands, ...stepCommands });

@@ -19,10 +19,25 @@
 	import Working from '$lib/ui/Working.svelte';
 	import type { PageData } from './$types';
 	import Submit from '$lib/ui/Submit.svelte';
+	import Tick from '$lib/ui/Tick.svelte';
+	import { workFigure, workUses, type WorkUse } from '$core/answers/workUse.ts';
+	import { handbook } from '$lib/ui/handbook/handbook.ts';
 
 	let { data, component }: { data: PageData; component: Component } = $props();
 	const steps = $derived(inOrder(data.record.steps, component.id));
-	const needs = $derived(data.record.needs.filter((n) => n.componentId === component.id));
+	const needs = $derived(
+		data.record.needs.filter((n) => n.componentId === component.id && n.byWork !== true)
+	);
+	/** What its steps use up, of what a material stands for. */
+	const byWork = $derived(
+		workUses(data.record, data.workshop.materials, handbook(), data.workshop.settings).filter(
+			(u) => u.componentId === component.id && u.material && u.byHand.length === 0
+		)
+	);
+	const followOf = (u: WorkUse) =>
+		data.record.needs.find(
+			(n) => n.componentId === component.id && n.materialId === u.material?.id && n.byWork === true
+		);
 	const material = (id: number) => data.workshop.materials.find((m) => m.id === id)!;
 	let needing = $state(false);
 	let seeding = $state(false);
@@ -33,7 +48,7 @@
 			><ListChecks size={14} /> Suggest</button
 		>
 		<button class="button small" onclick={() => (needing = true)}><Plus size={14} /> Need</button>{/snippet}
-	{#if needs.length}
+	{#if needs.length || byWork.length}
 		<table>
 			<thead><tr><th>Material</th><th class="number">Needed</th><th>First used by</th><th></th></tr></thead>
 			<tbody>
@@ -70,6 +85,26 @@
 						>
 					</tr>
 				{/each}
+				{#each byWork as use (use.supply)}
+					{@const m = use.material!}
+					{@const follow = followOf(use)}
+					<tr>
+						<td><a href="/stash#material-{m.id}">{m.name}</a></td>
+						<td class="number"
+							><Working figure={workFigure(use, m.name, m.unit, handbook())} />{#if use.guessed}
+								<GuessMark />{/if}</td
+						>
+						<td class="small soft">its work: {[...new Set(use.parts.map((p) => p.name))].join(', ')}</td>
+						<td class="number no-print"
+							>{#if follow}<Act
+									command="removeNeed"
+									id={follow.id}
+									look="quiet"
+									label="{m.name} no longer for its work"><X size={14} /></Act
+								>{/if}</td
+						>
+					</tr>
+				{/each}
 			</tbody>
 		</table>
 	{:else}
@@ -79,7 +114,13 @@
 		</p>
 	{/if}
 </Sheet>
-<SeedDialog bind:open={seeding} {component} record={data.record} materials={data.workshop.materials} />
+<SeedDialog
+	bind:open={seeding}
+	{component}
+	record={data.record}
+	materials={data.workshop.materials}
+	settings={data.workshop.settings}
+/>
 <Dialog bind:open={needing} title="What {component.code} takes">
 	{#if data.workshop.materials.length}
 		<Form
@@ -103,6 +144,9 @@
 					inputmode="decimal"
 					hint="e.g. 1.3; empty: as typed"
 				/>
+				<div class="wide">
+					<Tick name="byWork" label="As much as its work uses up, whatever the quantity says: of a supply" />
+				</div>
 				<Field
 					name="stepId"
 					label="First used by"
@@ -119,3 +163,9 @@
 		</p>
 	{/if}
 </Dialog>
+
+<style>
+	.wide {
+		grid-column: 1 / -1;
+	}
+</style>
