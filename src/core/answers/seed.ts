@@ -5,6 +5,7 @@ import { BASE_PER_UNIT, type StandardTechnique } from '../trade/technique.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import { number, type FigureOf, type Input } from '../units/figure.ts';
 import { plainValue, type PlainFormula } from '../units/formula.ts';
+import { enoughOf } from '../units/packs.ts';
 import { parseLength } from '../units/measure.ts';
 import type { Family, Material, SupplyKey } from '../facts/material.ts';
 import type { Settings } from '../facts/workshop.ts';
@@ -172,13 +173,6 @@ function bestMatch(
 	return best && best.score >= 0.5 ? best.m : null;
 }
 
-const DIGITS: Record<string, number> = { sheet: 1, m: 1, g: 0, ml: 0, piece: 0 };
-/** Up, so that it is enough: to a tenth of a sheet or metre, to whole grams and pieces. */
-const roundUp = (value: number, unit: string) => {
-	const by = 10 ** (DIGITS[unit] ?? 1);
-	return Math.ceil(value * by - 1e-9) / by;
-};
-
 /** Nothing for a component without a route, or that is bought. What it needs already is left out. */
 export function shoppingSeed(
 	component: Component,
@@ -214,7 +208,7 @@ export function shoppingSeed(
 	const drawn = [...lines.values()].map((l): SeedLine => ({
 		...l,
 		packSize: packOf(l),
-		quantity: roundUp(plainValue(l.figure), l.unit),
+		quantity: enoughOf(plainValue(l.figure), l.unit),
 		material: bestMatch(l.name, l.family, l.unit, materials),
 		supply: null
 	}));
@@ -227,7 +221,7 @@ export function shoppingSeed(
 			family,
 			unit,
 			packSize: pack,
-			quantity: roundUp(use.quantity, unit),
+			quantity: enoughOf(use.quantity, unit),
 			figure: workFigure(use, name, unit, trade),
 			material: bestMatch(
 				name,

@@ -154,14 +154,14 @@ test('what no material stands for is told, in the units of the handbook', () => 
 			make.step(2, 2, { technique: 'buckle', amount: 2, perCopy: false })
 		]
 	});
-	const told = suppliesWithoutMaterial(uses(record, []));
+	const told = suppliesWithoutMaterial(uses(record, []), STANDARD);
 	assert.deepEqual(
-		told.map((m) => [m.supply, Math.round(m.quantity * 100) / 100, m.componentIds]),
+		told.map((m) => [m.supply, m.quantity, m.componentIds]),
 		[
-			// 20 m ÷ 10 m a blade, a tenth more; two straps with a buckle and 0.4 m each.
-			['blade', 2.2, [1]],
-			['buckle', 2.2, [2]],
-			['strapWebbing', 0.88, [2]]
+			// 20 m ÷ 10 m a blade, a tenth more: 2.2; two straps with a buckle and 0.4 m each: 2.2 and 0.88 m.
+			['blade', 3, [1]],
+			['buckle', 3, [2]],
+			['strapWebbing', 0.9, [2]]
 		]
 	);
 	assert.deepEqual(usagesOf(record, shop([])), [], 'nothing is asked of nothing');

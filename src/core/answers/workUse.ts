@@ -11,7 +11,7 @@ import { number, type FigureOf } from '../units/figure.ts';
 import type { PlainFormula } from '../units/formula.ts';
 import { formatNumber } from '../units/number.ts';
 import { MM_PER } from '../units/measure.ts';
-import { GRACE } from '../units/packs.ts';
+import { enoughOf, GRACE } from '../units/packs.ts';
 
 /** What the work of one component uses up of one supply. */
 export interface WorkUse {
@@ -169,9 +169,10 @@ export function workFigure(
 	};
 }
 
-/** Supplies that work uses up and no material stands for, with how much of each, in its own units. */
+/** Supplies that work uses up and no material stands for, with as much of each as is enough, in its own units. */
 export function suppliesWithoutMaterial(
-	uses: readonly WorkUse[]
+	uses: readonly WorkUse[],
+	trade: Catalogue
 ): { supply: SupplyKey; quantity: number; componentIds: number[] }[] {
 	const found = new Map<SupplyKey, { supply: SupplyKey; quantity: number; componentIds: number[] }>();
 	for (const u of uses) {
@@ -181,7 +182,10 @@ export function suppliesWithoutMaterial(
 		before.componentIds.push(u.componentId);
 		found.set(u.supply, before);
 	}
-	return [...found.values()];
+	return [...found.values()].map((f) => ({
+		...f,
+		quantity: enoughOf(f.quantity, trade.supply[f.supply]!.unit)
+	}));
 }
 
 /** What was entered by hand of a supply, in the material's units. */

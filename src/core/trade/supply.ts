@@ -80,7 +80,7 @@ export const SUPPLIES = {
 		},
 		'stitches of 2.5 mm through two layers of 0.5 mm, worked out; hand stitches are starting values, from memory'
 	),
-	cordToStitch: supply('cord or thread', 'other', 'm', 50, { embroider: 1.1 }),
+	cordToStitch: supply('cord or thread', 'other', 'm', 50, { embroider: 1 }),
 	contactCement: supply(
 		'contact cement',
 		'glue',
@@ -104,7 +104,7 @@ export const SUPPLIES = {
 	elastic: supply('elastic', 'closure', 'm', 5, { elastic: 0.9 }),
 	boning: supply('boning', 'other', 'm', 5, { boning: 1 }),
 	stuffing: supply('stuffing', 'other', 'g', 500, { stuff: 25 }),
-	weft: supply('wefts', 'hair', 'm', 2, { weft: 1.05 }),
+	weft: supply('wefts', 'hair', 'm', 2, { weft: 1 }),
 	cell: supply('cells', 'light', 'piece', 4, { wire: 1.5 }),
 	sandpaper: supply('sandpaper', 'other', 'sheet', 5, { sand: 4, clean: 1, printClean: 0.5 }),
 	blade: supply('blades', 'other', 'piece', 10, { cutFoam: 0.1, bevel: 0.1 }),

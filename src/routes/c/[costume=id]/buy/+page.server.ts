@@ -13,11 +13,12 @@ export const load: PageServerLoad = async ({ parent }) => {
 	const { packed } = await parent();
 	const { record, workshop } = packed.value;
 	const lines = shoppingLines(record, workshop);
-	const uses = workUses(record, workshop.materials, catalogueOf(workshop.handbook), workshop.settings);
+	const trade = catalogueOf(workshop.handbook);
+	const uses = workUses(record, workshop.materials, trade, workshop.settings);
 	return {
 		lines,
 		asked: askedAbout(uses),
-		suppliesMissing: suppliesWithoutMaterial(uses),
+		suppliesMissing: suppliesWithoutMaterial(uses, trade),
 		offers: await loadOffers(
 			await database(),
 			lines.map((l) => l.material.id)

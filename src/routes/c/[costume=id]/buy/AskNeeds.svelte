@@ -1,14 +1,12 @@
 <script lang="ts">
 	/** What the work uses up and nothing stands for yet, and what was entered beside what the work comes to. */
-	import { handOf, type WorkUse } from '$core/answers/workUse.ts';
-	import { workFigure } from '$core/answers/workUse.ts';
+	import { handOf, workFigure, type WorkUse } from '$core/answers/workUse.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import FormError from '$lib/ui/FormError.svelte';
 	import { handbook } from '$lib/ui/handbook/handbook.ts';
-	import Submit from '$lib/ui/Submit.svelte';
 	import Working from '$lib/ui/Working.svelte';
 
 	interface Props {
@@ -52,7 +50,7 @@
 					<label
 						><input type="checkbox" name="supplies[]" value={m.supply} checked />
 						<b>{row.name}</b>
-						{formatNumber(m.quantity, m.quantity < 10 ? 1 : 0)}
+						{formatNumber(m.quantity, 1)}
 						{row.unit}
 						<span class="soft">{m.componentIds.map(codeOf).join(', ')}</span></label
 					>
@@ -60,7 +58,7 @@
 			{/each}
 		</ul>
 		<FormError name="supplies" />
-		<Submit>Add what is ticked</Submit>
+		<button class="button small">Add what is ticked</button>
 	</Form>
 {/if}
 
@@ -92,6 +90,9 @@
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0 6px;
-		align-items: baseline;
+		align-items: center;
+	}
+	:global(form.missing) {
+		margin: 8px 0 16px;
 	}
 </style>

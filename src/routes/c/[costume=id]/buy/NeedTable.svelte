@@ -25,36 +25,50 @@
 </script>
 
 <Table>
-	{#snippet heads()}<th>Material</th><th>For</th><th class="number">Needed</th><th class="number"
+	{#snippet heads()}<th>Material, and what for</th><th class="number">Needed</th><th class="number besides"
 			>Promised of the stash</th
-		><th class="number">Bought</th><th class="number">Packs short</th><th class="number">Over</th>{/snippet}
+		><th class="number besides">Bought</th><th class="number">Packs short</th><th class="number besides"
+			>Over</th
+		>{/snippet}
 	{#each lines as line (line.material.id)}
 		<tr class:short={line.packsShort > 0}>
-			<td><Weave weave={WEAVE_OF_FAMILY[line.material.family] ?? 'plain'} /> {line.material.name}</td>
-			<td class="small soft for"
-				>{#each takers(line) as [component, usages] (component.id)}<span
-						><Working figure={takesFigure(usages, line.material, handbook())} text={component.code} /></span
-					>{/each}</td
+			<td
+				><Weave weave={WEAVE_OF_FAMILY[line.material.family] ?? 'plain'} />
+				{line.material.name}
+				<span class="small soft for"
+					>{#each takers(line) as [component, usages] (component.id)}<span
+							><Working figure={takesFigure(usages, line.material, handbook())} text={component.code} /></span
+						>{/each}</span
+				></td
 			>
 			<td class="number"
 				>{formatNumber(line.needed, 2)}
-				{line.material.unit}{#if line.taken > 0}<span class="small soft"
-						>, {formatNumber(line.taken, 2)} cut</span
+				{line.material.unit}{#if line.taken > 0}<br /><span class="small soft"
+						>of it {formatNumber(line.taken, 2)} used</span
 					>{/if}
 				{#if line.guessed}<br /><GuessMark />{/if}</td
 			>
-			<td class="number">{formatNumber(line.stash, 2)}</td>
-			<td class="number">{formatNumber(line.bought, 2)}</td>
+			<td class="number besides">{formatNumber(line.stash, 2)}</td>
+			<td class="number besides">{formatNumber(line.bought, 2)}</td>
 			<td class="number"><Working figure={packsFigure(line)} text={String(line.packsShort)} /></td>
-			<td class="number soft">{formatNumber(line.over, 2)}</td>
+			<td class="number soft besides">{formatNumber(line.over, 2)}</td>
 		</tr>
 	{/each}
 </Table>
 
 <style>
+	.for {
+		margin-left: 6px;
+	}
 	.for span {
+		display: inline-block;
 		margin-right: 8px;
-		white-space: nowrap;
+	}
+	/* The working of the packs says these too. */
+	@media (max-width: 640px) {
+		.besides {
+			display: none;
+		}
 	}
 	tr.short td:first-child {
 		box-shadow: inset 4px 0 0 var(--pink-ink);
