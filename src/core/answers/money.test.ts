@@ -10,7 +10,8 @@ import { readAs, write } from '../units/write.ts';
 import { arrivalDay, orderByDay, usableFrom } from './leadTime.ts';
 import { shoppingLines } from './shopping.ts';
 import { wholePacks } from '../units/packs.ts';
-import { spendOf, splitMinor } from './spend.ts';
+import { shared } from '../units/money.ts';
+import { expectedByComponent, spendOf } from './spend.ts';
 
 const { at, day } = make;
 const shop = (materials: Material[]) => make.workshop({ materials });
@@ -45,14 +46,14 @@ test('shopping: needed less stash less bought, in whole packs; coats are counted
 });
 
 test('money sums to the minor unit, however it is shared out (largest remainder, Hamilton 1792)', () => {
-	assert.deepEqual(splitMinor(100, [1, 1, 1]), [34, 33, 33]);
-	assert.deepEqual(splitMinor(0, [1, 2]), [0, 0]);
-	assert.deepEqual(splitMinor(5, [0, 0]), [0, 0]);
+	assert.deepEqual(shared(100, [1, 1, 1]), [34, 33, 33]);
+	assert.deepEqual(shared(0, [1, 2]), [0, 0]);
+	assert.deepEqual(shared(5, [0, 0]), [3, 2], 'where nothing weighs anything, alike');
 	const random = seeded(7);
 	for (let n = 0; n < 400; n++) {
 		const total = Math.floor(random() * 1_000_000);
 		const weights = Array.from({ length: 1 + Math.floor(random() * 9) }, () => random() * 10);
-		const parts = splitMinor(total, weights);
+		const parts = shared(total, weights);
 		assert.equal(
 			parts.reduce((a, b) => a + b, 0),
 			total,
@@ -87,6 +88,16 @@ test('spend: by state, against the limit, shared over components without losing 
 		1434
 	);
 	assert.equal(valueOf(spendFigure(record.costume, spend)), spend.totalMinor);
+	// All of it, what is on no list too: the third sheet, 10.00, by thirds.
+	const expected = expectedByComponent(record, shop([make.material(1), make.material(2)]));
+	assert.equal(
+		[...expected.values()].reduce((a, b) => a + b, 0),
+		spend.totalMinor
+	);
+	assert.deepEqual(
+		[1, 2, 3].map((id) => expected.get(id)! - spend.byComponent.get(id)!),
+		[334, 333, 333]
+	);
 	const atCost = make.record({ ...record, costume: { ...record.costume, stashAtCost: true } });
 	assert.equal(spendOf(atCost, shop([make.material(1, { stash: 3 }), make.material(2)])).stashMinor, 3000);
 });

@@ -34,8 +34,10 @@ export function usagesOf(record: CostumeRecord, { materials, handbook, settings 
 	const trade = catalogueOf(handbook);
 	const byId = new Map(record.components.map((c) => [c.id, c]));
 	const uses = workUses(record, materials, trade, settings);
+	// Of what is no supply, whatever was said of it, only the quantity tells.
+	const isSupply = new Set(materials.filter((m) => m.supply !== null).map((m) => m.id));
 	const entered = record.needs
-		.filter((n) => n.byWork !== true)
+		.filter((n) => !(n.byWork === true && isSupply.has(n.materialId)))
 		.map((n): Usage => ({
 			componentId: n.componentId,
 			materialId: n.materialId,

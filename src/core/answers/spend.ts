@@ -1,6 +1,7 @@
 import type { CostumeRecord } from '../facts/costume.ts';
 import { purchaseCost } from '../facts/material.ts';
-import { shoppingLines, usagesOf, type Supplies } from './shopping.ts';
+import { shared } from '../units/money.ts';
+import { shoppingLines, usagesOf, type ShoppingLine, type Supplies, type Usage } from './shopping.ts';
 
 /** Money of one costume, in minor units of its currency. */
 export interface Spend {
@@ -55,12 +56,7 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 					.map((l) => l.material.id)
 			: [])
 	];
-	const stashMinor = record.costume.stashAtCost
-		? lines.reduce((total, l) => {
-				const used = Math.min(l.taken + l.stash, l.needed);
-				return total + Math.round((used / l.material.packSize) * (l.material.packPriceMinor ?? 0));
-			}, 0)
-		: 0;
+	const stashMinor = lines.reduce((total, l) => total + stashCost(l, record), 0);
 	const totalMinor = plannedMinor + orderedMinor + paidMinor + notListedMinor + stashMinor;
 	const shares = shareOut(record, supplies);
 	const byComponent = new Map<number | null, number>();
@@ -74,7 +70,7 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 		stashMinor,
 		totalMinor,
 		unpriced: [...new Set(unpriced)],
-		guessed: record.needs.some((n) => n.guessed) || record.coats.some((c) => c.guessed),
+		guessed: lines.some((l) => l.guessed),
 		spentMinor: orderedMinor + paidMinor,
 		leftMinor: record.costume.limitMinor === null ? null : record.costume.limitMinor - totalMinor,
 		shares,
@@ -82,39 +78,48 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 	};
 }
 
-/** Each purchase goes to its component, or is shared by what each component takes of that material. */
-function shareOut(record: CostumeRecord, supplies: Supplies): Share[] {
-	const usages = usagesOf(record, supplies);
-	return record.purchases.flatMap((purchase): Share[] => {
-		const { materialId, componentId } = purchase;
-		const cost = purchaseCost(purchase) ?? purchase.shippingMinor;
-		const mine = usages.filter((u) => u.materialId === materialId && u.quantity > 0);
-		if (componentId !== null || mine.length === 0) return [{ componentId, materialId, minor: cost }];
-		const parts = splitMinor(
-			cost,
-			mine.map((u) => u.quantity)
-		);
-		return parts.map((minor, i) => ({ componentId: mine[i]!.componentId, materialId, minor }));
-	});
+/** What the stash gives of a material, at what it cost, where the costume counts it. */
+function stashCost({ taken, stash, needed, material }: ShoppingLine, { costume }: CostumeRecord): number {
+	if (!costume.stashAtCost) return 0;
+	const used = Math.min(taken + stash, needed);
+	return Math.round((used / material.packSize) * (material.packPriceMinor ?? 0));
 }
 
 /**
- * Divides money by weights so that the parts add up to the whole: largest remainder (Hamilton's
- * method of apportionment, 1792). Ties go to the first.
+ * What the costume will have cost, as far as prices are known, shared out over components by what each takes; null is of none. It comes
+ * to the total of its spend.
  */
-export function splitMinor(total: number, weights: readonly number[]): number[] {
-	const all = weights.reduce((a, b) => a + b, 0);
-	if (all <= 0) return weights.map(() => 0);
-	const exact = weights.map((w) => (total * w) / all);
-	const parts = exact.map(Math.floor);
-	let left = total - parts.reduce((a, b) => a + b, 0);
-	const byRemainder = exact
-		.map((e, i) => i)
-		.sort((a, b) => exact[b]! - parts[b]! - (exact[a]! - parts[a]!) || a - b);
-	for (const i of byRemainder) {
-		if (left <= 0) break;
-		parts[i]!++;
-		left--;
-	}
-	return parts;
+export function expectedByComponent(record: CostumeRecord, supplies: Supplies): Map<number | null, number> {
+	const usages = usagesOf(record, supplies);
+	const more = shoppingLines(record, supplies).flatMap((l) => {
+		const minor = (l.costShortMinor ?? 0) + stashCost(l, record);
+		return minor > 0 ? sharesOf(minor, l.material.id, null, usages) : [];
+	});
+	const by = new Map<number | null, number>();
+	for (const { componentId, minor } of [...shareOut(record, supplies), ...more])
+		by.set(componentId, (by.get(componentId) ?? 0) + minor);
+	return by;
+}
+
+/** Each purchase goes to its component, or is shared by what each component takes of that material. */
+function shareOut(record: CostumeRecord, supplies: Supplies): Share[] {
+	const usages = usagesOf(record, supplies);
+	return record.purchases.flatMap((p) =>
+		sharesOf(purchaseCost(p) ?? p.shippingMinor, p.materialId, p.componentId, usages)
+	);
+}
+
+function sharesOf(
+	minor: number,
+	materialId: number,
+	componentId: number | null,
+	usages: readonly Usage[]
+): Share[] {
+	const mine = usages.filter((u) => u.materialId === materialId && u.quantity > 0);
+	if (componentId !== null || mine.length === 0) return [{ componentId, materialId, minor }];
+	const parts = shared(
+		minor,
+		mine.map((u) => u.quantity)
+	);
+	return parts.map((part, i) => ({ componentId: mine[i]!.componentId, materialId, minor: part }));
 }

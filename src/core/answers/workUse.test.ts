@@ -136,6 +136,7 @@ test('what was entered beside what the work comes to is asked about, and never a
 	);
 	near(shoppingLines(by(true), shop([thread]))[0]!.needed, 100.98);
 	assert.equal(shoppingLines(by(false), shop([thread]))[0]!.needed, 40);
+	assert.equal(shoppingLines(by(true), shop([{ ...thread, supply: null }]))[0]!.needed, 40, 'it is no supply here');
 	for (const settled of [true, false]) assert.deepEqual(askedAbout(uses(by(settled), [thread])), []);
 	// Of another component nothing was entered: its work counts beside it.
 	const two = {

@@ -27,6 +27,14 @@ export const FORMULAS = {
 		words: 'set-up + amount × copies × minutes each, a minute at least',
 		compute: (v) => wholeMinutes(at(v, 0) + at(v, 1) * at(v, 2) * at(v, 3))
 	},
+	contingency: {
+		words: 'mean + deviations × one deviation − usual, whole minutes, and no less than nothing',
+		compute: (v) => Math.max(0, Math.round(at(v, 0) + at(v, 1) * at(v, 2) - at(v, 3)))
+	},
+	perHour: {
+		words: '(price − tax − materials) × 60 ÷ minutes of work',
+		compute: (v) => (at(v, 3) > 0 ? Math.round(((at(v, 0) - at(v, 1) - at(v, 2)) * 60) / at(v, 3)) : 0)
+	},
 	cost: { words: 'packs × price + shipping', compute: (v) => at(v, 0) * at(v, 1) + at(v, 2) },
 	coatPacks: {
 		words: 'area × coats × copies ÷ what one pack covers with one coat',

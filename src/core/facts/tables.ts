@@ -418,6 +418,29 @@ export const TABLES = {
 		},
 		null
 	),
+	quote: table(
+		'quote',
+		{
+			costumeId: to('costume'),
+			number,
+			state: text,
+			madeOn: date,
+			validUntil: date,
+			readyOn: date,
+			maker: text,
+			client: text,
+			terms: text,
+			currency: text,
+			hourRateMinor: money,
+			feeMinor: money,
+			oddsPercent: number,
+			taxPercent: number,
+			payments: how('payments'),
+			sums: said('the price'),
+			changesId: to('quote')
+		},
+		'number'
+	),
 	fitting: table(
 		'fitting',
 		{ costumeId: to('costume'), wearerId: to('wearer'), heldAt: time, note: text, clears: list },

@@ -26,8 +26,17 @@ export const BLACK = rgb(0, 0, 0);
 /** From mm on the sheet to points on the page. */
 export type Pen = (point: Point) => Point;
 
-/** Letters that the built-in fonts have; others are written as a question mark. */
-export const plain = (text: string) => text.replace(/[^\x20-\x7e\xa0-\xff]/g, '?');
+/** Letters that the built-in fonts have; of others the letter without its mark, else a question mark. Thin spaces are spaces. */
+export const plain = (text: string) =>
+	text
+		.replace(/[\u2000-\u200a\u202f]/g, ' ')
+		.replace(/[\u2010-\u2015\u2212]/g, '-')
+		.replace(/[\u2018\u2019]/g, "'")
+		.replace(/[\u201c-\u201e]/g, '"')
+		.replace(/[^\n\x20-\x7e\xa0-\xff]/g, (letter) => {
+			const bare = letter.normalize('NFD')[0]!;
+			return /[\x20-\x7e]/.test(bare) ? bare : '?';
+		});
 
 export function drawLine(
 	points: readonly Point[],

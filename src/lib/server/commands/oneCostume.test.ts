@@ -367,7 +367,7 @@ test('costume files from elsewhere are refused with the reason, and nothing is c
 	const before = await w.db.query('select count(*) as n from costume');
 	const tryIt = (data: Uint8Array) =>
 		w.run(fileCommands.importCostume, { file: new File([data as BlobPart], 'x.zip') });
-	await assert.rejects(tryIt(pack({ ...good, version: 8 })), refused(/newer Dapper Ledger/));
+	await assert.rejects(tryIt(pack({ ...good, version: 9 })), refused(/newer Dapper Ledger/));
 	await assert.rejects(tryIt(pack({ ...good, format: 'other' })), refused(/not a costume file/));
 	await assert.rejects(tryIt(pack({ ...good, surprise: 1 })), refused(/wrong field/));
 	await assert.rejects(

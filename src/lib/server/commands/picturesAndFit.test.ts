@@ -511,8 +511,12 @@ test('the shopping seed is confirmed line by line; make, buy or alter keeps its 
 	const needs = (await record()).needs.filter((n) => n.componentId === bracers);
 	assert.deepEqual(
 		needs.map((n) => n.quantity),
-		[seed[0]!.quantity, seed[2]!.quantity]
+		[seed[0]!.quantity],
+		'what its work uses up is asked for by its steps'
 	);
+	const added = (await loadMaterials(w.db)).find((m) => m.name === seed[2]!.name)!;
+	assert.ok(seed[2]!.supply !== null);
+	assert.deepEqual([added.supply, added.packSize], [seed[2]!.supply, seed[2]!.packSize]);
 	await assert.rejects(run(seedCommands.confirmSeed, answer), refused(/changed meanwhile/));
 	assert.match(
 		(
@@ -680,7 +684,7 @@ test('a wearer who no longer wears it is no longer named; the pieces follow who 
 test('pictures, wearers and fittings travel in the costume file, and in the backup', async () => {
 	const zip = await writeCostumeZip(w.db, costume, await loadWorkshop(w.db));
 	const { file } = readCostumeZip(zip);
-	assert.equal(file.version, 7);
+	assert.equal(file.version, 8);
 	assert.ok(
 		file.pictures.length && file.callouts.length && file.openings.length && file.fittings[0]!.points.length
 	);

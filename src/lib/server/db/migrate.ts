@@ -16,6 +16,7 @@ import trueShapes from './migrations/013_true_shapes.sql?raw';
 import heldTogether from './migrations/014_held_together.sql?raw';
 import buy from './migrations/015_buy.sql?raw';
 import needs from './migrations/016_needs.sql?raw';
+import quote from './migrations/017_quote.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -34,7 +35,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 13, name: 'true shapes', sql: trueShapes },
 	{ id: 14, name: 'held together', sql: heldTogether },
 	{ id: 15, name: 'buy', sql: buy },
-	{ id: 16, name: 'needs', sql: needs }
+	{ id: 16, name: 'needs', sql: needs },
+	{ id: 17, name: 'quote', sql: quote }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

@@ -1,0 +1,252 @@
+import {
+	layoutMultilineText,
+	PDFDocument,
+	StandardFonts,
+	TextAlignment,
+	type PDFFont,
+	type PDFPage
+} from 'pdf-lib';
+import { changesOf } from '../answers/quote.ts';
+import { PAPERS } from '../engines/pattern/tile.ts';
+import type { Costume } from '../facts/costume.ts';
+import type { Quote } from '../facts/quote.ts';
+import { formatDuration } from '../units/duration.ts';
+import { dayOf, dayWords } from '../units/localTime.ts';
+import { formatMoney, moneyDigits } from '../units/money.ts';
+import { formatNumber } from '../units/number.ts';
+import { BLACK, GREY, plain, PT } from './pdf.ts';
+
+const { width: WIDTH, height: HEIGHT } = PAPERS.a4;
+const SIDE = 22;
+const TOP = 22;
+const FOOT = 24;
+const ROOM = WIDTH - 2 * SIDE;
+const LINE = 5.2;
+
+interface Cell {
+	text: string;
+	/** mm from the left of the column of text; the right end of what stands at the right. */
+	at: number;
+	right?: boolean;
+	bold?: boolean;
+	wide?: number;
+}
+
+/** Writes down the page, and goes on on the next where it is full. */
+class Sheet {
+	page!: PDFPage;
+	/** mm from the top. */
+	y = 0;
+	constructor(
+		private doc: PDFDocument,
+		private fonts: { plain: PDFFont; bold: PDFFont }
+	) {
+		this.turn();
+	}
+
+	turn(): void {
+		this.page = this.doc.addPage([WIDTH * PT, HEIGHT * PT]);
+		this.y = TOP;
+	}
+
+	/** Room for so much, on this page or the next. */
+	keep(mm: number): void {
+		if (this.y + mm > HEIGHT - FOOT) this.turn();
+	}
+
+	row(cells: readonly Cell[], size = 10, color = BLACK): void {
+		const laid = cells.map((c) => {
+			const font = c.bold ? this.fonts.bold : this.fonts.plain;
+			const bounds = { x: 0, y: 0, width: (c.wide ?? ROOM) * PT, height: 10_000 };
+			const { lines } = layoutMultilineText(plain(c.text), {
+				alignment: TextAlignment.Left,
+				fontSize: size,
+				font,
+				bounds
+			});
+			return { ...c, font, lines: lines.map((l) => l.text) };
+		});
+		const most = Math.max(1, ...laid.map((l) => l.lines.length));
+		const step = (LINE * size) / 10;
+		this.keep(most * step);
+		for (const { lines, font, at, right } of laid)
+			lines.forEach((text, i) => {
+				const back = right ? font.widthOfTextAtSize(text, size) : 0;
+				const x = (SIDE + at) * PT - back;
+				this.page.drawText(text, { x, y: (HEIGHT - this.y - (i + 1) * step + 1.2) * PT, size, font, color });
+			});
+		this.y += most * step;
+	}
+
+	text(text: string, { size = 10, bold = false, color = BLACK } = {}): void {
+		for (const part of text.split('\n')) this.row([{ text: part, at: 0, bold, wide: ROOM }], size, color);
+	}
+
+	rule(thick = 0.4): void {
+		const y = (HEIGHT - this.y - 0.8) * PT;
+		this.page.drawLine({
+			start: { x: SIDE * PT, y },
+			end: { x: (WIDTH - SIDE) * PT, y },
+			thickness: thick,
+			color: GREY
+		});
+		this.y += 1.6;
+	}
+
+	gap(mm: number): void {
+		this.y += mm;
+	}
+}
+
+const COLUMNS = { materials: 104, hours: 124, work: 146, sum: ROOM };
+const right = (text: string, at: number, bold = false): Cell => ({ text, at, right: true, bold });
+const date = (day: number) => dayWords(day, 0);
+
+function parts(sheet: Sheet, { sums, currency, hourRateMinor }: Quote): void {
+	const money = (minor: number) => (minor === 0 ? '' : moneyDigits(minor, currency));
+	const head = () => {
+		sheet.row(
+			[
+				{ text: 'Part', at: 0 },
+				right('Materials', COLUMNS.materials),
+				right('Hours', COLUMNS.hours),
+				right('Work', COLUMNS.work),
+				right(currency, COLUMNS.sum)
+			],
+			8,
+			GREY
+		);
+		sheet.rule();
+	};
+	head();
+	for (const l of sums.lines) {
+		const page = sheet.page;
+		sheet.keep(2 * LINE);
+		if (sheet.page !== page) head();
+		sheet.row([
+			{ text: [l.code, l.name].filter(Boolean).join('  '), at: 0, wide: 82 },
+			right(money(l.materialsMinor), COLUMNS.materials),
+			right(l.minutes ? formatDuration(l.minutes) : '', COLUMNS.hours),
+			right(money(l.workMinor), COLUMNS.work),
+			right(moneyDigits(l.materialsMinor + l.workMinor, currency), COLUMNS.sum)
+		]);
+	}
+	sheet.rule();
+	const total = (text: string, minor: number, bold = false) =>
+		sheet.row([{ text, at: 0, bold, wide: 120 }, right(moneyDigits(minor, currency), COLUMNS.sum, bold)]);
+	sheet.keep(7 * LINE);
+	total('Materials', sums.materialsMinor);
+	total(
+		`Work, ${formatDuration(sums.minutes)} at ${formatMoney(hourRateMinor, currency)} an hour`,
+		sums.workMinor
+	);
+	if (sums.contingencyMinor)
+		total(`What cannot be foreseen, ${formatDuration(sums.contingencyMinutes)}`, sums.contingencyMinor);
+	if (sums.feeMinor) total('Design and fittings', sums.feeMinor);
+}
+
+/** A quote that a client can read: who, what, how much, when it is paid, on which terms; and what it changes of the one before. */
+export async function quotePdf(
+	quote: Quote,
+	costume: Pick<Costume, 'name' | 'wearer' | 'eventName' | 'eventAt'>,
+	before: Quote | null
+): Promise<Uint8Array> {
+	const { sums, currency } = quote;
+	const doc = await PDFDocument.create();
+	const fonts = {
+		plain: await doc.embedFont(StandardFonts.Helvetica),
+		bold: await doc.embedFont(StandardFonts.HelveticaBold)
+	};
+	const title = `Quote ${quote.number}`;
+	doc.setTitle(`${title}: ${costume.name}`);
+	doc.setProducer('Dapper Ledger');
+	const sheet = new Sheet(doc, fonts);
+	sheet.row([{ text: title, at: 0, bold: true }, right(date(quote.madeOn), ROOM)], 18);
+	sheet.row([right(`valid until ${date(quote.validUntil)}`, ROOM)], 10, GREY);
+	sheet.gap(2);
+	const [left, middle] = [quote.maker.trim(), quote.client.trim()];
+	sheet.row(
+		[
+			{ text: left ? `from\n${left}` : '', at: 0, wide: ROOM / 2 - 6 },
+			{ text: middle ? `for\n${middle}` : '', at: ROOM / 2, wide: ROOM / 2 - 6 }
+		],
+		10
+	);
+	sheet.gap(8);
+	sheet.text(costume.name, { size: 14, bold: true });
+	const what = [
+		costume.wearer && `worn by ${costume.wearer}`,
+		`${costume.eventName}, ${date(dayOf(costume.eventAt))}`
+	];
+	sheet.text(`${what.filter(Boolean).join('; ')}. Handed over by ${date(quote.readyOn)}.`);
+	sheet.gap(5);
+	parts(sheet, quote);
+	if (quote.taxPercent !== null)
+		sheet.row([
+			{ text: `Tax, ${formatNumber(quote.taxPercent, 2)} %`, at: 0 },
+			right(moneyDigits(sums.taxMinor, currency), COLUMNS.sum)
+		]);
+	sheet.rule(0.9);
+	sheet.row(
+		[{ text: 'In all', at: 0, bold: true }, right(formatMoney(sums.totalMinor, currency), ROOM, true)],
+		13
+	);
+	sheet.gap(6);
+
+	if (before) {
+		sheet.keep(5 * LINE);
+		sheet.text(`What it changes of quote ${before.number}`, { bold: true });
+		for (const c of changesOf(before.sums, sums)) {
+			const [was, is] = [c.beforeMinor ?? 0, c.afterMinor ?? 0];
+			const how =
+				c.beforeMinor === null
+					? 'added'
+					: c.afterMinor === null
+						? 'left out'
+						: `before ${moneyDigits(was, currency)}`;
+			sheet.row([
+				{ text: `${c.name}, ${how}`, at: 0, wide: 120 },
+				right(difference(is - was, currency), ROOM)
+			]);
+		}
+		sheet.row([
+			{ text: 'More or less in all', at: 0, bold: true },
+			right(difference(sums.totalMinor - before.sums.totalMinor, currency), ROOM, true)
+		]);
+		sheet.gap(6);
+	}
+
+	sheet.keep((sums.payments.length + 1) * LINE);
+	sheet.text('Paid', { bold: true });
+	for (const p of sums.payments)
+		sheet.row([
+			{ text: `${p.name}, ${formatNumber(p.percent, 2)} %`, at: 0, wide: 120 },
+			right(moneyDigits(p.minor, currency), COLUMNS.sum)
+		]);
+	sheet.gap(6);
+	if (quote.terms.trim()) {
+		sheet.keep(3 * LINE);
+		sheet.text('Terms', { bold: true });
+		sheet.text(quote.terms.trim());
+	}
+	sheet.keep(26);
+	sheet.gap(18);
+	const y = (HEIGHT - sheet.y) * PT;
+	for (const [text, at] of [
+		['agreed: day and name of the client', 0],
+		['day and name of the maker', ROOM / 2 + 4]
+	] as const) {
+		const [from, to] = [(SIDE + at) * PT, (SIDE + at + ROOM / 2 - 8) * PT];
+		sheet.page.drawLine({ start: { x: from, y }, end: { x: to, y }, thickness: 0.5, color: GREY });
+		sheet.page.drawText(text, { x: from, y: y - 10, size: 8, font: fonts.plain, color: GREY });
+	}
+	const pages = doc.getPages();
+	pages.forEach((page, i) => {
+		const text = plain(`${title}: ${costume.name}, page ${i + 1} of ${pages.length}`);
+		page.drawText(text, { x: SIDE * PT, y: 12 * PT, size: 8, font: fonts.plain, color: GREY });
+	});
+	return doc.save();
+}
+
+const difference = (minor: number, currency: string): string =>
+	`${minor > 0 ? '+ ' : minor < 0 ? '- ' : ''}${moneyDigits(Math.abs(minor), currency)}`;

@@ -1,0 +1,19 @@
+import { error } from '@sveltejs/kit';
+import { quotePdf } from '$core/formats/quotePdf.ts';
+import { attachment } from '$lib/server/attachment.ts';
+import { database } from '$lib/server/database.ts';
+import { loadRecord } from '$lib/server/read/costume.ts';
+import { loadQuotes } from '$lib/server/read/quotes.ts';
+import type { RequestHandler } from './$types';
+
+/** A quote for its client, as it was told. */
+export const GET: RequestHandler = async ({ params }) => {
+	const db = await database();
+	const record = await loadRecord(db, Number(params.costume));
+	const quotes = record ? await loadQuotes(db, record.costume.id) : [];
+	const quote = quotes.find((q) => q.id === Number(params.quote));
+	if (!record || !quote) error(404, 'There is no such quote.');
+	const before = quotes.find((q) => q.id === quote.changesId) ?? null;
+	const pdf = await quotePdf(quote, record.costume, before);
+	return attachment(pdf as BodyInit, 'application/pdf', `quote-${quote.number}.pdf`);
+};
