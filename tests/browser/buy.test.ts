@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import { BUY } from '../support/servers.ts';
 
@@ -13,9 +14,9 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 	page
 }) => {
 	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
-	// By hand: primer 29.70, matt 21.80, cement 8.90; cotton 8.70; cells 4.50; strand 8.90; eyelets 6.20, webbing 5.90 and buckles 4.80 with
+	// By hand: primer 19.80, matt 21.80, cement 8.90; cotton 8.70; cells 4.50; strand 8.90; eyelets 6.20, webbing 5.90, hook-and-loop 6.30 and buckles 4.80 with
 	// 3.50 sending; three sprays at 7.90, from three on, with 6.90; foam of 10 mm 18.90 with 5.90.
-	await expect(page.getByText('Buy for 158.30 EUR from 7 suppliers')).toBeVisible();
+	await expect(page.getByText('Buy for 154.70 EUR from 7 suppliers')).toBeVisible();
 	await expect(page.getByText('No other mix that is in time costs less.')).toBeVisible();
 	const spray = page.getByRole('region', { name: 'Acrylic spray, old brass' });
 	await expect(spray.getByText('3 × 1 can from paint by post')).toBeVisible();
@@ -30,20 +31,20 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 	);
 
 	await page.getByLabel('fewest parcels').check();
-	await expect(page.getByText('Buy for 163.40 EUR from 6 suppliers')).toBeVisible();
+	await expect(page.getByText('Buy for 159.80 EUR from 6 suppliers')).toBeVisible();
 	await page.getByLabel('cheapest in time').check();
-	await expect(page.getByText('Buy for 158.30 EUR from 7 suppliers')).toBeVisible();
+	await expect(page.getByText('Buy for 154.70 EUR from 7 suppliers')).toBeVisible();
 	// Without the spray from three on: three of the usual ones, 25.50.
 	await spray.getByRole('button', { name: 'Not this one: 1 can from paint by post' }).click();
-	await expect(page.getByText('Buy for 160.10 EUR')).toBeVisible();
+	await expect(page.getByText('Buy for 156.50 EUR')).toBeVisible();
 	await spray.getByRole('checkbox', { name: '1 can from paint by post' }).check();
-	await expect(page.getByText('Buy for 158.30 EUR')).toBeVisible();
+	await expect(page.getByText('Buy for 154.70 EUR')).toBeVisible();
 	await page.getByRole('button', { name: /^What is to be bought/ }).click();
 	await expect(page.getByText('goods from paint by post')).toBeVisible();
 	await page.keyboard.press('Escape');
 
 	await page.getByRole('button', { name: 'Put it on the list' }).click();
-	await toast(page, /^Put on the list: .* and 7 more/);
+	await toast(page, /^Put on the list: .* and 8 more/);
 	await expect(page.getByText('It stands on the list as it is.')).toBeVisible();
 	// The sending of the parcel is with what is in it: 23.70 + 6.90.
 	await expect(listed(page, 'Acrylic spray, old brass')).toContainText('30.60 EUR');
@@ -78,8 +79,8 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 	await toast(page, 'hardware store offers High-density foam 10 mm');
 	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
 	await expect(foam.getByText('1 × 1 sheet from hardware store')).toBeVisible();
-	// 158.30 − 18.90 − 5.90 + 26.50.
-	await expect(page.getByText('Buy for 160.00 EUR from 6 suppliers')).toBeVisible();
+	// 154.70 − 18.90 − 5.90 + 26.50.
+	await expect(page.getByText('Buy for 156.40 EUR from 6 suppliers')).toBeVisible();
 	await expect(page.getByText('too late, here')).toBeHidden();
 	await page.getByRole('button', { name: 'Put it on the list' }).click();
 	await expect(listed(page, 'High-density foam 10 mm')).toContainText('hardware store');
@@ -96,6 +97,111 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 	await undo.click();
 	await expect(page.getByRole('button', { name: 'Put it on the list' })).toBeVisible();
 	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
-	await expect(page.getByText('Buy for 158.30 EUR from 7 suppliers')).toBeVisible();
+	await expect(page.getByText('Buy for 154.70 EUR from 7 suppliers')).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Put it on the list' })).toBeVisible();
+});
+
+test('what work uses up is counted from its steps, asked about where it was entered too, and added', async ({
+	page
+}) => {
+	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	const needed = (material: string) =>
+		page.getByRole('row').filter({ hasText: material }).filter({ hasText: 'A-0' });
+	const asked = page.getByRole('group', { name: 'Contact cement for A-03' });
+	await expect(asked.getByText(/80 ml\s+were entered/)).toBeVisible();
+	// By hand: the pauldrons’ seams of 7.4 m for the pair, 15 ml a metre, a tenth more.
+	await asked.getByRole('button', { name: '122.1 ml' }).click();
+	await expect(page.getByText('so that it is enough, by its family')).toBeVisible();
+	await page.keyboard.press('Escape');
+	// 318.42 ml with the 80 ml that were entered: 42.1 ml more.
+	await expect(needed('Contact cement')).toContainText('318.42 ml');
+	await asked.getByRole('button', { name: 'Go by its work' }).click();
+	await toast(page, 'A-03 takes of Contact cement as much as its work uses up');
+	await expect(needed('Contact cement')).toContainText('360.52 ml');
+	await expect(asked).toBeHidden();
+
+	const missing = page.getByRole('form', { name: 'What work uses up' });
+	for (const box of await missing.getByRole('checkbox').all()) await box.uncheck();
+	await missing.getByRole('button', { name: 'Add what is ticked' }).click();
+	await expect(missing.getByText('Choose what to add.')).toBeVisible();
+	await missing.getByRole('checkbox', { name: /acrylic caulk 436 ml/ }).check();
+	await missing.getByRole('button', { name: 'Add what is ticked' }).click();
+	await toast(page, 'Added acrylic caulk');
+	// 435.60 ml are still to be used, in tubes of 300 ml two; nobody knows what one costs.
+	await expect(needed('Acrylic caulk')).toContainText(/608\.85\s+ml\s*of it 173\.25 used/);
+	await expect(needed('Acrylic caulk').getByRole('cell', { name: /^Packs/ })).toContainText('2');
+	await expect(page.getByText(/nobody knows the price of: Acrylic caulk/)).toBeVisible();
+
+	// A quarter more of every glue.
+	await page.goto('/settings', { waitUntil: 'networkidle' });
+	const margins = page.getByRole('form', { name: 'Margins' });
+	await margins.getByLabel('Glue').fill('25');
+	await margins.getByRole('button', { name: 'Save' }).click();
+	await toast(page, 'Changed how much more is bought');
+	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	// 360.52 ÷ 1.1 × 1.25.
+	await expect(needed('Contact cement')).toContainText('409.68 ml');
+	const undo = page.getByRole('button', { name: 'Undo', exact: true }).first();
+	for (const words of ['Changed how much more', 'Added acrylic caulk', 'A-03 takes of Contact cement']) {
+		await undo.click();
+		await toast(page, new RegExp(`^Undid: ${words}`));
+	}
+	await expect(needed('Contact cement')).toContainText('318.42 ml');
+});
+
+test('a quote: the price while its terms are typed, read back from its PDF, accepted, held against the work, and undone', async ({
+	page
+}, info) => {
+	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	const cost = (await page.getByRole('button', { name: /What it will cost/ }).textContent())!.trim();
+	await page.getByRole('link', { name: 'Quote', exact: true }).click();
+	await expect(page.getByRole('heading', { name: 'New quote' })).toBeVisible();
+	await page.getByLabel('An hour of work').fill('18');
+	const made = page.getByRole('list', { name: /What the price is made of/ });
+	await expect(made.getByText('materials')).toBeVisible();
+	await expect(made.getByRole('listitem').filter({ hasText: 'materials' })).toContainText(
+		cost.replace(' EUR', '')
+	);
+	// 53 h 19 min at 18.00: 959.70.
+	await expect(made.getByRole('listitem').filter({ hasText: 'work, 53h19' })).toContainText('959.70');
+	await page.getByLabel('Share of payment 1').fill('20');
+	await expect(page.getByText(/does not cover the materials/)).toBeVisible();
+	await page.getByRole('button', { name: 'Make the quote' }).click();
+	await expect(page.getByText('Payments come to 100 % together; these are 70 %.')).toBeVisible();
+	await page.getByLabel('Share of payment 1').fill('50');
+	await page.getByLabel('For the client', { exact: true }).fill('Lamp guild\n2 Quay Steps');
+	const price = (await page.getByRole('button', { name: /^Price for the client/ }).textContent())!.trim();
+	await page.getByRole('button', { name: 'Make the quote' }).click();
+	await toast(page, `Quote 1: ${price}`);
+
+	const downloading = page.waitForEvent('download');
+	await page.getByRole('link', { name: 'Quote 1 as PDF' }).click();
+	const file = info.outputPath('quote.pdf');
+	await (await downloading).saveAs(file);
+	const text = spawnSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).stdout;
+	expect(text).toContain('Lamp guild');
+	expect(text.replace(/\s+/g, ' ')).toContain(`In all ${price.replace(/\s/g, ' ')}`);
+	expect(text).toMatch(/Work, 53h19 at 18\.00 EUR an hour +959\.70/);
+
+	await page.getByRole('button', { name: 'Mark accepted: quote 1' }).click();
+	await toast(page, `Quote 1 is accepted: materials may cost ${cost}`);
+	await expect(page.getByText(/^Quoted for/)).toBeVisible();
+	await expect(page.getByRole('row', { name: /A-01/ })).toContainText('7h02');
+	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await expect(page.getByText(`the limit of ${cost}`)).toBeVisible();
+
+	// A change: an hour costs more.
+	await page.goto('/c/1/buy/quote', { waitUntil: 'networkidle' });
+	await page.getByLabel('An hour of work').fill('20');
+	await expect(page.getByText(/more than quoted/)).toBeVisible();
+	await page.getByRole('button', { name: 'Make a change to quote 1' }).click();
+	await expect(page.getByRole('listitem', { name: 'Quote 2' })).toContainText('changes quote 1');
+	const undo = page.getByRole('button', { name: 'Undo', exact: true }).first();
+	for (const words of ['Quote 2:', 'Quote 1 is accepted', 'Quote 1:']) {
+		await undo.click();
+		await toast(page, new RegExp(`^Undid: ${words}`));
+	}
+	// What was typed stays.
+	await expect(page.getByText('Would be quoted for')).toBeVisible();
+	await expect(page.getByRole('listitem', { name: 'Quote 1' })).toBeHidden();
 });

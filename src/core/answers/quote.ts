@@ -80,20 +80,28 @@ export const deviationsFor = (percent: number): number => seek(normalShare, perc
  * Minutes beyond the usual ones, so that with such odds the work takes no more: many steps together are nearly normal (central limit
  * theorem), with the mean and the deviations of PERT.
  */
-export const contingencyMinutes = (
-	{ lines, meanMinutes, deviationMinutes }: Costing,
-	percent: number
-): number => {
-	const usual = lines.reduce((sum, l) => sum + l.minutes, 0);
-	return Math.max(0, Math.round(meanMinutes + deviationsFor(percent) * deviationMinutes - usual));
-};
+export const contingencyMinutes = (costing: Costing, percent: number): number =>
+	Math.max(
+		0,
+		Math.round(
+			costing.meanMinutes + deviationsFor(percent) * costing.deviationMinutes - usualMinutes(costing)
+		)
+	);
+
+/** What all parts take, done and still to do. */
+export const usualMinutes = ({ lines }: Pick<Costing, 'lines'>): number =>
+	lines.reduce((sum, l) => sum + l.minutes, 0);
+
+/** By how much a price moved. */
+export const movedMinor = (before: QuoteSums, after: QuoteSums): number =>
+	after.totalMinor - before.totalMinor;
 
 const hours = (minutes: number, rateMinor: number): number => Math.round((minutes * rateMinor) / 60);
 
 /** The price of a costume on these terms. What is shared out is shared by the largest remainder: lines and payments come to the whole. */
 export function quoteOf(costing: Costing, terms: QuoteTerms): QuoteSums {
 	const { lines } = costing;
-	const minutes = lines.reduce((sum, l) => sum + l.minutes, 0);
+	const minutes = usualMinutes(costing);
 	const workMinor = hours(minutes, terms.hourRateMinor);
 	const work =
 		minutes > 0
@@ -108,10 +116,10 @@ export function quoteOf(costing: Costing, terms: QuoteTerms): QuoteSums {
 	const before = materialsMinor + workMinor + contingencyMinor + terms.feeMinor;
 	const taxMinor = terms.taxPercent === null ? 0 : Math.round((before * terms.taxPercent) / 100);
 	const totalMinor = before + taxMinor;
-	const payments = shared(
-		totalMinor,
-		terms.payments.map((p) => p.percent)
-	);
+	const percents = terms.payments.map((p) => p.percent);
+	// What is typed may not come to a hundred yet.
+	const rest = Math.max(0, 100 - percents.reduce((sum, p) => sum + p, 0));
+	const payments = shared(totalMinor, [...percents, rest]);
 	return {
 		lines: lines.map((l, i): QuoteLine => ({ ...l, workMinor: work[i]! })),
 		materialsMinor,
@@ -160,7 +168,7 @@ export interface Earned {
 
 export function earnedOf({ totalMinor, taxMinor }: QuoteSums, costing: Costing): Earned {
 	const minor = totalMinor - taxMinor - costing.lines.reduce((sum, l) => sum + l.materialsMinor, 0);
-	const minutes = costing.lines.reduce((sum, l) => sum + l.minutes, 0);
+	const minutes = usualMinutes(costing);
 	return { minor, minutes, perHourMinor: minutes > 0 ? Math.round((minor * 60) / minutes) : null };
 }
 

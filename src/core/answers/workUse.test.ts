@@ -136,7 +136,11 @@ test('what was entered beside what the work comes to is asked about, and never a
 	);
 	near(shoppingLines(by(true), shop([thread]))[0]!.needed, 100.98);
 	assert.equal(shoppingLines(by(false), shop([thread]))[0]!.needed, 40);
-	assert.equal(shoppingLines(by(true), shop([{ ...thread, supply: null }]))[0]!.needed, 40, 'it is no supply here');
+	assert.equal(
+		shoppingLines(by(true), shop([{ ...thread, supply: null }]))[0]!.needed,
+		40,
+		'it is no supply here'
+	);
 	for (const settled of [true, false]) assert.deepEqual(askedAbout(uses(by(settled), [thread])), []);
 	// Of another component nothing was entered: its work counts beside it.
 	const two = {
@@ -152,7 +156,9 @@ test('what no material stands for is told, in the units of the handbook', () => 
 		components: [make.component(1), make.component(2)],
 		steps: [
 			make.step(1, 1, { technique: 'cutFoam', amount: 20_000 }),
-			make.step(2, 2, { technique: 'buckle', amount: 2, perCopy: false })
+			make.step(2, 2, { technique: 'buckle', amount: 2, perCopy: false }),
+			make.step(3, 2, { technique: 'eyelet', amount: 20, doneAt: 100 }),
+			make.step(4, 1, { technique: 'cutFoam', amount: 90_000, doneAt: 100 })
 		]
 	});
 	const told = suppliesWithoutMaterial(uses(record, []), STANDARD);

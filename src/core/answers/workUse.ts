@@ -169,7 +169,9 @@ export function workFigure(
 	};
 }
 
-/** Supplies that work uses up and no material stands for, with as much of each as is enough, in its own units. */
+/**
+ * Supplies that work uses up and no material stands for, with as much of each as is enough for what is still to do, in its own units.
+ */
 export function suppliesWithoutMaterial(
 	uses: readonly WorkUse[],
 	trade: Catalogue
@@ -178,14 +180,16 @@ export function suppliesWithoutMaterial(
 	for (const u of uses) {
 		if (u.material) continue;
 		const before = found.get(u.supply) ?? { supply: u.supply, quantity: 0, componentIds: [] };
-		before.quantity += u.quantity;
+		before.quantity += u.quantity - u.done;
 		before.componentIds.push(u.componentId);
 		found.set(u.supply, before);
 	}
-	return [...found.values()].map((f) => ({
-		...f,
-		quantity: enoughOf(f.quantity, trade.supply[f.supply]!.unit)
-	}));
+	return [...found.values()]
+		.filter((f) => f.quantity > GRACE)
+		.map((f) => ({
+			...f,
+			quantity: enoughOf(f.quantity, trade.supply[f.supply]!.unit)
+		}));
 }
 
 /** What was entered by hand of a supply, in the material's units. */

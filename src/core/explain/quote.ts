@@ -1,4 +1,4 @@
-import { deviationsFor, earnedOf, type Costing } from '../answers/quote.ts';
+import { deviationsFor, earnedOf, usualMinutes, type Costing } from '../answers/quote.ts';
 import type { QuoteSums, QuoteTerms } from '../facts/quote.ts';
 import { money, number } from '../units/figure.ts';
 import { formatDuration } from '../units/duration.ts';
@@ -25,7 +25,6 @@ export function quoteFigure(sums: QuoteSums, terms: QuoteTerms, currency: string
 
 /** Hours beyond the usual ones, so that with the wanted odds they are enough. */
 export function contingencyFigure(costing: Costing, oddsPercent: number): Figure {
-	const usual = costing.lines.reduce((sum, l) => sum + l.minutes, 0);
 	return {
 		title: 'Hours that cannot be foreseen',
 		formula: 'contingency',
@@ -48,7 +47,7 @@ export function contingencyFigure(costing: Costing, oddsPercent: number): Figure
 				as: { kind: 'minutes' },
 				source: '(bad − good) ÷ 6 of every step, a quarter of the luck in common'
 			},
-			{ name: 'usual', value: usual, as: { kind: 'minutes' }, source: 'what is quoted as work' }
+			{ name: 'usual', value: usualMinutes(costing), as: { kind: 'minutes' }, source: 'what is quoted as work' }
 		]
 	};
 }

@@ -6,7 +6,7 @@ import {
 	type PDFFont,
 	type PDFPage
 } from 'pdf-lib';
-import { changesOf } from '../answers/quote.ts';
+import { changesOf, movedMinor } from '../answers/quote.ts';
 import { PAPERS } from '../engines/pattern/tile.ts';
 import type { Costume } from '../facts/costume.ts';
 import type { Quote } from '../facts/quote.ts';
@@ -211,7 +211,7 @@ export async function quotePdf(
 		}
 		sheet.row([
 			{ text: 'More or less in all', at: 0, bold: true },
-			right(difference(sums.totalMinor - before.sums.totalMinor, currency), ROOM, true)
+			right(difference(movedMinor(before.sums, sums), currency), ROOM, true)
 		]);
 		sheet.gap(6);
 	}

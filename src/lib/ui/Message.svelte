@@ -39,6 +39,7 @@
 		color: #fff;
 		font-weight: 600;
 		padding: 4px 10px;
+		white-space: nowrap;
 		cursor: pointer;
 	}
 	@media (max-width: 700px) {

@@ -132,7 +132,10 @@ export const materialCommands = {
 
 	/** A material for each of these supplies, as the handbook has it; how it is sold and what of it is there is said later. */
 	addSupplies: command(
-		({ trade }) => z.object({ supplies: z.array(f.keyOf(trade.supply)).min(1, 'Choose what to add.') }),
+		({ trade }) =>
+			z.object({
+				supplies: f.severalKeys(trade.supply).refine((keys) => keys.length > 0, 'Choose what to add.')
+			}),
 		async (tx, v, { trade, currency }) => {
 			for (const key of v.supplies) {
 				const { name, family, unit, pack } = trade.supply[key]!;

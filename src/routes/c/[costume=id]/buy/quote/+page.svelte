@@ -4,7 +4,9 @@
 		againstQuote,
 		depositCovers,
 		earnedOf,
+		movedMinor,
 		quoteOf,
+		usualMinutes,
 		USUAL_PAYMENTS,
 		usualTerms
 	} from '$core/answers/quote.ts';
@@ -50,6 +52,10 @@
 	const sums = $derived(terms && quoteOf(data.costing, terms));
 	const today = $derived(dayOf(data.now));
 	const readyOn = $derived(Math.max(today, dayOf(costume.eventAt) - costume.bufferDays));
+	const differs = (minor: number) =>
+		minor === 0
+			? ', as quoted.'
+			: `, ${formatMoney(Math.abs(minor), currency)} ${minor > 0 ? 'more' : 'less'} than quoted.`;
 	const earned = $derived(holds && earnedOf(holds.sums, data.costing));
 </script>
 
@@ -71,7 +77,6 @@
 				>
 				for {formatDuration(earned.minutes)} of work; {formatMoney(holds.hourRateMinor, holds.currency)} was asked.
 			</p>
-			<PriceRibbon sums={holds.sums} currency={holds.currency} />
 		{:else if sums && terms && hasWork}
 			<p class="headline">
 				Would be quoted for <Working
@@ -79,7 +84,6 @@
 					text={formatMoney(sums.totalMinor, currency)}
 				/>
 			</p>
-			<PriceRibbon {sums} {currency} />
 		{:else if !hasWork}
 			<p class="headline">Nothing to quote yet</p>
 			<p>
@@ -88,8 +92,8 @@
 		{:else}
 			<p class="headline">What does an hour cost?</p>
 			<p>
-				The hours are worked out, {formatDuration(data.costing.lines.reduce((sum, l) => sum + l.minutes, 0))} with
-				what is done; say what one costs, and the price is here.
+				The hours are worked out, {formatDuration(usualMinutes(data.costing))} with what is done; say what one costs,
+				and the price is here.
 			</p>
 		{/if}
 		{#snippet beside()}
@@ -106,6 +110,8 @@
 			{/if}
 		{/snippet}
 	</PageAnswer>
+	{#if holds}<PriceRibbon sums={holds.sums} currency={holds.currency} />
+	{:else if sums && hasWork}<PriceRibbon {sums} {currency} />{/if}
 	{#if data.costing.guessed && !holds}<p class="small">
 			Some amounts behind it are <GuessMark words="guessed" />:
 			<a href="/c/{costume.id}/plan">settle them first</a>.
@@ -143,7 +149,7 @@
 						figure={quoteFigure(sums, terms, currency)}
 						text={formatMoney(sums.totalMinor, currency)}
 					/></b
-				>
+				>{differs(movedMinor(holds.sums, sums))}
 			</p>
 			<PriceRibbon {sums} {currency} />{/if}
 		{#key last?.id}

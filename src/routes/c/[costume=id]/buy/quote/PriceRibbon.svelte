@@ -25,10 +25,13 @@
 	);
 </script>
 
+<div class="strip" aria-hidden="true">
+	{#each parts as part (part.key)}<span class={part.key} style:flex-grow={part.minor}></span>{/each}
+</div>
 <ul aria-label="What the price is made of, {currency}">
 	{#each parts as part (part.key)}
-		<li class={part.key} style:flex-grow={part.minor}>
-			<span class="strip"></span>
+		<li>
+			<span class="swatch {part.key}" aria-hidden="true"></span>
 			<b>{moneyDigits(part.minor, currency)}</b>
 			<span class="small soft">{part.name}{part.more ? `, ${part.more}` : ''}</span>
 		</li>
@@ -36,49 +39,58 @@
 </ul>
 
 <style>
+	.strip {
+		display: flex;
+		gap: 2px;
+		height: 28px;
+		margin-top: 10px;
+	}
+	.strip span {
+		flex: 1 1 0;
+		min-width: 2px;
+	}
+	.strip span,
+	.swatch {
+		border: 1px solid var(--brass);
+		background: var(--tape);
+	}
+	.swatch {
+		display: inline-block;
+		width: 18px;
+		height: 12px;
+	}
 	ul {
 		display: flex;
+		flex-wrap: wrap;
 		list-style: none;
-		margin: 8px 0 0;
+		margin: 6px 0 0;
 		padding: 0;
-		gap: 2px;
+		gap: 2px 22px;
 	}
 	li {
-		flex: 1 1 0;
-		min-width: 84px;
-		display: grid;
-		align-content: start;
-		gap: 1px;
+		display: flex;
+		align-items: baseline;
+		gap: 6px;
 	}
 	b {
 		font-family: var(--mono);
 		font-weight: 600;
 	}
-	.strip {
-		height: 26px;
-		border: 1px solid var(--brass);
-		background: var(--tape);
+	.strip .work,
+	.swatch.work {
+		background: repeating-linear-gradient(90deg, var(--tape) 0 5px, var(--brass) 5px 6px);
 	}
-	.work .strip {
-		background: repeating-linear-gradient(90deg, var(--tape) 0 9px, var(--brass) 9px 10px);
-	}
-	.unforeseen .strip {
+	.strip .unforeseen,
+	.swatch.unforeseen {
 		background: repeating-linear-gradient(135deg, transparent 0 4px, var(--brass) 4px 5px);
 		border-style: dashed;
 	}
-	.fee .strip {
+	.strip .fee,
+	.swatch.fee {
 		background: var(--brass);
 	}
-	.tax .strip {
+	.strip .tax,
+	.swatch.tax {
 		background: var(--rule);
-	}
-	@media (max-width: 600px) {
-		ul {
-			flex-wrap: wrap;
-		}
-		li {
-			min-width: 0;
-			flex-basis: 30%;
-		}
 	}
 </style>

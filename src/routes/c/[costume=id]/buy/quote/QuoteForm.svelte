@@ -58,7 +58,7 @@
 			bind:value={typed.odds}
 			inputmode="decimal"
 			suffix="%"
-			hint="what that takes beyond the usual hours is asked as not foreseen"
+			hint="hours beyond the usual ones are asked as not foreseen"
 		/>
 		<Field
 			name="taxPercent"

@@ -6,7 +6,6 @@
 	import { dayWords } from '$core/units/localTime.ts';
 	import { formatMoney } from '$core/units/money.ts';
 	import Act from '$lib/ui/Act.svelte';
-	import Table from '$lib/ui/Table.svelte';
 
 	interface Props {
 		quotes: readonly Quote[];
@@ -30,22 +29,21 @@
 	};
 </script>
 
-<Table>
-	{#snippet heads()}<th>Quote</th><th class="number">Price</th><th>Made</th><th>Valid until</th><th>State</th
-		><th><span class="visually-hidden">What to do</span></th>{/snippet}
+<ol>
 	{#each quotes as q (q.id)}
-		<tr class:holds={q.id === holds}>
-			<td
-				><b>{q.number}</b>
+		<li class:holds={q.id === holds} aria-label="Quote {q.number}">
+			<span class="what">
+				<b>Quote {q.number}</b>
 				<span class="small soft"
-					>{q.client.split('\n')[0]}{numberOf(q.changesId) ? `, changes ${numberOf(q.changesId)}` : ''}</span
-				></td
-			>
-			<td class="number">{formatMoney(q.sums.totalMinor, q.currency)}</td>
-			<td class="small">{dayWords(q.madeOn)}</td>
-			<td class="small">{dayWords(q.validUntil)}</td>
-			<td><span class="state {q.state}">{q.state}</span></td>
-			<td class="acts">
+					>{[q.client.split('\n')[0], numberOf(q.changesId) ? `changes quote ${numberOf(q.changesId)}` : '']
+						.filter(Boolean)
+						.join(', ')}</span
+				>
+			</span>
+			<b class="price">{formatMoney(q.sums.totalMinor, q.currency)}</b>
+			<span class="state {q.state}">{q.state}</span>
+			<span class="small soft">{dayWords(q.madeOn)}, valid until {dayWords(q.validUntil)}</span>
+			<span class="acts">
 				<a class="button small" href="{base}/quote/{q.id}/out" download aria-label="Quote {q.number} as PDF"
 					><FileDown size={14} /> PDF</a
 				>
@@ -63,15 +61,34 @@
 						look="quiet"
 						label="Remove quote {q.number}"><X size={14} /></Act
 					>{/if}
-			</td>
-		</tr>
+			</span>
+		</li>
 	{/each}
-</Table>
+</ol>
 
 <style>
-	tr.holds td:first-child {
-		box-shadow: inset 4px 0 0 var(--good-ink);
-		padding-left: 12px;
+	ol {
+		list-style: none;
+		margin: 0;
+		padding: 0;
+	}
+	li {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 4px 14px;
+		padding: 6px 0 6px 12px;
+		border-top: 1px solid var(--rule);
+		border-left: 4px solid transparent;
+	}
+	.holds {
+		border-left-color: var(--good-ink);
+	}
+	.what {
+		flex: 1 1 12em;
+	}
+	.price {
+		font-family: var(--mono);
 	}
 	.state {
 		font-size: var(--s13);
@@ -91,6 +108,5 @@
 		display: flex;
 		flex-wrap: wrap;
 		gap: 4px;
-		justify-content: flex-end;
 	}
 </style>
