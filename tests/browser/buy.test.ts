@@ -136,7 +136,7 @@ test('what work uses up is counted from its steps, asked about where it was ente
 	await page.goto('/settings', { waitUntil: 'networkidle' });
 	const margins = page.getByRole('form', { name: 'Margins' });
 	await margins.getByLabel('Glue').fill('25');
-	await margins.getByRole('button', { name: 'Save' }).click();
+	await margins.getByRole('button', { name: 'Save the margins' }).click();
 	await toast(page, 'Changed how much more is bought');
 	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
 	// 360.52 ÷ 1.1 × 1.25.

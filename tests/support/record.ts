@@ -133,6 +133,7 @@ export const purchase = (id: number, materialId: number, extra: Partial<Purchase
 	orderedOn: null,
 	dueOn: null,
 	arrivedOn: null,
+	refundMinor: 0,
 	note: '',
 	version: 1,
 	...extra

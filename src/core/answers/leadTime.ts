@@ -43,7 +43,7 @@ export function orderByDay(neededAt: LocalMinutes, lead: Lead): number {
 
 /** When a purchase can be used: null when it is here, else noon of the day it is due, never in the past. */
 export function usableFrom(purchase: Purchase, now: LocalMinutes): LocalMinutes | null {
-	if (purchase.state === 'arrived' || purchase.state === 'used') return null;
+	if (purchase.state !== 'planned' && purchase.state !== 'ordered') return null;
 	const today = dayOf(now);
 	const ordered = purchase.state === 'ordered';
 	// A day that was promised holds before it is ordered too, until it has passed.

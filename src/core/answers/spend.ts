@@ -44,7 +44,7 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 			.reduce((total, p) => total + (purchaseCost(p) ?? p.shippingMinor), 0);
 	const plannedMinor = sum(['planned']);
 	const orderedMinor = sum(['ordered']);
-	const paidMinor = sum(['arrived', 'used']);
+	const paidMinor = sum(['arrived', 'used', 'returned']);
 	const lines = shoppingLines(record, supplies);
 	const notListedMinor = lines.reduce((total, l) => total + (l.costShortMinor ?? 0), 0);
 	const unpriced = [

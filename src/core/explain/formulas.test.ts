@@ -85,7 +85,7 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	chordByAngle: { of: [100, 60], is: 100, because: 'the same, by its angle' },
 
 	stepMinutes: { of: [10, 2.5, 2, 12], is: 70, because: '10 + 2.5 × 2 × 12' },
-	cost: { of: [3, 1390, 490], is: 4660, because: '3 × 13.90 + 4.90' },
+	cost: { of: [3, 1390, 490, 1000], is: 3660, because: '3 × 13.90 + 4.90 − 10.00' },
 	coatPacks: { of: [0.5, 3, 2, 1.5], is: 2, because: '0.5 m² × 3 coats × 2 ÷ 1.5 m²' },
 	orderBy: {
 		of: [100 * 1440 + 18 * 60, 4],

@@ -35,7 +35,10 @@ export const FORMULAS = {
 		words: '(price − tax − materials) × 60 ÷ minutes of work',
 		compute: (v) => (at(v, 3) > 0 ? Math.round(((at(v, 0) - at(v, 1) - at(v, 2)) * 60) / at(v, 3)) : 0)
 	},
-	cost: { words: 'packs × price + shipping', compute: (v) => at(v, 0) * at(v, 1) + at(v, 2) },
+	cost: {
+		words: 'packs × price + shipping − money back',
+		compute: (v) => at(v, 0) * at(v, 1) + at(v, 2) - at(v, 3)
+	},
 	coatPacks: {
 		words: 'area × coats × copies ÷ what one pack covers with one coat',
 		compute: (v) => (at(v, 0) * at(v, 1) * at(v, 2)) / at(v, 3)

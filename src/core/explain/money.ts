@@ -174,7 +174,8 @@ export function costFigure(purchase: Purchase, name: string, currency: string): 
 				currency,
 				purchase.packPriceMinor === null ? 'not known' : 'entered'
 			),
-			money('shipping', purchase.shippingMinor, currency)
+			money('shipping', purchase.shippingMinor, currency),
+			...(purchase.refundMinor ? [money('money back', purchase.refundMinor, currency, 'sent back')] : [])
 		]
 	};
 }

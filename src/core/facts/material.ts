@@ -98,8 +98,15 @@ export interface Need {
 	version: number;
 }
 
-export const PURCHASE_STATES = ['planned', 'ordered', 'arrived', 'used'] as const;
+export const PURCHASE_STATES = ['planned', 'ordered', 'arrived', 'used', 'returned'] as const;
 export type PurchaseState = (typeof PURCHASE_STATES)[number];
+/** How far a purchase has come, one after the other; what is sent back leaves them. */
+export const ORDER_STATES = [
+	'planned',
+	'ordered',
+	'arrived',
+	'used'
+] as const satisfies readonly PurchaseState[];
 
 export interface Purchase {
 	id: number;
@@ -122,19 +129,22 @@ export interface Purchase {
 	/** The supplier's promise; null counts from the order. */
 	dueOn: number | null;
 	arrivedOn: number | null;
+	/** What came back of its price when it was sent back. */
+	refundMinor: number;
 	note: string;
 	/** When its supplier sends, where that is known: not stored, put in as it is planned with. */
 	sends?: WorkingDays;
 	version: number;
 }
 
-/** What a purchase comes to, in the material's unit. */
+/** What a purchase comes to, in the material's unit; what was sent back is nothing. */
 export const unitsOf = (
-	purchase: Pick<Purchase, 'packs' | 'packSize'>,
+	purchase: Pick<Purchase, 'packs' | 'packSize' | 'state'>,
 	material: Pick<Material, 'packSize'>
-): number => purchase.packs * (purchase.packSize ?? material.packSize);
+): number => (purchase.state === 'returned' ? 0 : purchase.packs * (purchase.packSize ?? material.packSize));
 
 /** Null while its price is not known. */
 export const purchaseCost = (
-	p: Pick<Purchase, 'packs' | 'packPriceMinor' | 'shippingMinor'>
-): number | null => (p.packPriceMinor === null ? null : p.packs * p.packPriceMinor + p.shippingMinor);
+	p: Pick<Purchase, 'packs' | 'packPriceMinor' | 'shippingMinor' | 'refundMinor'>
+): number | null =>
+	p.packPriceMinor === null ? null : p.packs * p.packPriceMinor + p.shippingMinor - p.refundMinor;

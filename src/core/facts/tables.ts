@@ -313,6 +313,7 @@ export const TABLES = {
 			orderedOn: date,
 			dueOn: date,
 			arrivedOn: date,
+			refundMinor: money,
 			note: text
 		},
 		null

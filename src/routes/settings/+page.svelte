@@ -122,7 +122,7 @@
 		</Sheet>
 
 		<Sheet title="Bought besides, so that it is enough">
-			<p class="small soft">
+			<p class="small soft lead">
 				Of paint and of what work uses up, so much more than it comes to. Layouts and areas of pieces have
 				their own room for waste.
 			</p>
@@ -137,7 +137,7 @@
 						/>{/each}
 				</div>
 				<FormError name="more" />
-				<Submit>Save</Submit>
+				<Submit>Save the margins</Submit>
 			</Form>
 		</Sheet>
 		<Sheet title="Other currencies">
@@ -197,6 +197,9 @@
 </Room>
 
 <style>
+	.lead {
+		margin-bottom: 8px;
+	}
 	.grid {
 		display: grid;
 		grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));

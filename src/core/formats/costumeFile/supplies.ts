@@ -84,6 +84,8 @@ export const supplyFields = {
 				orderedOn: date.nullable(),
 				dueOn: date.nullable(),
 				arrivedOn: date.nullable(),
+				/** Of what was sent back; since form 8. */
+				refundMinor: minor.default(0),
 				note: text
 			})
 		)
@@ -150,6 +152,7 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 			orderedOn: dayOrNull(p.orderedOn),
 			dueOn: dayOrNull(p.dueOn),
 			arrivedOn: dayOrNull(p.arrivedOn),
+			refundMinor: p.refundMinor,
 			note: p.note
 		}))
 	};

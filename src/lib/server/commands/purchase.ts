@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { PURCHASE_STATES, type Material, type PurchaseState } from '$core/facts/material.ts';
+import { ORDER_STATES, type Material, type Purchase, type PurchaseState } from '$core/facts/material.ts';
 import { withSender } from '$core/facts/supplier.ts';
 import { sayOf } from '$core/units/problem.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
@@ -12,7 +12,10 @@ import { pricedIn } from '$core/answers/prices.ts';
 import { workshopFor } from '$core/answers/stash.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
-import { insert, update } from '../db/tables.ts';
+import { insert, selectOfCostumes, set, update } from '../db/tables.ts';
+import { shared } from '$core/units/money.ts';
+import { namesWords } from '$core/units/names.ts';
+import { insertStep } from './step.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
@@ -95,6 +98,38 @@ const named = (tx: Executor, id: number, costumeId: number) =>
 		'select m.name from purchase p join material m on m.id = p.material_id where p.id = $1 and p.costume_id = $2',
 		[id, costumeId]
 	);
+
+interface InCostume extends Purchase {
+	name: string;
+}
+async function purchaseIn(tx: Executor, id: number, costumeId: number): Promise<InCostume> {
+	const row = await named(tx, id, costumeId);
+	const purchase = (await selectOfCostumes<Purchase>(tx, 'purchase', [costumeId])).find((p) => p.id === id);
+	if (!row || !purchase) throw new Absent('purchase');
+	return { ...purchase, name: row.name };
+}
+
+/**
+ * Two lines of one: it keeps so many packs, the other has the rest. What sending cost is shared out by packs.
+ * @returns the id of the other
+ */
+async function split(
+	tx: Executor,
+	{ id, name: _, version: _v, ...row }: InCostume,
+	packs: number
+): Promise<number> {
+	const [mine, its] = shared(row.shippingMinor, [packs, row.packs - packs]);
+	await set(tx, 'purchase', id, { packs, shippingMinor: mine });
+	const day = (value: number | null) => (value === null ? null : formatDate(value));
+	return insert(tx, 'purchase', {
+		...row,
+		packs: row.packs - packs,
+		shippingMinor: its,
+		orderedOn: day(row.orderedOn),
+		dueOn: day(row.dueOn),
+		arrivedOn: day(row.arrivedOn)
+	});
+}
 
 export const purchaseCommands = {
 	addNeed: command(
@@ -226,12 +261,101 @@ export const purchaseCommands = {
 	),
 
 	setPurchaseState: command(
-		() => z.object({ id: f.id(), state: f.choice(PURCHASE_STATES) }),
+		() => z.object({ id: f.id(), state: f.choice(ORDER_STATES) }),
 		async (tx, v, { costumeId, now }) => {
 			const row = await named(tx, v.id, costumeId);
 			if (!row) throw new Absent('purchase');
 			await advance(tx, v.id, v.state, dayOf(now));
+			// What was sent back and is here after all was not paid back.
+			await set(tx, 'purchase', v.id, { refundMinor: 0 });
 			return { words: `${row.name} is ${v.state}` };
+		}
+	),
+
+	/** So many packs of it came, the rest is still on its way: two lines from then on, with the sending shared out. */
+	arriveInPart: command(
+		() => z.object({ id: f.id(), packs: f.whole(1, 10_000) }),
+		async (tx, { id, packs }, { costumeId, now }) => {
+			const row = await purchaseIn(tx, id, costumeId);
+			if (row.state !== 'ordered') throw new Refused('Only what was ordered can come.');
+			if (packs >= row.packs) throw new Refused(`That is all of it, ${row.packs}: mark it arrived.`, 'packs');
+			await split(tx, row, packs);
+			await advance(tx, id, 'arrived', dayOf(now));
+			return { words: `${packs} of ${row.packs} × ${row.name} arrived, the rest is on its way` };
+		}
+	),
+
+	/** All lines of a parcel are here. */
+	arriveParcel: command(
+		() => z.object({ ids: f.ids() }),
+		async (tx, { ids }, { costumeId, now }) => {
+			const rows = [];
+			for (const id of ids) rows.push(await purchaseIn(tx, id, costumeId));
+			const coming = rows.filter((r) => r.state === 'ordered');
+			if (coming.length === 0) throw new Refused('It is here already.');
+			for (const { id } of coming) await advance(tx, id, 'arrived', dayOf(now));
+			return { words: `Arrived: ${namesWords(coming.map((r) => `${r.packs} × ${r.name}`))}` };
+		}
+	),
+
+	/** Sent back, all of it or some packs, for some money or none. */
+	returnPurchase: command(
+		({ currency }) =>
+			z.object({ id: f.id(), packs: f.whole(1, 10_000), refundMinor: f.money(currency), why: f.text(500) }),
+		async (tx, { id, packs, refundMinor, why }, { costumeId }) => {
+			const row = await purchaseIn(tx, id, costumeId);
+			if (row.state !== 'arrived') throw new Refused('Only what is here can be sent back.');
+			if (packs > row.packs) throw new Refused(`There are ${row.packs}.`, 'packs');
+			const back = packs < row.packs ? await split(tx, row, row.packs - packs) : id;
+			const [line] = await all<{ shippingMinor: number }>(
+				tx,
+				'select shipping_minor from purchase where id = $1',
+				[back]
+			);
+			if (row.packPriceMinor !== null && refundMinor > packs * row.packPriceMinor + line!.shippingMinor)
+				throw new Refused('More than it cost does not come back.', 'refundMinor');
+			const note = [row.note, why && `sent back: ${why}`].filter(Boolean).join('\n');
+			await set(tx, 'purchase', back, { state: 'returned', refundMinor, note });
+			return { words: `Sent back ${packs} × ${row.name}` };
+		}
+	),
+
+	/** It came otherwise than it was pictured, and is altered: a step of the component that takes it. */
+	alterPurchase: command(
+		() => z.object({ id: f.id(), componentId: f.id(), what: f.name(), minutes: f.duration() }),
+		async (tx, { id, componentId, what, minutes }, context) => {
+			const row = await purchaseIn(tx, id, context.costumeId);
+			const code = await componentCode(tx, componentId, context);
+			if (minutes === 0) throw new Refused('Altering takes some minutes.', 'minutes');
+			// Before whatever is done with it.
+			const first = await one<{ position: number }>(
+				tx,
+				`select min(position) as position from step
+				where component_id = $1 and done_at is null and phase <> 'pattern' having min(position) is not null`,
+				[componentId]
+			);
+			const last = await one<{ next: number }>(
+				tx,
+				'select coalesce(max(position) + 1, 0) as next from step where component_id = $1',
+				[componentId]
+			);
+			if (first)
+				await tx.query('update step set position = position + 1 where component_id = $1 and position >= $2', [
+					componentId,
+					first.position
+				]);
+			await insertStep(tx, {
+				componentId,
+				position: first?.position ?? last!.next,
+				name: what,
+				technique: 'other',
+				phase: 'make',
+				amount: minutes,
+				perCopy: false
+			});
+			const note = [row.note, `came otherwise: ${what}`].filter(Boolean).join('\n');
+			await set(tx, 'purchase', id, { note });
+			return { words: `${row.name} is altered: ${what}, for ${code}` };
 		}
 	),
 

@@ -246,3 +246,92 @@ test('worked by hand: what is chosen takes the place of what was only on the lis
 		);
 	assert.equal((await loadMaterials(w.db)).find((m) => m.id === foam)!.packSize, 1);
 });
+
+test('worked by hand: a parcel that comes in part, one that is sent back in part, one that is altered', async () => {
+	const foam = await addFoam('Foam by post');
+	const component = await add({ name: 'Shield' });
+	await w.run(
+		purchaseCommands.addPurchase,
+		{ materialId: String(foam), packs: '5', componentId: String(component) },
+		costume
+	);
+	const its = async () => (await record()).purchases.filter((p) => p.materialId === foam);
+	const [line] = await its();
+	const id = String(line!.id);
+	await assert.rejects(
+		w.run(purchaseCommands.arriveInPart, { id, packs: '2' }, costume),
+		refused(/was ordered/)
+	);
+	await w.run(
+		purchaseCommands.editPurchase,
+		{
+			id,
+			version: String(line!.version),
+			packs: '5',
+			packPriceMinor: '12,90',
+			shippingMinor: '5,90',
+			supplier: 'north',
+			leadDays: '4',
+			leadWorkingDays: 'on',
+			orderedOn: '2031-04-24',
+			dueOn: '2031-04-30',
+			note: ''
+		},
+		costume
+	);
+	await w.run(purchaseCommands.setPurchaseState, { id, state: 'ordered' }, costume);
+	await assert.rejects(
+		w.run(purchaseCommands.arriveInPart, { id, packs: '5' }, costume),
+		refused(/all of it, 5/)
+	);
+	await w.run(purchaseCommands.arriveInPart, { id, packs: '2' }, costume);
+	// 5.90 by packs: two of five are 2.36.
+	const seen = async () =>
+		(await its())
+			.map((p) => [p.state, p.packs, p.shippingMinor, p.refundMinor, p.dueOn] as const)
+			.sort((a, b) => a[1] - b[1]);
+	const due = parseDate('2031-04-30');
+	assert.ok(due.ok);
+	assert.deepEqual(await seen(), [
+		['arrived', 2, 236, 0, due.value],
+		['ordered', 3, 354, 0, due.value]
+	]);
+	assert.match(await said(), /2 of 5 × Foam by post arrived/);
+	await w.undoLast();
+	assert.deepEqual(await seen(), [['ordered', 5, 590, 0, due.value]]);
+	await w.run(purchaseCommands.arriveParcel, { ids: [id] }, costume);
+	await assert.rejects(w.run(purchaseCommands.arriveParcel, { ids: [id] }, costume), refused(/already/));
+
+	// One sheet is creased: 12.90 come back, its share of the sending does not.
+	const back = (values: object) =>
+		w.run(
+			purchaseCommands.returnPurchase,
+			{ id, packs: '1', refundMinor: '12,90', why: 'creased', ...values },
+			costume
+		);
+	await assert.rejects(back({ packs: '6' }), refused(/There are 5/));
+	await assert.rejects(back({ refundMinor: '99' }), refused(/More than it cost/));
+	await back({});
+	assert.deepEqual(await seen(), [
+		['returned', 1, 118, 1290, due.value],
+		['arrived', 4, 472, 0, due.value]
+	]);
+	assert.match((await its()).find((p) => p.state === 'returned')!.note, /creased/);
+	assert.equal(
+		(await its()).reduce((sum, p) => sum + p.shippingMinor, 0),
+		590,
+		'no coin is lost'
+	);
+
+	await w.run(
+		purchaseCommands.alterPurchase,
+		{ id, componentId: String(component), what: 'flatten the sheets', minutes: '45m' },
+		costume
+	);
+	const step = (await record()).steps.find((s) => s.componentId === component)!;
+	assert.deepEqual(
+		[step.name, step.technique, step.amount, step.perCopy],
+		['flatten the sheets', 'other', 45, false]
+	);
+	assert.match((await its()).find((p) => p.id === line!.id)!.note, /came otherwise: flatten the sheets/);
+});

@@ -17,6 +17,7 @@ import heldTogether from './migrations/014_held_together.sql?raw';
 import buy from './migrations/015_buy.sql?raw';
 import needs from './migrations/016_needs.sql?raw';
 import quote from './migrations/017_quote.sql?raw';
+import orders from './migrations/018_orders.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -36,7 +37,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 14, name: 'held together', sql: heldTogether },
 	{ id: 15, name: 'buy', sql: buy },
 	{ id: 16, name: 'needs', sql: needs },
-	{ id: 17, name: 'quote', sql: quote }
+	{ id: 17, name: 'quote', sql: quote },
+	{ id: 18, name: 'orders', sql: orders }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

@@ -11,8 +11,8 @@ create table quote (
 	client text not null default '',
 	terms text not null default '',
 	currency text not null check (currency ~ '^[A-Z]{3}$'),
-	hour_rate_minor integer not null check (hour_rate_minor >= 0),
-	fee_minor integer not null default 0 check (fee_minor >= 0),
+	hour_rate_minor bigint not null check (hour_rate_minor >= 0),
+	fee_minor bigint not null default 0 check (fee_minor >= 0),
 	odds_percent double precision not null check (odds_percent between 50 and 99),
 	tax_percent double precision check (tax_percent between 0 and 100),
 	-- In their order: name, percent; together 100.

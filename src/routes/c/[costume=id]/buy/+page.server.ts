@@ -1,4 +1,5 @@
 import { coatsWithoutMaterial, shoppingLines } from '$core/answers/shopping.ts';
+import { parcelsUnderWay } from '$core/answers/parcels.ts';
 import { askedAbout, suppliesWithoutMaterial, workUses } from '$core/answers/workUse.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
@@ -9,7 +10,7 @@ import { database } from '$lib/server/database.ts';
 import { loadOffers } from '$lib/server/read/workshop.ts';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ parent }) => {
+export const load: PageServerLoad = async ({ parent, locals }) => {
 	const { packed } = await parent();
 	const { record, workshop } = packed.value;
 	const lines = shoppingLines(record, workshop);
@@ -17,6 +18,7 @@ export const load: PageServerLoad = async ({ parent }) => {
 	const uses = workUses(record, workshop.materials, trade, workshop.settings);
 	return {
 		lines,
+		parcels: parcelsUnderWay(record.purchases, locals.now),
 		asked: askedAbout(uses),
 		suppliesMissing: suppliesWithoutMaterial(uses, trade),
 		offers: await loadOffers(

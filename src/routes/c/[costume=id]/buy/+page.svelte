@@ -17,6 +17,7 @@
 	import Notice from '$lib/ui/Notice.svelte';
 	import AddPurchase from './AddPurchase.svelte';
 	import PurchaseTable from './PurchaseTable.svelte';
+	import Parcels from './Parcels.svelte';
 	import NeedTable from './NeedTable.svelte';
 	import AskNeeds from './AskNeeds.svelte';
 	import WillCost from './WillCost.svelte';
@@ -59,6 +60,12 @@
 		now={data.now}
 	/>
 </div>
+
+{#if data.parcels.length}<div class="no-print">
+		<Sheet title="On its way">
+			<Parcels parcels={data.parcels} materials={data.workshop.materials} onedit={(id) => (editing = id)} />
+		</Sheet>
+	</div>{/if}
 
 <Sheet title="Shopping list">
 	{#snippet tools()}
@@ -136,5 +143,7 @@
 	bind:id={editing}
 	purchases={data.record.purchases}
 	materials={data.workshop.materials}
+	components={data.record.components}
+	takers={(id) => data.lines.find((l) => l.material.id === id)?.usages.map((u) => u.componentId) ?? []}
 	{currency}
 />

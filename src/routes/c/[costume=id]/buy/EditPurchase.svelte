@@ -8,17 +8,22 @@
 	import type { Purchase, Material } from '$core/facts/material.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import { typedMoney } from '$core/units/money.ts';
-	import { PURCHASE_STATES } from '$core/facts/material.ts';
+	import { ORDER_STATES, purchaseCost } from '$core/facts/material.ts';
+	import type { Component } from '$core/facts/component.ts';
 	import EditDialog from '$lib/ui/EditDialog.svelte';
 
 	interface Props {
 		id: number | null;
 		purchases: readonly Purchase[];
 		materials: readonly Material[];
+		components: readonly Component[];
+		/** Ids of components that take a material. */
+		takers: (materialId: number) => readonly number[];
 		currency: string;
 	}
-	let { id = $bindable(), purchases, materials, currency }: Props = $props();
+	let { id = $bindable(), purchases, materials, components, takers, currency }: Props = $props();
 	const edited = $derived(purchases.find((p) => p.id === id));
+	const takenBy = $derived(edited ? takers(edited.materialId) : []);
 	const name = $derived(materials.find((m) => m.id === edited?.materialId)?.name ?? '');
 </script>
 
@@ -75,8 +80,62 @@
 			</div>
 			<Submit>Save</Submit>
 		</Form>
+		{#if edited.state === 'ordered' && edited.packs > 1}
+			<Form
+				command="arriveInPart"
+				id={edited.id}
+				onDone={() => (id = null)}
+				label="It came in part"
+				class="more"
+			>
+				<Field name="packs" label="Packs that came, of {edited.packs}" value="" inputmode="numeric" />
+				<button class="button small">They came, the rest is on its way</button>
+			</Form>
+		{:else if edited.state === 'arrived'}
+			<details>
+				<summary>It came otherwise than it was pictured</summary>
+				<Form
+					command="alterPurchase"
+					id={edited.id}
+					onDone={() => (id = null)}
+					label="It is altered"
+					class="more"
+				>
+					<Field name="what" label="What has to be altered" value="" />
+					<Field name="minutes" label="How long that takes" value="" hint="45m, 1h30" />
+					<Field
+						name="componentId"
+						label="For"
+						options={components.map((c) => ({ value: c.id, label: `${c.code} ${c.name}` }))}
+						value={edited.componentId ?? takenBy[0] ?? ''}
+					/>
+					<button class="button small">Add the step</button>
+				</Form>
+			</details>
+			<details>
+				<summary>It is sent back</summary>
+				<Form
+					command="returnPurchase"
+					id={edited.id}
+					onDone={() => (id = null)}
+					label="It is sent back"
+					class="more"
+				>
+					<Field name="packs" label="Packs, of {edited.packs}" value={edited.packs} inputmode="numeric" />
+					<Field
+						name="refundMinor"
+						label="Money back"
+						value={typedMoney(edited.packPriceMinor === null ? null : purchaseCost(edited), currency)}
+						inputmode="decimal"
+						suffix={currency}
+					/>
+					<Field name="why" label="Why" value="" />
+					<button class="button small">Sent back</button>
+				</Form>
+			</details>
+		{/if}
 		<div class="row states">
-			{#each PURCHASE_STATES.filter((s) => s !== edited.state) as state (state)}
+			{#each ORDER_STATES.filter((s) => s !== edited.state) as state (state)}
 				<Act command="setPurchaseState" id={edited.id} hidden={{ state }} look="quiet">is {state}</Act>
 			{/each}
 		</div>
@@ -84,6 +143,22 @@
 </EditDialog>
 
 <style>
+	details {
+		margin-top: 10px;
+	}
+	summary {
+		cursor: pointer;
+		font-weight: 600;
+		font-size: var(--s13);
+		padding: 6px 0;
+	}
+	:global(form.more) {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px 12px;
+		align-items: end;
+		margin-top: 10px;
+	}
 	.alone {
 		align-self: center;
 	}

@@ -7,7 +7,7 @@
 	import { isOverdue } from '$core/answers/leadTime.ts';
 	import { dayWords, dayOf } from '$core/units/localTime.ts';
 	import { costFigure, orderByFigure } from '$core/explain/money.ts';
-	import { PURCHASE_STATES, purchaseCost } from '$core/facts/material.ts';
+	import { ORDER_STATES, purchaseCost } from '$core/facts/material.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import { formatPrice } from '$core/units/money.ts';
 	import X from '@lucide/svelte/icons/x';
@@ -30,7 +30,9 @@
 	const material = (id: number) => materials.find((m) => m.id === id)!;
 	const orderOf = $derived(new Map(orders.map((o) => [o.material.id, o])));
 	const today = $derived(dayOf(now));
-	const next = (p: Purchase) => PURCHASE_STATES[PURCHASE_STATES.indexOf(p.state) + 1];
+	const next = (p: Purchase) =>
+		p.state === 'returned' ? undefined : ORDER_STATES[ORDER_STATES.indexOf(p.state) + 1];
+	const past = (p: Purchase) => p.state === 'used' || p.state === 'returned';
 </script>
 
 <Table>
@@ -42,7 +44,7 @@
 	{#each purchases as p (p.id)}
 		{@const m = material(p.materialId)}
 		{@const order = orderOf.get(p.materialId)}
-		<tr class:past={p.state === 'used'} class:here={p.state === 'arrived' || p.state === 'used'}>
+		<tr class:past={past(p)} class:here={p.state === 'arrived' || past(p)}>
 			<td class="box"><span></span></td>
 			<td>
 				<Weave weave={WEAVE_OF_FAMILY[m.family] ?? 'plain'} />

@@ -1,0 +1,34 @@
+import type { Purchase } from '../facts/material.ts';
+import { supplierKey } from '../facts/supplier.ts';
+import { dayOf, type LocalMinutes } from '../units/localTime.ts';
+import { isOverdue, usableFrom } from './leadTime.ts';
+
+/** Lines that were ordered of one supplier on one day: they come together, as a rule. */
+export interface Parcel {
+	supplier: string;
+	/** Whole days since 1970-01-01; null where nobody wrote it down. */
+	orderedOn: number | null;
+	/** When the last of it is due. */
+	dueOn: number;
+	overdue: boolean;
+	lines: readonly Purchase[];
+}
+
+/** What is on its way, the first to come first. */
+export function parcelsUnderWay(purchases: readonly Purchase[], now: LocalMinutes): Parcel[] {
+	const parcels = new Map<string, Purchase[]>();
+	for (const p of purchases) {
+		if (p.state !== 'ordered') continue;
+		const key = `${supplierKey(p.supplier)} ${p.orderedOn}`;
+		parcels.set(key, [...(parcels.get(key) ?? []), p]);
+	}
+	return [...parcels.values()]
+		.map((lines): Parcel => ({
+			supplier: lines[0]!.supplier,
+			orderedOn: lines[0]!.orderedOn,
+			dueOn: Math.max(...lines.map((p) => p.dueOn ?? dayOf(usableFrom(p, now)!))),
+			overdue: lines.some((p) => isOverdue(p, now)),
+			lines
+		}))
+		.sort((a, b) => a.dueOn - b.dueOn || a.supplier.localeCompare(b.supplier));
+}
