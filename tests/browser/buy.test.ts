@@ -205,3 +205,48 @@ test('a quote: the price while its terms are typed, read back from its PDF, acce
 	await expect(page.getByText('Would be quoted for')).toBeVisible();
 	await expect(page.getByRole('listitem', { name: 'Quote 1' })).toBeHidden();
 });
+
+test('in the shop: ticked without a network, with the price on the spot, and put away when there is one', async ({
+	page,
+	context
+}) => {
+	await page.goto('/c/1/buy/list', { waitUntil: 'networkidle' });
+	const shop = page.getByRole('region', { name: 'paint by post' });
+	await expect(shop.getByText('0 of 1 in the basket, 0.00 EUR')).toBeVisible();
+	await shop.getByRole('checkbox', { name: /Acrylic spray, old brass/ }).check();
+	// Two cans of 8.50.
+	await expect(shop.getByText('1 of 1 in the basket, 17.00 EUR')).toBeVisible();
+	await context.setOffline(true);
+	await shop.getByLabel('Price of a pack of Acrylic spray, old brass, EUR').fill('9,20');
+	await expect(shop.getByText('1 of 1 in the basket, 18.40 EUR')).toBeVisible();
+	await shop.getByRole('button', { name: 'Bought what is ticked' }).click();
+	await expect(shop.getByText(/There was no answer/)).toBeVisible();
+	await context.setOffline(false);
+	await page.reload({ waitUntil: 'networkidle' });
+	await expect(shop.getByText('1 of 1 in the basket, 18.40 EUR')).toBeVisible();
+	await shop.getByLabel('Price of a pack of Acrylic spray, old brass, EUR').fill('9,2000001');
+	await shop.getByRole('button', { name: 'Bought what is ticked' }).click();
+	await expect(shop.getByRole('alert')).toContainText('2 digits');
+	await shop.getByLabel('Price of a pack of Acrylic spray, old brass, EUR').fill('9,20');
+	await shop.getByRole('button', { name: 'Bought what is ticked' }).click();
+	await toast(page, 'Bought: 2 × Acrylic spray, old brass');
+	await expect(shop).toBeHidden();
+	await page.getByRole('link', { name: 'Materials', exact: true }).click();
+	const line = page
+		.locator('tr')
+		.filter({ hasText: 'Acrylic spray, old brass' })
+		.filter({ hasText: 'arrived' });
+	await expect(line).toContainText('18.40 EUR');
+
+	// A parcel that is overdue comes after all; then all of it is taken back.
+	const parcel = page.getByRole('listitem', { name: 'Parcel from sheet plastics by post' }).first();
+	await expect(parcel).toContainText('overdue');
+	await parcel.getByRole('button', { name: 'It came' }).click();
+	await toast(page, 'Arrived: 1 × Thermoplastic sheet 1 mm');
+	const undo = page.getByRole('button', { name: 'Undo', exact: true }).first();
+	for (const words of ['Arrived', 'Bought']) {
+		await undo.click();
+		await toast(page, new RegExp(`^Undid: ${words}`));
+	}
+	await expect(parcel).toContainText('overdue');
+});

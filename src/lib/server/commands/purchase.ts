@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { ORDER_STATES, type Material, type Purchase, type PurchaseState } from '$core/facts/material.ts';
-import { withSender } from '$core/facts/supplier.ts';
-import { sayOf } from '$core/units/problem.ts';
+import { supplierKey, withSender } from '$core/facts/supplier.ts';
+import { say, sayOf } from '$core/units/problem.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
 import { arrivalDay } from '$core/answers/leadTime.ts';
 import { shoppingLines } from '$core/answers/shopping.ts';
@@ -13,7 +13,7 @@ import { workshopFor } from '$core/answers/stash.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
 import { insert, selectOfCostumes, set, update } from '../db/tables.ts';
-import { shared } from '$core/units/money.ts';
+import { parseMoney, shared } from '$core/units/money.ts';
 import { namesWords } from '$core/units/names.ts';
 import { insertStep } from './step.ts';
 import { command, type Context } from './command.ts';
@@ -129,6 +129,27 @@ async function split(
 		dueOn: day(row.dueOn),
 		arrivedOn: day(row.arrivedOn)
 	});
+}
+
+/** A price beside a line; null where none was typed. */
+function typedPrice(fields: Record<string, unknown>, name: string, currency: string): number | null {
+	const text = fields[name];
+	if (typeof text !== 'string' || text.trim() === '') return null;
+	const read = parseMoney(text, currency);
+	if (!read.ok) throw new Refused(say(read.problem), name);
+	return read.value;
+}
+
+/** The price of a material's usual pack, as it was paid at its usual supplier. */
+async function rememberPrice(
+	tx: Executor,
+	{ materialId, packSize, packPriceMinor, supplier }: InCostume,
+	currency: string
+): Promise<void> {
+	const material = (await loadMaterials(tx)).find((m) => m.id === materialId)!;
+	const isUsual = packSize === null || packSize === material.packSize;
+	if (isUsual && material.currency === currency && supplierKey(material.supplier) === supplierKey(supplier))
+		await set(tx, 'material', materialId, { packPriceMinor });
 }
 
 export const purchaseCommands = {
@@ -295,6 +316,31 @@ export const purchaseCommands = {
 			if (coming.length === 0) throw new Refused('It is here already.');
 			for (const { id } of coming) await advance(tx, id, 'arrived', dayOf(now));
 			return { words: `Arrived: ${namesWords(coming.map((r) => `${r.packs} × ${r.name}`))}` };
+		}
+	),
+
+	/** What was ticked in a shop is here, for what it cost there: `price12` is that of a pack of purchase 12. */
+	boughtInShop: command(
+		() =>
+			z.looseObject({
+				ticked: f.ids().refine((ids) => ids.length > 0, 'Tick what is in the basket.'),
+				remember: f.ticked()
+			}),
+		async (tx, { ticked, remember, ...fields }, { costumeId, currency, now }) => {
+			const names = [];
+			for (const id of ticked) {
+				const purchase = await purchaseIn(tx, id, costumeId);
+				// A list that was ticked before somebody else bought it.
+				if (purchase.state === 'arrived' || purchase.state === 'used') continue;
+				const packPriceMinor = typedPrice(fields, `price${id}`, currency) ?? purchase.packPriceMinor;
+				await set(tx, 'purchase', id, { packPriceMinor });
+				await advance(tx, id, 'arrived', dayOf(now));
+				if (remember && packPriceMinor !== null)
+					await rememberPrice(tx, { ...purchase, packPriceMinor }, currency);
+				names.push(`${purchase.packs} × ${purchase.name}`);
+			}
+			if (names.length === 0) throw new Refused('All of it is here already.', 'ticked');
+			return { words: `Bought: ${namesWords(names)}` };
 		}
 	),
 

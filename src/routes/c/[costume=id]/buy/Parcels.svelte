@@ -21,9 +21,8 @@
 			<p class="head">
 				<b>{parcel.supplier || 'no supplier'}</b>
 				<span class="small"
-					>{#if parcel.overdue}<b class="wrong">overdue</b> since
-					{:else}due
-					{/if}{dayWords(parcel.dueOn)}</span
+					>{#if parcel.overdue}<b class="wrong">overdue</b> since{:else}due{/if}
+					{dayWords(parcel.dueOn)}</span
 				>
 			</p>
 			{#if parcel.orderedOn !== null}<p class="small soft">ordered {dayWords(parcel.orderedOn)}</p>{/if}
@@ -33,7 +32,7 @@
 						<button
 							class="button small quiet"
 							onclick={() => onedit(p.id)}
-							aria-label="{nameOf(p.materialId)} came in part, or late">…</button
+							aria-label="{nameOf(p.materialId)} came in part, or late">Edit</button
 						>
 					</li>{/each}
 			</ol>

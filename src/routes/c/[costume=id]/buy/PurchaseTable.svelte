@@ -36,16 +36,13 @@
 </script>
 
 <Table>
-	{#snippet heads()}<th class="box"><span class="visually-hidden">In the basket</span></th><th>What</th><th
-			class="number">Packs</th
-		><th class="number">Cost</th><th>Supplier</th><th>Order by</th><th>There</th><th>State</th><th
-			class="no-print"
-		></th>{/snippet}
+	{#snippet heads()}<th>What</th><th class="number">Packs</th><th class="number">Cost</th><th>Supplier</th><th
+			>Order by</th
+		><th>There</th><th>State</th><th class="no-print"></th>{/snippet}
 	{#each purchases as p (p.id)}
 		{@const m = material(p.materialId)}
 		{@const order = orderOf.get(p.materialId)}
-		<tr class:past={past(p)} class:here={p.state === 'arrived' || past(p)}>
-			<td class="box"><span></span></td>
+		<tr class:past={past(p)}>
 			<td>
 				<Weave weave={WEAVE_OF_FAMILY[m.family] ?? 'plain'} />
 				<b>{m.name}</b>
@@ -113,24 +110,5 @@
 	}
 	.past td {
 		color: var(--ink-soft);
-	}
-	.box {
-		display: none;
-	}
-	@media print {
-		/* What is still to be bought or waited for, with a box to tick. */
-		.here {
-			display: none;
-		}
-		.box {
-			display: table-cell;
-			width: 6mm;
-		}
-		.box span {
-			display: block;
-			width: 4mm;
-			height: 4mm;
-			border: 0.3mm solid black;
-		}
 	}
 </style>

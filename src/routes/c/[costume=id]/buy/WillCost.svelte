@@ -5,7 +5,7 @@
 	import Working from '$lib/ui/Working.svelte';
 	import { valueOf } from '$core/explain/figure.ts';
 	import type { Material } from '$core/facts/material.ts';
-	import Printer from '@lucide/svelte/icons/printer';
+	import ListChecks from '@lucide/svelte/icons/list-checks';
 	import Fact from '$lib/ui/Fact.svelte';
 	import Facts from '$lib/ui/Facts.svelte';
 	import type { Costume } from '$core/facts/costume.ts';
@@ -63,7 +63,7 @@
 		</Facts>
 	{/snippet}
 	{#snippet tools()}
-		<button class="button small" onclick={() => window.print()}><Printer size={14} /> Shopping list</button>
+		<a class="button small" href="{base}/buy/list"><ListChecks size={14} /> Shopping list</a>
 		<a class="button small" href="{base}/out/materials" download><FileDown size={14} /> Materials as CSV</a>
 		<a class="button small" href="{base}/out/money" download><FileDown size={14} /> Money as CSV</a>
 	{/snippet}
