@@ -220,13 +220,13 @@ test('in the shop: ticked without a network, with the price on the spot, and put
 	await shop.getByLabel('Price of a pack of Acrylic spray, old brass, EUR').fill('9,20');
 	await expect(shop.getByText('1 of 1 in the basket, 18.40 EUR')).toBeVisible();
 	await shop.getByRole('button', { name: 'Bought what is ticked' }).click();
-	await expect(shop.getByText(/There was no answer/)).toBeVisible();
+	await expect(shop.getByText(/The server does not answer/)).toBeVisible();
 	await context.setOffline(false);
 	await page.reload({ waitUntil: 'networkidle' });
 	await expect(shop.getByText('1 of 1 in the basket, 18.40 EUR')).toBeVisible();
 	await shop.getByLabel('Price of a pack of Acrylic spray, old brass, EUR').fill('9,2000001');
 	await shop.getByRole('button', { name: 'Bought what is ticked' }).click();
-	await expect(shop.getByRole('alert')).toContainText('2 digits');
+	await expect(shop.getByRole('alert')).toContainText('at most 2 digits');
 	await shop.getByLabel('Price of a pack of Acrylic spray, old brass, EUR').fill('9,20');
 	await shop.getByRole('button', { name: 'Bought what is ticked' }).click();
 	await toast(page, 'Bought: 2 × Acrylic spray, old brass');
