@@ -3,6 +3,7 @@
  * Pages and pictures are measured on a server of their own with fresh demo data.
  */
 import { cpus } from 'node:os';
+import { buy } from './buy.ts';
 import { layout } from './layout.ts';
 import { mesh } from './mesh.ts';
 import { pages } from './pages.ts';
@@ -19,6 +20,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
 	pattern,
 	mesh,
 	layout,
+	buy,
 	trace: traced,
 	drawing,
 	piece,

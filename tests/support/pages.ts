@@ -25,6 +25,8 @@ export const PAGES = [
 	'/c/1/lay/1',
 	'/c/1/plan',
 	'/c/1/buy',
+	'/c/1/buy/list',
+	'/c/1/buy/quote',
 	'/c/1/bench',
 	'/c/1/finish',
 	'/c/3/mend',

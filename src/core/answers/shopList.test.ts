@@ -47,8 +47,8 @@ test('the list by shop and aisle: what is planned, sums by hand, and the basket 
 	const market = lists[0]!;
 	const basket = (ids: number[], typed: [number, number | null][] = []) =>
 		basketOf(market, new Set(ids), new Map(typed));
-	assert.deepEqual(basket([]), { lines: 0, of: 3, minor: 0, unpriced: 0 });
-	assert.deepEqual(basket([1, 2]), { lines: 2, of: 3, minor: 750, unpriced: 1 });
+	assert.deepEqual(basket([]), { lines: 0, of: 3, minor: 0, sendingMinor: 0, unpriced: 0 });
+	assert.deepEqual(basket([1, 2]), { lines: 2, of: 3, minor: 750, sendingMinor: 100, unpriced: 1 });
 	// Twill at 2.80, calico at 1.90 with 1.00 besides: 8.40 + 2.90.
 	assert.deepEqual(
 		basket(
@@ -58,7 +58,7 @@ test('the list by shop and aisle: what is planned, sums by hand, and the basket 
 				[2, 190]
 			]
 		),
-		{ lines: 2, of: 3, minor: 1130, unpriced: 0 }
+		{ lines: 2, of: 3, minor: 1130, sendingMinor: 100, unpriced: 0 }
 	);
 	assert.deepEqual(shopLists([], materials), []);
 });

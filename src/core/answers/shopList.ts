@@ -49,7 +49,7 @@ export function basketOf(
 	list: ShopList,
 	ticked: ReadonlySet<number>,
 	typed: ReadonlyMap<number, number | null>
-): { lines: number; of: number; minor: number; unpriced: number } {
+): { lines: number; of: number; minor: number; sendingMinor: number; unpriced: number } {
 	const lines = list.aisles.flatMap((a) => a.lines);
 	const its = lines.filter((l) => ticked.has(l.purchase.id));
 	const costs = its.map(({ purchase }) => {
@@ -60,6 +60,7 @@ export function basketOf(
 		lines: its.length,
 		of: lines.length,
 		minor: costs.reduce<number>((sum, c) => sum + (c ?? 0), 0),
+		sendingMinor: its.reduce((sum, l) => sum + l.purchase.shippingMinor, 0),
 		unpriced: costs.filter((c) => c === null).length
 	};
 }

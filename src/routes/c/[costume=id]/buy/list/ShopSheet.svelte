@@ -35,7 +35,11 @@
 	onDone={() => ticked.clear()}
 >
 	{#each list.aisles as aisle (aisle.family)}
-		<h3><Weave weave={WEAVE_OF_FAMILY[aisle.family] ?? 'plain'} /> {aisle.family}</h3>
+		<h3>
+			<Weave weave={WEAVE_OF_FAMILY[aisle.family] ?? 'plain'} />
+			{aisle.family}
+			<span class="a-pack no-print">price of a pack</span>
+		</h3>
 		<ul>
 			{#each aisle.lines as { purchase: p, material: m } (p.id)}
 				<li class:in={ticked.has(p.id)}>
@@ -75,7 +79,9 @@
 			<b>{basket.lines} of {basket.of}</b> in the basket, {formatMoney(
 				basket.minor,
 				currency
-			)}{basket.unpriced ? ` and ${basket.unpriced} without a price` : ''}
+			)}{basket.sendingMinor
+				? `, ${formatMoney(basket.sendingMinor, currency)} of it for sending`
+				: ''}{basket.unpriced ? `, and ${basket.unpriced} without a price` : ''}
 		</p>
 		<Tick name="remember" label="Remember these prices" checked />
 		<button class="button main">Bought what is ticked</button>
@@ -90,6 +96,10 @@
 		margin: 10px 0 0;
 		font-size: var(--s13);
 		color: var(--ink-soft);
+	}
+	.a-pack {
+		margin-left: auto;
+		font-weight: 400;
 	}
 	ul {
 		list-style: none;
