@@ -9,6 +9,7 @@ import type { Spend } from '../answers/spend.ts';
 import { workFigure } from '../answers/workUse.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
+import type { GuessedCost } from '../answers/moneyOverDays.ts';
 import type { ShoppingLine, Usage } from '../answers/shopping.ts';
 import type { OrderBy } from '../answers/arrivals.ts';
 
@@ -92,6 +93,36 @@ export function spendFigure(costume: Costume, spend: Spend): Figure {
 			line('planned', spend.plannedMinor, 'on the list'),
 			line('still short', spend.notListedMinor, 'needed and on no list, at pack prices'),
 			...(costume.stashAtCost ? [line('from the stash', spend.stashMinor, 'at what it cost')] : [])
+		]
+	};
+}
+
+/** What it will cost if every guess is as far off as guesses are, the cheap way or the dear way. */
+export function spendRangeFigure(
+	costume: Costume,
+	spend: Spend,
+	guesses: readonly GuessedCost[],
+	materials: readonly Pick<Material, 'id' | 'name'>[],
+	which: 'less' | 'more'
+): Figure {
+	const nameOf = (id: number) => materials.find((m) => m.id === id)?.name ?? '';
+	const its = guesses
+		.map((g) => ({ id: g.materialId, minor: which === 'less' ? g.lessMinor : g.moreMinor }))
+		.filter((g) => g.minor > 0);
+	return {
+		title: which === 'less' ? 'At the least, as guesses go' : 'At the most, as guesses go',
+		formula: which === 'less' ? 'difference' : 'sum',
+		as: { kind: 'money', currency: costume.currency },
+		inputs: [
+			money('will cost', spend.totalMinor, costume.currency),
+			...its.map((g) =>
+				money(
+					nameOf(g.id),
+					g.minor,
+					costume.currency,
+					'packs, were its guessed amount as far off as guesses are'
+				)
+			)
 		]
 	};
 }

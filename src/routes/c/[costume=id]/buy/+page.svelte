@@ -11,6 +11,10 @@
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';
 	import Submit from '$lib/ui/Submit.svelte';
+	import { guessedCosts, moneyOverDays } from '$core/answers/moneyOverDays.ts';
+	import { GUESS_FACTOR } from '$core/trade/rates.ts';
+	import { dayOf } from '$core/units/localTime.ts';
+	import MoneyChart from './MoneyChart.svelte';
 	import MoneyByComponent from './MoneyByComponent.svelte';
 	import ChoosePurchase from './ChoosePurchase.svelte';
 	import EditPurchase from './EditPurchase.svelte';
@@ -36,6 +40,8 @@
 					(orderOf.get(b.materialId)?.orderByDay ?? Infinity)
 		)
 	);
+	const today = $derived(dayOf(data.now));
+	const days = $derived(moneyOverDays(data.record, data.plan, data.lines, data.spend, today));
 	let adding = $state(false);
 	let addingMaterial = $state(false);
 	let editing = $state<number | null>(null);
@@ -45,7 +51,13 @@
 
 <div class="no-print">
 	<Sheet>
-		<WillCost {costume} spend={data.spend} materials={data.workshop.materials} {base} />
+		<WillCost
+			{costume}
+			spend={data.spend}
+			materials={data.workshop.materials}
+			guesses={guessedCosts(data.lines, data.workshop.guessOff ?? GUESS_FACTOR)}
+			{base}
+		/>
 	</Sheet>
 </div>
 
@@ -116,6 +128,10 @@
 				</p>{/if}
 		{/if}
 	</Sheet>
+
+	{#if days.length > 1}<Sheet title="Money and hours over the days">
+			<MoneyChart {days} {costume} {today} />
+		</Sheet>{/if}
 
 	<Sheet title="Money by component">
 		<MoneyByComponent

@@ -11,16 +11,20 @@
 	import type { Costume } from '$core/facts/costume.ts';
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import { formatMoney } from '$core/units/money.ts';
+	import type { GuessedCost } from '$core/answers/moneyOverDays.ts';
 	import type { Spend } from '$core/answers/spend.ts';
-	import { limitFigure, spendFigure } from '$core/explain/money.ts';
+	import { limitFigure, spendFigure, spendRangeFigure } from '$core/explain/money.ts';
 
 	interface Props {
 		costume: Costume;
 		spend: Spend;
 		materials: readonly Material[];
+		/** What guessed amounts may move it by. */
+		guesses: readonly GuessedCost[];
 		base: string;
 	}
-	let { costume, spend, materials, base }: Props = $props();
+	let { costume, spend, materials, guesses, base }: Props = $props();
+	const range = (which: 'less' | 'more') => spendRangeFigure(costume, spend, guesses, materials, which);
 	const currency = $derived(costume.currency);
 	const figure = $derived(spendFigure(costume, spend));
 	/** Nothing in it is a guess, and nothing comes on top. */
@@ -45,6 +49,12 @@
 				: ', as far as is known'}
 		</p>
 	{:else}<p class="soft">No limit set.</p>{/if}
+	{#if guesses.length}<p>
+			Between <b><Working figure={range('less')} text={formatMoney(valueOf(range('less')), currency)} /></b>
+			and
+			<b><Working figure={range('more')} text={formatMoney(valueOf(range('more')), currency)} /></b>, as
+			guesses go.
+		</p>{/if}
 	{#if spend.guessed}<p class="small">
 			Some of it is for amounts that are <GuessMark words="guessed" />:
 			<a href="{base}/plan">settle them first</a>.
