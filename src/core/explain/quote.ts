@@ -47,7 +47,12 @@ export function contingencyFigure(costing: Costing, oddsPercent: number): Figure
 				as: { kind: 'minutes' },
 				source: '(bad − good) ÷ 6 of every step, a quarter of the luck in common'
 			},
-			{ name: 'usual', value: usualMinutes(costing), as: { kind: 'minutes' }, source: 'what is quoted as work' }
+			{
+				name: 'usual',
+				value: usualMinutes(costing),
+				as: { kind: 'minutes' },
+				source: 'what is quoted as work'
+			}
 		]
 	};
 }

@@ -110,6 +110,3 @@ export const SUPPLIES = {
 	blade: supply('blades', 'other', 'piece', 10, { cutFoam: 0.1, bevel: 0.1 }),
 	maskingTape: supply('masking tape', 'other', 'm', 25, { detailPaint: 20 })
 } as const satisfies Record<string, Supply>;
-
-/** A supply that ships with the app. */
-export type StandardSupply = keyof typeof SUPPLIES;

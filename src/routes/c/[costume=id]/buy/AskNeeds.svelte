@@ -3,7 +3,6 @@
 	import { handOf, workFigure, type WorkUse } from '$core/answers/workUse.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import Act from '$lib/ui/Act.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import FormError from '$lib/ui/FormError.svelte';
 	import { handbook } from '$lib/ui/handbook/handbook.ts';

@@ -43,15 +43,16 @@
 				itemStyle: { color: colour('--brass') },
 				z: 3,
 				markLine: {
-					symbol: ['none', 'circle'],
+					symbol: 'none',
 					lineStyle: { color: colour('--brass-ink'), type: 'dashed', width: 1.5 },
 					label: { ...text, color: colour('--brass-ink'), formatter: '{b}', position: 'insideStartTop' },
 					data: [
-						...(costume.limitMinor === null ? [] : [{ name: 'limit', yAxis: main(costume.limitMinor) }]),
+						...(costume.limitMinor === null
+							? []
+							: [{ name: 'limit', yAxis: main(costume.limitMinor), symbol: 'circle' }]),
 						{
 							name: 'today',
 							xAxis: dayWords(today),
-							symbol: ['none', 'none'],
 							lineStyle: { color: colour('--pink-ink'), type: 'solid' },
 							label: { ...text, color: colour('--pink-ink'), position: 'insideEndTop', rotate: 0 }
 						}

@@ -50,10 +50,10 @@
 		</p>
 	{:else}<p class="soft">No limit set.</p>{/if}
 	{#if guesses.length}<p>
-			Between <b><Working figure={range('less')} text={formatMoney(valueOf(range('less')), currency)} /></b>
-			and
-			<b><Working figure={range('more')} text={formatMoney(valueOf(range('more')), currency)} /></b>, as
-			guesses go.
+			As guesses go, between <b
+				><Working figure={range('less')} text={formatMoney(valueOf(range('less')), currency)} /></b
+			>
+			and <b><Working figure={range('more')} text={formatMoney(valueOf(range('more')), currency)} /></b>
 		</p>{/if}
 	{#if spend.guessed}<p class="small">
 			Some of it is for amounts that are <GuessMark words="guessed" />:
