@@ -76,6 +76,22 @@ const NO_SIZES = {
 export const insertMaterial = (tx: Executor, v: MaterialInput): Promise<number> =>
 	insert(tx, 'material', { ...NO_SIZES, ...v });
 
+/** One of which only is known how it is sold: what it costs, who has it and how much of it is here is said later. */
+export const insertUnpriced = (
+	tx: Executor,
+	its: Pick<Material, 'name' | 'family' | 'unit' | 'packSize' | 'supply' | 'currency'>
+): Promise<number> =>
+	insertMaterial(tx, {
+		...its,
+		packPriceMinor: null,
+		supplier: '',
+		leadDays: null,
+		leadWorkingDays: true,
+		stash: 0,
+		stashNote: '',
+		coatProduct: null
+	});
+
 /** What is counted by the metre cannot be used up by the piece. */
 function refuseOtherUnit({ supply, unit }: Pick<Material, 'supply' | 'unit'>, { trade }: Context): void {
 	const row = supply === null ? undefined : trade.supply[supply];
@@ -139,19 +155,12 @@ export const materialCommands = {
 		async (tx, v, { trade, currency }) => {
 			for (const key of v.supplies) {
 				const { name, family, unit, pack } = trade.supply[key]!;
-				await insertMaterial(tx, {
+				await insertUnpriced(tx, {
 					name: name[0]!.toUpperCase() + name.slice(1),
 					family,
 					unit,
 					packSize: pack,
-					packPriceMinor: null,
 					currency,
-					supplier: '',
-					leadDays: null,
-					leadWorkingDays: true,
-					stash: 0,
-					stashNote: '',
-					coatProduct: null,
 					supply: key
 				});
 			}

@@ -7,7 +7,7 @@ import { loadRecord } from '../read/costume.ts';
 import { loadMaterials } from '../read/workshop.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
-import { insertMaterial } from './material.ts';
+import { insertUnpriced } from './material.ts';
 
 export const seedCommands = {
 	/** The lines of the shopping seed that the maker ticked become needs; new materials go to the stash list. */
@@ -47,19 +47,12 @@ export const seedCommands = {
 				if (known !== null && !materials.some((m) => m.id === known)) throw new Absent('material');
 				const materialId =
 					known ??
-					(await insertMaterial(tx, {
+					(await insertUnpriced(tx, {
 						name: line.name,
 						family: line.family,
 						unit: line.unit,
 						packSize: line.packSize,
-						packPriceMinor: null,
 						currency,
-						supplier: '',
-						leadDays: null,
-						leadWorkingDays: true,
-						stash: 0,
-						stashNote: '',
-						coatProduct: null,
 						supply: line.supply
 					}));
 				const asWorked = Math.abs(v.quantity[i]! - line.quantity) < 1e-9;
