@@ -145,7 +145,7 @@
 					hint="e.g. 1.3; empty: as typed"
 				/>
 				<div class="wide">
-					<Tick name="byWork" label="As much as its work uses up, whatever the quantity says: of a supply" />
+					<Tick name="byWork" label="Of a supply: as much as its work uses up" />
 				</div>
 				<Field
 					name="stepId"
