@@ -35,7 +35,7 @@ const stashOf = async (page: Page, material: string) => {
 const neededOf = async (page: Page) => {
 	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
 	const row = page.getByRole('row').filter({ hasText: FOAM }).last();
-	return (await row.getByRole('cell').nth(2).innerText()).trim();
+	return (await row.getByRole('cell').nth(1).innerText()).trim();
 };
 const FOAM = 'High-density foam 6 mm';
 

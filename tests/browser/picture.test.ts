@@ -313,7 +313,7 @@ test('a fitting’s open point becomes a step; layers, seed and the three ways',
 	await sleeve.getByRole('button', { name: 'Make a step' }).click();
 	await expect(page.getByText('3 points open, 1 of them not a step yet.')).toBeVisible();
 	await sleeve.getByRole('link', { name: 'is a step' }).click();
-	await expect(page.getByRole('row').filter({ hasText: 'sleeve: lengthen 2 cm' })).toBeVisible();
+	await expect(page.getByRole('row', { name: 'Move sleeve: lengthen 2 cm up' })).toBeVisible();
 
 	await page.goto('/c/1/look/layers', { waitUntil: 'networkidle' });
 	await page
@@ -328,11 +328,11 @@ test('a fitting’s open point becomes a step; layers, seed and the three ways',
 
 	await page.goto('/c/1/look/6', { waitUntil: 'networkidle' });
 	await page.getByRole('button', { name: 'Suggest' }).click();
-	await page.getByRole('checkbox', { name: 'Sewing thread' }).check();
-	await page.getByLabel('Amount of Sewing thread').fill('40');
+	await page.getByRole('checkbox', { name: 'Zips or hooks' }).check();
+	await page.getByLabel('Amount of Zips or hooks').fill('3');
 	await page.getByRole('button', { name: 'Add what is ticked' }).click();
 	await toast(page, /takes \d more material/);
-	await expect(page.getByRole('row').filter({ hasText: 'Sewing thread' })).toContainText('40 m');
+	await expect(page.getByRole('row').filter({ hasText: 'Zips or hooks' })).toContainText('3 piece');
 
 	await page.getByRole('link', { name: 'Make, buy or alter?' }).click();
 	await page.getByLabel('Price, ready made (buy)').fill('12o');

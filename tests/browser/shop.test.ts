@@ -78,25 +78,30 @@ test('a technique and a route of one’s own: a component made by it has the hou
 
 test('the stash is promised once, in turn: who is moved up has what the other had', async ({ page }) => {
 	await page.goto('/stash', { waitUntil: 'networkidle' });
-	const clear = row(page, 'Clear spray, matt').locator('[data-promised]');
+	const thread = row(page, 'Sewing thread, slate').locator('[data-promised]');
 	const share = async (costume: string) =>
-		Number(new RegExp(`([\\d.]+) for ${costume}`).exec((await clear.textContent())!)?.[1] ?? 0);
-	const [first, second] = [await share('Ferrywoman'), await share('Lamplighter')];
-	expect(first).toBeGreaterThan(0);
-	expect(Math.round((first + second) * 100)).toBe(100);
-	await page.getByRole('button', { name: 'Lamplighter of Quay Nine earlier' }).click();
+		Number(new RegExp(`([\\d.]+) for ${costume}`).exec((await thread.textContent())!)?.[1] ?? 0);
+	// The coat by its event first: what it has sewn already asks for none of the 300 m.
+	const [first, second] = [await share('Lamplighter'), await share('Foam-Crest')];
+	expect(first).toBe(224.62);
+	expect(Math.round((first + second) * 100)).toBe(300 * 100);
+	await page.getByRole('button', { name: 'Foam-Crest Dancer earlier' }).click();
 	await toast(page, 'Changed who is promised the stash first');
-	await expect(clear).toHaveText('1 for Lamplighter of Quay Nine, none free');
+	await expect(thread).toHaveText('300 for Foam-Crest Dancer, none free');
 	await expect(page.getByText('as you have set it')).toBeVisible();
-	// What the other counted on is short there now.
-	await page.goto('/c/3/buy', { waitUntil: 'networkidle' });
-	const cells = page.getByRole('row', { name: /Clear spray, matt A-01/ }).getByRole('cell');
-	// Needed 0.09 can, promised 0, bought 0: one can to buy.
-	await expect(cells.nth(3)).toHaveText('0');
-	await expect(cells.nth(5)).toHaveText('1');
+	// What the other counted on is short there now: needed, promised, bought, packs short.
+	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	const cells = page
+		.getByRole('row')
+		.filter({ hasText: 'Sewing thread, slate' })
+		.filter({ hasText: 'G-01' })
+		.getByRole('cell');
+	await expect(cells.nth(1)).toContainText('292.93 m');
+	await expect(cells.nth(2)).toHaveText('0');
+	await expect(cells.nth(4)).toHaveText('1');
 	await page.goto('/stash', { waitUntil: 'networkidle' });
 	await page.getByRole('button', { name: 'By event again' }).click();
-	await expect(clear).toContainText('for Ferrywoman of the Low Tide');
+	await expect(thread).toContainText('for Lamplighter of Quay Nine');
 });
 
 /** A material from the list of a purchase, whatever else its line says. */

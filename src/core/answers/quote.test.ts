@@ -193,12 +193,16 @@ test('against the quote: what was added, dropped and changed since, and what an 
 	);
 	assert.deepEqual(
 		[
-			acceptedOf([
-				{ state: 'accepted', number: 1 },
-				{ state: 'accepted', number: 3 },
-				{ state: 'sent', number: 4 }
-			] as const)?.number,
-			acceptedOf([{ state: 'draft', number: 1 } as const])
+			acceptedOf(
+				[
+					{ state: 'accepted', number: 1, currency: 'EUR' },
+					{ state: 'accepted', number: 3, currency: 'EUR' },
+					{ state: 'accepted', number: 5, currency: 'USD' },
+					{ state: 'sent', number: 4, currency: 'EUR' }
+				] as const,
+				'EUR'
+			)?.number,
+			acceptedOf([{ state: 'draft', number: 1, currency: 'EUR' } as const], 'EUR')
 		],
 		[3, null]
 	);

@@ -172,10 +172,17 @@ export function earnedOf({ totalMinor, taxMinor }: QuoteSums, costing: Costing):
 	return { minor, minutes, perHourMinor: minutes > 0 ? Math.round((minor * 60) / minutes) : null };
 }
 
-/** The quote that holds: the newest that was accepted. */
-export const acceptedOf = <Q extends Pick<Quote, 'state' | 'number'>>(quotes: readonly Q[]): Q | null =>
+/**
+ * The quote that holds: the newest that was accepted.
+ * @param currency of the costume: one in another cannot be held against it
+ */
+export const acceptedOf = <Q extends Pick<Quote, 'state' | 'number' | 'currency'>>(
+	quotes: readonly Q[],
+	currency: string
+): Q | null =>
 	quotes.reduce<Q | null>(
-		(best, q) => (q.state === 'accepted' && (!best || q.number > best.number) ? q : best),
+		(best, q) =>
+			q.state === 'accepted' && q.currency === currency && (!best || q.number > best.number) ? q : best,
 		null
 	);
 

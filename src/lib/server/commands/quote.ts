@@ -74,7 +74,7 @@ export const quoteCommands = {
 				readyOn: formatDate(v.readyOn),
 				payments,
 				sums,
-				changesId: acceptedOf(quotes)?.id ?? null
+				changesId: acceptedOf(quotes, currency)?.id ?? null
 			});
 			return { words: `Quote ${number}: ${formatMoney(sums.totalMinor, currency)}`, result: { id } };
 		},
@@ -84,11 +84,13 @@ export const quoteCommands = {
 	/** Sent, accepted or declined. What is accepted is what the costume may cost in materials. */
 	setQuoteState: command(
 		() => z.object({ id: f.id(), state: f.choice(QUOTE_STATES) }),
-		async (tx, { id, state }, { costumeId }) => {
-			const { number, sums, currency } = await quoteIn(tx, costumeId, id);
+		async (tx, { id, state }, { costumeId, currency }) => {
+			const { number, sums, currency: told } = await quoteIn(tx, costumeId, id);
 			await set(tx, 'quote', id, { state });
 			if (state !== 'accepted')
 				return { words: `Quote ${number} is ${state === 'draft' ? 'a draft again' : state}` };
+			// A costume that is in another currency by now keeps the limit that it has.
+			if (told !== currency) return { words: `Quote ${number} is accepted` };
 			await set(tx, 'costume', costumeId, { limitMinor: sums.materialsMinor });
 			return {
 				words: `Quote ${number} is accepted: materials may cost ${formatMoney(sums.materialsMinor, currency)}`

@@ -34,7 +34,7 @@
 	const currency = $derived(costume.currency);
 	const base = $derived(`/c/${costume.id}/buy`);
 	const last = $derived(data.quotes[0] ?? null);
-	const holds = $derived(acceptedOf(data.quotes));
+	const holds = $derived(acceptedOf(data.quotes, currency));
 	const hasWork = $derived(data.costing.lines.some((l) => l.minutes > 0));
 	/** As the last quote was made, else as quotes are made as a rule. */
 	// svelte-ignore state_referenced_locally
