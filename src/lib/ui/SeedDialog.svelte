@@ -31,8 +31,8 @@
 	{#if lines.length}
 		<p class="small soft lead">
 			Worked out from its steps, coats and form; shares for waste and rates are starting values. Untick what
-			does not apply, change amounts, choose the material. What its work uses
-			up is counted from its steps from then on; coats look after their own paint.
+			does not apply, change amounts, choose the material. What its work uses up is counted from its steps
+			from then on; coats look after their own paint.
 		</p>
 		<Form command="confirmSeed" id={component.id} label="Materials" onDone={() => (open = false)}>
 			<Table>
