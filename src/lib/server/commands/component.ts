@@ -22,7 +22,7 @@ import { insert, set, update } from '../db/tables.ts';
 import { insertCoatSteps } from './coatSteps.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
-import { insertStep, renumber, sprayPlace } from './step.ts';
+import { endOfSteps, insertStep, renumber, sprayPlace } from './step.ts';
 
 const shape = ({ settings }: Context) => ({
 	code: f.text(20),
@@ -100,11 +100,7 @@ export async function insertRoute(
 			[componentId]
 		);
 	const there = await stepsNow();
-	let position = (await one<{ next: number }>(
-		tx,
-		'select coalesce(max(position) + 1, 0) as next from step where component_id = $1',
-		[componentId]
-	))!.next;
+	let position = await endOfSteps(tx, componentId);
 	let coats = (await one<{ next: number }>(
 		tx,
 		'select coalesce(max(position) + 1, 0) as next from coat where component_id = $1',

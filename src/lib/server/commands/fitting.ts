@@ -9,7 +9,7 @@ import { Absent, one, Refused } from '../db/rows.ts';
 import { insert, set, update } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
-import { insertStep } from './step.ts';
+import { endOfSteps, insertStep, makeRoom } from './step.ts';
 
 const CLEAR_KEYS = CLEARS.map((c) => c.key) as [string, ...string[]];
 
@@ -70,16 +70,8 @@ async function placeForChange(tx: Executor, componentId: number): Promise<number
 		order by position, id limit 1`,
 		[componentId]
 	);
-	if (!fit)
-		return (await one<{ next: number }>(
-			tx,
-			'select coalesce(max(position) + 1, 0) as next from step where component_id = $1',
-			[componentId]
-		))!.next;
-	await tx.query('update step set position = position + 1 where component_id = $1 and position >= $2', [
-		componentId,
-		fit.position
-	]);
+	if (!fit) return endOfSteps(tx, componentId);
+	await makeRoom(tx, componentId, fit.position);
 	return fit.position;
 }
 

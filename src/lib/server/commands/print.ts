@@ -6,7 +6,7 @@ import { loadRecord } from '../read/costume.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
 import { setNeed } from './need.ts';
-import { insertStep } from './step.ts';
+import { insertStep, makeRoom } from './step.ts';
 
 /** Units that filament is weighed in. */
 const GRAMS: Record<string, number> = { g: 1, kg: 1000 };
@@ -38,10 +38,7 @@ export const printCommands = {
 				// After what is there to be checked and before what is finished: as the first of the making.
 				const before = its.filter((s) => s.phase === 'pattern');
 				const position = Math.max(-1, ...before.map((s) => s.position)) + 1;
-				await tx.query('update step set position = position + 1 where component_id = $1 and position >= $2', [
-					component.id,
-					position
-				]);
+				await makeRoom(tx, component.id, position);
 				await insertStep(tx, {
 					componentId: component.id,
 					position,

@@ -30,6 +30,22 @@ export function insertStep(tx: Executor, step: NewStep): Promise<number> {
 	return insert(tx, 'step', row);
 }
 
+/** Room for one more among the steps of a component: what stands there, or later, moves on. */
+export async function makeRoom(tx: Executor, componentId: number, position: number): Promise<void> {
+	await tx.query('update step set position = position + 1 where component_id = $1 and position >= $2', [
+		componentId,
+		position
+	]);
+}
+
+/** The place after the last step of a component. */
+export const endOfSteps = async (tx: Executor, componentId: number): Promise<number> =>
+	(await one<{ next: number }>(
+		tx,
+		'select coalesce(max(position) + 1, 0) as next from step where component_id = $1',
+		[componentId]
+	))!.next;
+
 export async function sprayPlace(tx: Executor): Promise<number | null> {
 	return (
 		(await one<{ id: number }>(tx, 'select id from place where for_spray order by id limit 1'))?.id ?? null

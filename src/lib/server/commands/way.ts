@@ -8,7 +8,7 @@ import { command, type Context } from './command.ts';
 import { insertRoute } from './component.ts';
 import * as f from './fields.ts';
 import { insertMaterial } from './material.ts';
-import { insertStep } from './step.ts';
+import { endOfSteps, insertStep } from './step.ts';
 
 const offer = ({ currency }: Context) => ({
 	buyPriceMinor: f.money(currency),
@@ -39,14 +39,9 @@ async function layOutWay(
 	const route = routeFor(way, component);
 	if (route) await insertRoute(tx, id, route, trade);
 	else {
-		const { next } = (await one<{ next: number }>(
-			tx,
-			'select coalesce(max(position) + 1, 0) as next from step where component_id = $1',
-			[id]
-		))!;
 		await insertStep(tx, {
 			componentId: id,
-			position: next,
+			position: await endOfSteps(tx, id),
 			name: 'try on and settle',
 			technique: 'fit',
 			phase: 'fit',
