@@ -5,6 +5,7 @@ import { contentOf, SPRAY_SET_UP_MINUTES, type CoatProduct } from '../trade/coat
 import type { Material } from '../facts/material.ts';
 import type { Settings } from '../facts/workshop.ts';
 import { marginOf } from '../trade/margin.ts';
+import { ML_PER } from '../units/measure.ts';
 import { wholePacks } from '../units/packs.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 
@@ -84,7 +85,7 @@ export function coversOf(
 	product: Pick<CoatProduct, 'pack' | 'coversMm2'>
 ): number {
 	if (material.coversMm2 !== null) return material.coversMm2 / material.packSize;
-	const ml = { ml: 1, cl: 10, l: 1000 }[material.unit];
+	const ml = (ML_PER as Readonly<Record<string, number>>)[material.unit];
 	const content = contentOf(product.pack);
 	return ml === undefined || content === null ? product.coversMm2 : (product.coversMm2 * ml) / content;
 }

@@ -1,5 +1,6 @@
+import { openMinutes } from '../engines/schedule/calendar.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
-import { purchaseCost } from '../facts/material.ts';
+import { knownCost } from '../facts/material.ts';
 import { DAY, dayOf } from '../units/localTime.ts';
 import { wholePacks } from '../units/packs.ts';
 import type { CostumePlan } from './plan.ts';
@@ -34,39 +35,32 @@ export function moneyOverDays(
 	const spent = [
 		...purchases.map((p) => ({
 			day: p.state === 'planned' ? toOrder(p.materialId) : (p.orderedOn ?? p.arrivedOn ?? today),
-			minor: purchaseCost(p) ?? p.shippingMinor
+			minor: knownCost(p)
 		})),
 		...lines.map((l) => ({ day: toOrder(l.material.id), minor: l.costShortMinor ?? 0 }))
 	].filter((s) => s.minor !== 0);
-	const worked = [
-		...logs.map((l) => ({ day: dayOf(l.startedAt), minutes: l.minutes })),
-		...schedule.steps.flatMap((s) =>
-			s.blocks.flatMap(([from, to]) => byDay(from, to, Math.max(1, s.makers.length)))
-		)
-	].filter((w) => w.minutes > 0 && w.day <= last);
-	const days = [...spent, ...worked].map((s) => s.day);
-	if (days.length === 0 && spend.stashMinor === 0) return [];
-	const first = Math.min(today, ...days);
+	const logged = new Map<number, number>();
+	for (const { startedAt, minutes } of logs)
+		logged.set(dayOf(startedAt), (logged.get(dayOf(startedAt)) ?? 0) + minutes);
+	if (spent.length === 0 && logged.size === 0 && schedule.steps.length === 0 && spend.stashMinor === 0)
+		return [];
+	const first = Math.min(today, ...spent.map((s) => s.day), ...logged.keys());
 	const sumAt = new Map<number, number>([[first, spend.stashMinor]]);
 	for (const { day, minor } of spent) {
 		const at = Math.min(day, last);
 		sumAt.set(at, (sumAt.get(at) ?? 0) + minor);
 	}
-	const workAt = new Map<number, number>();
-	for (const { day, minutes } of worked) workAt.set(day, (workAt.get(day) ?? 0) + minutes);
+	const planned = (day: number) =>
+		schedule.steps.reduce(
+			(sum, s) => sum + openMinutes(s.blocks, day * DAY, (day + 1) * DAY) * Math.max(1, s.makers.length),
+			0
+		);
 	let minor = 0;
 	return Array.from({ length: last - first + 1 }, (_, i) => {
-		minor += sumAt.get(first + i) ?? 0;
-		return { day: first + i, minor, minutes: workAt.get(first + i) ?? 0 };
+		const day = first + i;
+		minor += sumAt.get(day) ?? 0;
+		return { day, minor, minutes: (logged.get(day) ?? 0) + planned(day) };
 	});
-}
-
-/** A block of work, day by day. */
-function byDay(from: number, to: number, makers: number): { day: number; minutes: number }[] {
-	const days = [];
-	for (let day = dayOf(from); day * DAY < to; day++)
-		days.push({ day, minutes: (Math.min(to, (day + 1) * DAY) - Math.max(from, day * DAY)) * makers });
-	return days;
 }
 
 /** What a guessed amount may cost more or less, in whole packs. */

@@ -4,7 +4,7 @@ import * as make from '$tests/support/record.ts';
 import { seeded } from '$tests/support/planCases.ts';
 import { valueOf } from '../explain/figure.ts';
 import { contingencyFigure, earnedFigure, quoteFigure } from '../explain/quote.ts';
-import type { QuoteTerms } from '../facts/quote.ts';
+import type { Quote, QuoteTerms } from '../facts/quote.ts';
 import {
 	acceptedOf,
 	againstQuote,
@@ -14,6 +14,7 @@ import {
 	depositCovers,
 	deviationsFor,
 	earnedOf,
+	quoteBegun,
 	quoteOf
 } from './quote.ts';
 import { spendOf } from './spend.ts';
@@ -206,4 +207,29 @@ test('against the quote: what was added, dropped and changed since, and what an 
 		],
 		[3, null]
 	);
+});
+
+test('a new quote begins as the last was made, else as quotes are made: its days by hand', () => {
+	const today = make.day('2031-05-02');
+	const deadline = make.at('2031-06-05T10:00');
+	const first = quoteBegun(null, { targetOdds: 40 }, deadline, today);
+	assert.deepEqual(
+		[first.hourRateMinor, first.feeMinor, first.oddsPercent, first.taxPercent],
+		[null, 0, 50, null],
+		'nobody is asked for odds that are none'
+	);
+	assert.deepEqual([first.validUntil - today, first.readyOn], [14, make.day('2031-06-05')]);
+	assert.equal(
+		first.payments.reduce((sum, p) => sum + p.percent, 0),
+		100
+	);
+	const last = {
+		...first,
+		...TERMS,
+		client: 'the guild',
+		readyOn: make.day('2031-04-01')
+	} as unknown as Quote;
+	const next = quoteBegun(last, { targetOdds: 85 }, deadline, today);
+	assert.deepEqual([next.hourRateMinor, next.oddsPercent, next.client], [2000, 80, 'the guild']);
+	assert.equal(next.readyOn, today, 'a day that has passed is none to hand it over on');
 });

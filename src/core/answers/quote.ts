@@ -1,8 +1,9 @@
 import { pertMean, pertVariance, normalShare } from '../engines/schedule/pert.ts';
 import { inLedgerOrder } from '../facts/component.ts';
-import type { CostumeRecord } from '../facts/costume.ts';
+import type { Costume, CostumeRecord } from '../facts/costume.ts';
 import type { Payment, Quote, QuoteLine, QuoteSums, QuoteTerms } from '../facts/quote.ts';
 import type { Workshop } from '../facts/workshop.ts';
+import { dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { shared } from '../units/money.ts';
 import { seek } from '../units/seek.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
@@ -52,13 +53,13 @@ export function costingOf(record: CostumeRecord, workshop: Workshop): Costing {
 		materialsMinor: materials.get(c.id) ?? 0,
 		minutes: usualOf(c.id)
 	}));
-	const shared = materials.get(null) ?? 0;
-	if (shared > 0)
+	const ofNone = materials.get(null) ?? 0;
+	if (ofNone > 0)
 		lines.push({
 			componentId: null,
 			code: '',
 			name: 'for the whole costume',
-			materialsMinor: shared,
+			materialsMinor: ofNone,
 			minutes: 0
 		});
 	const sum = (of: (p: ThreePoints) => number) => points.reduce((total, p) => total + of(p.points), 0);
@@ -223,20 +224,60 @@ const BESIDES: readonly { name: string; of: (sums: QuoteSums) => number }[] = [
 	{ name: 'Tax', of: (s) => s.taxMinor }
 ];
 
-/** Terms in plain words, to begin with. */
-export const usualTerms = (): string =>
-	[
-		'The price is for the parts listed, made to measure for one wearer.',
-		'Materials are bought when the first payment is here; work begins when they are here and the measures are taken.',
-		'The price holds whatever hours it takes in the end, unless something is changed.',
-		'A change that takes more hours or materials is told with its price, and made when it is agreed.',
-		'The day is kept if payments, measures and fittings come in time.',
-		'What lets go in ordinary wear within three months is mended free of charge; wear by other people, washing against the label and accidents are not ordinary wear.'
-	].join('\n');
+/** In plain words. Common practice. */
+const USUAL_TERMS = [
+	'The price is for the parts listed, made to measure for one wearer.',
+	'Materials are bought when the first payment is here; work begins when they are here and the measures are taken.',
+	'The price holds whatever hours it takes in the end, unless something is changed.',
+	'A change that takes more hours or materials is told with its price, and made when it is agreed.',
+	'The day is kept if payments, measures and fittings come in time.',
+	'What lets go in ordinary wear within three months is mended free of charge; wear by other people, washing against the label and accidents are not ordinary wear.'
+].join('\n');
 
-/** How it is paid as a rule: what is bought first is paid first. Common practice. */
-export const USUAL_PAYMENTS: readonly Payment[] = [
+/** What is bought first is paid first. Common practice. */
+const USUAL_PAYMENTS: readonly Payment[] = [
 	{ name: 'with the order', percent: 50 },
 	{ name: 'at the last fitting', percent: 30 },
 	{ name: 'before it is handed over', percent: 20 }
 ];
+
+/** How long a price is held as a rule, days. Common practice. */
+const HELD_DAYS = 14;
+
+/** How likely hours may be asked to be enough, per cent: what is less is no quote, what is more nobody can say. */
+export const QUOTE_ODDS = { least: 50, most: 99 } as const;
+
+/** What a new quote begins with: as the last one was made, else as quotes are made as a rule. Nobody but the maker knows the rate. */
+export function quoteBegun(
+	last: Quote | null,
+	costume: Pick<Costume, 'targetOdds'>,
+	deadline: LocalMinutes,
+	today: number
+): Pick<
+	Quote,
+	| 'feeMinor'
+	| 'oddsPercent'
+	| 'taxPercent'
+	| 'payments'
+	| 'maker'
+	| 'client'
+	| 'terms'
+	| 'validUntil'
+	| 'readyOn'
+> & {
+	hourRateMinor: number | null;
+} {
+	const { least, most } = QUOTE_ODDS;
+	return {
+		hourRateMinor: last?.hourRateMinor ?? null,
+		feeMinor: last?.feeMinor ?? 0,
+		oddsPercent: last?.oddsPercent ?? Math.min(most, Math.max(least, costume.targetOdds)),
+		taxPercent: last?.taxPercent ?? null,
+		payments: last?.payments ?? USUAL_PAYMENTS,
+		maker: last?.maker ?? '',
+		client: last?.client ?? '',
+		terms: last?.terms ?? USUAL_TERMS,
+		validUntil: today + HELD_DAYS,
+		readyOn: Math.max(today, last?.readyOn ?? dayOf(deadline))
+	};
+}

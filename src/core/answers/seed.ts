@@ -6,6 +6,7 @@ import type { CostumeRecord } from '../facts/costume.ts';
 import { number, type FigureOf, type Input } from '../units/figure.ts';
 import { plainValue, type PlainFormula } from '../units/formula.ts';
 import { enoughOf } from '../units/packs.ts';
+import { capital } from '../units/names.ts';
 import { parseLength } from '../units/measure.ts';
 import type { Family, Material, SupplyKey } from '../facts/material.ts';
 import type { Settings } from '../facts/workshop.ts';
@@ -13,7 +14,8 @@ import { workFigure, workUses } from './workUse.ts';
 
 /**
  * The shopping seed: a first list of materials for a component, worked out from its steps, coats and form,
- * which the maker confirms line by line: what is cut or bought for it, and what its work uses up. Shares and rates are starting values, from memory.
+ * which the maker confirms line by line: what is cut or bought for it, and what its work uses up. Shares and rates are
+ * starting values, from memory.
  */
 export interface SeedLine {
 	name: string;
@@ -217,7 +219,7 @@ export function shoppingSeed(
 	const supplies = used.map((use): SeedLine => {
 		const { name, family, unit, pack } = trade.supply[use.supply]!;
 		return {
-			name: name[0]!.toUpperCase() + name.slice(1),
+			name: capital(name),
 			family,
 			unit,
 			packSize: pack,

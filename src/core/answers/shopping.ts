@@ -5,10 +5,10 @@ import type { Workshop } from '../facts/workshop.ts';
 import { catalogueOf, coatProductOf } from '../trade/catalogue.ts';
 import { marginOf } from '../trade/margin.ts';
 import { coversOf, materialOfCoat } from './coatStack.ts';
-import { workUses, type WorkUse } from './workUse.ts';
+import { standsForSupply, workUses, type WorkUse } from './workUse.ts';
 import { GRACE, wholePacks } from '../units/packs.ts';
 
-/** How much of a material one component takes, whether entered or worked out from its coats. */
+/** How much of a material one component takes: entered, worked out from its coats, or used up by its work. */
 export interface Usage {
 	componentId: number;
 	materialId: number;
@@ -34,10 +34,10 @@ export function usagesOf(record: CostumeRecord, { materials, handbook, settings 
 	const trade = catalogueOf(handbook);
 	const byId = new Map(record.components.map((c) => [c.id, c]));
 	const uses = workUses(record, materials, trade, settings);
-	// Of what is no supply, whatever was said of it, only the quantity tells.
-	const isSupply = new Set(materials.filter((m) => m.supply !== null).map((m) => m.id));
+	// Of what the work cannot ask for, whatever was said of it, only the quantity tells.
+	const asked = new Set(materials.filter((m) => standsForSupply(m, trade)).map((m) => m.id));
 	const entered = record.needs
-		.filter((n) => !(n.byWork === true && isSupply.has(n.materialId)))
+		.filter((n) => !(n.byWork === true && asked.has(n.materialId)))
 		.map((n): Usage => ({
 			componentId: n.componentId,
 			materialId: n.materialId,

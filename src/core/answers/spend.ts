@@ -1,7 +1,7 @@
 import type { CostumeRecord } from '../facts/costume.ts';
-import { purchaseCost } from '../facts/material.ts';
+import { knownCost, purchaseCost } from '../facts/material.ts';
 import { shared } from '../units/money.ts';
-import { shoppingLines, usagesOf, type ShoppingLine, type Supplies, type Usage } from './shopping.ts';
+import { shoppingLines, type ShoppingLine, type Supplies } from './shopping.ts';
 
 /** Money of one costume, in minor units of its currency. */
 export interface Spend {
@@ -39,9 +39,7 @@ export interface Share {
 
 export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 	const sum = (states: readonly string[]) =>
-		record.purchases
-			.filter((p) => states.includes(p.state))
-			.reduce((total, p) => total + (purchaseCost(p) ?? p.shippingMinor), 0);
+		record.purchases.filter((p) => states.includes(p.state)).reduce((total, p) => total + knownCost(p), 0);
 	const plannedMinor = sum(['planned']);
 	const orderedMinor = sum(['ordered']);
 	const paidMinor = sum(['arrived', 'used', 'returned']);
@@ -58,10 +56,7 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 	];
 	const stashMinor = lines.reduce((total, l) => total + stashCost(l, record), 0);
 	const totalMinor = plannedMinor + orderedMinor + paidMinor + notListedMinor + stashMinor;
-	const shares = shareOut(record, supplies);
-	const byComponent = new Map<number | null, number>();
-	for (const { componentId, minor } of shares)
-		byComponent.set(componentId, (byComponent.get(componentId) ?? 0) + minor);
+	const shares = shareOut(record, lines);
 	return {
 		plannedMinor,
 		orderedMinor,
@@ -74,7 +69,7 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 		spentMinor: orderedMinor + paidMinor,
 		leftMinor: record.costume.limitMinor === null ? null : record.costume.limitMinor - totalMinor,
 		shares,
-		byComponent
+		byComponent: byComponentOf(shares)
 	};
 }
 
@@ -90,36 +85,38 @@ function stashCost({ taken, stash, needed, material }: ShoppingLine, { costume }
  * to the total of its spend.
  */
 export function expectedByComponent(record: CostumeRecord, supplies: Supplies): Map<number | null, number> {
-	const usages = usagesOf(record, supplies);
-	const more = shoppingLines(record, supplies).flatMap((l) => {
+	const lines = shoppingLines(record, supplies);
+	const more = lines.flatMap((l) => {
 		const minor = (l.costShortMinor ?? 0) + stashCost(l, record);
-		return minor > 0 ? sharesOf(minor, l.material.id, null, usages) : [];
+		return minor > 0 ? sharesOf(minor, l) : [];
 	});
-	const by = new Map<number | null, number>();
-	for (const { componentId, minor } of [...shareOut(record, supplies), ...more])
-		by.set(componentId, (by.get(componentId) ?? 0) + minor);
-	return by;
+	return byComponentOf([...shareOut(record, lines), ...more]);
 }
 
 /** Each purchase goes to its component, or is shared by what each component takes of that material. */
-function shareOut(record: CostumeRecord, supplies: Supplies): Share[] {
-	const usages = usagesOf(record, supplies);
-	return record.purchases.flatMap((p) =>
-		sharesOf(purchaseCost(p) ?? p.shippingMinor, p.materialId, p.componentId, usages)
-	);
+function shareOut({ purchases }: CostumeRecord, lines: readonly ShoppingLine[]): Share[] {
+	const lineOf = new Map(lines.map((l) => [l.material.id, l]));
+	return purchases.flatMap((p): Share[] => {
+		const { componentId, materialId } = p;
+		const line = lineOf.get(materialId);
+		return componentId !== null || !line
+			? [{ componentId, materialId, minor: knownCost(p) }]
+			: sharesOf(knownCost(p), line);
+	});
 }
 
-function sharesOf(
-	minor: number,
-	materialId: number,
-	componentId: number | null,
-	usages: readonly Usage[]
-): Share[] {
-	const mine = usages.filter((u) => u.materialId === materialId && u.quantity > 0);
-	if (componentId !== null || mine.length === 0) return [{ componentId, materialId, minor }];
+function sharesOf(minor: number, { usages, material: { id } }: ShoppingLine): Share[] {
+	const mine = usages.filter((u) => u.quantity > 0);
+	if (mine.length === 0) return [{ componentId: null, materialId: id, minor }];
 	const parts = shared(
 		minor,
 		mine.map((u) => u.quantity)
 	);
-	return parts.map((part, i) => ({ componentId: mine[i]!.componentId, materialId, minor: part }));
+	return parts.map((part, i) => ({ componentId: mine[i]!.componentId, materialId: id, minor: part }));
+}
+
+function byComponentOf(shares: readonly Share[]): Map<number | null, number> {
+	const by = new Map<number | null, number>();
+	for (const { componentId, minor } of shares) by.set(componentId, (by.get(componentId) ?? 0) + minor);
+	return by;
 }

@@ -185,6 +185,17 @@ test('a material counts in its own unit, of the same sort', () => {
 		],
 		[1000, 1000, null, 1]
 	);
+	// What counts otherwise, or is a supply that nobody knows, is asked for nothing: that it is missing is told.
+	for (const wrong of [{ unit: 'piece' }, { supply: 'gone' }]) {
+		const odd = { ...thread, ...wrong };
+		assert.deepEqual(usagesOf(vest, shop([odd])), []);
+		assert.deepEqual(
+			suppliesWithoutMaterial(uses(vest, [odd]), STANDARD).map((m) => m.supply),
+			['sewingThread']
+		);
+		const entered = { ...vest, needs: [{ ...make.need(1, 1, 40), byWork: true }] };
+		assert.equal(shoppingLines(entered, shop([odd]))[0]!.needed, 40, 'only the quantity tells');
+	}
 	const litres = { ...cement, unit: 'l', packSize: 1 };
 	const record = make.record({
 		components: [make.component(1)],

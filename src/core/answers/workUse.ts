@@ -10,7 +10,7 @@ import { BASE_PER_UNIT } from '../trade/technique.ts';
 import { number, type FigureOf } from '../units/figure.ts';
 import type { PlainFormula } from '../units/formula.ts';
 import { formatNumber } from '../units/number.ts';
-import { MM_PER } from '../units/measure.ts';
+import { G_PER, ML_PER, MM_PER } from '../units/measure.ts';
 import { enoughOf, GRACE } from '../units/packs.ts';
 
 /** What the work of one component uses up of one supply. */
@@ -47,9 +47,7 @@ export interface WorkPart {
 	per: number;
 }
 
-const VOLUME: Readonly<Record<string, number>> = { ml: 1, cl: 10, l: 1000 };
-const WEIGHT: Readonly<Record<string, number>> = { g: 1, kg: 1000 };
-const SORTS: readonly Readonly<Record<string, number>>[] = [MM_PER, VOLUME, WEIGHT];
+const SORTS: readonly Readonly<Record<string, number>>[] = [MM_PER, ML_PER, G_PER];
 
 /** Units of a supply in one unit of a material; null where the two count different things. */
 export function suppliesPer(supply: string, material: string): number | null {
@@ -58,11 +56,20 @@ export function suppliesPer(supply: string, material: string): number | null {
 	return sort ? sort[material]! / sort[supply]! : null;
 }
 
+/** Whether the work can ask for a material: it is a supply that the handbook knows, counted in what that is counted in. */
+export function standsForSupply(
+	{ supply, unit }: Pick<Material, 'supply' | 'unit'>,
+	trade: Catalogue
+): boolean {
+	const row = supply === null ? undefined : trade.supply[supply];
+	return row !== undefined && suppliesPer(row.unit, unit) !== null;
+}
+
 /** What may stand for supplies of a slot, in the order of the handbook and then of the materials. */
 function standing(trade: Catalogue, materials: readonly Material[]): Map<string, Material[]> {
 	const keys = Object.keys(trade.supply);
 	const bySlot = new Map<string, Material[]>();
-	const its = materials.filter((m) => m.supply !== null && Object.hasOwn(trade.supply, m.supply));
+	const its = materials.filter((m) => standsForSupply(m, trade));
 	its.sort((a, b) => keys.indexOf(a.supply!) - keys.indexOf(b.supply!));
 	for (const m of its) {
 		const slot = slotOf(trade.supply[m.supply!]!, m.supply!);
@@ -125,7 +132,7 @@ function begin(
 		material,
 		parts: [],
 		margin: marginOf(settings, row.family),
-		perUnit: (material && suppliesPer(row.unit, material.unit)) ?? 1,
+		perUnit: material ? suppliesPer(row.unit, material.unit)! : 1,
 		quantity: 0,
 		done: 0,
 		guessed: false,

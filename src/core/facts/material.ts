@@ -148,3 +148,7 @@ export const purchaseCost = (
 	p: Pick<Purchase, 'packs' | 'packPriceMinor' | 'shippingMinor' | 'refundMinor'>
 ): number | null =>
 	p.packPriceMinor === null ? null : p.packs * p.packPriceMinor + p.shippingMinor - p.refundMinor;
+
+/** What of it is known: the sending, while nobody knows the price. */
+export const knownCost = (p: Parameters<typeof purchaseCost>[0]): number =>
+	purchaseCost(p) ?? p.shippingMinor;

@@ -1,11 +1,4 @@
-import {
-	layoutMultilineText,
-	PDFDocument,
-	StandardFonts,
-	TextAlignment,
-	type PDFFont,
-	type PDFPage
-} from 'pdf-lib';
+import { breakTextIntoLines, PDFDocument, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
 import { changesOf, movedMinor } from '../answers/quote.ts';
 import { PAPERS } from '../engines/pattern/tile.ts';
 import type { Costume } from '../facts/costume.ts';
@@ -32,6 +25,18 @@ interface Cell {
 	wide?: number;
 }
 
+/** Text in lines no wider than there is room, points; what is one long word is cut. */
+const linesOf = (text: string, font: PDFFont, size: number, room: number): string[] =>
+	plain(text)
+		.split('\n')
+		.flatMap((line) =>
+			line.trim() === ''
+				? ['']
+				: breakTextIntoLines(line.replace(/\S{40}/g, '$& '), [' '], room, (part) =>
+						font.widthOfTextAtSize(part, size)
+					)
+		);
+
 /** Writes down the page, and goes on on the next where it is full. */
 class Sheet {
 	page!: PDFPage;
@@ -57,25 +62,20 @@ class Sheet {
 	row(cells: readonly Cell[], size = 10, color = BLACK): void {
 		const laid = cells.map((c) => {
 			const font = c.bold ? this.fonts.bold : this.fonts.plain;
-			const bounds = { x: 0, y: 0, width: (c.wide ?? ROOM) * PT, height: 10_000 };
-			const { lines } = layoutMultilineText(plain(c.text), {
-				alignment: TextAlignment.Left,
-				fontSize: size,
-				font,
-				bounds
-			});
-			return { ...c, font, lines: lines.map((l) => l.text) };
+			return { ...c, font, lines: linesOf(c.text, font, size, (c.wide ?? ROOM) * PT) };
 		});
 		const most = Math.max(1, ...laid.map((l) => l.lines.length));
 		const step = (LINE * size) / 10;
-		this.keep(most * step);
-		for (const { lines, font, at, right } of laid)
-			lines.forEach((text, i) => {
+		for (let i = 0; i < most; i++) {
+			this.keep(step);
+			for (const { lines, font, at, right } of laid) {
+				const text = lines[i] ?? '';
 				const back = right ? font.widthOfTextAtSize(text, size) : 0;
 				const x = (SIDE + at) * PT - back;
-				this.page.drawText(text, { x, y: (HEIGHT - this.y - (i + 1) * step + 1.2) * PT, size, font, color });
-			});
-		this.y += most * step;
+				this.page.drawText(text, { x, y: (HEIGHT - this.y - step + 1.2) * PT, size, font, color });
+			}
+			this.y += step;
+		}
 	}
 
 	text(text: string, { size = 10, bold = false, color = BLACK } = {}): void {

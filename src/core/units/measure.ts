@@ -7,6 +7,8 @@ import { formatNumber, parseNumber } from './number.ts';
  * Inch = yd/36, foot = yd/3, ounce = lb/16.
  */
 export const MM_PER = { mm: 1, cm: 10, m: 1000, in: 25.4, ft: 304.8, yd: 914.4 } as const;
+/** Millilitres of a unit that liquids are counted in. */
+export const ML_PER = { ml: 1, cl: 10, l: 1000 } as const;
 export const G_PER = { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 } as const;
 
 export type LengthUnit = keyof typeof MM_PER;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** The fields of a material, for adding and for editing. */
+	import { capital } from '$core/units/names.ts';
 	import { coatProductOf } from '$core/trade/catalogue.ts';
 	import type { CoatProductKey } from '$core/facts/coat.ts';
 	import { handbook } from './handbook/handbook.ts';
@@ -27,7 +28,7 @@
 	const fresh = $derived(
 		row
 			? {
-					name: row.name[0]!.toUpperCase() + row.name.slice(1),
+					name: capital(row.name),
 					family: row.family,
 					unit: row.unit,
 					pack: row.pack

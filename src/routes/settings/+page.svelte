@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { capital } from '$core/units/names.ts';
 	import X from '@lucide/svelte/icons/x';
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import { sunOf } from '$core/answers/planProblem.ts';
@@ -130,7 +131,7 @@
 				<div class="grid">
 					{#each FAMILIES as family (family)}<Field
 							name="more[]"
-							label={family[0]!.toUpperCase() + family.slice(1)}
+							label={capital(family)}
 							value={formatNumber((marginOf(s, family) - 1) * 100, 1)}
 							inputmode="decimal"
 							suffix="%"

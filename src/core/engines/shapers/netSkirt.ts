@@ -5,6 +5,7 @@ import type { Piece } from '../../facts/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
 import { count, mm, shaped, shaper, type Dimension, type Point3 } from '../pattern/shaper.ts';
 import { round } from '../pattern/solid.ts';
+import { capital } from '../../units/names.ts';
 
 /** One line of the cut list. */
 export interface NetLayer {
@@ -67,7 +68,6 @@ export function netLayers(v: {
 }
 
 const letter = (n: number) => String.fromCharCode(64 + n);
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 
 /** Strips run across the roll: each takes its width of it. */
 const roll = (title: string, layers: readonly NetLayer[]): Dimension => ({

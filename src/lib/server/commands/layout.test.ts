@@ -18,6 +18,7 @@ import { materialCommands } from './material.ts';
 import { offcutCommands } from './offcut.ts';
 import { purchaseCommands } from './purchase.ts';
 import { shapeCommands } from './shape.ts';
+import { stepCommands } from './step.ts';
 
 let w: TestWorkshop;
 let costume: number;
@@ -263,6 +264,66 @@ test('a thickness that is out is made of layers: pieces, needs, glue and a step 
 	await assert.rejects(from({ materialId: glue, otherId: two, glue: '[]' }), /Nothing is cut/);
 	await assert.rejects(from({ otherId: glue, glue: '[]' }), /how large/);
 	await assert.rejects(from({ glueId: two, glue: '[]' }), /counted in ml or l/);
+});
+
+test('layers are joined with a glue that the work asks for: of it is needed what all seams and layers take, and no less', async () => {
+	const six = await foamOf('Foam of six, glued', '6');
+	const two = await foamOf('Foam of two, glued', '2');
+	const glue = await material({
+		name: 'Cement by the work',
+		family: 'glue',
+		unit: 'ml',
+		supply: 'contactCement'
+	});
+	const { id: componentId } = await w.run(
+		componentCommands.addComponent,
+		{ ...COMPONENT, name: 'Glued', route: '' },
+		costume
+	);
+	await run(shapeCommands.addShape, {
+		componentId,
+		shaper: 'flatPanel',
+		name: '',
+		note: '',
+		materialId: six,
+		follow: 'on',
+		'value.top': '200 mm',
+		'value.bottom': '200 mm',
+		'value.height': '100 mm',
+		'value.corner': '0 mm',
+		'value.allowance': '0 mm'
+	});
+	await run(stepCommands.addStep, {
+		componentId,
+		name: 'join',
+		technique: 'cement',
+		phase: 'make',
+		amount: '2 m',
+		setUpMinutes: '0',
+		waitMinutes: '0',
+		placeId: '',
+		faultId: '',
+		perCopy: 'on'
+	});
+	await run(lay.cutFrom, {
+		materialId: six,
+		otherId: two,
+		layers: '3',
+		glueId: glue,
+		glue: JSON.stringify([{ componentId, quantity: 18 }])
+	});
+	const line = shoppingLines(await record(), {
+		materials: await loadMaterials(w.db),
+		handbook: [],
+		settings: FIRST_SETTINGS
+	}).find((l) => l.material.id === glue)!;
+	// By hand: two joints of 0.02 m² at 450 ml are 18 ml, a seam of 2 m at 15 ml is 30; a tenth more is 52.8.
+	const its = line.usages.filter((u) => u.componentId === Number(componentId));
+	assert.deepEqual(
+		its.map((u) => [u.from, u.quantity.toFixed(6)]),
+		[['work', '52.800000']]
+	);
+	await w.undoLast();
 });
 
 /** Both plates as shapes on the same foam, of the sizes that `plan` lays; what is cut follows them. */

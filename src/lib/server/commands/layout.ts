@@ -1,3 +1,5 @@
+import { standsForSupply } from '$core/answers/workUse.ts';
+import { ML_PER } from '$core/units/measure.ts';
 import pluralize from 'pluralize';
 import { z } from 'zod';
 import type { Material } from '$core/facts/material.ts';
@@ -18,7 +20,7 @@ import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { setNeed } from './need.ts';
 import { insertOffcut, nextOffcut } from './offcut.ts';
-import { finish, insertStep } from './step.ts';
+import { finish, insertStep, makeRoom } from './step.ts';
 
 /** What components take of a material by a layout: their parts of the whole. */
 const parts = z
@@ -47,8 +49,6 @@ async function ownLayout(tx: Executor, id: number, costumeId: number) {
 const STACK_WAIT = 60;
 /** As the table has it. */
 const MOST_LAYERS = 6;
-/** Units that glue is counted in, ml of one. */
-const MILLILITRES: Record<string, number> = { ml: 1, l: 1000 };
 
 export const layoutCommands = {
 	/** The needs of a material become what was laid out, instead of its area with something for waste. */
@@ -197,7 +197,7 @@ export const layoutCommands = {
 				/** By component, ml of it. */
 				glue: f.json(parts.or(z.tuple([])), 'Say how much glue.', 100_000)
 			}),
-		async (tx, v, { costumeId }) => {
+		async (tx, v, { costumeId, trade }) => {
 			const [material, other] = [await materialOf(tx, v.materialId), await materialOf(tx, v.otherId)];
 			if (areaOfUnit(other) === null) throw new Refused(`Say first how large ${other.name} comes.`);
 			const most = await one<{ layers: number | null; byRole: boolean }>(
@@ -232,7 +232,7 @@ export const layoutCommands = {
 			);
 			const components = [...new Set(moved.map((m) => m.componentId))];
 			const glue = v.glueId === null ? null : await materialOf(tx, v.glueId);
-			const ml = glue && MILLILITRES[glue.unit];
+			const ml = glue && (ML_PER as Record<string, number>)[glue.unit];
 			if (glue && !ml) throw new Refused('Choose a glue that is counted in ml or l.', 'glueId');
 			await tx.query('delete from need where material_id = $1 and component_id = any($2) and taken = 0', [
 				v.materialId,
@@ -252,7 +252,9 @@ export const layoutCommands = {
 				const layers = Math.max(...moved.filter((m) => m.componentId === componentId).map((m) => m.layers));
 				if (layers > 1) await insertStack(tx, componentId, layers);
 				const its = v.glue.find((g) => g.componentId === componentId);
-				if (glue && its) await setNeed(tx, componentId, glue.id, its.quantity / ml!);
+				// A glue that the work asks for is that of its seams too: this component goes by it.
+				const byWork = glue && standsForSupply(glue, trade) ? true : null;
+				if (glue && its) await setNeed(tx, componentId, glue.id, its.quantity / ml!, byWork);
 			}
 			const of = v.layers > 1 ? `${v.layers} layers of ${other.name}` : other.name;
 			return { words: `${of} instead of ${material.name}` };
@@ -305,10 +307,7 @@ async function insertStack(tx: Executor, componentId: number, layers: number): P
 		[componentId]
 	);
 	const position = (row!.after ?? -1) + 1;
-	await tx.query('update step set position = position + 1 where component_id = $1 and position >= $2', [
-		componentId,
-		position
-	]);
+	await makeRoom(tx, componentId, position);
 	await insertStep(tx, {
 		componentId,
 		position,

@@ -2,9 +2,10 @@ import { z } from 'zod';
 import { say } from '$core/units/problem.ts';
 import { CURRENCIES, parseMoney } from '$core/units/money.ts';
 import { FAMILIES, type Material } from '$core/facts/material.ts';
+import { capital } from '$core/units/names.ts';
 import { formatNumber } from '$core/units/number.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
-import { suppliesPer } from '$core/answers/workUse.ts';
+import { standsForSupply } from '$core/answers/workUse.ts';
 import { USUAL_WASTE } from '$core/trade/driver.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
@@ -93,13 +94,13 @@ export const insertUnpriced = (
 	});
 
 /** What is counted by the metre cannot be used up by the piece. */
-function refuseOtherUnit({ supply, unit }: Pick<Material, 'supply' | 'unit'>, { trade }: Context): void {
-	const row = supply === null ? undefined : trade.supply[supply];
-	if (row && suppliesPer(row.unit, unit) === null)
-		throw new Refused(
-			`Work uses up ${row.name} by the ${row.unit}: count it so, and say how much one pack holds.`,
-			'unit'
-		);
+function refuseOtherUnit(material: Pick<Material, 'supply' | 'unit'>, { trade }: Context): void {
+	if (material.supply === null || standsForSupply(material, trade)) return;
+	const { name, unit } = trade.supply[material.supply]!;
+	throw new Refused(
+		`Work uses up ${name} by the ${unit}: count it so, and say how much one pack holds.`,
+		'unit'
+	);
 }
 
 async function nameOf(tx: Executor, id: number): Promise<string> {
@@ -156,7 +157,7 @@ export const materialCommands = {
 			for (const key of v.supplies) {
 				const { name, family, unit, pack } = trade.supply[key]!;
 				await insertUnpriced(tx, {
-					name: name[0]!.toUpperCase() + name.slice(1),
+					name: capital(name),
 					family,
 					unit,
 					packSize: pack,

@@ -1,8 +1,14 @@
 import { z } from 'zod';
-import { ORDER_STATES, type Material, type Purchase, type PurchaseState } from '$core/facts/material.ts';
+import {
+	areaOfUnit,
+	ORDER_STATES,
+	purchaseCost,
+	type Material,
+	type Purchase,
+	type PurchaseState
+} from '$core/facts/material.ts';
 import { supplierKey, withSender } from '$core/facts/supplier.ts';
 import { say, sayOf } from '$core/units/problem.ts';
-import { areaOfUnit } from '$core/facts/material.ts';
 import { arrivalDay } from '$core/answers/leadTime.ts';
 import { shoppingLines } from '$core/answers/shopping.ts';
 import { dayOf, formatDate } from '$core/units/localTime.ts';
@@ -15,7 +21,7 @@ import { Absent, all, one, Refused } from '../db/rows.ts';
 import { insert, selectOfCostumes, set, update } from '../db/tables.ts';
 import { parseMoney, shared } from '$core/units/money.ts';
 import { namesWords } from '$core/units/names.ts';
-import { insertStep } from './step.ts';
+import { endOfSteps, insertStep, makeRoom } from './step.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
@@ -120,14 +126,13 @@ async function split(
 ): Promise<number> {
 	const [mine, its] = shared(row.shippingMinor, [packs, row.packs - packs]);
 	await set(tx, 'purchase', id, { packs, shippingMinor: mine });
-	const day = (value: number | null) => (value === null ? null : formatDate(value));
 	return insert(tx, 'purchase', {
 		...row,
 		packs: row.packs - packs,
 		shippingMinor: its,
-		orderedOn: day(row.orderedOn),
-		dueOn: day(row.dueOn),
-		arrivedOn: day(row.arrivedOn)
+		orderedOn: dateText(row.orderedOn),
+		dueOn: dateText(row.dueOn),
+		arrivedOn: dateText(row.arrivedOn)
 	});
 }
 
@@ -330,8 +335,8 @@ export const purchaseCommands = {
 			const names = [];
 			for (const id of ticked) {
 				const purchase = await purchaseIn(tx, id, costumeId);
-				// A list that was ticked before somebody else bought it.
-				if (purchase.state === 'arrived' || purchase.state === 'used') continue;
+				// A list that was ticked before somebody else bought or ordered it.
+				if (purchase.state !== 'planned') continue;
 				const packPriceMinor = typedPrice(fields, `price${id}`, currency) ?? purchase.packPriceMinor;
 				await set(tx, 'purchase', id, { packPriceMinor });
 				await advance(tx, id, 'arrived', dayOf(now));
@@ -339,7 +344,7 @@ export const purchaseCommands = {
 					await rememberPrice(tx, { ...purchase, packPriceMinor }, currency);
 				names.push(`${purchase.packs} × ${purchase.name}`);
 			}
-			if (names.length === 0) throw new Refused('All of it is here already.', 'ticked');
+			if (names.length === 0) throw new Refused('None of it is on the list any more.', 'ticked');
 			return { words: `Bought: ${namesWords(names)}` };
 		}
 	),
@@ -353,12 +358,8 @@ export const purchaseCommands = {
 			if (row.state !== 'arrived') throw new Refused('Only what is here can be sent back.');
 			if (packs > row.packs) throw new Refused(`There are ${row.packs}.`, 'packs');
 			const back = packs < row.packs ? await split(tx, row, row.packs - packs) : id;
-			const [line] = await all<{ shippingMinor: number }>(
-				tx,
-				'select shipping_minor from purchase where id = $1',
-				[back]
-			);
-			if (row.packPriceMinor !== null && refundMinor > packs * row.packPriceMinor + line!.shippingMinor)
+			const cost = purchaseCost(await purchaseIn(tx, back, costumeId));
+			if (cost !== null && refundMinor > cost)
 				throw new Refused('More than it cost does not come back.', 'refundMinor');
 			const note = [row.note, why && `sent back: ${why}`].filter(Boolean).join('\n');
 			await set(tx, 'purchase', back, { state: 'returned', refundMinor, note });
@@ -380,19 +381,10 @@ export const purchaseCommands = {
 				where component_id = $1 and done_at is null and phase <> 'pattern' having min(position) is not null`,
 				[componentId]
 			);
-			const last = await one<{ next: number }>(
-				tx,
-				'select coalesce(max(position) + 1, 0) as next from step where component_id = $1',
-				[componentId]
-			);
-			if (first)
-				await tx.query('update step set position = position + 1 where component_id = $1 and position >= $2', [
-					componentId,
-					first.position
-				]);
+			if (first) await makeRoom(tx, componentId, first.position);
 			await insertStep(tx, {
 				componentId,
-				position: first?.position ?? last!.next,
+				position: first?.position ?? (await endOfSteps(tx, componentId)),
 				name: what,
 				technique: 'other',
 				phase: 'make',

@@ -132,6 +132,8 @@ test('a long quote goes on over its pages, with the head again, and letters that
 		}
 	};
 	const text = read(await quotePdf(many, (await record()).costume, null));
+	// 900 words of one paragraph are more than a page holds: none of them runs off it.
+	assert.equal(text.match(/Long\./g)!.length, 900);
 	assert.match(text, /page 4 of 4/);
 	assert.ok(text.split('Materials   ').length >= 2);
 	for (let i = 1; i <= 60; i++) assert.ok(text.includes(`P-${i} `), `P-${i}`);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { acceptedOf, costingOf, quoteOf } from '$core/answers/quote.ts';
+import { acceptedOf, costingOf, QUOTE_ODDS, quoteOf } from '$core/answers/quote.ts';
 import { workshopFor } from '$core/answers/stash.ts';
 import { QUOTE_STATES, type Quote } from '$core/facts/quote.ts';
 import { dayOf, formatDate } from '$core/units/localTime.ts';
@@ -37,7 +37,7 @@ export const quoteCommands = {
 				client: f.note(),
 				hourRateMinor: f.money(currency),
 				feeMinor: f.money(currency),
-				oddsPercent: f.decimal(50, 99),
+				oddsPercent: f.decimal(QUOTE_ODDS.least, QUOTE_ODDS.most),
 				taxPercent: f.orNull(f.decimal(0, 100)),
 				names: z.array(f.name(80)).min(1, 'There is at least one payment.').max(12),
 				percents: z.array(f.above0(100)),

@@ -335,3 +335,38 @@ test('worked by hand: a parcel that comes in part, one that is sent back in part
 	);
 	assert.match((await its()).find((p) => p.id === line!.id)!.note, /came otherwise: flatten the sheets/);
 });
+
+test('in the shop: what was ticked is here for what it cost there, once, and the usual price is remembered', async () => {
+	const foam = await addFoam('Foam in town');
+	const price = async () => (await loadMaterials(w.db)).find((m) => m.id === foam)!.packPriceMinor;
+	await w.run(
+		purchaseCommands.addPurchase,
+		{ materialId: String(foam), packs: '2', componentId: '' },
+		costume
+	);
+	const line = async () => (await record()).purchases.find((p) => p.materialId === foam)!;
+	const { id } = await line();
+	const bought = (values: object) =>
+		w.run(purchaseCommands.boughtInShop, { ticked: [String(id)], ...values }, costume);
+	await assert.rejects(bought({ [`price${id}`]: 'dear' }), refused(/amount of money/));
+	assert.ok((await w.errors(purchaseCommands.boughtInShop, {}, costume)).ticked);
+	await bought({ [`price${id}`]: '13,40', remember: 'on' });
+	assert.deepEqual(
+		[(await line()).state, (await line()).packPriceMinor, await price()],
+		['arrived', 1340, 1340]
+	);
+	await assert.rejects(bought({}), refused(/None of it/));
+	await w.undoLast();
+	assert.deepEqual([(await line()).state, await price()], ['planned', 1290]);
+	// Nothing typed: as it was known; not to be remembered: only here.
+	await bought({ [`price${id}`]: ' ' });
+	assert.equal((await line()).packPriceMinor, 1290);
+	// What was sent back is on no list: ticked late, it does not come back.
+	await w.run(
+		purchaseCommands.returnPurchase,
+		{ id: String(id), packs: '2', refundMinor: '5', why: '' },
+		costume
+	);
+	await assert.rejects(bought({}), refused(/None of it/));
+	assert.deepEqual([(await line()).state, (await line()).refundMinor], ['returned', 500]);
+});

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** One shape: its values with what comes of them at once, and what it looks like put together. */
+	import { capital } from '$core/units/names.ts';
 	import { goto } from '$app/navigation';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import type { Version } from '$core/answers/describeChange.ts';
@@ -92,7 +93,7 @@
 					{#if shape?.drawn}
 						<p class="small wide">
 							{shape.shaper in ORIGINS
-								? `${shaper.makes[0]?.toUpperCase()}${shaper.makes.slice(1)}: its pieces follow no measure.`
+								? `${capital(shaper.makes)}: its pieces follow no measure.`
 								: 'Drawn by hand since it was shaped: its pieces follow no measure. Undo brings the shape back.'}
 						</p>
 						{#each draft.params as { key, text, follows } (key)}

@@ -2,7 +2,9 @@
 	/** What the maker says of a new quote: the price follows while it is typed. */
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
+	import type { quoteBegun } from '$core/answers/quote.ts';
 	import type { QuoteSums } from '$core/facts/quote.ts';
+	import { formatDate } from '$core/units/localTime.ts';
 	import { formatMoney } from '$core/units/money.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
@@ -15,25 +17,12 @@
 		/** What it comes to as it is typed. */
 		sums: QuoteSums | null;
 		currency: string;
-		maker: string;
-		client: string;
-		terms: string;
-		validUntil: string;
-		readyOn: string;
+		/** What stands in the other fields. */
+		begun: ReturnType<typeof quoteBegun>;
 		/** The quote that the next one would change. */
 		changes: number | null;
 	}
-	let {
-		typed = $bindable(),
-		sums,
-		currency,
-		maker,
-		client,
-		terms,
-		validUntil,
-		readyOn,
-		changes
-	}: Props = $props();
+	let { typed = $bindable(), sums, currency, begun, changes }: Props = $props();
 </script>
 
 <Form command="makeQuote" label="New quote">
@@ -68,8 +57,8 @@
 			suffix="%"
 			hint="empty: none is asked"
 		/>
-		<Field name="validUntil" label="Valid until" type="date" value={validUntil} />
-		<Field name="readyOn" label="Handed over by" type="date" value={readyOn} />
+		<Field name="validUntil" label="Valid until" type="date" value={formatDate(begun.validUntil)} />
+		<Field name="readyOn" label="Handed over by" type="date" value={formatDate(begun.readyOn)} />
 	</div>
 	<fieldset>
 		<legend>Paid</legend>
@@ -110,11 +99,11 @@
 			name="maker"
 			label="From"
 			type="area"
-			value={maker}
+			value={begun.maker}
 			hint="your name and address, as it stands on the quote"
 		/>
-		<Field name="client" label="For the client" type="area" value={client} hint="name and address" />
-		<Field name="terms" label="Terms" type="area" value={terms} wide />
+		<Field name="client" label="For the client" type="area" value={begun.client} hint="name and address" />
+		<Field name="terms" label="Terms" type="area" value={begun.terms} wide />
 	</div>
 	<Submit>{changes === null ? 'Make the quote' : `Make a change to quote ${changes}`}</Submit>
 </Form>

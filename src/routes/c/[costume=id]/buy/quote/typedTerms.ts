@@ -1,6 +1,7 @@
+import { QUOTE_ODDS, type quoteBegun } from '$core/answers/quote.ts';
 import type { QuoteTerms } from '$core/facts/quote.ts';
-import { parseMoney } from '$core/units/money.ts';
-import { parseNumber } from '$core/units/number.ts';
+import { parseMoney, typedMoney } from '$core/units/money.ts';
+import { formatNumber, parseNumber } from '$core/units/number.ts';
 
 /** The fields that move the price, as they stand in the form. */
 export interface TypedTerms {
@@ -11,6 +12,15 @@ export interface TypedTerms {
 	payments: { name: string; percent: string }[];
 }
 
+/** What stands in the fields before anything is typed. */
+export const begunTerms = (begun: ReturnType<typeof quoteBegun>, currency: string): TypedTerms => ({
+	rate: typedMoney(begun.hourRateMinor, currency),
+	fee: typedMoney(begun.feeMinor, currency),
+	odds: formatNumber(begun.oddsPercent, 1),
+	tax: begun.taxPercent === null ? '' : formatNumber(begun.taxPercent, 2),
+	payments: begun.payments.map((p) => ({ name: p.name, percent: formatNumber(p.percent, 2) }))
+});
+
 /** As terms, to show the price while it is typed; null while something cannot be read: the form says what. */
 export function readTerms(typed: TypedTerms, currency: string): QuoteTerms | null {
 	const rate = parseMoney(typed.rate, currency);
@@ -18,7 +28,8 @@ export function readTerms(typed: TypedTerms, currency: string): QuoteTerms | nul
 	const odds = parseNumber(typed.odds);
 	const tax = typed.tax.trim() === '' ? null : parseNumber(typed.tax);
 	const percents = typed.payments.map((p) => parseNumber(p.percent));
-	if (!rate.ok || !fee.ok || !odds.ok || odds.value < 50 || odds.value > 99) return null;
+	if (!rate.ok || !fee.ok || !odds.ok || odds.value < QUOTE_ODDS.least || odds.value > QUOTE_ODDS.most)
+		return null;
 	if (tax && (!tax.ok || tax.value < 0 || tax.value > 100)) return null;
 	return {
 		hourRateMinor: rate.value,
