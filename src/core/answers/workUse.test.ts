@@ -165,10 +165,10 @@ test('what no material stands for is told, in the units of the handbook', () => 
 	assert.deepEqual(
 		told.map((m) => [m.supply, m.quantity, m.componentIds]),
 		[
-			// 20 m ÷ 10 m a blade, a tenth more: 2.2; two straps with a buckle and 0.4 m each: 2.2 and 0.88 m.
+			// 20 m ÷ 10 m a blade, a tenth more: 2.2; two straps with a buckle and 0.4 m each, which are counted.
 			['blade', 3, [1]],
-			['buckle', 3, [2]],
-			['strapWebbing', 0.9, [2]]
+			['buckle', 2, [2]],
+			['strapWebbing', 0.8, [2]]
 		]
 	);
 	assert.deepEqual(usagesOf(record, shop([])), [], 'nothing is asked of nothing');

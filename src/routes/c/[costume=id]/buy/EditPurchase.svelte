@@ -88,8 +88,10 @@
 				label="It came in part"
 				class="more"
 			>
-				<Field name="packs" label="Packs that came, of {edited.packs}" value="" inputmode="numeric" />
-				<button class="button small">They came, the rest is on its way</button>
+				<div class="fields">
+					<Field name="packs" label="Packs that came, of {edited.packs}" value="" inputmode="numeric" />
+				</div>
+				<button class="button small do">They came, the rest is on its way</button>
 			</Form>
 		{:else if edited.state === 'arrived'}
 			<details>
@@ -101,15 +103,17 @@
 					label="It is altered"
 					class="more"
 				>
-					<Field name="what" label="What has to be altered" value="" />
-					<Field name="minutes" label="How long that takes" value="" hint="45m, 1h30" />
-					<Field
-						name="componentId"
-						label="For"
-						options={components.map((c) => ({ value: c.id, label: `${c.code} ${c.name}` }))}
-						value={edited.componentId ?? takenBy[0] ?? ''}
-					/>
-					<button class="button small">Add the step</button>
+					<div class="fields">
+						<Field name="what" label="What has to be altered" value="" />
+						<Field name="minutes" label="How long that takes" value="" hint="45m, 1h30" />
+						<Field
+							name="componentId"
+							label="For"
+							options={components.map((c) => ({ value: c.id, label: `${c.code} ${c.name}` }))}
+							value={edited.componentId ?? takenBy[0] ?? ''}
+						/>
+					</div>
+					<button class="button small do">Add the step</button>
 				</Form>
 			</details>
 			<details>
@@ -121,16 +125,18 @@
 					label="It is sent back"
 					class="more"
 				>
-					<Field name="packs" label="Packs, of {edited.packs}" value={edited.packs} inputmode="numeric" />
-					<Field
-						name="refundMinor"
-						label="Money back"
-						value={typedMoney(edited.packPriceMinor === null ? null : purchaseCost(edited), currency)}
-						inputmode="decimal"
-						suffix={currency}
-					/>
-					<Field name="why" label="Why" value="" />
-					<button class="button small">Sent back</button>
+					<div class="fields">
+						<Field name="packs" label="Packs, of {edited.packs}" value={edited.packs} inputmode="numeric" />
+						<Field
+							name="refundMinor"
+							label="Money back"
+							value={typedMoney(edited.packPriceMinor === null ? null : purchaseCost(edited), currency)}
+							inputmode="decimal"
+							suffix={currency}
+						/>
+						<Field name="why" label="Why" value="" />
+					</div>
+					<button class="button small do">Sent back</button>
 				</Form>
 			</details>
 		{/if}
@@ -153,10 +159,9 @@
 		padding: 6px 0;
 	}
 	:global(form.more) {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 8px 12px;
-		align-items: end;
+		margin-top: 6px;
+	}
+	.do {
 		margin-top: 10px;
 	}
 	.alone {

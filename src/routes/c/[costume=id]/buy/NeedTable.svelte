@@ -58,7 +58,8 @@
 
 <style>
 	.for {
-		margin-left: 6px;
+		display: block;
+		white-space: normal;
 	}
 	.for span {
 		display: inline-block;
@@ -68,6 +69,11 @@
 	@media (max-width: 640px) {
 		.besides {
 			display: none;
+		}
+		th,
+		td {
+			white-space: normal;
+			padding-inline: 5px;
 		}
 	}
 	tr.short td:first-child {
