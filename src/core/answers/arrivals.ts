@@ -22,6 +22,23 @@ export interface OrderBy {
 	orderByDay: number | null;
 	/** It comes after the latest moment that still serves. */
 	tooLate: boolean;
+	/** Where simulated builds say the day: what they say of it. */
+	odds?: OrderOdds;
+}
+
+/** How the odds of a costume hang on the day on which one material is ordered. */
+export interface OrderOdds {
+	materialId: number;
+	/** Share of builds ready by the deadline if it is ordered on that day and all else as planned; from today on, day by day. */
+	shares: number[];
+	/** The first of them: today. */
+	from: number;
+	/** The share that is wanted. */
+	target: number;
+	/** The last day that keeps it; where today is under it already, the last that costs hardly a build. Today at the soonest. */
+	latest: number;
+	/** The first day on which not one build in a hundred is ready; null where that never comes, or is today. */
+	hopeless: number | null;
 }
 
 export interface Arrival {

@@ -4,6 +4,8 @@ import type { LocalMinutes } from '../units/localTime.ts';
 import { simulate, type Odds } from '../engines/schedule/odds.ts';
 import { GUESS_FACTOR } from '../trade/rates.ts';
 import { guessesOf, type Guess } from './guesses.ts';
+import type { OrderOdds } from './arrivals.ts';
+import { orderOddsOf } from './orderOdds.ts';
 import type { MadePlan } from './plan.ts';
 
 /** Builds simulated of a plan: enough that the odds are known to a bit more than one in a hundred. */
@@ -18,6 +20,8 @@ export const WAIT_SLIP = 0.5;
 export interface Forecast {
 	odds: Odds;
 	guesses: Guess[];
+	/** Until when what is not ordered yet can wait. */
+	orders: OrderOdds[];
 }
 
 /** What odds are asked for of a costume: by the buffer, by the event, by the rehearsal. */
@@ -39,23 +43,27 @@ export function* forecastOf(
 	plan: MadePlan
 ): Generator<number, Forecast, boolean | undefined> {
 	const guesses = guessesOf(record, workshop, plan, workshop.guessOff ?? GUESS_FACTOR);
+	const luck = { seed: SEED, shared: SHARED, slip: WAIT_SLIP };
 	const odds = yield* simulate({
+		...luck,
 		problem: plan.problem,
 		order: plan.schedule.order,
 		runs: RUNS,
-		seed: SEED,
-		shared: SHARED,
-		slip: WAIT_SLIP,
 		by: momentsOf(record.costume, plan.deadline)
 	});
-	return { odds, guesses };
+	const share = shareBy(odds, plan.deadline) ?? 0;
+	const orders = yield* orderOddsOf(plan, luck, share, record.costume.targetOdds / 100);
+	return { odds, guesses, orders };
 }
 
 /** The share of builds that is ready by the deadline; null where nothing was simulated. */
 export const readyShare = (
 	forecast: Forecast | null,
 	{ deadline }: Pick<MadePlan, 'deadline'>
-): number | null => forecast?.odds.by.find((b) => b.at === deadline)?.share ?? null;
+): number | null => (forecast ? shareBy(forecast.odds, deadline) : null);
+
+const shareBy = ({ by }: Pick<Odds, 'by'>, at: LocalMinutes): number | null =>
+	by.find((b) => b.at === at)?.share ?? null;
 
 /** Waiting for somebody's hours that is less than this, minutes, is not worth a word; it is told in half hours. */
 const LEAST_SCARCE = 120;

@@ -97,6 +97,7 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 		is: 49 * 1440,
 		because: 'day 56 is a Thursday (day 0 was one): five working days before is the Thursday before'
 	},
+	orderByOdds: { of: [50 * 1440, 12], is: 62 * 1440, because: 'twelve days after day 50' },
 	daysLeft: { of: [140, 104], is: 36, because: '140 − 104' },
 	readyBy: { of: [140 * 1440 + 540, 2], is: 138 * 1440 + 540, because: 'two days before, at the same hour' },
 	printedVolume: { of: [1000, 400, 0.8, 20], is: 456, because: 'walls 320, and a fifth of the 680 within' },

@@ -51,6 +51,10 @@ export const FORMULAS = {
 		words: 'day it is needed − lead time in working days, Monday to Friday; it counts as there from noon',
 		compute: (v) => orderByDay(at(v, 0), { leadDays: at(v, 1), leadWorkingDays: true }) * DAY
 	},
+	orderByOdds: {
+		words: 'today + days that it can wait with the odds kept',
+		compute: (v) => at(v, 0) + at(v, 1) * DAY
+	},
 	daysLeft: { words: 'event day − today', compute: (v) => at(v, 0) - at(v, 1) },
 	readyBy: { words: 'event − buffer days', compute: (v) => at(v, 0) - at(v, 1) * DAY },
 	printedVolume: {

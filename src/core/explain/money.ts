@@ -1,5 +1,5 @@
 import { ARRIVAL_CLOCK, leadDaysOf, leadWords } from '../answers/leadTime.ts';
-import { dayOf } from '../units/localTime.ts';
+import { DAY, dayOf, dayWords } from '../units/localTime.ts';
 import { areaOfUnit, type Material, type Need, type Purchase } from '../facts/material.ts';
 import { type Component, copiesOf } from '../facts/component.ts';
 import type { Costume, CostumeRecord } from '../facts/costume.ts';
@@ -11,7 +11,7 @@ import type { Workshop } from '../facts/workshop.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
 import type { GuessedCost } from '../answers/moneyOverDays.ts';
 import type { ShoppingLine, Usage } from '../answers/shopping.ts';
-import type { OrderBy } from '../answers/arrivals.ts';
+import type { OrderBy, OrderOdds } from '../answers/arrivals.ts';
 
 /** How much of a material the component's pieces take, with what is left over between them. */
 export function needFigure(
@@ -192,6 +192,42 @@ function usageFigure(
 	};
 }
 
+/** By simulated builds: what each day more costs. */
+function orderByOddsFigure(
+	{ material, purchase, neededAt }: OrderBy,
+	{ from, latest, shares, target, hopeless }: OrderOdds
+): Figure {
+	const after = shares[latest - from + 1];
+	const told = [
+		`builds ready in time when it is ordered today: ${of100(shares[0]!)}`,
+		...(latest > from ? [`on that day: ${of100(shares[latest - from]!)}`] : []),
+		...(after === undefined ? [] : [`a day later: ${of100(after)}`]),
+		shares[0]! >= target
+			? `wanted: ${of100(target)}`
+			: `wanted are ${of100(target)}: until that day waiting costs one build in a hundred at most`,
+		...(hopeless === null ? [] : [`not one in a hundred from ${dayWords(hopeless)} on`])
+	];
+	return {
+		title: `Order by: ${material.name}`,
+		formula: 'orderByOdds',
+		as: { kind: 'time' },
+		inputs: [
+			{ name: 'today', value: from * DAY, as: { kind: 'time' }, source: 'now' },
+			number('days that it can wait', latest - from, told.join('; ')),
+			...(neededAt === null
+				? []
+				: [
+						{
+							name: 'needed at, by usual minutes',
+							value: neededAt,
+							as: { kind: 'time' as const },
+							source: `${leadWords(purchase ?? material)} before; simulated builds count slips, late parcels and work done again`
+						}
+					])
+		]
+	};
+}
+
 export function costFigure(purchase: Purchase, name: string, currency: string): Figure {
 	return {
 		title: `Cost: ${name}`,
@@ -211,7 +247,10 @@ export function costFigure(purchase: Purchase, name: string, currency: string): 
 	};
 }
 
+const of100 = (share: number): string => `${Math.round(share * 100)} of 100`;
+
 export function orderByFigure(order: OrderBy): Figure {
+	if (order.odds) return orderByOddsFigure(order, order.odds);
 	const lead = order.purchase ?? order.material;
 	// A supplier's own working days come to so many days of the calendar.
 	const days =

@@ -90,6 +90,20 @@ test('days: left, to order by, and ready when', () => {
 	);
 	const order = plan.orders.find((o) => o.orderByDay !== null)!;
 	assert.equal(valueOf(figures.orderByFigure(order)), order.orderByDay! * 1440);
+	const odds = {
+		materialId: order.material.id,
+		shares: [0.95, 0.92, 0.85, 0],
+		from: dayOf(NOW),
+		target: 0.9,
+		latest: dayOf(NOW) + 1,
+		hopeless: dayOf(NOW) + 3
+	};
+	const byOdds = figures.orderByFigure({ ...order, orderByDay: odds.latest, odds });
+	assert.equal(valueOf(byOdds), odds.latest * 1440);
+	assert.match(
+		byOdds.inputs[1]!.source,
+		/today: 95 of 100; on that day: 92 of 100; a day later: 85 of 100; wanted: 90 of 100; not one in a hundred from/
+	);
 	assert.equal(valueOf(figures.finishFigure(record, plan)!), plan.schedule.finish);
 	assert.equal(figures.finishFigure(record, { ...plan, chain: [] }), null);
 });

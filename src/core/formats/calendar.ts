@@ -3,7 +3,7 @@ import { leadWords } from '../answers/leadTime.ts';
 import ical, { ICalEventTransparency } from 'ical-generator';
 import type { CostumePlan } from '../answers/plan.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
-import { DAY, type LocalMinutes } from '../units/localTime.ts';
+import { DAY, dayWords, type LocalMinutes } from '../units/localTime.ts';
 
 /** Minutes of the event that a calendar shows: nobody has said how long it lasts. */
 const EVENT_MINUTES = 8 * 60;
@@ -81,7 +81,7 @@ export function toCalendar(
 				`Order ${order.material.name}`,
 				{
 					allDay: true,
-					description: `Lead time ${leadWords(order.purchase ?? order.material)}.${order.tooLate ? ' It can no longer arrive in time.' : ''}`
+					description: `Lead time ${leadWords(order.purchase ?? order.material)}.${order.tooLate ? ' It can no longer arrive in time.' : ''}${order.odds?.hopeless ? ` Ordered on ${dayWords(order.odds.hopeless)} or later not one simulated build in a hundred is ready in time.` : ''}`
 				}
 			);
 	for (const planned of plan.schedule.steps) {

@@ -65,16 +65,8 @@ const LATER = 3;
  */
 export function* simulate(task: OddsTask): Generator<number, Odds, boolean | undefined> {
 	const { problem, runs } = task;
-	const rank = new Map(task.order.map(({ id }, k) => [id, k]));
-	const nodes = makeNetwork({ ...problem, steps: problem.steps.filter((s) => rank.has(s.id)) });
-	const order = listBy(nodes, (a, b) => rank.get(nodes[a]!.step.id)! - rank.get(nodes[b]!.step.id)!);
 	const until = horizonOf(problem);
-	const builder = new Builder(nodes, makeShop(problem, problem.start, until), problem);
-	forceTeams(builder, task.order);
-	const { draw, late } = drawsOf(task, builder);
-	const weather = new Weather(builder.teams, problem.wetShare ?? 0, problem.start, until);
-	// Chance of its own: whatever else is tried, the days are the same.
-	const sky = seeded(~task.seed);
+	const { nodes, builder, weather, late, again, build } = buildsOf(task, until);
 	const finishes = new Float64Array(runs);
 	const onChain = new Int32Array(nodes.length);
 	const byParcel = new Map<string, number>();
@@ -82,10 +74,8 @@ export function* simulate(task: OddsTask): Generator<number, Odds, boolean | und
 	let wet = 0;
 	let run = 0;
 	while (run < runs) {
-		draw();
-		weather.draw(sky);
-		builder.build(order);
-		const finish = builder.finish();
+		again();
+		const finish = build();
 		finishes[run++] = finish === NEVER ? Infinity : finish;
 		if (finish !== NEVER) {
 			const { first, heldUp } = walkChain(builder, finish, onChain, scarce, weather);
@@ -105,18 +95,67 @@ export function* simulate(task: OddsTask): Generator<number, Odds, boolean | und
 	};
 }
 
-function horizonOf(problem: PlanProblem): LocalMinutes {
+/** Builds of a plan, one after another. */
+export interface Builds extends Omit<Draws, 'draw'> {
+	nodes: readonly Node[];
+	builder: Builder;
+	weather: Weather;
+	/** Other luck. */
+	again: () => void;
+	/** With the luck that was drawn last. @returns its finish; NEVER where calendars do not reach so far */
+	build: () => LocalMinutes;
+}
+
+/** @param until how far calendars reach */
+export function buildsOf(task: Omit<OddsTask, 'runs' | 'by'>, until: LocalMinutes): Builds {
+	const { problem } = task;
+	const rank = new Map(task.order.map(({ id }, k) => [id, k]));
+	const nodes = makeNetwork({ ...problem, steps: problem.steps.filter((s) => rank.has(s.id)) });
+	const order = listBy(nodes, (a, b) => rank.get(nodes[a]!.step.id)! - rank.get(nodes[b]!.step.id)!);
+	const builder = new Builder(nodes, makeShop(problem, problem.start, until), problem);
+	forceTeams(builder, task.order);
+	const { draw, late, release } = drawsOf(task, builder);
+	const weather = new Weather(builder.teams, problem.wetShare ?? 0, problem.start, until);
+	// Chance of its own: whatever else is tried, the days are the same.
+	const sky = seeded(~task.seed);
+	return {
+		nodes,
+		builder,
+		weather,
+		late,
+		release,
+		again: () => {
+			draw();
+			weather.draw(sky);
+		},
+		build: () => {
+			builder.build(order);
+			return builder.finish();
+		}
+	};
+}
+
+/** How far calendars reach. */
+export function horizonOf(problem: PlanProblem): LocalMinutes {
 	const work = problem.steps.reduce((sum, s) => sum + 2 * s.minutes[2] * s.hands, 0) * stretchOf(problem);
 	const waits = problem.steps.reduce((sum, s) => sum + 2 * s.wait, 0);
 	const least = Math.ceil(leastDaysOf(problem) / (1 - (problem.wetShare ?? 0))) * DAY;
 	return latestWaitedFor(problem) + Math.min(3650 * DAY, least + Math.ceil((work + waits) / LATER));
 }
 
-/** Sets the builder's minutes, releases and waits for one more build. */
+interface Draws {
+	/** Sets the builder's minutes, releases and waits for one more build. */
+	draw: () => void;
+	/** When each parcel comes in this build. */
+	late: Map<string, LocalMinutes>;
+	/** Sets the release of a step anew, by when its parcels come now. */
+	release: (node: number) => void;
+}
+
 function drawsOf(
-	{ problem, seed, shared, slip = 0 }: OddsTask,
+	{ problem, seed, shared, slip = 0 }: Pick<OddsTask, 'problem' | 'seed' | 'shared' | 'slip'>,
 	builder: Builder
-): { draw: () => void; late: ReadonlyMap<string, LocalMinutes> } {
+): Draws {
 	const { nodes } = builder;
 	const { normal, random } = normals(seed);
 	const common = Math.sqrt(shared);
@@ -128,6 +167,12 @@ function drawsOf(
 	);
 	const parcels = (problem.parcels ?? []).map((p) => ({ ...p, lateBy: minutesAt(p.late) }));
 	const late = new Map<string, LocalMinutes>();
+	const release = (i: number) => {
+		const { step } = nodes[i]!;
+		let at = Math.max(problem.start, step.notBefore ?? problem.start);
+		for (const id of step.parcels ?? []) at = Math.max(at, late.get(id) ?? at);
+		builder.release[i] = at;
+	};
 	const draw = () => {
 		const luck = common * normal();
 		for (const p of parcels) late.set(p.id, Math.round(p.at + p.lateBy(normal())));
@@ -138,12 +183,10 @@ function drawsOf(
 			const again = step.redo !== undefined && random() < step.redo;
 			builder.minutes[i] = once() + (again ? once() : 0);
 			builder.extraWait[i] = (again ? step.wait : 0) + Math.round(longer[i]?.(normal()) ?? 0);
-			let release = Math.max(problem.start, step.notBefore ?? problem.start);
-			for (const id of step.parcels ?? []) release = Math.max(release, late.get(id) ?? release);
-			builder.release[i] = release;
+			release(i);
 		});
 	};
-	return { draw, late };
+	return { draw, late, release };
 }
 
 /** Counts the steps of the chain that decided this build: the first of it, and whether wet days held it up. */

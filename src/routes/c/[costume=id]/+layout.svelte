@@ -2,6 +2,7 @@
 	import { page } from '$app/state';
 	import Pencil from '@lucide/svelte/icons/pencil';
 	import type { Snippet } from 'svelte';
+	import { planByOdds } from '$core/answers/orderOdds.ts';
 	import { tapePins } from '$core/answers/pins.ts';
 	import { dayOf, dayWords } from '$core/units/localTime.ts';
 	import CostumeDialog from '$lib/ui/CostumeDialog.svelte';
@@ -19,11 +20,11 @@
 	const costume = $derived(data.record.costume);
 	const base = $derived(`/c/${costume.id}`);
 	const days = $derived(daysLeftFigure(costume, data.now));
-	const pins = $derived(tapePins(data.record, data.plan, data.workshop, data.now));
 	const open = $derived(data.record.faults.length);
 	/** A page left again at once is not worth simulating for, ms; where odds are the answer it begins at once. */
 	const PAUSE = 1000;
 	const forecast = $derived(shownForecast.of(data.planKey, data.forecast));
+	const pins = $derived(tapePins(data.record, planByOdds(data.plan, forecast), data.workshop, data.now));
 
 	// The server is the outside world: it is waited for while the odds of the plan on show are worked out.
 	$effect(() => {

@@ -12,6 +12,8 @@
 	import type { PageData } from './$types';
 	import Submit from '$lib/ui/Submit.svelte';
 	import { guessedCosts, moneyOverDays } from '$core/answers/moneyOverDays.ts';
+	import { planByOdds } from '$core/answers/orderOdds.ts';
+	import { shownForecast } from '$lib/ui/forecast.svelte.ts';
 	import { GUESS_FACTOR } from '$core/trade/rates.ts';
 	import { dayOf } from '$core/units/localTime.ts';
 	import MoneyChart from './MoneyChart.svelte';
@@ -30,7 +32,8 @@
 	const costume = $derived(data.record.costume);
 	const currency = $derived(costume.currency);
 	const base = $derived(`/c/${costume.id}`);
-	const orderOf = $derived(new Map(data.plan.orders.map((o) => [o.material.id, o])));
+	const plan = $derived(planByOdds(data.plan, shownForecast.of(data.planKey, data.forecast)));
+	const orderOf = $derived(new Map(plan.orders.map((o) => [o.material.id, o])));
 	const short = $derived(data.lines.filter((l) => l.packsShort > 0));
 	const sorted = $derived(
 		[...data.record.purchases].sort(
@@ -41,7 +44,7 @@
 		)
 	);
 	const today = $derived(dayOf(data.now));
-	const days = $derived(moneyOverDays(data.record, data.plan, data.lines, data.spend, today));
+	const days = $derived(moneyOverDays(data.record, plan, data.lines, data.spend, today));
 	let adding = $state(false);
 	let addingMaterial = $state(false);
 	let editing = $state<number | null>(null);
@@ -65,7 +68,7 @@
 	<ChoosePurchase
 		lines={data.lines}
 		purchases={data.record.purchases}
-		orders={data.plan.orders}
+		orders={plan.orders}
 		offers={data.offers}
 		workshop={data.workshop}
 		{currency}
@@ -89,7 +92,7 @@
 	{#if sorted.length}
 		<PurchaseTable
 			purchases={sorted}
-			orders={data.plan.orders}
+			orders={plan.orders}
 			materials={data.workshop.materials}
 			components={data.record.components}
 			{currency}

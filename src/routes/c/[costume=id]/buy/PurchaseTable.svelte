@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The shopping list: what it costs, when it must be ordered, when it comes. */
 	import type { Component } from '$core/facts/component.ts';
+	import OrderStrip from '$lib/ui/OrderStrip.svelte';
 	import Weave from '$lib/ui/Weave.svelte';
 	import type { Purchase, Material } from '$core/facts/material.ts';
 	import Working from '$lib/ui/Working.svelte';
@@ -64,7 +65,9 @@
 			<td>
 				{#if p.state === 'planned' && order?.orderByDay != null}<span class:wrong={order.orderByDay < today}
 						><Working figure={orderByFigure(order)} text={dayWords(order.orderByDay)} /></span
-					>{#if order.orderByDay < today}<span class="wrong small"> passed</span>{/if}{/if}
+					>{#if order.orderByDay < today}<span class="wrong small">
+							passed</span
+						>{/if}{#if order.odds}<OrderStrip odds={order.odds} />{/if}{/if}
 			</td>
 			<td class="small">
 				{#if p.state === 'ordered' && p.dueOn !== null}{dayWords(p.dueOn)}{#if isOverdue(p, now)}&nbsp;<b

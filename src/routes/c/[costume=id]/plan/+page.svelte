@@ -5,6 +5,7 @@
 	import { makerKey, parcelKey } from '$core/answers/planProblem.ts';
 	import { oddsFigure } from '$core/explain/odds.ts';
 	import BenchLine from '$lib/ui/BenchLine.svelte';
+	import { planByOdds } from '$core/answers/orderOdds.ts';
 	import { shownForecast } from '$lib/ui/forecast.svelte.ts';
 	import LeaveOut from '$lib/ui/plan/LeaveOut.svelte';
 	import Odds from '$lib/ui/plan/Odds.svelte';
@@ -188,7 +189,7 @@
 	{/if}
 </Sheet>
 
-<OrderTable orders={plan.orders} now={data.now} />
+<OrderTable orders={planByOdds(plan, forecast).orders} now={data.now} />
 <Caution keys={data.cautions} />
 
 <style>

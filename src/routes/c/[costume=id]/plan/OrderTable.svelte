@@ -2,6 +2,7 @@
 	import { leadWords } from '$core/answers/leadTime.ts';
 	/** What must be ordered by when, and when it comes. */
 	import { orderByFigure } from '$core/explain/money.ts';
+	import OrderStrip from '$lib/ui/OrderStrip.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import { isOverdue } from '$core/answers/leadTime.ts';
 	import { timeWords, dayWords, DAY, dayOf } from '$core/units/localTime.ts';
@@ -39,7 +40,9 @@
 										? `${dayWords(o.orderByDay)}, passed`
 										: dayWords(o.orderByDay)}
 								/></span
-							>{:else if o.purchase?.state === 'ordered'}ordered{isOverdue(o.purchase, now)
+							>{#if o.odds}<OrderStrip
+									odds={o.odds}
+								/>{/if}{:else if o.purchase?.state === 'ordered'}ordered{isOverdue(o.purchase, now)
 								? ', overdue'
 								: ''}{/if}</td
 					>

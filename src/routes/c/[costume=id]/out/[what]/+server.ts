@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { catalogueOf } from '$core/trade/catalogue.ts';
+import { planByOdds } from '$core/answers/orderOdds.ts';
 import { toCalendar } from '$core/formats/calendar.ts';
 import { materialsTable, moneyTable, stepsTable } from '$core/formats/tables.ts';
 import { writeCostumeZip } from '$lib/server/costumeFile.ts';
@@ -11,7 +12,11 @@ import type { RequestHandler } from './$types';
 
 const CSV = 'text/csv; charset=utf-8';
 
-type Writer = (found: PlannedCostume, now: number, db: Database) => string | Uint8Array | Promise<Uint8Array>;
+type Writer = (
+	found: PlannedCostume,
+	now: number,
+	db: Database
+) => string | Uint8Array | Promise<string | Uint8Array>;
 
 const WRITERS: Record<string, { ending: string; type: string; write: Writer }> = {
 	costume: {
@@ -22,7 +27,7 @@ const WRITERS: Record<string, { ending: string; type: string; write: Writer }> =
 	calendar: {
 		ending: 'ics',
 		type: 'text/calendar; charset=utf-8',
-		write: (f, now) => toCalendar(f.record, f.plan, f.workshop, now)
+		write: async (f, now) => toCalendar(f.record, planByOdds(f.plan, await f.forecastWhen()), f.workshop, now)
 	},
 	steps: {
 		ending: 'steps.csv',
