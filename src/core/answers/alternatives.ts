@@ -1,10 +1,11 @@
+import { looksOf } from './looks.ts';
 import { leaveOut } from './leaveOut.ts';
 import type { Alternative } from '../engines/schedule/triage.ts';
 import { followPieces, type PiecesFrom } from './followPieces.ts';
 import { loggedByStep, minutesLeft, stepMinutes } from './minutes.ts';
 import { spendOf } from './spend.ts';
 import { DAY, dayOf, formatClock, weekdayOf, type LocalMinutes } from '../units/localTime.ts';
-import { copiesOf, type Component, type SeenFrom } from '../facts/component.ts';
+import { copiesOf, type Component } from '../facts/component.ts';
 import { makerKey } from './planProblem.ts';
 import type { MadePlan } from './plan.ts';
 import { ARRIVAL_CLOCK, arrivalDay, lateMinutes } from './leadTime.ts';
@@ -36,8 +37,6 @@ export interface CostumeAlternative extends Alternative {
 	hours: { maker: string | null; days: number[]; from: number; to: number } | null;
 }
 
-/** How much a component counts for the look, by where it is seen from. Starting values, from memory. */
-const SEEN: Record<SeenFrom, number> = { near: 1, stage: 0.7, never: 0.1 };
 /** A borrowed component is another's, and looks it. */
 const BORROWED = 0.35;
 /** A bought one was made for many. Both are starting values, from memory. */
@@ -71,8 +70,7 @@ export function alternativesOf(
 	now: LocalMinutes,
 	pieces: Pick<PiecesFrom, 'shapes' | 'wearers'> = { shapes: [], wearers: [] }
 ): CostumeAlternative[] {
-	const look = new Map(record.components.map((c) => [c.id, c.lookNeed * SEEN[c.seenFrom]]));
-	const wholeLook = [...look.values()].reduce((sum, l) => sum + l, 0) || 1;
+	const { look, wholeLook } = looksOf(record.components);
 	const left = new Map(plan.problem.steps.map((s) => [s.id, s.minutes[1]]));
 	const open = record.steps.filter((s) => s.doneAt === null);
 	const leaving = (

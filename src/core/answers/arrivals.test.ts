@@ -5,7 +5,10 @@ import { FRIDAY } from '$tests/support/shapes.ts';
 import type { Material } from '../facts/material.ts';
 import type { Step } from '../facts/step.ts';
 import { arrivalDay, lateMinutes, leadWords } from './leadTime.ts';
+import { arrivalOf } from './arrivals.ts';
 import { planCostume } from './plan.ts';
+import { shoppingLines } from './shopping.ts';
+import { dayOf } from '../units/localTime.ts';
 
 /**
  * What holds up what until it has come, and what is too late: by hand from the day it is ordered.
@@ -65,6 +68,40 @@ test('a zip holds up the closure, glue the first joint, paint the first coat, an
 	assert.deepEqual(held('glue', 'cement', 'ml'), [false, true]);
 	assert.deepEqual(held('paint', 'brush', 'ml'), [false, true]);
 	assert.deepEqual(held('light', 'wire'), [false, true]);
+});
+
+test('once enough has come, a parcel that is still on its way holds up nothing', () => {
+	const cloth = parcel(1, { family: 'cloth', unit: 'm', packSize: 2 });
+	const ordered = { state: 'ordered' as const, packSize: 2, orderedOn: dayOf(FRIDAY) };
+	const arrivalWith = (packs: [packs: number, dueOn: number][]) => {
+		const record = make.record({
+			components: [make.component(1)],
+			steps: [make.step(1, 1, { technique: 'cutCloth', amount: 3000 })],
+			needs: [make.need(1, 1, 4)],
+			purchases: packs.map(([n, dueOn], i) => make.purchase(i + 1, 1, { ...ordered, packs: n, dueOn }))
+		});
+		const [line] = shoppingLines(record, make.workshop({ materials: [cloth] }));
+		return arrivalOf(line!, record, FRIDAY).purchase!.id;
+	};
+	const soon = dayOf(FRIDAY) + 3;
+	const late = dayOf(FRIDAY) + 20;
+	assert.equal(arrivalWith([[2, late]]), 1, '4 m wanted, 4 m come late');
+	assert.equal(
+		arrivalWith([
+			[2, late],
+			[2, soon]
+		]),
+		2,
+		'another 4 m come sooner'
+	);
+	assert.equal(
+		arrivalWith([
+			[2, late],
+			[1, soon]
+		]),
+		1,
+		'2 m come sooner: the late ones are still waited for'
+	);
 });
 
 test('what no step uses must be there by the day to be ready by', () => {

@@ -1,4 +1,5 @@
-import type { Family, Material, Purchase } from '../facts/material.ts';
+import { unitsOf, type Family, type Material, type Purchase } from '../facts/material.ts';
+import { GRACE } from '../units/packs.ts';
 import type { Component } from '../facts/component.ts';
 import type { Step } from '../facts/step.ts';
 import type { StandardTechnique } from '../trade/technique.ts';
@@ -48,7 +49,10 @@ export interface Arrival {
 	usableFrom: LocalMinutes | null;
 }
 
-/** When the last of a material is there. What is short and on no list is taken to be ordered today. */
+/**
+ * When enough of a material is there: parcels that come after enough has come are waited for by nobody. What is short and on no list
+ * is taken to be ordered today.
+ */
 export function arrivalOf(line: ShoppingLine, record: CostumeRecord, now: LocalMinutes): Arrival {
 	const { material } = line;
 	const stepIds = line.usages.flatMap((u) =>
@@ -60,16 +64,20 @@ export function arrivalOf(line: ShoppingLine, record: CostumeRecord, now: LocalM
 			stepIds.push(...firstUse(record, p.componentId, material));
 	const here = line.taken + line.stash + hereOf(bought, line.material);
 	const base = { line, stepIds: [...new Set(stepIds)] };
-	if (line.needed > 0 && here >= line.needed - 1e-9) return { ...base, purchase: null, usableFrom: null };
+	if (line.needed > 0 && here >= line.needed - GRACE) return { ...base, purchase: null, usableFrom: null };
 	const coming = bought
 		.map((purchase) => ({ purchase, at: usableFrom(purchase, now) }))
 		.filter((c): c is { purchase: Purchase; at: number } => c.at !== null)
-		.sort((a, b) => b.at - a.at);
+		.sort((a, b) => a.at - b.at);
+	// What nobody needs is waited for whole.
+	let missing = line.needed > 0 ? line.needed - here : Infinity;
+	const enough = coming.findIndex(({ purchase }) => (missing -= unitsOf(purchase, material)) <= GRACE);
+	const last = coming.at(enough);
 	if (line.short > 0) {
 		const at = arrivalDay(dayOf(now), line.material) * DAY + ARRIVAL_CLOCK;
-		if (!coming[0] || at >= coming[0].at) return { ...base, purchase: null, usableFrom: at };
+		if (!last || at >= last.at) return { ...base, purchase: null, usableFrom: at };
 	}
-	return { ...base, purchase: coming[0]?.purchase ?? null, usableFrom: coming[0]?.at ?? null };
+	return { ...base, purchase: last?.purchase ?? null, usableFrom: last?.at ?? null };
 }
 
 /** Work with paper, tape and stand-ins: nothing that is bought for the costume is in hand yet. */

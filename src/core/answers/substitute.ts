@@ -15,11 +15,38 @@ const MOST_LAYERS = 4;
 /** Two thicknesses are the same within this, mm. */
 const SAME = 0.05;
 
-/** Sheets of the same family that make the same thickness, the material itself first. */
+/** Cloth weighs the same within this share. */
+const SAME_WEIGHT = 0.1;
+
+/** Cloth that is as thick and as heavy and stretches as much, in whatever width it comes. */
+function sameCloth(a: Material, b: Material): boolean {
+	const [weight, other] = [a.gramsPerM2, b.gramsPerM2];
+	return (
+		b.lengthMm === null &&
+		areaOfUnit(b) !== null &&
+		a.thicknessMm !== null &&
+		b.thicknessMm !== null &&
+		Math.abs(a.thicknessMm - b.thicknessMm) <= SAME &&
+		weight !== null &&
+		other !== null &&
+		Math.abs(weight - other) <= SAME_WEIGHT * weight &&
+		a.stretchAcross === b.stretchAcross &&
+		a.stretchAlong === b.stretchAlong
+	);
+}
+
+/** Sheets of the same family that make the same thickness, or the same cloth in other widths; the material itself first. */
 export function substitutesOf(material: Material, materials: readonly Material[]): Substitute[] {
 	const thickness = material.thicknessMm;
 	const its: Substitute = { material, layers: 1 };
-	if (thickness === null || material.lengthMm === null) return [its];
+	if (material.lengthMm === null)
+		return [
+			its,
+			...materials
+				.filter((m) => m.id !== material.id && m.family === material.family && sameCloth(material, m))
+				.map((m) => ({ material: m, layers: 1 }))
+		];
+	if (thickness === null) return [its];
 	const others = materials.flatMap((m): Substitute[] => {
 		if (m.id === material.id || m.family !== material.family || m.lengthMm === null) return [];
 		if (m.thicknessMm === null || areaOfUnit(m) === null) return [];

@@ -40,7 +40,7 @@
 		opacity: 0.55;
 	}
 	rect.kept {
-		fill: var(--green-ink);
+		fill: var(--good-ink);
 		opacity: 1;
 	}
 </style>

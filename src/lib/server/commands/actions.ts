@@ -4,7 +4,9 @@ import { database } from '../database.ts';
 import { Absent, Refused, Renewed, Stale } from '../db/rows.ts';
 import type { Database } from '../db/open.ts';
 import { standingAsIf } from '../read/plans.ts';
+import { loadShop } from '../read/shop.ts';
 import { contextOf, runCommand, type Command, type Context } from './command.ts';
+import { capital } from '$core/units/names.ts';
 import type { FormDone, FormFailure } from '$lib/answer.ts';
 import { formValues, readForm, type Value, type Values } from './formValues.ts';
 
@@ -77,16 +79,23 @@ export const actionsOf = (commands: Record<string, Command>): Record<string, Act
 /**
  * The same commands, only tried out: `tryEditShape` answers how hours, money and the plan of the costume would
  * stand, and keeps nothing.
+ * @param builds with what the plan would be made from, so that the page can simulate builds of it
  */
-export const trialsOf = (commands: Record<string, Command>): Record<string, Action> =>
+export const trialsOf = (
+	commands: Record<string, Command>,
+	{ builds = false } = {}
+): Record<string, Action> =>
 	each(commands, (name, cmd) => [
-		`try${name[0]!.toUpperCase()}${name.slice(1)}`,
+		`try${capital(name)}`,
 		actionOf(name, {
 			input: cmd.input,
-			run: async (db, input, context) => ({
-				words: '',
-				result: await standingAsIf(db, context.costumeId, context.now, (tx) => cmd.run(tx, input, context))
-			})
+			run: async (db, input, asked) => {
+				const context = cmd.shop ? { ...asked, shop: await loadShop(db) } : asked;
+				const found = await standingAsIf(db, context.costumeId, context.now, (tx) =>
+					cmd.run(tx, input, context)
+				);
+				return { words: '', result: found && { ...found, builds: builds ? found.builds : null } };
+			}
 		})
 	]);
 

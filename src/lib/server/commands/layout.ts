@@ -299,7 +299,13 @@ export async function cutBefore(tx: Executor, costumeId: number, material: Mater
 }
 
 /** Layers are glued on each other once they are cut, before anything is done to their edges. */
-async function insertStack(tx: Executor, componentId: number, layers: number): Promise<void> {
+/** @param area mm² of a copy, of all joints between layers; null follows the pieces */
+export async function insertStack(
+	tx: Executor,
+	componentId: number,
+	layers: number,
+	area: number | null = null
+): Promise<void> {
 	const row = await one<{ after: number | null }>(
 		tx,
 		`select coalesce(max(position) filter (where technique in ('trace', 'cutFoam')),
@@ -314,9 +320,9 @@ async function insertStack(tx: Executor, componentId: number, layers: number): P
 		name: `stack ${layers} layers`,
 		technique: 'stack',
 		phase: 'make',
-		amount: 0,
+		amount: area ?? 0,
 		perCopy: true,
-		fromPieces: true,
+		fromPieces: area === null,
 		waitMinutes: STACK_WAIT,
 		oneSitting: false,
 		needsHelper: false,

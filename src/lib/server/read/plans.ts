@@ -6,6 +6,7 @@ import { withReserved } from '$core/answers/shopPlan.ts';
 import { standingOf, type Standing } from '$core/answers/standing.ts';
 import { workshopFor } from '$core/answers/stash.ts';
 import type { Span } from '$core/engines/schedule/calendar.ts';
+import type { PlanOrder, PlanProblem } from '$core/engines/schedule/problem.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
@@ -201,6 +202,8 @@ export interface AsIf {
 	/** Pieces that are cut already and would no longer fit. */
 	recut: RecutPiece[];
 	totals: RecutTotals;
+	/** What its plan would be made from, for simulating builds of it. */
+	builds: { problem: PlanProblem; order: PlanOrder };
 }
 
 /**
@@ -246,6 +249,7 @@ export async function standingAsIf(
 		before: standingOf(record, plan, workshop),
 		after: standingOf(changed.record, asIf.plan, asIf.workshop),
 		recut,
-		totals: recutTotals(recut, workshop)
+		totals: recutTotals(recut, workshop),
+		builds: { problem: asIf.plan.problem, order: asIf.plan.schedule.order }
 	};
 }

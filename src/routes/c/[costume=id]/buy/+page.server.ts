@@ -2,9 +2,10 @@ import { coatsWithoutMaterial, shoppingLines } from '$core/answers/shopping.ts';
 import { parcelsUnderWay } from '$core/answers/parcels.ts';
 import { askedAbout, suppliesWithoutMaterial, workUses } from '$core/answers/workUse.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
-import { actionsOf } from '$lib/server/commands/actions.ts';
+import { actionsOf, trialsOf } from '$lib/server/commands/actions.ts';
 import { materialCommands } from '$lib/server/commands/material.ts';
 import { purchaseCommands } from '$lib/server/commands/purchase.ts';
+import { standInCommands } from '$lib/server/commands/standIn.ts';
 import { buyCommands } from '$lib/server/commands/supplier.ts';
 import { database } from '$lib/server/database.ts';
 import { loadOffers } from '$lib/server/read/workshop.ts';
@@ -29,4 +30,7 @@ export const load: PageServerLoad = async ({ parent, locals }) => {
 	};
 };
 
-export const actions: Actions = actionsOf({ ...purchaseCommands, ...buyCommands, ...materialCommands });
+export const actions: Actions = {
+	...actionsOf({ ...purchaseCommands, ...buyCommands, ...materialCommands, ...standInCommands }),
+	...trialsOf(standInCommands, { builds: true })
+};

@@ -1,0 +1,150 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { add, addStep, costume, record, refused, said, w } from '$tests/support/oneCostume.ts';
+import { standingAsIf } from '../read/plans.ts';
+import { loadMaterials, loadOffers } from '../read/workshop.ts';
+import { loadShop } from '../read/shop.ts';
+import { spendOf } from '$core/answers/spend.ts';
+import { contextOf } from './command.ts';
+import { materialCommands } from './material.ts';
+import { purchaseCommands } from './purchase.ts';
+import { standInCommands } from './standIn.ts';
+import { supplierCommands } from './supplier.ts';
+
+const MATERIAL = {
+	name: '',
+	family: 'foam',
+	unit: 'sheet',
+	packSize: '1',
+	packPriceMinor: '18.90',
+	currency: 'EUR',
+	supplier: '',
+	leadDays: '12',
+	stash: '0',
+	stashNote: '',
+	coatProduct: '',
+	supply: '',
+	thicknessMm: '',
+	widthMm: '500 mm',
+	lengthMm: '1000 mm'
+};
+const material = async (name: string, values: Record<string, unknown>) =>
+	(await w.run(materialCommands.addMaterial, { ...MATERIAL, name, ...values })).id;
+const take = (materialId: number, key: string) =>
+	w.run(standInCommands.takeStandIn, { materialId: String(materialId), key }, costume);
+const list = async () => {
+	const materials = await loadMaterials(w.db);
+	return (await record()).purchases
+		.filter((p) => p.state !== 'returned')
+		.map((p) => `${p.state} ${p.packs} × ${materials.find((m) => m.id === p.materialId)!.name}`)
+		.sort();
+};
+const total = async () => {
+	const shop = await loadShop(w.db);
+	return spendOf(await record(), shop.workshop).totalMinor;
+};
+
+test('worked by hand: sheets of 10 mm cannot come, 5 mm stacked stand in: needs, work, glue, list, money, and back', async () => {
+	const plate = await add({ name: 'Plate', code: 'A-07' });
+	await addStep(plate, { name: 'trace', technique: 'trace', amount: '3 m', phase: 'pattern' });
+	await addStep(plate, { name: 'cut' });
+	const thick = await material('Foam 10 mm', { thicknessMm: '10 mm' });
+	const thin = await material('Foam 5 mm', { thicknessMm: '5 mm', packPriceMinor: '9.90', leadDays: '0' });
+	const cement = await material('Cement', {
+		family: 'glue',
+		unit: 'ml',
+		packSize: '250',
+		packPriceMinor: '8.90',
+		leadDays: '0',
+		supply: 'contactCement',
+		widthMm: '',
+		lengthMm: ''
+	});
+	await w.run(
+		purchaseCommands.addNeed,
+		{ componentId: String(plate), materialId: String(thick), quantity: '2' },
+		costume
+	);
+	await w.run(purchaseCommands.planShort, { materialId: '' }, costume);
+	assert.deepEqual(await list(), ['planned 2 × Foam 10 mm']);
+	const before = await record();
+	assert.equal(await total(), 3780);
+
+	// What it would do, before it is done: the same, and nothing is kept.
+	const context = {
+		...(await contextOf(w.db, w.db.folder, { costume: String(costume) })),
+		shop: await loadShop(w.db)
+	};
+	const asIf = await standingAsIf(w.db, costume, context.now, (tx) =>
+		standInCommands.takeStandIn.run(tx, { materialId: thick, key: `cut ${thin} 2` }, context)
+	);
+	// Two sheets of half a square metre: a square metre of joint at 110 min; four thin sheets for 9.90 each, and
+	// 450 ml of cement with a tenth more, 495 ml: two tins of 8.90.
+	assert.equal(asIf!.after.handsOnMinutes - asIf!.before.handsOnMinutes, 110);
+	assert.equal(asIf!.after.totalMinor, 4 * 990 + 2 * 890);
+	assert.ok(asIf!.builds.order.length === 3 && asIf!.builds.problem.steps.length === 3);
+	assert.ok(
+		asIf!.after.finish! < asIf!.before.finish!,
+		'the thin ones are in the shop today, the thick ones 12 days away'
+	);
+	assert.deepEqual(await record(), before);
+
+	await take(thick, `cut ${thin} 2`);
+	assert.equal(await said(), 'Foam 10 mm: 2 layers of Foam 5 mm');
+	const after = await record();
+	assert.deepEqual(
+		after.needs.map((n) => [n.materialId, n.quantity]),
+		[[thin, 4]]
+	);
+	const stack = after.steps.find((s) => s.technique === 'stack')!;
+	assert.deepEqual([stack.componentId, stack.amount, stack.position], [plate, 1_000_000, 1]);
+	assert.deepEqual(await list(), ['planned 2 × Cement', 'planned 4 × Foam 5 mm']);
+	assert.equal(await total(), 4 * 990 + 2 * 890);
+	await assert.rejects(take(thick, `cut ${thin} 2`), /material/, 'nothing needs it any more');
+
+	await w.undoLast();
+	assert.deepEqual(await record(), before);
+	assert.equal(await total(), 3780);
+	await assert.rejects(take(thick, 'cut 999 2'), refused(/cannot be done any more/));
+	assert.equal((await loadMaterials(w.db)).find((m) => m.id === cement)!.stash, 0);
+});
+
+test('bought elsewhere: the line on the list goes; an order that is late is neither counted twice nor waited for', async () => {
+	const [thick] = (await loadMaterials(w.db)).filter((m) => m.name === 'Foam 10 mm');
+	const shop = await w.run(supplierCommands.addSupplier, {
+		name: 'Near',
+		currency: 'EUR',
+		shipping: '4.90',
+		freeFrom: '',
+		minOrder: '',
+		days: ['1', '2', '3', '4', '5'],
+		closed: '',
+		note: ''
+	});
+	await w.run(supplierCommands.addOffer, {
+		materialId: String(thick!.id),
+		supplierId: String(shop.id),
+		packSize: '1',
+		packPrice: '25',
+		breaks: '',
+		leadDays: '1',
+		mostPacks: '',
+		note: ''
+	});
+	const offer = (await loadOffers(w.db, [thick!.id]))[0]!.id;
+	const [line] = (await record()).purchases;
+	await w.run(purchaseCommands.setPurchaseState, { id: String(line!.id), state: 'ordered' }, costume);
+	await take(thick!.id, `supplier offer ${offer}`);
+	assert.deepEqual(await list(), ['ordered 2 × Foam 10 mm', 'planned 2 × Foam 10 mm']);
+	// 37.80 are spent and stay so; two for 25.00 come on top, and their sending.
+	assert.equal(await total(), 3780 + 5000 + 490);
+	await w.undoLast();
+	await w.undoLast();
+	await take(thick!.id, `supplier offer ${offer}`);
+	assert.deepEqual(
+		await list(),
+		['planned 2 × Foam 10 mm'],
+		'what was only on the list is bought there instead'
+	);
+	assert.equal(await total(), 5000 + 490);
+});
