@@ -250,3 +250,72 @@ test('in the shop: ticked without a network, with the price on the spot, and put
 	}
 	await expect(parcel).toContainText('overdue');
 });
+
+test('one item comes too late: what could stand in is tried out, taken, and money, plan and odds move; all of it undone', async ({
+	page
+}) => {
+	const tape = page.locator('.tape');
+	const foam = 'High-density foam 10 mm';
+	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	const cost = await page.getByText(/^Will cost [\d.]+ EUR/).textContent();
+	await expect(tape.getByText(/5\d of 100/)).toBeVisible({ timeout: 20_000 });
+	await page.getByRole('button', { name: 'Put it on the list' }).click();
+	await toast(page, /^Put on the list/);
+	// Ordered on the last day that keeps the odds; the foot says from when on nothing is ready any more.
+	await expect(listed(page, foam).getByText(/hopeless from/)).toBeVisible({ timeout: 20_000 });
+	await listed(page, foam)
+		.getByRole('button', { name: /^Order by/ })
+		.click();
+	await expect(page.getByRole('cell', { name: 'days that it can wait' })).toBeVisible();
+	await expect(page.getByText(/builds ready in time when it is ordered today: \d\d of 100/)).toBeVisible();
+	await page.keyboard.press('Escape');
+
+	await page.getByRole('button', { name: `${foam} is ordered` }).click();
+	await toast(page, new RegExp(`^${foam} .*ordered`));
+	await expect(
+		page.getByRole('button', { name: /stand in for High-density foam 10 mm, which/ })
+	).toBeHidden();
+	await page.getByRole('button', { name: `Edit the purchase of ${foam}` }).click();
+	await dialog(page).getByLabel('Promised for').fill('2031-06-20');
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await expect(page.getByText(/comes Fri 20 Jun, needed/)).toBeVisible();
+	await expect(tape.getByText('0 of 100')).toBeVisible({ timeout: 20_000 });
+	const late = await page.getByText(/^Will cost [\d.]+ EUR/).textContent();
+
+	await page.getByRole('button', { name: /stand in for High-density foam 10 mm, which/ }).click();
+	await expect(
+		dialog(page).getByText(/0 of 100 builds are ready by Thu 5 Jun 10:00 as it stands/)
+	).toBeVisible({
+		timeout: 20_000
+	});
+	const stacked = dialog(page)
+		.getByRole('listitem')
+		.filter({ hasText: '2 layers of High-density foam 5 mm' });
+	// One sheet of 5 mm for 11.90; the cement on the list is enough, and what is ordered stays ordered.
+	await expect(stacked.getByText('+11.90 EUR')).toBeVisible({ timeout: 20_000 });
+	await expect(stacked.getByText(/^[5-8]\d of 100$/)).toBeVisible();
+	await expect(stacked.getByText(/^done Sat 31 May .*, not Mon 30 Jun/)).toBeVisible();
+	// The same from the foam shop once more: 18.90 and 5.90 for sending.
+	const again = dialog(page).getByRole('listitem').filter({ hasText: '1 × 1 sheet from foam shop' });
+	await expect(again.getByText('+24.80 EUR')).toBeVisible({ timeout: 20_000 });
+	await stacked.getByRole('button', { name: /^Do it/ }).click();
+	await toast(page, `${foam}: 2 layers of High-density foam 5 mm`);
+	await expect(dialog(page)).toBeHidden();
+	await expect(listed(page, 'High-density foam 5 mm')).toContainText('11.90 EUR');
+	await expect(page.getByText(/comes Fri 20 Jun, needed/)).toBeHidden();
+	await expect(tape.getByText(/[5-8]\d of 100/)).toBeVisible({ timeout: 20_000 });
+	const minor = (text: string | null) => Math.round(Number(/[\d.]+/.exec(text ?? '')![0]) * 100);
+	const now = await page.getByText(/^Will cost [\d.]+ EUR/).textContent();
+	expect(minor(now) - minor(late)).toBe(1190);
+
+	const undo = page.getByRole('button', { name: 'Undo', exact: true }).first();
+	await undo.click();
+	await toast(page, `Undid: ${foam}: 2 layers of High-density foam 5 mm`);
+	await expect(page.getByText(/comes Fri 20 Jun, needed/)).toBeVisible();
+	for (const words of [/^Undid: Changed the purchase/, /^Undid: .*ordered/, /^Undid: Put on the list/]) {
+		await undo.click();
+		await toast(page, words);
+	}
+	await expect(page.getByText(/^Will cost [\d.]+ EUR/)).toHaveText(cost!);
+	await expect(tape.getByText(/5\d of 100/)).toBeVisible({ timeout: 20_000 });
+});

@@ -76,7 +76,7 @@ test('thinner sheets are stacked where they make the thickness, and come when th
 			['cut 4 1', 'cut from Foam 10 mm', null, 0],
 			// Three working days from a Friday: Wednesday.
 			['cut 2 2', '2 layers of Foam 5 mm', today + 5, 0],
-			['supplier usual 1', 'its usual pack', today + 12, 0]
+			['supplier usual 1', '2 × 1 sheet in the usual pack', today + 12, 0]
 		]
 	);
 	const begun = { ...plate, needs: [{ ...make.need(1, 1, 2), taken: 1 }] };
@@ -128,10 +128,10 @@ test('other suppliers: packs for what is not here, on their working days; what i
 	assert.deepEqual(
 		found.map((s) => s.kind === 'supplier' && [s.words, s.packs, s.arrives]),
 		[
-			['from weekend', 4, today + 1],
+			['4 × 1 sheet from weekend', 4, today + 1],
 			// 5 − 1 in the stash: two packs of three.
-			['from near', 2, today + 4],
-			['from far', 4, today + 12]
+			['2 × 3 sheet from near', 2, today + 4],
+			['4 × 1 sheet from far', 4, today + 12]
 		]
 	);
 	const listed = make.purchase(1, 1, { supplier: 'near', leadDays: 2, packs: 4 });
@@ -143,7 +143,7 @@ test('other suppliers: packs for what is not here, on their working days; what i
 	);
 	assert.deepEqual(
 		others.map((s) => s.words),
-		['from far']
+		['2 × 1 sheet from far']
 	);
 });
 
@@ -202,7 +202,7 @@ test('another colour of the same product, while nothing of the coat is on; what 
 		[
 			['make 1', 'make A-01 component 1 instead', 0],
 			['colour 2', 'Copper for A-01, another colour', 0.15],
-			['supplier usual 1', 'its usual pack', 0]
+			['supplier usual 1', '1 × 1 can in the usual pack', 0]
 		]
 	);
 	assert.ok(

@@ -10,9 +10,11 @@ import { JOINS, OPENINGS } from '../trade/closureJoin.ts';
 import { usedUpBy } from '../trade/usedUp.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { namesWords } from '../units/names.ts';
+import { formatNumber } from '../units/number.ts';
 import { GRACE, wholePacks } from '../units/packs.ts';
 import { materialOfCoat } from './coatStack.ts';
-import { arrivalDay } from './leadTime.ts';
+import type { OrderBy } from './arrivals.ts';
+import { arrivalDay, isOverdue } from './leadTime.ts';
 import { looksOf } from './looks.ts';
 import { packsOf, type Pack } from './purchase.ts';
 import { hereOf, type ShoppingLine } from './shopping.ts';
@@ -66,6 +68,18 @@ export function standInsFor(line: ShoppingLine, facts: StandInFacts): StandIn[] 
 	return all.sort((a, b) => (a.arrives ?? -1) - (b.arrives ?? -1) || a.loss - b.loss);
 }
 
+/** What will not be there when its first step needs it, as far as is known; an order that is overdue may never come. */
+export const cannotComeInTime = (
+	orders: readonly OrderBy[],
+	lines: readonly ShoppingLine[],
+	now: LocalMinutes
+): OrderBy[] => {
+	const needed = new Set(lines.filter((l) => l.needed > 0).map((l) => l.material.id));
+	return orders.filter(
+		(o) => needed.has(o.material.id) && (o.tooLate || (o.purchase !== null && isOverdue(o.purchase, now)))
+	);
+};
+
 /** What of a material is neither here nor promised from the stash, whatever is on its way. */
 export const notHere = ({ material, needed, taken, stash }: ShoppingLine, record: CostumeRecord): number =>
 	Math.max(0, needed - taken - stash - hereOf(record.purchases, material));
@@ -98,7 +112,7 @@ function suppliers(line: ShoppingLine, facts: StandInFacts): StandIn[] {
 			{
 				kind: 'supplier',
 				key: `supplier ${pack.id}`,
-				words: pack.supplier ? `from ${pack.supplier}` : 'its usual pack',
+				words: `${count} × ${formatNumber(pack.packSize)} ${line.material.unit} ${pack.supplier ? `from ${pack.supplier}` : 'in the usual pack'}`,
 				arrives: arrivalDay(today, withSender(pack, workshop.suppliers)),
 				loss: 0,
 				missing: [],

@@ -2,7 +2,9 @@ import { RUNS, SEED, SHARED, WAIT_SLIP, type Forecast } from '$core/answers/fore
 import type { PlanProblem } from '$core/engines/schedule/problem.ts';
 import type { Alternative, Triage } from '$core/engines/schedule/triage.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
-import type { PlanResult } from '../../workers/protocol.ts';
+import { good, type Parsed } from '$core/units/problem.ts';
+import type { PlanRequest, PlanResult } from '../../workers/protocol.ts';
+import { run as runWorker } from '../../workers/run.ts';
 import { fetched, Task } from './task.svelte.ts';
 
 const makeWorker = () =>
@@ -91,6 +93,31 @@ export const weighAlternatives = (
 			slip: WAIT_SLIP
 		})
 	);
+
+/**
+ * What simulated builds say of a plan: the share that is ready by then. The same luck whatever the plan, so that two compare.
+ * @param builds null for the plan as it stands
+ */
+export async function readyBy(
+	costumeId: number,
+	builds: Pick<PlanRequest, 'problem' | 'order'> | null,
+	deadline: LocalMinutes,
+	progress: (share: number) => void,
+	signal: AbortSignal
+): Promise<Parsed<number>> {
+	const request: PlanRequest = {
+		kind: 'plan',
+		...(builds ?? (await problemOf(costumeId, signal))),
+		seconds: 0,
+		seed: SEED,
+		runs: TRIAGE_RUNS,
+		shared: SHARED,
+		slip: WAIT_SLIP,
+		by: [deadline]
+	};
+	const done = await runWorker<'plan'>(makeWorker, request, progress, signal);
+	return done.ok ? good(done.value.odds?.by[0]!.share ?? (done.value.plan.finish === null ? 1 : 0)) : done;
+}
 
 async function problemOf(costumeId: number, signal: AbortSignal) {
 	const answer = await fetched(`/c/${costumeId}/plan/problem`, signal);

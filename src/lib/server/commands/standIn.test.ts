@@ -97,7 +97,7 @@ test('worked by hand: sheets of 10 mm cannot come, 5 mm stacked stand in: needs,
 		[[thin, 4]]
 	);
 	const stack = after.steps.find((s) => s.technique === 'stack')!;
-	assert.deepEqual([stack.componentId, stack.amount, stack.position], [plate, 1_000_000, 1]);
+	assert.deepEqual([stack.componentId, stack.amount, stack.position], [plate, 1_000_000, 2]);
 	assert.deepEqual(await list(), ['planned 2 × Cement', 'planned 4 × Foam 5 mm']);
 	assert.equal(await total(), 4 * 990 + 2 * 890);
 	await assert.rejects(take(thick, `cut ${thin} 2`), /material/, 'nothing needs it any more');

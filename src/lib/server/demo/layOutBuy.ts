@@ -39,6 +39,7 @@ const OFFERS: readonly Pack[] = [
 	['Webbing 25 mm', 'haberdasher', 10, 980, 3],
 	['Side-release buckle 25 mm', 'haberdasher', 10, 1150, 3],
 	['Hook-and-loop, sew-on', 'haberdasher', 5, 1250, 3],
+	['Thermoplastic sheet 1 mm', 'hardware store', 1, 5490, 2],
 	['Contact cement', 'foam shop', 850, 2190, 4],
 	['Acrylic spray, old brass', 'hardware store', 1, 1190, 0],
 	['Acrylic spray, old brass', 'paint by post', 1, 890, 5, [{ from: 3, priceMinor: 790 }]]

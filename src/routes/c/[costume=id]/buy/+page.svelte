@@ -20,6 +20,9 @@
 	import MoneyByComponent from './MoneyByComponent.svelte';
 	import ChoosePurchase from './ChoosePurchase.svelte';
 	import EditPurchase from './EditPurchase.svelte';
+	import CannotCome from './CannotCome.svelte';
+	import StandIns from './StandIns.svelte';
+	import { cannotComeInTime } from '$core/answers/standIn.ts';
 	import Notice from '$lib/ui/Notice.svelte';
 	import AddPurchase from './AddPurchase.svelte';
 	import PurchaseTable from './PurchaseTable.svelte';
@@ -48,6 +51,8 @@
 	let adding = $state(false);
 	let addingMaterial = $state(false);
 	let editing = $state<number | null>(null);
+	let replacing = $state<number | null>(null);
+	const cannotCome = $derived(cannotComeInTime(plan.orders, data.lines, data.now));
 </script>
 
 <svelte:head><title>Buy · {costume.name} · Dapper Ledger</title></svelte:head>
@@ -63,6 +68,12 @@
 		/>
 	</Sheet>
 </div>
+
+{#if cannotCome.length}<div class="no-print">
+		<Sheet title="Can no longer arrive in time">
+			<CannotCome orders={cannotCome} now={data.now} onreplace={(id) => (replacing = id)} />
+		</Sheet>
+	</div>{/if}
 
 <div class="no-print">
 	<ChoosePurchase
@@ -98,6 +109,7 @@
 			{currency}
 			now={data.now}
 			onedit={(id) => (editing = id)}
+			onreplace={(id) => (replacing = id)}
 		/>
 	{:else}
 		<p class="soft">
@@ -158,6 +170,16 @@
 		<Submit>Add material</Submit>
 	</Form>
 </Dialog>
+<StandIns
+	bind:id={replacing}
+	lines={data.lines}
+	orders={plan.orders}
+	deadline={plan.deadline}
+	record={data.record}
+	workshop={data.workshop}
+	offers={data.offers}
+	now={data.now}
+/>
 <EditPurchase
 	bind:id={editing}
 	purchases={data.record.purchases}

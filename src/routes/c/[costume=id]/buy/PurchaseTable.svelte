@@ -11,6 +11,7 @@
 	import { ORDER_STATES, purchaseCost } from '$core/facts/material.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import { formatPrice } from '$core/units/money.ts';
+	import Replace from '@lucide/svelte/icons/replace';
 	import X from '@lucide/svelte/icons/x';
 	import type { LocalMinutes } from '$core/units/localTime.ts';
 	import { formatNumber } from '$core/units/number.ts';
@@ -26,8 +27,10 @@
 		currency: string;
 		now: LocalMinutes;
 		onedit: (purchase: number) => void;
+		/** Of a material. */
+		onreplace: (material: number) => void;
 	}
-	let { purchases, orders, materials, components, currency, now, onedit }: Props = $props();
+	let { purchases, orders, materials, components, currency, now, onedit, onreplace }: Props = $props();
 	const material = (id: number) => materials.find((m) => m.id === id)!;
 	const orderOf = $derived(new Map(orders.map((o) => [o.material.id, o])));
 	const today = $derived(dayOf(now));
@@ -84,6 +87,12 @@
 						id={p.id}
 						hidden={{ state: next(p)! }}
 						label="{m.name} is {next(p)}">mark {next(p)}</Act
+					>{/if}
+				{#if p.state === 'planned' || p.state === 'ordered'}<button
+						class="button small quiet"
+						onclick={() => onreplace(p.materialId)}
+						title="What could stand in"
+						aria-label="What could stand in for {m.name}"><Replace size={14} /></button
 					>{/if}
 				<button
 					class="button small quiet"
