@@ -1,6 +1,7 @@
 import pluralize from 'pluralize';
 import { EVERY_DAY, MONDAY_TO_FRIDAY, workingDaysAfter, type WorkingDays } from '../facts/workingDays.ts';
 import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
+import type { Lateness } from '../facts/lateness.ts';
 import type { Purchase } from '../facts/material.ts';
 
 /** Parcels are counted on from noon of the day they come. Common practice. */
@@ -14,6 +15,8 @@ interface Lead {
 	leadWorkingDays: boolean;
 	/** Of its supplier; Monday to Friday where nobody has said. */
 	sends?: WorkingDays;
+	/** Of its supplier, where enough parcels have come to say. */
+	late?: Lateness | null;
 }
 
 export const leadDaysOf = (lead: Pick<Lead, 'leadDays'>): number => lead.leadDays ?? USUAL_LEAD_DAYS;
@@ -53,14 +56,22 @@ export function usableFrom(purchase: Purchase, now: LocalMinutes): LocalMinutes 
 }
 
 /**
- * At the worst a parcel is late by half of its lead time again, a day at least; by twice the usual where nobody knows it. Starting
- * values, from memory.
+ * By how much a parcel may be late: as its supplier's have been, a day at the worst at least. Where too few have come to say, half of
+ * its lead time again at the worst; twice the usual where nobody knows that. Starting values, from memory.
  */
-export const lateMinutes = (lead: Lead): [number, number, number] => [
-	0,
-	0,
-	lead.leadDays === null ? 2 * USUAL_LEAD_DAYS * DAY : Math.max(1, Math.ceil(lead.leadDays / 2)) * DAY
-];
+export function lateMinutes({ leadDays, late }: Lead): [number, number, number] {
+	if (late) return [0, late.usualDays * DAY, Math.max(1, late.worstDays) * DAY];
+	const worst = leadDays === null ? 2 * USUAL_LEAD_DAYS : Math.max(1, Math.ceil(leadDays / 2));
+	return [0, 0, worst * DAY];
+}
+
+/** `2 days late as a rule, 5 at the worst, by 6 parcels`; nothing while too few have come. */
+export const lateWords = (late: Lateness | null | undefined): string =>
+	!late
+		? ''
+		: late.worstDays === 0
+			? `on the day, by ${late.parcels} parcels`
+			: `${late.usualDays === 0 ? 'on the day as a rule' : `${pluralize('day', late.usualDays, true)} late as a rule`}, ${late.worstDays} at the worst, by ${late.parcels} parcels`;
 
 /** Ordered, promised for a day that has passed, and not here. */
 export const isOverdue = (purchase: Purchase, now: LocalMinutes): boolean =>

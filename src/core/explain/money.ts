@@ -1,4 +1,4 @@
-import { ARRIVAL_CLOCK, leadDaysOf, leadWords } from '../answers/leadTime.ts';
+import { ARRIVAL_CLOCK, lateWords, leadDaysOf, leadWords } from '../answers/leadTime.ts';
 import { DAY, dayOf, dayWords } from '../units/localTime.ts';
 import { areaOfUnit, type Material, type Need, type Purchase } from '../facts/material.ts';
 import { type Component, copiesOf } from '../facts/component.ts';
@@ -221,7 +221,13 @@ function orderByOddsFigure(
 							name: 'needed at, by usual minutes',
 							value: neededAt,
 							as: { kind: 'time' as const },
-							source: `${leadWords(purchase ?? material)} before; simulated builds count slips, late parcels and work done again`
+							source: [
+								`${leadWords(purchase ?? material)} before`,
+								'simulated builds count slips, late parcels and work done again',
+								lateWords((purchase ?? material).late)
+							]
+								.filter(Boolean)
+								.join('; ')
 						}
 					])
 		]

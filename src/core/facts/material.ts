@@ -1,4 +1,5 @@
 import type { CoatProductKey } from './coat.ts';
+import type { Lateness } from './lateness.ts';
 import type { WorkingDays } from './workingDays.ts';
 
 /** mm² that one unit of a material covers: a sheet, or a metre or yard of the roll. Null when its size is not known. */
@@ -67,6 +68,8 @@ export interface Material {
 	coversMm2: number | null;
 	/** When its supplier sends, where that is known: not stored, put in as it is planned with. */
 	sends?: WorkingDays;
+	/** How late its supplier's parcels come, where enough have come to say: likewise. */
+	late?: Lateness | null;
 	version: number;
 }
 
@@ -134,6 +137,8 @@ export interface Purchase {
 	note: string;
 	/** When its supplier sends, where that is known: not stored, put in as it is planned with. */
 	sends?: WorkingDays;
+	/** How late its supplier's parcels come, where enough have come to say: likewise. */
+	late?: Lateness | null;
 	version: number;
 }
 

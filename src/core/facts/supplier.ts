@@ -1,3 +1,4 @@
+import type { Lateness } from './lateness.ts';
 import type { Material, Purchase } from './material.ts';
 import type { WorkingDays } from './workingDays.ts';
 
@@ -16,6 +17,8 @@ export interface Supplier extends WorkingDays {
 	/** Whole days since 1970-01-01. */
 	closed: number[];
 	note: string;
+	/** Of its parcels that came: not stored, put in as the shop is read. */
+	late?: Lateness | null;
 	version: number;
 }
 
@@ -48,7 +51,9 @@ export const supplierNamed = (suppliers: readonly Supplier[], name: string): Sup
 export function withSender<T extends Pick<Material | Purchase, 'supplier'>>(
 	thing: T,
 	suppliers: readonly Supplier[]
-): T & { sends?: WorkingDays } {
+): T & { sends?: WorkingDays; late?: Lateness | null } {
 	const its = thing.supplier === '' ? undefined : supplierNamed(suppliers, thing.supplier);
-	return its ? { ...thing, sends: { workingDays: its.workingDays, closed: its.closed } } : thing;
+	if (!its) return thing;
+	const sends = { workingDays: its.workingDays, closed: its.closed };
+	return its.late ? { ...thing, sends, late: its.late } : { ...thing, sends };
 }

@@ -3,7 +3,7 @@
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
-	import { leadWords } from '$core/answers/leadTime.ts';
+	import { lateWords, leadWords } from '$core/answers/leadTime.ts';
 	import type { Material } from '$core/facts/material.ts';
 	import type { Offer, Supplier } from '$core/facts/supplier.ts';
 	import { formatBreaks } from '$core/formats/terms.ts';
@@ -68,7 +68,8 @@
 			{#each suppliers as s (s.id)}
 				<tr>
 					<td
-						><b>{s.name}</b>{#if s.note}<br /><span class="small soft">{s.note}</span>{/if}</td
+						><b>{s.name}</b>{#if s.note}<br /><span class="small soft">{s.note}</span>{/if}{#if s.late}<br
+							/><span class="small soft">Parcels come {lateWords(s.late)}</span>{/if}</td
 					>
 					<td class="number">{formatMoney(s.shippingMinor, s.currency)}</td>
 					<td class="number"

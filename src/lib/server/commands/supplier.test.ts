@@ -1,8 +1,11 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { add, costume, record, refused, said, w } from '$tests/support/oneCostume.ts';
+import { add, addStep, costume, record, refused, said, w } from '$tests/support/oneCostume.ts';
 import { parseDate } from '$core/units/localTime.ts';
 import { loadMaterials, loadOffers, loadSuppliers } from '../read/workshop.ts';
+import { clock } from '../clock.ts';
+import { plannedCostume } from '../read/plans.ts';
+import { loadShop } from '../read/shop.ts';
 import { materialCommands } from './material.ts';
 import { pasteCommands } from './paste.ts';
 import { purchaseCommands } from './purchase.ts';
@@ -369,4 +372,62 @@ test('in the shop: what was ticked is here for what it cost there, once, and the
 	);
 	await assert.rejects(bought({}), refused(/None of it/));
 	assert.deepEqual([(await line()).state, (await line()).refundMinor], ['returned', 500]);
+});
+
+test('how late a supplier’s parcels come is learned from those that came, and plans go by it, until that is taken back', async () => {
+	await w.run(supplierCommands.addSupplier, { ...SUPPLIER, name: 'Slow post', closed: '' });
+	const { id: foam } = await w.run(materialCommands.addMaterial, {
+		...MATERIAL,
+		name: 'Foam by post',
+		supplier: 'slow post',
+		leadDays: '2'
+	});
+	const plate = await add({ name: 'Plate by post', code: 'A-19' });
+	await addStep(plate, { name: 'cut' });
+	await w.run(
+		purchaseCommands.addNeed,
+		{ componentId: String(plate), materialId: String(foam), quantity: '9' },
+		costume
+	);
+	const lateNow = async () =>
+		(await loadShop(w.db)).workshop.suppliers.find((s) => s.name === 'Slow post')!.late ?? null;
+	const buy = async (orderedOn: string) => {
+		await w.run(
+			purchaseCommands.addPurchase,
+			{ materialId: String(foam), packs: '1', componentId: '' },
+			costume
+		);
+		const p = (await record()).purchases.at(-1)!;
+		await w.run(purchaseCommands.setPurchaseState, { id: String(p.id), state: 'ordered' }, costume);
+		const { version } = (await record()).purchases.find((q) => q.id === p.id)!;
+		await w.run(
+			purchaseCommands.editPurchase,
+			{
+				id: String(p.id),
+				version: String(version),
+				packs: '1',
+				packPriceMinor: '12,90',
+				shippingMinor: '0',
+				supplier: 'Slow post',
+				leadDays: '2',
+				leadWorkingDays: 'on',
+				orderedOn,
+				dueOn: '',
+				note: ''
+			},
+			costume
+		);
+		await w.run(purchaseCommands.setPurchaseState, { id: String(p.id), state: 'arrived' }, costume);
+	};
+	// It is Monday 28 April: due on Wednesday to Friday before, they come five, four and three days late.
+	await buy('2031-04-21');
+	await buy('2031-04-22');
+	assert.equal(await lateNow(), null);
+	await buy('2031-04-23');
+	assert.deepEqual(await lateNow(), { parcels: 3, usualDays: 4, worstDays: 5 });
+	const { plan } = (await plannedCostume(w.db, costume, clock()))!;
+	const parcel = plan.problem.parcels!.find((p) => p.id === `parcel ${foam}`)!;
+	assert.deepEqual(parcel.late, [0, 4 * 1440, 5 * 1440]);
+	await w.undoLast();
+	assert.equal(await lateNow(), null);
 });

@@ -9,7 +9,14 @@ import { catalogueOf } from '$core/trade/catalogue.ts';
 import type { Database } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 import { loadEntered, loadPieces, type PiecesOf } from './costume.ts';
-import { inTime, loadObservations, loadWorkshopRows, type WorkshopRows } from './workshop.ts';
+import {
+	inTime,
+	loadDeliveries,
+	loadObservations,
+	loadWorkshopRows,
+	withLateness,
+	type WorkshopRows
+} from './workshop.ts';
 
 /** Everything at one moment, in memory: loaded once, then only what has changed. Nobody writes to it. */
 export interface Shop {
@@ -81,8 +88,9 @@ async function load(db: Database): Promise<Shop> {
 
 	const at = new Map(revisions.map((r) => [r.costumeId, r]));
 	const workshopAt = at.get(0)?.recordAt ?? 0;
-	const rows =
+	const read =
 		kept?.workshopAt === workshopAt ? kept.rows : keepSame(kept?.rows ?? null, await loadWorkshopRows(db));
+	const rows = withLateness(read, await loadDeliveries(db));
 	const observations = await observationsNow(db, kept, costumes, at);
 	const sameLogs =
 		kept !== null &&

@@ -11,6 +11,7 @@ import type { HandbookRow } from '$core/facts/handbook.ts';
 import type { TechniqueKey } from '$core/facts/step.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import { copiesOf, type Component } from '$core/facts/component.ts';
+import { latenessOf, type Delivery } from '$core/answers/deliveries.ts';
 import { learnRates, onceEach, ratesFrom, type Observation } from '$core/answers/rates.ts';
 import type { Material } from '$core/facts/material.ts';
 import type { Offer, Supplier } from '$core/facts/supplier.ts';
@@ -105,6 +106,27 @@ export async function loadObservations(
 		found.set(costumeId, list);
 	}
 	return found;
+}
+
+/** What was ordered and came, in all costumes, those put away too. */
+export const loadDeliveries = async (db: Executor): Promise<Delivery[]> => {
+	const rows = await all<
+		Omit<Delivery, 'orderedOn' | 'arrivedOn'> & Record<'orderedOn' | 'arrivedOn', string>
+	>(
+		db,
+		`select supplier, ordered_on::text, arrived_on::text, lead_days, lead_working_days from purchase
+		where ordered_on is not null and arrived_on is not null and lead_days is not null order by id`
+	);
+	return rows.map((r) => ({ ...r, orderedOn: readDay(r.orderedOn), arrivedOn: readDay(r.arrivedOn) }));
+};
+
+/** With how late each supplier's parcels come; the same object where that has not changed. */
+export function withLateness(rows: WorkshopRows, deliveries: readonly Delivery[]): WorkshopRows {
+	const suppliers = rows.suppliers.map((s) => {
+		const late = latenessOf(deliveries, s);
+		return JSON.stringify(late) === JSON.stringify(s.late ?? null) ? s : { ...s, late };
+	});
+	return suppliers.every((s, k) => s === rows.suppliers[k]) ? rows : { ...rows, suppliers };
 }
 
 /** What is recorded of the workshop; what is learned from logs is worked out from it. */

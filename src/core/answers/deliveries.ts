@@ -1,0 +1,38 @@
+import type { Lateness } from '../facts/lateness.ts';
+import { supplierKey, type Supplier } from '../facts/supplier.ts';
+import { arrivalDay } from './leadTime.ts';
+
+/** Something that was ordered and came. Days since 1970-01-01. */
+export interface Delivery {
+	supplier: string;
+	orderedOn: number;
+	arrivedOn: number;
+	/** As it was told when it was ordered. */
+	leadDays: number;
+	leadWorkingDays: boolean;
+}
+
+/** So many parcels say how late a supplier's come. */
+const ENOUGH = 3;
+
+/**
+ * How late a supplier's parcels have come against what was told; lines of one parcel count once, sooner counts as on the day. Null
+ * while too few have come to say.
+ */
+export function latenessOf(
+	deliveries: readonly Delivery[],
+	supplier: Pick<Supplier, 'name' | 'workingDays' | 'closed'>
+): Lateness | null {
+	const key = supplierKey(supplier.name);
+	const parcels = new Map<string, number>();
+	for (const d of deliveries) {
+		if (supplierKey(d.supplier) !== key || d.arrivedOn < d.orderedOn) continue;
+		const days = Math.max(0, d.arrivedOn - arrivalDay(d.orderedOn, { ...d, sends: supplier }));
+		const parcel = `${d.orderedOn} ${d.arrivedOn}`;
+		// What was told to come first is what the parcel is late by.
+		parcels.set(parcel, Math.max(days, parcels.get(parcel) ?? 0));
+	}
+	const late = [...parcels.values()].sort((a, b) => a - b);
+	if (late.length < ENOUGH) return null;
+	return { parcels: late.length, usualDays: late[(late.length - 1) >> 1]!, worstDays: late.at(-1)! };
+}
