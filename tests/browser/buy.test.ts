@@ -319,3 +319,44 @@ test('one item comes too late: what could stand in is tried out, taken, and mone
 	await expect(page.getByText(/^Will cost [\d.]+ EUR/)).toHaveText(cost!);
 	await expect(tape.getByText(/5\d of 100/)).toBeVisible({ timeout: 20_000 });
 });
+
+test('a supplier’s price list: columns told, looked at, wrong rows left out, brought in, and taken back', async ({
+	page
+}) => {
+	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await page.getByRole('link', { name: 'Price list from a file' }).click();
+	const csv = [
+		'Article;Sold by;Pack;Net;Lead',
+		'high-density foam 6 mm;foam shop;4;47,50;4',
+		'High-density foam 6 mm;foam shop;20;210,00;6',
+		'"Contact cement";foam shop;-1;9,00;4',
+		'Hinge, brass;foam shop;2;3,10;4'
+	].join('\r\n');
+	await page
+		.getByLabel('CSV file')
+		.setInputFiles({ name: 'spring.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+	// Neither of these heads is known.
+	await expect(page.getByText('Say which column is the price.')).toBeVisible();
+	await page.getByLabel('Net is').selectOption({ label: 'price of a pack' });
+	await expect(page.getByText('Say who sells: a column, or one for all rows.')).toBeVisible();
+	await page.getByLabel('Sold by is').selectOption({ label: 'supplier' });
+	await expect(page.getByText('1 price changes, 1 pack is new')).toBeVisible();
+	await expect(
+		page.getByText('4 rows in spring.csv. Known as they are: 0. Of materials that are not here: 1.')
+	).toBeVisible();
+	await expect(page.getByText('Cannot be read: 1.')).toBeVisible();
+	await expect(page.getByRole('row').filter({ hasText: '46.00 EUR' })).toContainText('47.50 EUR');
+	await expect(page.getByRole('row').filter({ hasText: 'Must be more than zero.' })).toContainText('4');
+	const bringIn = page.getByRole('button', { name: 'Bring in 2' });
+	await expect(bringIn).toBeDisabled();
+	await page.getByLabel('Leave out what cannot be read').check();
+	await bringIn.click();
+	await toast(page, 'Price list: 1 pack added, 1 changed, 1 row left out');
+	const packs = page.getByRole('region', { name: 'Other packs' });
+	await expect(packs.getByRole('row').filter({ hasText: '20 sheet' })).toContainText('210.00 EUR');
+	await expect(packs.getByRole('row').filter({ hasText: '4 sheet' })).toContainText('47.50 EUR');
+	await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+	await toast(page, /^Undid: Price list/);
+	await expect(packs.getByRole('row').filter({ hasText: '20 sheet' })).toBeHidden();
+	await expect(packs.getByRole('row').filter({ hasText: '4 sheet' })).toContainText('46.00 EUR');
+});

@@ -16,6 +16,10 @@ export interface PastedRows {
 
 const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 
+/** Whether a column goes by this head, however it is written. */
+export const headIs = ({ key, heads }: PastedColumn, head: string): boolean =>
+	[key, ...heads].some((h) => plain(h) === plain(head));
+
 /**
  * Rows pasted from a spreadsheet (tabs) or a CSV file. The first row names the columns, in any order;
  * empty rows are passed over, and an empty cell takes the column's usual value.
@@ -23,9 +27,7 @@ const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 export function readPastedRows(text: string, columns: readonly PastedColumn[]): PastedRows {
 	const table = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' }).data;
 	const heads = (table[0] ?? []).map((h) => h.trim());
-	const keys = heads.map(
-		(head) => columns.find((c) => [c.key, ...c.heads].some((h) => plain(h) === plain(head)))?.key
-	);
+	const keys = heads.map((head) => columns.find((c) => headIs(c, head))?.key);
 	const rows = table.slice(1).map((cells) => {
 		const row: Record<string, string> = {};
 		keys.forEach((key, i) => {
@@ -129,8 +131,8 @@ export const MATERIAL_COLUMNS: readonly PastedColumn[] = [
 ];
 
 export const OFFER_COLUMNS: readonly PastedColumn[] = [
-	{ key: 'material', heads: ['name'] },
-	{ key: 'supplier', heads: [] },
+	{ key: 'material', heads: ['name', 'article', 'item', 'product'] },
+	{ key: 'supplier', heads: ['shop'] },
 	{ key: 'packSize', heads: ['pack', 'in one pack'] },
 	{ key: 'packPrice', heads: ['price', 'pack price', 'price of a pack'] },
 	{ key: 'breaks', heads: ['from so many on'] },

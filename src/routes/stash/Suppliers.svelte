@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Who sells, on which terms, and in which packs besides the usual one of a material. */
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
+	import FileUp from '@lucide/svelte/icons/file-up';
 	import Plus from '@lucide/svelte/icons/plus';
 	import X from '@lucide/svelte/icons/x';
 	import { lateWords, leadWords } from '$core/answers/leadTime.ts';
@@ -100,6 +101,7 @@
 {#if suppliers.length}
 	<Sheet title="Other packs">
 		{#snippet tools()}
+			<a class="button small" href="/stash/prices"><FileUp size={14} /> Price list from a file</a>
 			<button class="button small" onclick={() => (pasting = true)}
 				><ClipboardPaste size={14} /> Paste a price list</button
 			>

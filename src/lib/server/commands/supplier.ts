@@ -94,17 +94,20 @@ async function offerRow(tx: Executor, { supplierId, packPrice, breaks, ...rest }
 		[supplierId]
 	);
 	if (!its) throw new Absent('supplier');
-	const packPriceMinor = priced(packPrice, its.currency, 'packPrice');
-	if (packPriceMinor === null) throw new Refused('Needs a price.', 'packPrice');
 	return {
 		supplier: its.name,
-		row: {
-			supplierId,
-			packPriceMinor,
-			breaks: readOr(parseBreaks(breaks, its.currency), 'breaks'),
-			...rest
-		}
+		row: { supplierId, ...offerTerms({ packPrice, breaks, ...rest }, its.currency) }
 	};
+}
+
+/** What an offer says, with its money read in the currency of its supplier. */
+export function offerTerms<T extends Pick<OfferInput, 'packPrice' | 'breaks'>>(
+	{ packPrice, breaks, ...rest }: T,
+	currency: string
+) {
+	const packPriceMinor = priced(packPrice, currency, 'packPrice');
+	if (packPriceMinor === null) throw new Refused('Needs a price.', 'packPrice');
+	return { packPriceMinor, breaks: readOr(parseBreaks(breaks, currency), 'breaks'), ...rest };
 }
 
 async function materialName(tx: Executor, id: number): Promise<string> {

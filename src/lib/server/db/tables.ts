@@ -188,6 +188,23 @@ export async function update<T extends TableName>(
 	throw new Stale(TABLES[table].word, now.row);
 }
 
+/** Writes the same columns of many rows, each with its own values, whatever their versions. */
+export async function setAll<T extends TableName>(
+	tx: Executor,
+	table: T,
+	rows: readonly { id: number; values: Values<T> }[]
+): Promise<void> {
+	if (rows.length === 0) return;
+	const stored = rows.map(({ id, values }) => ({ id, ...storedRow(table, values) }));
+	const { id: _, ...row } = stored[0]!;
+	const names = Object.keys(row).map((name) => `"${name}"`);
+	await tx.query(
+		`update ${table} t set ${names.map((n) => `${n} = r.${n}`).join(', ')}
+		from jsonb_populate_recordset(null::${table}, $1) r where t.id = r.id`,
+		[JSON.stringify(stored)]
+	);
+}
+
 /** Writes columns of a row, whatever its version. */
 export async function set<T extends TableName>(
 	tx: Executor,
