@@ -37,6 +37,10 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 	// Without the spray from three on: three of the usual ones, 25.50.
 	await spray.getByRole('button', { name: 'Not this one: 1 can from paint by post' }).click();
 	await expect(page.getByText('Buy for 156.50 EUR')).toBeVisible();
+	// Kept on this device.
+	await page.reload({ waitUntil: 'networkidle' });
+	await expect(page.getByText('Buy for 156.50 EUR')).toBeVisible();
+	await spray.getByText('2 other packs').click();
 	await spray.getByRole('checkbox', { name: '1 can from paint by post' }).check();
 	await expect(page.getByText('Buy for 154.70 EUR')).toBeVisible();
 	await page.getByRole('button', { name: /^What is to be bought/ }).click();

@@ -3,6 +3,7 @@ import type { CostumeRecord } from '../facts/costume.ts';
 import { knownCost } from '../facts/material.ts';
 import { DAY, dayOf } from '../units/localTime.ts';
 import { wholePacks } from '../units/packs.ts';
+import { orderDays, spendingDay } from './moneyBy.ts';
 import type { CostumePlan } from './plan.ts';
 import type { ShoppingLine } from './shopping.ts';
 import type { Spend } from './spend.ts';
@@ -30,14 +31,13 @@ export function moneyOverDays(
 	today: number
 ): MoneyDay[] {
 	const last = Math.max(today, dayOf(costume.eventAt));
-	const orderBy = new Map(orders.map((o) => [o.material.id, o.orderByDay]));
-	const toOrder = (materialId: number) => Math.min(last, Math.max(today, orderBy.get(materialId) ?? today));
+	const days = orderDays(orders);
 	const spent = [
-		...purchases.map((p) => ({
-			day: p.state === 'planned' ? toOrder(p.materialId) : (p.orderedOn ?? p.arrivedOn ?? today),
-			minor: knownCost(p)
-		})),
-		...lines.map((l) => ({ day: toOrder(l.material.id), minor: l.costShortMinor ?? 0 }))
+		...purchases.map((p) => ({ day: spendingDay(p, days, today), minor: knownCost(p) })),
+		...lines.map((l) => ({
+			day: Math.max(today, days.get(l.material.id) ?? today),
+			minor: l.costShortMinor ?? 0
+		}))
 	].filter((s) => s.minor !== 0);
 	const logged = new Map<number, number>();
 	for (const { startedAt, minutes } of logs)

@@ -9,6 +9,7 @@ import type { Spend } from '../answers/spend.ts';
 import { workFigure } from '../answers/workUse.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
+import type { MoneyGroup } from '../answers/moneyBy.ts';
 import type { GuessedCost } from '../answers/moneyOverDays.ts';
 import type { ShoppingLine, Usage } from '../answers/shopping.ts';
 import type { OrderBy, OrderOdds } from '../answers/arrivals.ts';
@@ -66,6 +67,24 @@ export function componentMoneyFigure(
 					'its share of the purchase, by quantity'
 				)
 			)
+	};
+}
+
+/** What was bought of one kind, or in one month. */
+export function groupMoneyFigure(
+	title: string,
+	{ parts }: MoneyGroup,
+	{ currency }: Pick<Costume, 'currency'>,
+	materials: readonly Pick<Material, 'id' | 'name'>[]
+): Figure {
+	const names = new Map(materials.map((m) => [m.id, m.name]));
+	return {
+		title,
+		formula: 'sum',
+		as: { kind: 'money', currency },
+		inputs: parts.map((p) =>
+			money(names.get(p.materialId) ?? '', p.minor, currency, 'the purchase, with its sending')
+		)
 	};
 }
 

@@ -44,7 +44,7 @@ export function fillField(input: Input, value: string | boolean): void {
 }
 
 /** A device that keeps nothing (private windows, full storage) is no reason to stop. */
-function quietly<T>(work: () => T, otherwise: T): T {
+export function quietly<T>(work: () => T, otherwise: T): T {
 	try {
 		return work();
 	} catch {

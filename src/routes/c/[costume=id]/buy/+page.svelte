@@ -17,7 +17,7 @@
 	import { GUESS_FACTOR } from '$core/trade/rates.ts';
 	import { dayOf } from '$core/units/localTime.ts';
 	import MoneyChart from './MoneyChart.svelte';
-	import MoneyByComponent from './MoneyByComponent.svelte';
+	import MoneyTable from './MoneyTable.svelte';
 	import ChoosePurchase from './ChoosePurchase.svelte';
 	import EditPurchase from './EditPurchase.svelte';
 	import CannotCome from './CannotCome.svelte';
@@ -76,15 +76,18 @@
 	</div>{/if}
 
 <div class="no-print">
-	<ChoosePurchase
-		lines={data.lines}
-		purchases={data.record.purchases}
-		orders={plan.orders}
-		offers={data.offers}
-		workshop={data.workshop}
-		{currency}
-		now={data.now}
-	/>
+	{#key costume.id}
+		<ChoosePurchase
+			costumeId={costume.id}
+			lines={data.lines}
+			purchases={data.record.purchases}
+			orders={plan.orders}
+			offers={data.offers}
+			workshop={data.workshop}
+			{currency}
+			now={data.now}
+		/>
+	{/key}
 </div>
 
 {#if data.parcels.length}<div class="no-print">
@@ -148,14 +151,7 @@
 			<MoneyChart {days} {costume} {today} />
 		</Sheet>{/if}
 
-	<Sheet title="Money by component">
-		<MoneyByComponent
-			{costume}
-			components={data.record.components}
-			spend={data.spend}
-			workshop={data.workshop}
-		/>
-	</Sheet>
+	<MoneyTable record={data.record} orders={plan.orders} spend={data.spend} workshop={data.workshop} {today} />
 </div>
 
 <AddPurchase

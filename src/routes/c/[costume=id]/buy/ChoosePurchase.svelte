@@ -2,6 +2,7 @@
 	/** What to buy: the best mix of packs over everything that is still needed, chosen off the page, and why not the others. */
 	import ListPlus from '@lucide/svelte/icons/list-plus';
 	import pluralize from 'pluralize';
+	import { onMount } from 'svelte';
 	import { packsOf, purchaseTask } from '$core/answers/purchase.ts';
 	import { isListed, parcelsOf, purchaseRows, type PurchaseChoice } from '$core/answers/purchaseChoice.ts';
 	import type { OrderBy } from '$core/answers/arrivals.ts';
@@ -15,6 +16,7 @@
 	import { dayWords, type LocalMinutes } from '$core/units/localTime.ts';
 	import { formatMoney } from '$core/units/money.ts';
 	import Act from '$lib/ui/Act.svelte';
+	import { keepWishes, readWishes } from '$lib/ui/keptWishes.ts';
 	import Fact from '$lib/ui/Fact.svelte';
 	import Facts from '$lib/ui/Facts.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
@@ -25,6 +27,7 @@
 	import PackRow from './PackRow.svelte';
 
 	interface Props {
+		costumeId: number;
 		lines: readonly ShoppingLine[];
 		purchases: readonly Purchase[];
 		orders: readonly OrderBy[];
@@ -33,7 +36,7 @@
 		currency: string;
 		now: LocalMinutes;
 	}
-	let { lines, purchases, orders, offers, workshop, currency, now }: Props = $props();
+	let { costumeId, lines, purchases, orders, offers, workshop, currency, now }: Props = $props();
 
 	const SECONDS = 2;
 	const AIM_WORDS: Record<Aim, string> = {
@@ -42,7 +45,16 @@
 		fewest: 'fewest parcels'
 	};
 	let aim = $state<Aim>('cheapest');
-	let without = $state<readonly string[]>([]);
+	let without = $state<string[]>([]);
+	// This device is the outside world: it keeps how it is wanted, and has it only where scripts run.
+	let read = $state(false);
+	onMount(() => {
+		({ aim, without } = readWishes(costumeId));
+		read = true;
+	});
+	$effect(() => {
+		if (read) keepWishes(costumeId, { aim, without });
+	});
 	const unwanted = $derived(new Set(without));
 	const offered = $derived(
 		packsOf(
@@ -60,6 +72,7 @@
 	let found = $state.raw<{ of: string; choice: PurchaseChoice } | null>(null);
 	$effect(() => {
 		const of = asked;
+		if (!read) return;
 		if (JSON.parse(of).needs.length === 0) return;
 		const keep = (choice: PurchaseChoice) => (found = { of, choice });
 		void work
