@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** A costume on the shelf: how long until its event, whether it will be ready, what comes next. */
+	import { of100 } from '$core/units/number.ts';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import Copy from '@lucide/svelte/icons/copy';
 	import type { PageData } from './$types';
@@ -65,7 +66,7 @@
 		{:else}<p class:bad={ready * 100 < card.costume.targetOdds}>
 				<b>{oddsWords(ready, card.costume.targetOdds)}</b>
 			</p>{/if}
-		{#if ready != null}<p class="figure">{Math.round(ready * 100)} of 100</p>{/if}
+		{#if ready != null}<p class="figure">{of100(ready)}</p>{/if}
 		{#if card.finish !== null}<p class="soft figure">{spareWords(card.spareMinutes)}</p>{/if}
 		{#if turn > 0}<div class="small soft turn">
 				Hours go to {sameDay[turn - 1]!.name} first, on the same day.

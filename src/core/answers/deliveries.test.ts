@@ -1,10 +1,13 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import * as make from '$tests/support/record.ts';
-import { latenessOf, type Delivery } from './deliveries.ts';
+import { bySupplier, latenessOf as latenessOfOne, type Delivery } from './deliveries.ts';
 import { lateMinutes, lateWords } from './leadTime.ts';
 
 const MILL = { name: 'Net mill', workingDays: [1, 2, 3, 4, 5], closed: [make.day('2031-05-01')] };
+/** As the shop is read: of its own parcels alone. */
+const latenessOf = (list: Delivery[], supplier: typeof MILL) =>
+	latenessOfOne(bySupplier(list).get('net mill') ?? [], supplier);
 /** Five working days are told. */
 const came = (orderedOn: string, arrivedOn: string, extra: Partial<Delivery> = {}): Delivery => ({
 	supplier: 'net mill ',

@@ -15,18 +15,29 @@ export interface Delivery {
 /** So many parcels say how late a supplier's come. */
 const ENOUGH = 3;
 
+/** Deliveries of each supplier, by its key. */
+export function bySupplier(deliveries: readonly Delivery[]): ReadonlyMap<string, Delivery[]> {
+	const by = new Map<string, Delivery[]>();
+	for (const d of deliveries) {
+		const key = supplierKey(d.supplier);
+		const its = by.get(key);
+		if (its) its.push(d);
+		else by.set(key, [d]);
+	}
+	return by;
+}
+
 /**
- * How late a supplier's parcels have come against what was told; lines of one parcel count once, sooner counts as on the day. Null
+ * How late parcels of one supplier have come against what was told; lines of one parcel count once, sooner counts as on the day. Null
  * while too few have come to say.
  */
 export function latenessOf(
 	deliveries: readonly Delivery[],
-	supplier: Pick<Supplier, 'name' | 'workingDays' | 'closed'>
+	supplier: Pick<Supplier, 'workingDays' | 'closed'>
 ): Lateness | null {
-	const key = supplierKey(supplier.name);
 	const parcels = new Map<string, number>();
 	for (const d of deliveries) {
-		if (supplierKey(d.supplier) !== key || d.arrivedOn < d.orderedOn) continue;
+		if (d.arrivedOn < d.orderedOn) continue;
 		const days = Math.max(0, d.arrivedOn - arrivalDay(d.orderedOn, { ...d, sends: supplier }));
 		const parcel = `${d.orderedOn} ${d.arrivedOn}`;
 		// What was told to come first is what the parcel is late by.

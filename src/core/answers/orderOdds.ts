@@ -8,9 +8,9 @@ import type { CostumePlan, MadePlan } from './plan.ts';
 import { parcelKey } from './planProblem.ts';
 
 /** Builds for it: it compares days with the same luck, so that fewer do. */
-export const ORDER_RUNS = 300;
+const ORDER_RUNS = 300;
 /** A share is known to about this. */
-export const SURE_TO = 0.01;
+const SURE_TO = 0.01;
 
 /** Parcels that are not ordered yet and that steps wait for, with the moments at which they come when ordered on each day until the deadline. */
 function waitingFor({ problem, orders, deadline }: MadePlan, today: number) {
@@ -76,7 +76,7 @@ export function latestOf(
 	};
 }
 
-/** A plan whose orders have their days by the odds, in the order of those days; as it has them itself while no odds are known. */
+/** A plan whose orders have their days by the odds; as it has them itself while no odds are known. */
 export function planByOdds<P extends Pick<CostumePlan, 'orders'>>(
 	plan: P,
 	forecast: { orders: readonly OrderOdds[] } | null | undefined

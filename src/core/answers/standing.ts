@@ -14,6 +14,12 @@ export interface Standing {
 	lateMinutes: number;
 }
 
+/** What a change costs, and what work it makes: less than nothing where it saves. */
+export const movedBy = (before: Standing, after: Standing): { minor: number; minutes: number } => ({
+	minor: after.totalMinor - before.totalMinor,
+	minutes: after.handsOnMinutes - before.handsOnMinutes
+});
+
 export const standingOf = (
 	record: CostumeRecord,
 	{ handsOnLeft, schedule: plan, deadline }: CostumePlan,

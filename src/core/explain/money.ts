@@ -5,6 +5,7 @@ import { type Component, copiesOf } from '../facts/component.ts';
 import type { Costume, CostumeRecord } from '../facts/costume.ts';
 import type { Figure } from './figure.ts';
 import { money, number } from '../units/figure.ts';
+import { of100 } from '../units/number.ts';
 import type { Spend } from '../answers/spend.ts';
 import { workFigure } from '../answers/workUse.ts';
 import type { Workshop } from '../facts/workshop.ts';
@@ -271,8 +272,6 @@ export function costFigure(purchase: Purchase, name: string, currency: string): 
 		]
 	};
 }
-
-const of100 = (share: number): string => `${Math.round(share * 100)} of 100`;
 
 export function orderByFigure(order: OrderBy): Figure {
 	if (order.odds) return orderByOddsFigure(order, order.odds);

@@ -38,6 +38,14 @@ export function guessColumns(heads: readonly string[]): ListColumns {
 	return found;
 }
 
+/** The same with another thing in a column, which stands in no other one then; nothing leaves the column unused. */
+export function columnsWith(columns: ListColumns, at: number, key: string): ListColumns {
+	const others = Object.fromEntries(
+		Object.entries(columns).filter(([its, column]) => column !== at && its !== key)
+	);
+	return key === '' ? others : { ...others, [key]: at };
+}
+
 /** A row that cannot be read, and why. Rows are counted as a spreadsheet shows them: the heads are row 1. */
 export interface WrongRow {
 	row: number;

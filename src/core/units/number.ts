@@ -59,3 +59,6 @@ export function parseNumber(text: string): Parsed<number> {
 export function formatNumber(value: number, digits = 2): string {
 	return String(Number(value.toFixed(digits)));
 }
+
+/** A share of simulated builds: `54 of 100`. */
+export const of100 = (share: number): string => `${Math.round(share * 100)} of 100`;

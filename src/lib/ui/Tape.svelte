@@ -3,6 +3,7 @@
 	 * The measuring tape from today to the event: a division a day, numbered by the days left; ticks
 	 * for working windows; pins; and the forecast as a chalk smear from likely to bad finish.
 	 */
+	import { of100 } from '$core/units/number.ts';
 	import pluralize from 'pluralize';
 	import type { CostumePlan } from '$core/answers/plan.ts';
 	import type { Costume } from '$core/facts/costume.ts';
@@ -101,9 +102,7 @@
 			>{:else if ready === null}<b role="status">{ODDS_COMING}</b>{:else}<b
 				class:bad={ready * 100 < costume.targetOdds}>{oddsWords(ready, costume.targetOdds)}.</b
 			>{/if}
-		{#if ready !== null}<b>{Math.round(ready * 100)} of 100</b> builds are ready by {timeWords(
-				plan.deadline
-			)}.{/if}
+		{#if ready !== null}<b>{of100(ready)}</b> builds are ready by {timeWords(plan.deadline)}.{/if}
 		{#if finish !== null}
 			On usual minutes
 			{timeWords(finish)}<span class="more"

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { parse } from 'csv-parse/sync';
 import { refused, said, w } from '$tests/support/oneCostume.ts';
-import { guessColumns, readList, wrongRowsCsv } from '$core/formats/priceList.ts';
+import { columnsWith, guessColumns, readList, wrongRowsCsv } from '$core/formats/priceList.ts';
 import { loadOffers, loadSuppliers } from '../read/workshop.ts';
 import { contextOf } from './command.ts';
 import { materialCommands } from './material.ts';
@@ -133,4 +133,12 @@ test('wrong rows go out as CSV that another parser reads, and no cell is a formu
 		['2', `'=HYPERLINK("x")`, '1', 'price', 'why, "so"'],
 		['3', `'@sum`, '2,5', 'pack', 'no']
 	]);
+});
+
+test('columns by their heads, each taken once; another one chosen for a thing leaves the first', () => {
+	const columns = guessColumns(['Shop', 'Item', 'Name', 'PRICE of a pack']);
+	assert.deepEqual(columns, { supplier: 0, material: 1, packPrice: 3 });
+	assert.deepEqual(columnsWith(columns, 2, 'material'), { supplier: 0, material: 2, packPrice: 3 });
+	assert.deepEqual(columnsWith(columns, 0, 'material'), { material: 0, packPrice: 3 });
+	assert.deepEqual(columnsWith(columns, 3, ''), { supplier: 0, material: 1 });
 });

@@ -42,9 +42,9 @@ export const listShape = () =>
 	});
 type ListInput = z.infer<ReturnType<typeof listShape>>;
 
-type Terms = ReturnType<
-	typeof offerTerms<Omit<z.infer<ReturnType<typeof offerLine>>, 'material' | 'supplier'>>
->;
+/** What a row says of its pack, whoever sells it. */
+type Line = Omit<z.infer<ReturnType<typeof offerLine>>, 'material' | 'supplier'>;
+type Terms = ReturnType<typeof offerTerms<Line>>;
 interface Put {
 	materialId: number;
 	/** As it is known, or as the list has it. */
@@ -156,13 +156,7 @@ async function examine(
 	return { report, puts };
 }
 
-function termsOr(
-	line: Parameters<
-		typeof offerTerms<Omit<z.infer<ReturnType<typeof offerLine>>, 'material' | 'supplier'>>
-	>[0],
-	currency: string,
-	wrong: (key: string, why: string) => void
-): Terms | null {
+function termsOr(line: Line, currency: string, wrong: (key: string, why: string) => void): Terms | null {
 	try {
 		return offerTerms(line, currency);
 	} catch (problem) {

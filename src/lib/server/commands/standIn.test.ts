@@ -140,11 +140,54 @@ test('bought elsewhere: the line on the list goes; an order that is late is neit
 	assert.equal(await total(), 3780 + 5000 + 490);
 	await w.undoLast();
 	await w.undoLast();
+	const { id, version } = (await record()).purchases[0]!;
+	const terms = { packs: '2', packPriceMinor: '18.90', shippingMinor: '0', supplier: '', leadDays: '12' };
+	const note = 'the smooth side out';
+	await w.run(
+		purchaseCommands.editPurchase,
+		{ id: String(id), version: String(version), ...terms, orderedOn: '', dueOn: '', note },
+		costume
+	);
 	await take(thick!.id, `supplier offer ${offer}`);
+	assert.equal((await record()).purchases[0]!.note, note, 'what was written beside it is not lost');
 	assert.deepEqual(
 		await list(),
 		['planned 2 × Foam 10 mm'],
 		'what was only on the list is bought there instead'
 	);
 	assert.equal(await total(), 5000 + 490);
+});
+
+test('closed otherwise: the steps become others, what was a guess stays one, what was entered of the closure goes', async () => {
+	const mask = await add({ name: 'Mask', code: 'A-08' });
+	const strap = await addStep(mask, { name: 'strap', technique: 'hookAndLoop', amount: '4' });
+	const closure = { family: 'closure', widthMm: '', lengthMm: '', leadDays: '12' };
+	const hook = await material('Hook-and-loop', {
+		...closure,
+		unit: 'm',
+		packPriceMinor: '2',
+		supply: 'hookAndLoop'
+	});
+	await material('Snaps', { ...closure, unit: 'piece', packSize: '10', packPriceMinor: '3', supply: 'snap' });
+	await w.db.transaction((tx) =>
+		tx.query('update step set guessed = true, guess = 4 where id = $1', [strap])
+	);
+	await w.run(
+		purchaseCommands.addNeed,
+		{ componentId: String(mask), materialId: String(hook), quantity: '1' },
+		costume
+	);
+	const before = await record();
+	await take(hook, 'closure snap');
+	const step = (await record()).steps.find((s) => s.id === strap)!;
+	// Three snaps for each of four.
+	assert.deepEqual(
+		[step.technique, step.name, step.amount, step.guessed, step.guess],
+		['snap', 'snap', 12, true, 12]
+	);
+	assert.ok(!(await record()).needs.some((n) => n.materialId === hook));
+	// Twelve snaps: two packs of ten.
+	assert.ok((await list()).includes('planned 2 × Snaps'));
+	await w.undoLast();
+	assert.deepEqual(await record(), before);
 });

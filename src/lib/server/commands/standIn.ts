@@ -51,13 +51,18 @@ async function buyElsewhere(
 	{ workshop, record }: { workshop: Workshop; record: CostumeRecord }
 ): Promise<void> {
 	const { id: costumeId, currency } = record.costume;
+	const listed = record.purchases.filter((p) => p.materialId === pack.materialId && p.state === 'planned');
+	// What was for one component stays for it, and what was written beside it is not lost.
+	const [first] = listed;
+	const componentId = listed.every((p) => p.componentId === first?.componentId) ? first?.componentId : null;
+	const note = listed.flatMap((p) => p.note || []).join('\n');
 	await putOffList(tx, pack.materialId, costumeId);
 	await insertAll(
 		tx,
 		'purchase',
 		listLines([{ pack, packs }], workshop, currency).map((l) => ({
 			costumeId,
-			componentId: null,
+			componentId: componentId ?? null,
 			materialId: pack.materialId,
 			packs: l.packs,
 			packSize: pack.packSize,
@@ -65,7 +70,8 @@ async function buyElsewhere(
 			shippingMinor: l.shippingMinor,
 			supplier: pack.supplier,
 			leadDays: pack.leadDays,
-			leadWorkingDays: pack.leadWorkingDays
+			leadWorkingDays: pack.leadWorkingDays,
+			note
 		}))
 	);
 }
@@ -114,9 +120,14 @@ async function closeOtherwise(
 	{ trade }: Context
 ): Promise<void> {
 	const { name } = techniqueOf(trade, technique);
-	for (const { id, amount } of steps)
-		await set(tx, 'step', id, { technique, name, amount, fromPieces: false, takes: null, guessed: false });
-	const changed = new Set(steps.map((s) => record.steps.find((r) => r.id === s.id)!.componentId));
+	const changed = new Set<number>();
+	for (const { id, amount } of steps) {
+		const { guessed, componentId } = record.steps.find((s) => s.id === id)!;
+		// What was a guess stays one.
+		const guess = guessed ? amount : null;
+		await set(tx, 'step', id, { technique, name, amount, guess, fromPieces: false, takes: null });
+		changed.add(componentId);
+	}
 	await tx.query('delete from need where material_id = $1 and component_id = any($2) and taken = 0', [
 		material.id,
 		[...changed]

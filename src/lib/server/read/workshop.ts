@@ -11,10 +11,10 @@ import type { HandbookRow } from '$core/facts/handbook.ts';
 import type { TechniqueKey } from '$core/facts/step.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import { copiesOf, type Component } from '$core/facts/component.ts';
-import { latenessOf, type Delivery } from '$core/answers/deliveries.ts';
+import { bySupplier, latenessOf, type Delivery } from '$core/answers/deliveries.ts';
 import { learnRates, onceEach, ratesFrom, type Observation } from '$core/answers/rates.ts';
 import type { Material } from '$core/facts/material.ts';
-import type { Offer, Supplier } from '$core/facts/supplier.ts';
+import { supplierKey, type Offer, type Supplier } from '$core/facts/supplier.ts';
 import { readDay, type Executor } from '../db/open.ts';
 import { all, one } from '../db/rows.ts';
 import { select } from '../db/tables.ts';
@@ -122,8 +122,9 @@ export const loadDeliveries = async (db: Executor): Promise<Delivery[]> => {
 
 /** With how late each supplier's parcels come; the same object where that has not changed. */
 export function withLateness(rows: WorkshopRows, deliveries: readonly Delivery[]): WorkshopRows {
+	const by = bySupplier(deliveries);
 	const suppliers = rows.suppliers.map((s) => {
-		const late = latenessOf(deliveries, s);
+		const late = latenessOf(by.get(supplierKey(s.name)) ?? [], s);
 		return JSON.stringify(late) === JSON.stringify(s.late ?? null) ? s : { ...s, late };
 	});
 	return suppliers.every((s, k) => s === rows.suppliers[k]) ? rows : { ...rows, suppliers };

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** What could be left out, borrowed or added so that the costume is in time: weighed, tried, taken, taken back. */
+	import { of100 } from '$core/units/number.ts';
 	import type { CostumeAlternative } from '$core/answers/alternatives.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import type { Step } from '$core/facts/step.ts';
@@ -35,7 +36,6 @@
 	const key = $derived(`${planKey} ${target}`);
 	const triage = $derived(found?.key === key ? found.triage : null);
 	const byId = $derived(new Map(alternatives.map((a) => [a.id, a])));
-	const of100 = (share: number) => `${Math.round(share * 100)} of 100`;
 	const component = (id: number | null) => components.find((c) => c.id === id);
 	const called = (a: CostumeAlternative) =>
 		[component(a.componentId)?.name, a.words].filter(Boolean).join(' ');

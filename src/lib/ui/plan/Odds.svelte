@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** Odds in words, and what decides them. */
+	import { of100 } from '$core/units/number.ts';
 	import type { Odds } from '$core/engines/schedule/odds.ts';
 	import { formatWait } from '$core/units/duration.ts';
 	import { timeWords, type LocalMinutes } from '$core/units/localTime.ts';
@@ -22,7 +23,7 @@
 	/** A build that calendars do not reach is late all the same. */
 	const at = (ready: LocalMinutes | null) =>
 		ready === null ? `after ${timeWords(odds.until)}` : timeWords(ready);
-	const of100 = (at: LocalMinutes) => Math.round(valueOf(oddsFigure(odds, at)));
+	const readyOf100 = (at: LocalMinutes) => Math.round(valueOf(oddsFigure(odds, at)));
 	const hope = $derived(hopeFigure(odds, finish));
 	const deciding = $derived(whatDecides(odds, componentOf).slice(0, 8));
 </script>
@@ -32,10 +33,10 @@
 	{#each marks.slice(1) as mark (mark.at)}
 		{@const figure = oddsFigure(odds, mark.at)}
 		<li>
-			{#if of100(mark.at) === of100(marks[0]!.at)}<span
+			{#if readyOf100(mark.at) === readyOf100(marks[0]!.at)}<span
 					><Working {figure} text="As many" /> {mark.words} {timeWords(mark.at)}</span
 				>
-			{:else}<b><Working {figure} text="{of100(mark.at)} of 100" /></b>
+			{:else}<b><Working {figure} text="{readyOf100(mark.at)} of 100" /></b>
 				<span>{mark.words} {timeWords(mark.at)}</span>{/if}
 		</li>
 	{/each}
@@ -62,13 +63,13 @@
 			<li>
 				<span class="bar" style:width="{Math.max(2, d.share * 100)}%"></span>
 				<span>{words(d.ids)}</span>
-				<span class="figure">{Math.round(d.share * 100)} of 100</span>
+				<span class="figure">{of100(d.share)}</span>
 			</li>
 		{/each}
 	</ol>
 	<p class="small soft">
 		In so many builds it lay on the chain that decided when all was ready.
-		{#if odds.wet > 0}Wet days held that chain up in {Math.round(odds.wet * 100)} of 100.{/if}
+		{#if odds.wet > 0}Wet days held that chain up in {of100(odds.wet)}.{/if}
 	</p>
 {/if}
 

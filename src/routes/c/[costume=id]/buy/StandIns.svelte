@@ -1,9 +1,10 @@
 <script lang="ts">
 	/** What could stand in for a material: each tried out as it would be done, in money, hours, the plan and its odds. */
+	import { of100 } from '$core/units/number.ts';
 	import type { OrderBy } from '$core/answers/arrivals.ts';
 	import type { ShoppingLine } from '$core/answers/shopping.ts';
 	import { standInsFor, type StandIn } from '$core/answers/standIn.ts';
-	import type { Standing } from '$core/answers/standing.ts';
+	import { movedBy, type Standing } from '$core/answers/standing.ts';
 	import type { CostumeRecord } from '$core/facts/costume.ts';
 	import type { Offer } from '$core/facts/supplier.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
@@ -79,7 +80,6 @@
 		return () => work.stop();
 	});
 
-	const of100 = (s: number) => `${Math.round(s * 100)} of 100`;
 	const isTried = (t: Tried | { refused: string } | undefined): t is Tried => !!t && 'share' in t;
 	const shareOf = (s: StandIn) => {
 		const its = tried[s.key];
@@ -91,20 +91,19 @@
 	);
 	const signed = (amount: number, format: (n: number) => string) =>
 		`${amount > 0 ? '+' : '−'}${format(Math.abs(amount))}`;
-	const facts = (s: StandIn, { before, after }: Tried): string[] => [
-		after.totalMinor === before.totalMinor
-			? 'costs no more'
-			: signed(after.totalMinor - before.totalMinor, (m) => formatMoney(m, currency)),
-		after.handsOnMinutes === before.handsOnMinutes
-			? 'no more work'
-			: `${signed(after.handsOnMinutes - before.handsOnMinutes, formatDuration)} of work`,
-		s.loss > 0 ? `${(s.loss * 100).toFixed(1)} % of the look` : 'nothing of the look',
-		after.finish === null
-			? 'it has no place in the plan'
-			: after.finish === before.finish
-				? 'the plan ends when it did'
-				: `done ${timeWords(after.finish)}${before.finish === null ? '' : `, not ${timeWords(before.finish)}`}`
-	];
+	function facts(s: StandIn, { before, after }: Tried): string[] {
+		const { minor, minutes } = movedBy(before, after);
+		return [
+			minor === 0 ? 'costs no more' : signed(minor, (m) => formatMoney(m, currency)),
+			minutes === 0 ? 'no more work' : `${signed(minutes, formatDuration)} of work`,
+			s.loss > 0 ? `${(s.loss * 100).toFixed(1)} % of the look` : 'nothing of the look',
+			after.finish === null
+				? 'it has no place in the plan'
+				: after.finish === before.finish
+					? 'the plan ends when it did'
+					: `done ${timeWords(after.finish)}${before.finish === null ? '' : `, not ${timeWords(before.finish)}`}`
+		];
+	}
 </script>
 
 <Dialog
