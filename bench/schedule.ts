@@ -1,5 +1,7 @@
 import { checkPlan } from '../src/core/engines/schedule/checkPlan.ts';
 import { simulate } from '../src/core/engines/schedule/odds.ts';
+import { ordering } from '../src/core/engines/schedule/ordering.ts';
+import { DAY } from '../src/core/units/localTime.ts';
 import { planByRule } from '../src/core/engines/schedule/plan.ts';
 import type { PlanProblem } from '../src/core/engines/schedule/problem.ts';
 import type { Split } from '../src/core/facts/calendar.ts';
@@ -25,6 +27,7 @@ export function schedule(): void {
 	}
 	published();
 	odds();
+	orders();
 }
 
 function byRule(): void {
@@ -92,6 +95,40 @@ function odds(): void {
 		const task = { problem, order, runs: 5000, seed: 1, shared: 0.25, by: [problem.deadline!] };
 		const times = timed(3, () => {
 			const work = simulate(task);
+			while (!work.next().done);
+		});
+		console.log(`  ${String(count).padStart(4)} steps ${ms(median(times)).padStart(10)}`);
+	}
+}
+
+/** Until when each of twelve orders can wait, day by day until the deadline. */
+function orders(): void {
+	console.log('\nschedule: until when twelve orders can wait, 300 builds (median of 3)');
+	for (const count of [30, 120]) {
+		const plain = spread(randomProblem(2, count, 'windows'));
+		const parcels = Array.from({ length: 12 }, (_, k) => ({
+			id: `parcel ${k}`,
+			at: plain.start + k * DAY,
+			late: [0, 0, 2 * DAY] as const
+		}));
+		const steps = plain.steps.map((s, i) => (i % 3 ? s : { ...s, parcels: [`parcel ${(i / 3) % 12}`] }));
+		const problem = { ...plain, parcels, steps };
+		const { order } = planByRule(problem);
+		const days = (from: number) => Math.floor((problem.deadline! - from) / DAY);
+		const task = {
+			problem,
+			order,
+			runs: 300,
+			seed: 1,
+			shared: 0.25,
+			deadline: problem.deadline!,
+			parcels: parcels.map(({ id, at }) => ({
+				id,
+				at: Array.from({ length: days(at) + 1 }, (_, k) => at + k * DAY)
+			}))
+		};
+		const times = timed(3, () => {
+			const work = ordering(task);
 			while (!work.next().done);
 		});
 		console.log(`  ${String(count).padStart(4)} steps ${ms(median(times)).padStart(10)}`);
