@@ -90,6 +90,7 @@ export const material = (id: number, extra: Partial<Material> = {}): Material =>
 	leadDays: 5,
 	leadWorkingDays: false,
 	stash: 0,
+	lots: [],
 	stashNote: '',
 	coatProduct: null,
 	supply: null,
@@ -114,6 +115,7 @@ export const need = (componentId: number, materialId: number, quantity: number):
 	guessed: false,
 	byWork: null,
 	taken: 0,
+	takenMinor: null,
 	version: 1
 });
 
@@ -134,6 +136,7 @@ export const purchase = (id: number, materialId: number, extra: Partial<Purchase
 	dueOn: null,
 	arrivedOn: null,
 	refundMinor: 0,
+	stashed: 0,
 	note: '',
 	version: 1,
 	...extra

@@ -190,6 +190,7 @@ function asIfWay(
 		leadDays: offer.leadDays,
 		leadWorkingDays: false,
 		stash: 0,
+		lots: [],
 		stashNote: '',
 		coatProduct: null,
 		supply: null,
@@ -213,6 +214,7 @@ function asIfWay(
 		guessed: false,
 		byWork: null,
 		taken: 0,
+		takenMinor: null,
 		version: 1
 	};
 	return {

@@ -1,3 +1,4 @@
+import type { Lot } from '../facts/lot.ts';
 import type { Material } from '../facts/material.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { exchanged } from '../units/money.ts';
@@ -15,20 +16,30 @@ export function rateBetween(
 	return of === null || by === null ? null : of / by;
 }
 
-/** A material with its price in a currency. One that cannot be exchanged is not known. */
+/** A material with its price in a currency, and with those of its lots. One that cannot be exchanged is not known. */
 export function pricedIn(
 	material: Material,
 	currency: string,
 	workshop: Pick<Workshop, 'settings' | 'exchange'>
 ): Material {
 	const { packPriceMinor: minor } = material;
-	if (material.currency === currency) return material;
+	const foreign = material.lots.some((l) => l.currency !== null && l.currency !== currency);
+	const lots = foreign ? material.lots.map((l) => lotPricedIn(l, currency, workshop)) : material.lots;
+	if (material.currency === currency) return foreign ? { ...material, lots } : material;
 	const rate = rateBetween(material.currency, currency, workshop);
-	if (minor === null || rate === null) return { ...material, packPriceMinor: null, currency };
+	if (minor === null || rate === null) return { ...material, lots, packPriceMinor: null, currency };
 	return {
 		...material,
+		lots,
 		packPriceMinor: exchanged(minor, material.currency, currency, rate),
 		currency,
 		pricedAs: { minor, currency: material.currency, rate }
 	};
+}
+
+function lotPricedIn(lot: Lot, currency: string, workshop: Parameters<typeof pricedIn>[2]): Lot {
+	const { packPriceMinor: minor, currency: its } = lot;
+	if (minor === null || its === null || its === currency) return lot;
+	const rate = rateBetween(its, currency, workshop);
+	return { ...lot, currency, packPriceMinor: rate === null ? null : exchanged(minor, its, currency, rate) };
 }

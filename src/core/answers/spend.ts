@@ -1,6 +1,7 @@
 import type { CostumeRecord } from '../facts/costume.ts';
 import { knownCost, purchaseCost } from '../facts/material.ts';
 import { shared } from '../units/money.ts';
+import { stashUnitCost } from './lots.ts';
 import { shoppingLines, type ShoppingLine, type Supplies } from './shopping.ts';
 
 /** Money of one costume, in minor units of its currency. */
@@ -13,7 +14,7 @@ export interface Spend {
 	paidMinor: number;
 	/** Still short and on no list, at today's pack prices. */
 	notListedMinor: number;
-	/** Value of what the stash gives, when the costume counts it. */
+	/** What the stash gives less what of the costume's purchases went to it, when the costume counts it at cost. */
 	stashMinor: number;
 	/** Everything together: what the costume will have cost, as far as prices are known. */
 	totalMinor: number;
@@ -50,7 +51,7 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 		...lines.filter((l) => l.costShortMinor === null).map((l) => l.material.id),
 		...(record.costume.stashAtCost
 			? lines
-					.filter((l) => l.material.packPriceMinor === null && l.taken + l.stash > 0)
+					.filter((l) => stashUnitCost(l.material) === null && l.taken + l.stash > 0)
 					.map((l) => l.material.id)
 			: [])
 	];
@@ -73,11 +74,24 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 	};
 }
 
-/** What the stash gives of a material, at what it cost, where the costume counts it. */
-function stashCost({ taken, stash, needed, material }: ShoppingLine, { costume }: CostumeRecord): number {
+/**
+ * What the stash gives of a material, less what went to it of what was bought, at what it cost, where the costume counts it. What was
+ * cut cost what its lots had cost; anything else goes by the average of the lots that are there.
+ */
+function stashCost(line: ShoppingLine, { costume, needs, purchases }: CostumeRecord): number {
 	if (!costume.stashAtCost) return 0;
-	const used = Math.min(taken + stash, needed);
-	return Math.round((used / material.packSize) * (material.packPriceMinor ?? 0));
+	const { taken, stash, needed, material } = line;
+	let [cut, cutMinor, givenMinor] = [0, 0, 0];
+	for (const n of needs)
+		if (n.materialId === material.id && n.takenMinor !== null) {
+			cut += n.taken;
+			cutMinor += n.takenMinor;
+		}
+	for (const p of purchases)
+		if (p.materialId === material.id && p.state !== 'returned')
+			givenMinor += Math.round((p.stashed / (p.packSize ?? material.packSize)) * (p.packPriceMinor ?? 0));
+	const more = Math.max(0, Math.min(taken + stash, needed) - cut);
+	return cutMinor + Math.round(more * (stashUnitCost(material) ?? 0)) - givenMinor;
 }
 
 /**
@@ -88,7 +102,7 @@ export function expectedByComponent(record: CostumeRecord, supplies: Supplies): 
 	const lines = shoppingLines(record, supplies);
 	const more = lines.flatMap((l) => {
 		const minor = (l.costShortMinor ?? 0) + stashCost(l, record);
-		return minor > 0 ? sharesOf(minor, l) : [];
+		return minor === 0 ? [] : sharesOf(minor, l);
 	});
 	return byComponentOf([...shareOut(record, lines), ...more]);
 }

@@ -112,7 +112,9 @@ export function spendFigure(costume: Costume, spend: Spend): Figure {
 			line('ordered', spend.orderedMinor, 'on its way'),
 			line('planned', spend.plannedMinor, 'on the list'),
 			line('still short', spend.notListedMinor, 'needed and on no list, at pack prices'),
-			...(costume.stashAtCost ? [line('from the stash', spend.stashMinor, 'at what it cost')] : [])
+			...(costume.stashAtCost
+				? [line('from the stash', spend.stashMinor, 'at what it cost, less what went to it')]
+				: [])
 		]
 	};
 }

@@ -1,5 +1,6 @@
 import type { CoatProductKey } from './coat.ts';
 import type { Lateness } from './lateness.ts';
+import type { Lot } from './lot.ts';
 import type { WorkingDays } from './workingDays.ts';
 
 /** mm² that one unit of a material covers: a sheet, or a metre or yard of the roll. Null when its size is not known. */
@@ -47,8 +48,11 @@ export interface Material {
 	leadDays: number | null;
 	/** Whether the lead counts the supplier's working days, Monday to Friday. */
 	leadWorkingDays: boolean;
-	/** Owned, in units: the stash. */
+	/** Owned and still good, in units: what its lots come to. Not stored, put in as it is read. */
 	stash: number;
+	/** Of the stash. Not stored with it, put in as it is read. */
+	lots: readonly Lot[];
+	/** Where it usually lies. */
 	stashNote: string;
 	/** The coat product it is, so that coat stacks ask for it. */
 	coatProduct: CoatProductKey | null;
@@ -98,6 +102,8 @@ export interface Need {
 	byWork: boolean | null;
 	/** What of it has been taken out of the stash: it is cut. */
 	taken: number;
+	/** What that cost, in minor units of the costume's currency; null where nobody knows it. */
+	takenMinor: number | null;
 	version: number;
 }
 
@@ -134,6 +140,8 @@ export interface Purchase {
 	arrivedOn: number | null;
 	/** What came back of its price when it was sent back. */
 	refundMinor: number;
+	/** Units of it that were left over and went to the stash. */
+	stashed: number;
 	note: string;
 	/** When its supplier sends, where that is known: not stored, put in as it is planned with. */
 	sends?: WorkingDays;
@@ -142,11 +150,14 @@ export interface Purchase {
 	version: number;
 }
 
-/** What a purchase comes to, in the material's unit; what was sent back is nothing. */
+/** What a purchase comes to, in the material's unit; what was sent back is nothing, and what went to the stash is in it no more. */
 export const unitsOf = (
-	purchase: Pick<Purchase, 'packs' | 'packSize' | 'state'>,
+	purchase: Pick<Purchase, 'packs' | 'packSize' | 'state' | 'stashed'>,
 	material: Pick<Material, 'packSize'>
-): number => (purchase.state === 'returned' ? 0 : purchase.packs * (purchase.packSize ?? material.packSize));
+): number =>
+	purchase.state === 'returned'
+		? 0
+		: Math.max(0, purchase.packs * (purchase.packSize ?? material.packSize) - purchase.stashed);
 
 /** Null while its price is not known. */
 export const purchaseCost = (

@@ -165,7 +165,6 @@ export const TABLES = {
 		supplier: text,
 		leadDays: number,
 		leadWorkingDays: tick,
-		stash: number,
 		stashNote: text,
 		coatProduct: text,
 		supply: text,
@@ -264,6 +263,24 @@ export const TABLES = {
 		{ stepId: to('step'), makerId: to('maker'), startedAt: time, endedAt: time, minutes, note: text },
 		null
 	),
+	lot: table(
+		'lot',
+		{
+			materialId: to('material'),
+			quantity: number,
+			colour: text,
+			place: text,
+			boughtOn: date,
+			packSize: number,
+			packPriceMinor: money,
+			currency: text,
+			bestBefore: date,
+			countedOn: date,
+			note: text,
+			...picture
+		},
+		null
+	),
 	offcut: table('offcut', {
 		materialId: to('material'),
 		name: text,
@@ -292,7 +309,8 @@ export const TABLES = {
 			waste: number,
 			guessed: tick,
 			byWork: tick,
-			taken: number
+			taken: number,
+			takenMinor: money
 		},
 		null
 	),
@@ -314,6 +332,7 @@ export const TABLES = {
 			dueOn: date,
 			arrivedOn: date,
 			refundMinor: money,
+			stashed: number,
 			note: text
 		},
 		null

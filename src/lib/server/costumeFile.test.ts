@@ -59,6 +59,7 @@ const OF_WORKSHOP = [
 	'revision',
 	'life',
 	'material',
+	'lot',
 	'offcut',
 	'supplier',
 	'offer'

@@ -132,6 +132,7 @@ async function putIn(tx: Executor, { schema, tables }: Backup): Promise<void> {
 		if (schema < 11) await tx.query('select bring_up_to_11()');
 		if (schema < 12) await tx.query('select bring_up_to_12()');
 		if (schema < 14) await tx.query('select bring_up_to_14()');
+		if (schema < 19) await tx.query('select bring_up_to_19($1)', [JSON.stringify(tables.material ?? [])]);
 		// An action that was taken back while the backup was written stands in it: what took it back is not there.
 		await tx.query('select reckon_stands()');
 		await tx.query('set constraints all immediate');
@@ -240,8 +241,8 @@ async function tried<T>(where: string, read: () => Promise<T>): Promise<T> {
 async function tryPictures(tx: Executor, folder: string): Promise<void> {
 	for (const table of TABLE_NAMES) {
 		if (!columnsOfTable(table).hash) continue;
-		for (const { id, hash } of await select<{ id: number; hash: string }>(tx, table))
-			if (!/^[0-9a-f]{64}$/.test(hash) || !existsSync(filePath(folder, hash)))
+		for (const { id, hash } of await select<{ id: number; hash: string | null }>(tx, table))
+			if (hash !== null && (!/^[0-9a-f]{64}$/.test(hash) || !existsSync(filePath(folder, hash))))
 				throw new DoesNotHold(`${wordOf(table)} ${id}`, 'its picture is not in the file');
 	}
 }

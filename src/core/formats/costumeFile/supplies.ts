@@ -63,7 +63,9 @@ export const supplyFields = {
 				guessed: z.boolean().default(false),
 				/** Since form 8. */
 				byWork: z.boolean().nullable().default(null),
-				taken: z.number().min(0).max(1e6).default(0)
+				taken: z.number().min(0).max(1e6).default(0),
+				/** What that cost; since form 9. */
+				takenMinor: minor.nullable().default(null)
 			})
 		)
 		.max(20_000),
@@ -86,6 +88,8 @@ export const supplyFields = {
 				arrivedOn: date.nullable(),
 				/** Of what was sent back; since form 8. */
 				refundMinor: minor.default(0),
+				/** Units that were left over and went to the stash; since form 9. */
+				stashed: z.number().min(0).max(1e6).default(0),
 				note: text
 			})
 		)
@@ -136,7 +140,8 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 			waste: n.waste,
 			guessed: n.guessed,
 			byWork: n.byWork,
-			taken: n.taken
+			taken: n.taken,
+			takenMinor: n.takenMinor
 		})),
 		purchases: byId(record.purchases).map((p) => ({
 			componentId: p.componentId,
@@ -153,6 +158,7 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 			dueOn: dayOrNull(p.dueOn),
 			arrivedOn: dayOrNull(p.arrivedOn),
 			refundMinor: p.refundMinor,
+			stashed: p.stashed,
 			note: p.note
 		}))
 	};

@@ -5,8 +5,9 @@ import type { Parsed } from '$core/units/problem.ts';
 import { parseDuration } from '$core/units/duration.ts';
 import { parseClock, parseDate, parseLocalTime } from '$core/units/localTime.ts';
 import { formatLength, parseArea, parseLength, type LengthUnit } from '$core/units/measure.ts';
-import { parseMoney } from '$core/units/money.ts';
+import { CURRENCIES, parseMoney } from '$core/units/money.ts';
 import { parseNumber } from '$core/units/number.ts';
+import { Refused } from '../db/rows.ts';
 import { parseJson } from '../json.ts';
 
 /** Form fields: text in, values of the core out, with the core's words when they cannot be read. */
@@ -21,6 +22,22 @@ export function read<T>(parse: (text: string) => Parsed<T>) {
 			ctx.addIssue({ code: 'custom', message: say(parsed.problem) });
 			return z.NEVER;
 		});
+}
+
+/**
+ * One field of a form that has a field a line: `units12` of line 12. Null where nothing was typed.
+ * @throws Refused at the field
+ */
+export function typedBeside<T>(
+	fields: Readonly<Record<string, unknown>>,
+	name: string,
+	parse: (text: string) => Parsed<T>
+): T | null {
+	const text = fields[name];
+	if (typeof text !== 'string' || text.trim() === '') return null;
+	const read = parse(text.slice(0, 500));
+	if (!read.ok) throw new Refused(say(read.problem), name);
+	return read.value;
 }
 
 /** Nothing typed is null. */
@@ -86,6 +103,8 @@ export const version = () => whole(1, 2_000_000_000);
 
 export const choice = <const T extends readonly [string, ...string[]]>(options: T) =>
 	z.enum(options, { error: 'Choose one of these.' });
+/** One of the currencies; where none is sent, the usual one. */
+export const currency = (usual: string) => choice(CURRENCIES).default(usual as (typeof CURRENCIES)[number]);
 export const choiceOrNull = <const T extends readonly [string, ...string[]]>(options: T) =>
 	orNull(choice(options));
 

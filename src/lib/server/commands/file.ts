@@ -48,6 +48,7 @@ export const fileCommands = {
 					needs: file.needs.map((n) => ({
 						...n,
 						taken: 0,
+						takenMinor: null,
 						stepId: n.stepId !== null && keptIds.has(n.stepId) ? n.stepId : null
 					})),
 					faults: [],

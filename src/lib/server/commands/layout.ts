@@ -1,4 +1,7 @@
 import { standsForSupply } from '$core/answers/workUse.ts';
+import { costOfParts } from '$core/answers/lots.ts';
+import { pricedIn } from '$core/answers/prices.ts';
+import { shared } from '$core/units/money.ts';
 import { ML_PER } from '$core/units/measure.ts';
 import pluralize from 'pluralize';
 import { z } from 'zod';
@@ -15,10 +18,11 @@ import { Absent, all, one, Refused } from '../db/rows.ts';
 import { insert, update } from '../db/tables.ts';
 import { loadPieces, loadRecord } from '../read/costume.ts';
 import { loadLayouts } from '../read/layout.ts';
-import { loadMaterials } from '../read/workshop.ts';
+import { loadExchange, loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { setNeed } from './need.ts';
+import { takeOut } from './lot.ts';
 import { insertOffcut, nextOffcut } from './offcut.ts';
 import { finish, insertStep, makeRoom } from './step.ts';
 
@@ -145,22 +149,30 @@ export const layoutCommands = {
 			const before = await cutBefore(tx, costumeId, material);
 			const fromStash = Math.max(0, quantity - before.boughtLeft);
 			await update(tx, 'layout', v, { cutAt: now, fromStash });
-			await tx.query('update material set stash = greatest(0, stash - $2) where id = $1', [
-				materialId,
-				fromStash
-			]);
+			const takenMinor = await takenOut(tx, material, fromStash, context);
 			const its = await ownComponents(tx, costumeId);
 			const taking = plan.pieces.filter((p) => its.has(p.componentId));
-			if (quantity > 0)
-				for (const part of partsOf(taking, quantity)) {
+			if (quantity > 0) {
+				const shares = partsOf(taking, quantity);
+				const costs =
+					takenMinor === null
+						? null
+						: shared(
+								takenMinor,
+								shares.map((s) => s.quantity)
+							);
+				for (const [k, part] of shares.entries()) {
 					const all = part.quantity + (before.byComponent.get(part.componentId) ?? 0);
 					await setNeed(tx, part.componentId, materialId, all);
-					await tx.query('update need set taken = taken + $3 where component_id = $1 and material_id = $2', [
-						part.componentId,
-						materialId,
-						(fromStash * part.quantity) / quantity
-					]);
+					// Of what was cut before and nobody knows the price of, all goes by what such a thing costs.
+					await tx.query(
+						`update need set taken = taken + $3,
+							taken_minor = case when taken > 0 and taken_minor is null then null else coalesce(taken_minor, 0) + $4::bigint end
+						where component_id = $1 and material_id = $2`,
+						[part.componentId, materialId, (fromStash * part.quantity) / quantity, costs?.[k] ?? null]
+					);
 				}
+			}
 			// All out of offcuts: nothing of it has to be bought.
 			else
 				await tx.query(
@@ -262,6 +274,22 @@ export const layoutCommands = {
 	)
 };
 
+/** Takes so much out of the lots of a material. Returns what it cost, in the costume's currency; null where nobody knows it. */
+async function takenOut(
+	tx: Executor,
+	material: Material,
+	units: number,
+	{ currency, settings }: Context
+): Promise<number | null> {
+	const parts = await takeOut(tx, material, units);
+	const priced = pricedIn(material, currency, { settings, exchange: await loadExchange(tx) });
+	const lots = new Map(priced.lots.map((l) => [l.id, l]));
+	// What was cut and nobody had counted cost what it costs today.
+	const uncounted = units - parts.reduce((sum, p) => sum + p.units, 0);
+	const rest = { lot: { packSize: null, packPriceMinor: null }, units: uncounted };
+	return costOfParts([...parts.map((p) => ({ ...p, lot: lots.get(p.lot.id)! })), rest], priced);
+}
+
 /** Does the tracing and cutting that layouts which are cut have done. Returns how many steps that is. */
 async function finishCut(tx: Executor, context: Context): Promise<number> {
 	const { costumeId, trade, now } = context;
@@ -281,7 +309,7 @@ async function finishCut(tx: Executor, context: Context): Promise<number> {
 export async function cutBefore(tx: Executor, costumeId: number, material: Material) {
 	const row = await one<{ bought: number }>(
 		tx,
-		`select coalesce(sum(packs * coalesce(pack_size, $3::double precision)), 0) as bought from purchase
+		`select coalesce(sum(packs * coalesce(pack_size, $3::double precision) - stashed), 0) as bought from purchase
 		where costume_id = $1 and material_id = $2 and state in ('arrived', 'used')`,
 		[costumeId, material.id, material.packSize]
 	);

@@ -1,9 +1,6 @@
 import { z } from 'zod';
-import { say } from '$core/units/problem.ts';
-import { CURRENCIES, parseMoney } from '$core/units/money.ts';
 import { FAMILIES, type Material } from '$core/facts/material.ts';
 import { capital } from '$core/units/names.ts';
-import { formatNumber } from '$core/units/number.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
 import { standsForSupply } from '$core/answers/workUse.ts';
 import { USUAL_WASTE } from '$core/trade/driver.ts';
@@ -13,25 +10,8 @@ import { insert, update } from '../db/tables.ts';
 import { loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
-
-/** A price is read in the currency that stands beside it; nothing typed is not known. */
-const price = z
-	.object({ text: z.string().max(500, 'Too long.'), currency: z.string() })
-	.transform(({ text, currency }, ctx): number | null => {
-		if (text.trim() === '') return null;
-		const read = parseMoney(text, currency);
-		if (read.ok) return read.value;
-		ctx.addIssue({ code: 'custom', message: say(read.problem) });
-		return z.NEVER;
-	});
-
-/** Puts the currency of a form beside its price, before anything is read. */
-const withCurrency = <S extends z.ZodType>(schema: S, { currency }: Context) =>
-	z.preprocess((form) => {
-		const its = form as Record<string, unknown>;
-		const text = its.packPriceMinor ?? '';
-		return { ...its, packPriceMinor: { text, currency: String(its.currency ?? currency) } };
-	}, schema);
+import { insertLot } from './lot.ts';
+import { price, withCurrency } from './price.ts';
 
 const shape = ({ currency, settings, trade }: Context) => ({
 	name: f.name(),
@@ -39,11 +19,10 @@ const shape = ({ currency, settings, trade }: Context) => ({
 	unit: f.name(20),
 	packSize: f.above0(1_000_000),
 	packPriceMinor: price,
-	currency: f.choice(CURRENCIES).default(currency as (typeof CURRENCIES)[number]),
+	currency: f.currency(currency),
 	supplier: f.text(),
 	leadDays: f.orNull(f.whole(0, 400)),
 	leadWorkingDays: f.ticked(),
-	stash: f.decimal(0, 1_000_000),
 	stashNote: f.text(),
 	coatProduct: f.keyOrNull(trade.coatProduct),
 	supply: f.keyOrNull(trade.supply),
@@ -61,7 +40,12 @@ type Sizes = Pick<
 	Material,
 	'thicknessMm' | 'widthMm' | 'lengthMm' | 'gramsPerM2' | 'stretchAcross' | 'stretchAlong' | 'coversMm2'
 >;
-type MaterialInput = Omit<Typed, keyof Sizes | 'currency'> & Partial<Sizes> & Pick<Material, 'currency'>;
+type MaterialInput = Omit<Typed, keyof Sizes | 'currency'> &
+	Partial<Sizes> &
+	Pick<Material, 'currency'> & {
+		/** What of it is there already: its first lot. */
+		stash?: number;
+	};
 
 /** Sizes that nobody told are not known. */
 const NO_SIZES = {
@@ -74,8 +58,11 @@ const NO_SIZES = {
 	coversMm2: null
 };
 
-export const insertMaterial = (tx: Executor, v: MaterialInput): Promise<number> =>
-	insert(tx, 'material', { ...NO_SIZES, ...v });
+export async function insertMaterial(tx: Executor, { stash = 0, ...v }: MaterialInput): Promise<number> {
+	const id = await insert(tx, 'material', { ...NO_SIZES, ...v });
+	if (stash > 0) await insertLot(tx, { materialId: id, quantity: stash });
+	return id;
+}
 
 /** One of which only is known how it is sold: what it costs, who has it and how much of it is here is said later. */
 export const insertUnpriced = (
@@ -88,7 +75,6 @@ export const insertUnpriced = (
 		supplier: '',
 		leadDays: null,
 		leadWorkingDays: true,
-		stash: 0,
 		stashNote: '',
 		coatProduct: null
 	});
@@ -130,7 +116,8 @@ async function takeFromPieces(tx: Executor, id: number): Promise<void> {
 
 export const materialCommands = {
 	addMaterial: command(
-		(context) => withCurrency(z.object(shape(context)), context),
+		(context) =>
+			withCurrency(z.object({ ...shape(context), stash: f.decimal(0, 1_000_000).default(0) }), context),
 		async (tx, v, context) => {
 			refuseOtherUnit(v, context);
 			return { words: `Added material ${v.name}`, result: { id: await insertMaterial(tx, v) } };
@@ -166,20 +153,6 @@ export const materialCommands = {
 				});
 			}
 			return { words: `Added ${v.supplies.map((key) => trade.supply[key]!.name).join(', ')}` };
-		}
-	),
-
-	/** Counting the stash: the most frequent change, so it has a field of its own. */
-	setStash: command(
-		() => z.object({ id: f.id(), version: f.version(), stash: f.decimal(0, 1_000_000) }),
-		async (tx, v) => {
-			await update(tx, 'material', v, v);
-			const row = (await one<Pick<Material, 'name' | 'unit'>>(
-				tx,
-				'select name, unit from material where id = $1',
-				[v.id]
-			))!;
-			return { words: `Stash of ${row.name} is ${formatNumber(v.stash)} ${row.unit}` };
 		}
 	),
 

@@ -8,7 +8,7 @@ import {
 	type PurchaseState
 } from '$core/facts/material.ts';
 import { supplierKey, withSender } from '$core/facts/supplier.ts';
-import { say, sayOf } from '$core/units/problem.ts';
+import { sayOf } from '$core/units/problem.ts';
 import { arrivalDay } from '$core/answers/leadTime.ts';
 import { shoppingLines } from '$core/answers/shopping.ts';
 import { dayOf, formatDate } from '$core/units/localTime.ts';
@@ -20,6 +20,7 @@ import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
 import { insert, selectOfCostumes, set, update } from '../db/tables.ts';
 import { parseMoney, shared } from '$core/units/money.ts';
+import { GRACE } from '$core/units/packs.ts';
 import { namesWords } from '$core/units/names.ts';
 import { endOfSteps, insertStep, makeRoom } from './step.ts';
 import { command, type Context } from './command.ts';
@@ -46,6 +47,8 @@ async function componentCode(tx: Executor, id: number, { costumeId }: Context): 
 	if (!row) throw new Absent('component');
 	return row.code;
 }
+
+const IN_STASH = 'Some of it went to the stash.';
 
 const dateText = (day: number | null) => (day === null ? null : formatDate(day));
 
@@ -128,21 +131,14 @@ async function split(
 	await set(tx, 'purchase', id, { packs, shippingMinor: mine });
 	return insert(tx, 'purchase', {
 		...row,
+		// What went to the stash was of the packs that stay.
+		stashed: 0,
 		packs: row.packs - packs,
 		shippingMinor: its,
 		orderedOn: dateText(row.orderedOn),
 		dueOn: dateText(row.dueOn),
 		arrivedOn: dateText(row.arrivedOn)
 	});
-}
-
-/** A price beside a line; null where none was typed. */
-function typedPrice(fields: Record<string, unknown>, name: string, currency: string): number | null {
-	const text = fields[name];
-	if (typeof text !== 'string' || text.trim() === '') return null;
-	const read = parseMoney(text, currency);
-	if (!read.ok) throw new Refused(say(read.problem), name);
-	return read.value;
 }
 
 /** The price of a material's usual pack, as it was paid at its usual supplier. */
@@ -289,8 +285,8 @@ export const purchaseCommands = {
 	setPurchaseState: command(
 		() => z.object({ id: f.id(), state: f.choice(ORDER_STATES) }),
 		async (tx, v, { costumeId, now }) => {
-			const row = await named(tx, v.id, costumeId);
-			if (!row) throw new Absent('purchase');
+			const row = await purchaseIn(tx, v.id, costumeId);
+			if (row.stashed > 0 && v.state !== 'arrived' && v.state !== 'used') throw new Refused(IN_STASH);
 			await advance(tx, v.id, v.state, dayOf(now));
 			// What was sent back and is here after all was not paid back.
 			await set(tx, 'purchase', v.id, { refundMinor: 0 });
@@ -337,7 +333,9 @@ export const purchaseCommands = {
 				const purchase = await purchaseIn(tx, id, costumeId);
 				// A list that was ticked before somebody else bought or ordered it.
 				if (purchase.state !== 'planned') continue;
-				const packPriceMinor = typedPrice(fields, `price${id}`, currency) ?? purchase.packPriceMinor;
+				const packPriceMinor =
+					f.typedBeside(fields, `price${id}`, (text) => parseMoney(text, currency)) ??
+					purchase.packPriceMinor;
 				await set(tx, 'purchase', id, { packPriceMinor });
 				await advance(tx, id, 'arrived', dayOf(now));
 				if (remember && packPriceMinor !== null)
@@ -353,10 +351,14 @@ export const purchaseCommands = {
 	returnPurchase: command(
 		({ currency }) =>
 			z.object({ id: f.id(), packs: f.whole(1, 10_000), refundMinor: f.money(currency), why: f.text(500) }),
-		async (tx, { id, packs, refundMinor, why }, { costumeId }) => {
+		async (tx, { id, packs, refundMinor, why }, context) => {
+			const { costumeId } = context;
 			const row = await purchaseIn(tx, id, costumeId);
 			if (row.state !== 'arrived') throw new Refused('Only what is here can be sent back.');
 			if (packs > row.packs) throw new Refused(`There are ${row.packs}.`, 'packs');
+			const itsStash =
+				row.stashed / (row.packSize ?? (await materialOf(tx, row.materialId, context)).packSize);
+			if (packs > row.packs - itsStash + GRACE) throw new Refused(`${IN_STASH} Send back fewer.`, 'packs');
 			const back = packs < row.packs ? await split(tx, row, row.packs - packs) : id;
 			const cost = purchaseCost(await purchaseIn(tx, back, costumeId));
 			if (cost !== null && refundMinor > cost)

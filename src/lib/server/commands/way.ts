@@ -65,7 +65,6 @@ async function layOutWay(
 		supplier: '',
 		leadDays: offer.leadDays,
 		leadWorkingDays: false,
-		stash: 0,
 		stashNote: '',
 		coatProduct: null,
 		supply: null

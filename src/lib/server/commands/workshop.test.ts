@@ -85,16 +85,6 @@ test('materials: counted, changed, as many colours of a coat product as there ar
 	assert.equal((await loadMaterials(w.db)).find((m) => m.id === black.id)!.coversMm2, 450_000);
 	await w.run(materialCommands.removeMaterial, { id: String(black.id) });
 	const read = async () => (await loadMaterials(w.db)).find((m) => m.id === id)!;
-	await w.run(materialCommands.setStash, {
-		id: String(id),
-		version: String((await read()).version),
-		stash: '2 1/2'
-	});
-	assert.equal((await read()).stash, 2.5);
-	await assert.rejects(
-		w.run(materialCommands.setStash, { id: String(id), version: '1', stash: '9' }),
-		(e) => e instanceof Stale
-	);
 	await w.run(materialCommands.editMaterial, {
 		...MATERIAL,
 		id: String(id),
@@ -103,6 +93,10 @@ test('materials: counted, changed, as many colours of a coat product as there ar
 		coatProduct: 'fillerPrimer'
 	});
 	assert.equal((await read()).packPriceMinor, 990);
+	await assert.rejects(
+		w.run(materialCommands.editMaterial, { ...MATERIAL, id: String(id), version: '1', name: 'Primer' }),
+		(e) => e instanceof Stale
+	);
 	const errors = await w.errors(materialCommands.addMaterial, {
 		...MATERIAL,
 		packSize: '0',

@@ -5,7 +5,9 @@ import type { InShop } from '$core/answers/shopPlan.ts';
 import { promiseStash, stillNeeded } from '$core/answers/stash.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import { keepSame, type Workshop } from '$core/facts/workshop.ts';
+import { dayOf } from '$core/units/localTime.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
+import { clock } from '../clock.ts';
 import type { Database } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 import { loadEntered, loadPieces, type PiecesOf } from './costume.ts';
@@ -43,6 +45,8 @@ interface Kept {
 	era: string;
 	newest: number;
 	workshopAt: number;
+	/** What was good of the stash then: it is read anew on the next day. */
+	day: number;
 	rows: WorkshopRows;
 	costumes: Map<number, Loaded>;
 	observations: Map<number, Observation[]>;
@@ -84,12 +88,15 @@ async function load(db: Database): Promise<Shop> {
 			'select id, archived_at is not null as archived from costume order by event_at, id'
 		)
 	]);
-	if (kept && kept.newest === newest) return kept.shop;
+	const day = dayOf(clock());
+	if (kept?.newest === newest && kept.day === day) return kept.shop;
 
 	const at = new Map(revisions.map((r) => [r.costumeId, r]));
 	const workshopAt = at.get(0)?.recordAt ?? 0;
 	const read =
-		kept?.workshopAt === workshopAt ? kept.rows : keepSame(kept?.rows ?? null, await loadWorkshopRows(db));
+		kept?.workshopAt === workshopAt && kept.day === day
+			? kept.rows
+			: keepSame(kept?.rows ?? null, await loadWorkshopRows(db));
 	const rows = withLateness(read, await loadDeliveries(db));
 	const observations = await observationsNow(db, kept, costumes, at);
 	const sameLogs =
@@ -102,7 +109,7 @@ async function load(db: Database): Promise<Shop> {
 	const guessOff = guessFactor([...held.values()].map((h) => h.record));
 	const workshop = workshopOf(kept, rows, logs, guessOff);
 	const shop: Shop = {
-		key: `${era} ${newest}`,
+		key: `${era} ${newest} ${day}`,
 		workshop,
 		observations: logs,
 		atWork: promise(
@@ -111,7 +118,7 @@ async function load(db: Database): Promise<Shop> {
 			kept?.shop ?? null
 		)
 	};
-	keptOf.set(db, { era, newest, workshopAt, rows, costumes: held, observations, shop });
+	keptOf.set(db, { era, newest, workshopAt, day, rows, costumes: held, observations, shop });
 	return shop;
 }
 

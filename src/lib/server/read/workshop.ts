@@ -12,9 +12,12 @@ import type { TechniqueKey } from '$core/facts/step.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import { copiesOf, type Component } from '$core/facts/component.ts';
 import { bySupplier, latenessOf, type Delivery } from '$core/answers/deliveries.ts';
+import { withLots, type StoredLot, type StoredMaterial } from '$core/answers/lots.ts';
 import { learnRates, onceEach, ratesFrom, type Observation } from '$core/answers/rates.ts';
 import type { Material } from '$core/facts/material.ts';
 import { supplierKey, type Offer, type Supplier } from '$core/facts/supplier.ts';
+import { dayOf } from '$core/units/localTime.ts';
+import { clock } from '../clock.ts';
 import { readDay, type Executor } from '../db/open.ts';
 import { all, one } from '../db/rows.ts';
 import { select } from '../db/tables.ts';
@@ -61,13 +64,18 @@ export async function costumeCurrency(db: Executor, id: number): Promise<string 
 	);
 }
 
-/** Materials; one without a currency of its own is paid in the workshop's. */
+/** Materials with their lots, as they are good today; one without a currency of its own is paid in the workshop's. */
 export async function loadMaterials(db: Executor): Promise<Material[]> {
-	const [materials, settings] = await Promise.all([
-		select<Material>(db, 'material', 'family, lower(name), id'),
+	const [materials, lots, settings] = await Promise.all([
+		select<StoredMaterial>(db, 'material', 'family, lower(name), id'),
+		select<StoredLot>(db, 'lot'),
 		loadSettings(db)
 	]);
-	return materials.map((m) => ({ ...m, currency: m.currency ?? settings.currency }));
+	return withLots(
+		materials.map((m) => ({ ...m, currency: m.currency ?? settings.currency })),
+		lots,
+		dayOf(clock())
+	);
 }
 
 /**
