@@ -9,6 +9,8 @@ import { restoreBackup } from '../../src/lib/server/restore.ts';
 import { migrate, NEWEST_SCHEMA } from '../../src/lib/server/db/migrate.ts';
 import { all, one } from '../../src/lib/server/db/rows.ts';
 import { lastAction, undo } from '../../src/lib/server/db/undo.ts';
+import { loadMaterials } from '../../src/lib/server/read/workshop.ts';
+import { lotCommands } from '../../src/lib/server/commands/lot.ts';
 import { plannedShop } from '../../src/lib/server/read/plans.ts';
 import { clock } from '../../src/lib/server/clock.ts';
 import { zip } from '../../src/lib/server/zip.ts';
@@ -99,6 +101,64 @@ test('a backup of before is put in place, planned, and its last action can be ta
 		const before = await logs();
 		await undo(w.db, last.id);
 		assert.equal(await logs(), before - 1, last.words);
+	} finally {
+		await w.close();
+	}
+});
+
+test('what was in the stash becomes lots, and what was counted before there were any is still taken back', async () => {
+	const counted = backup();
+	const foam = counted.tables.material!.find((m) => m.id === 1)!;
+	// Its stash was counted from 4 to 1 as the last thing that was done; a material with 2 in the stash was removed before.
+	const newest = Math.max(...counted.tables.action!.map((a) => a.id));
+	const change = Math.max(...counted.tables.change!.map((c) => c.id));
+	const gone = { ...foam, id: 99, name: 'Gone', stash: 2 };
+	const action = counted.tables.action!.at(-1)!;
+	counted.tables.action!.push(
+		{ ...action, id: newest + 1, words: 'Removed material Gone', undoes: [] },
+		{ ...action, id: newest + 2, words: 'Stash of foam is 1', undoes: [] }
+	);
+	counted.tables.change!.push(
+		{ id: change + 1, action_id: newest + 1, table_name: 'material', row_id: 99, before: gone, after: null },
+		{
+			id: change + 2,
+			action_id: newest + 2,
+			table_name: 'material',
+			row_id: 1,
+			before: { ...foam, stash: 4 },
+			after: foam
+		}
+	);
+	const w = await testWorkshop('2031-05-02T09:00');
+	try {
+		await restoreBackup(w.db, zip({ 'backup.json': Buffer.from(JSON.stringify(counted)) }), {
+			pictures: false
+		});
+		const stash = async () =>
+			new Map((await loadMaterials(w.db)).map((m) => [m.name, [m.stash, m.lots.length, m.stashNote]]));
+		const first = await stash();
+		for (const m of counted.tables.material!)
+			assert.deepEqual(
+				first.get(m.name as string),
+				[m.stash, Number(m.stash) > 0 ? 1 : 0, m.stash_note],
+				String(m.name)
+			);
+		await undo(w.db, newest + 2);
+		assert.equal((await stash()).get(foam.name as string)![0], 4);
+		await undo(w.db, newest + 1);
+		assert.equal((await stash()).get('Gone')![0], 2);
+		const { id } = (await w.run(lotCommands.addLot, {
+			materialId: '1',
+			quantity: '1',
+			colour: '',
+			place: '',
+			boughtOn: '',
+			packSize: '',
+			packPriceMinor: '',
+			bestBefore: '',
+			note: ''
+		})) as { id: number };
+		assert.ok(id > 99, 'a new lot takes the number of none that ever was');
 	} finally {
 		await w.close();
 	}

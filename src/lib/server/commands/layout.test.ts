@@ -15,6 +15,7 @@ import { componentCommands } from './component.ts';
 import { costumeCommands } from './costume.ts';
 import { layoutCommands as lay } from './layout.ts';
 import { materialCommands } from './material.ts';
+import { lotCommands } from './lot.ts';
 import { offcutCommands } from './offcut.ts';
 import { purchaseCommands } from './purchase.ts';
 import { shapeCommands } from './shape.ts';
@@ -167,6 +168,44 @@ test('what was bought for the costume is cut first; what a second layout takes i
 	// One sheet was left of the three, the other came out of the stash.
 	const { needed, taken, short } = await line(foam);
 	assert.deepEqual([await stashOf(foam), needed, taken, short], [1, 4, 1, 0]);
+});
+
+test('what is cut out of the stash takes the lot that spoils first, and costs what its lots cost', async () => {
+	// 2 sheets are cut, 3/4 of them for the first plate: one of 9.00 that spoils first, one of 20.00 for two.
+	const foam = await foamOf('Foam of two prices', '6', { stash: '0' });
+	const put = (values: object) =>
+		run(lotCommands.addLot, {
+			materialId: foam,
+			quantity: '1',
+			colour: '',
+			place: '',
+			boughtOn: '',
+			packSize: '1',
+			packPriceMinor: '9',
+			bestBefore: '',
+			note: '',
+			...values
+		});
+	await put({ quantity: '4', packSize: '2', packPriceMinor: '40' });
+	await put({ bestBefore: '2099-01-01' });
+	await cut((await keep(foam, plan(foam))).id);
+	assert.equal(await stashOf(foam), 3);
+	const its = async () =>
+		(await record()).needs
+			.filter((n) => n.materialId === foam)
+			.map((n) => [n.quantity, n.taken, n.takenMinor]);
+	// 9.00 and 20.00 are 29.00: three quarters and one quarter.
+	assert.deepEqual(await its(), [
+		[1.5, 1.5, 2175],
+		[0.5, 0.5, 725]
+	]);
+	await cut((await keep(foam, plan(foam))).id);
+	assert.deepEqual(await its(), [
+		[3, 3, 2175 + 3000],
+		[1, 1, 725 + 1000]
+	]);
+	for (let k = 0; k < 4; k++) await w.undoLast();
+	assert.deepEqual([await stashOf(foam), await its()], [5, []]);
 });
 
 test('an offcut that is used is gone, only what is new is counted; one that is gone already is refused', async () => {

@@ -48,6 +48,8 @@ begin
 	select action_id, 'lot', row_id, lot_of_material(before), lot_of_material(after) from change
 	where table_name = 'material' and lot_of_material(before) is distinct from lot_of_material(after)
 	order by id;
+	update change set before = before - 'stash', after = after - 'stash'
+	where table_name = 'material' and (before ? 'stash' or after ? 'stash');
 	perform setval(pg_get_serial_sequence('lot', 'id'), greatest(1,
 		(select max(id) from lot), (select max(row_id) from change where table_name = 'lot')));
 end $$;
