@@ -203,12 +203,16 @@ test('the stash: counted in place, filtered, what is in use is kept', async ({ p
 	);
 	await toast(page, 'Added 2 materials from pasted rows');
 	const row = page.getByRole('row').filter({ hasText: 'Sailcloth' });
+	await row.getByRole('button', { name: 'Put Sailcloth in the stash' }).click();
+	await dialog(page).getByLabel('How much there is').fill('4');
+	await dialog(page).getByRole('button', { name: 'Put it in the stash' }).click();
+	await toast(page, 'Put 4 m of Sailcloth in the stash');
 	await row.getByRole('textbox', { name: 'Stash of Sailcloth' }).fill('a lot');
 	await row.getByRole('button', { name: 'Count' }).click();
 	await expect(row.getByText('“a lot” is not a number.')).toBeVisible();
 	await row.getByRole('textbox', { name: 'Stash of Sailcloth' }).fill('2 1/2');
 	await row.getByRole('button', { name: 'Count' }).click();
-	await toast(page, 'Stash of Sailcloth is 2.5 m');
+	await toast(page, 'Counted 2.5 m of Sailcloth');
 	await page.getByRole('button', { name: 'Price', exact: true }).click();
 	const names = () => page.locator('tbody tr b').allTextContents();
 	const cheapest = await names();

@@ -103,11 +103,23 @@ function handles(step: Step, component: Component | undefined): boolean {
 	return step.phase !== 'pattern' || !madeHere || step.technique === 'markLine';
 }
 
+const openSteps = (record: CostumeRecord, componentId: number): Step[] =>
+	inOrder(record.steps, componentId).filter((s) => s.doneAt === null);
+const handledBy = ({ family, unit }: Pick<Material, 'family' | 'unit'>): readonly StandardTechnique[] =>
+	family === 'hair' && unit !== 'piece' ? ['weft'] : (HANDLED_BY[family] ?? []);
+
+/** The undone steps that have it in hand, as far as its family tells; else the first that may. */
+export function usesOf(record: CostumeRecord, componentId: number, material: Material): number[] {
+	const its = openSteps(record, componentId).filter((s) => isOneOf(handledBy(material), s));
+	return its.length ? its.map((s) => s.id) : firstUse(record, componentId, material);
+}
+
 /** The undone step that first touches it: by what is done with its family, else the first with anything in hand. */
-function firstUse(record: CostumeRecord, componentId: number, { family, unit }: Material): number[] {
-	const open = inOrder(record.steps, componentId).filter((s) => s.doneAt === null);
+function firstUse(record: CostumeRecord, componentId: number, material: Material): number[] {
+	const { family } = material;
+	const open = openSteps(record, componentId);
 	const component = record.components.find((c) => c.id === componentId);
-	const by = family === 'hair' && unit !== 'piece' ? (['weft'] as const) : (HANDLED_BY[family] ?? []);
+	const by = handledBy(material);
 	const first =
 		open.find((s) => isOneOf(by, s)) ??
 		(family === 'closure' ? open.find((s) => s.phase === 'rig') : undefined) ??

@@ -5,6 +5,7 @@ import { seeded } from '$tests/support/planCases.ts';
 import type { Material } from '../facts/material.ts';
 import { dayOf } from '../units/localTime.ts';
 import {
+	byPlace,
 	costOfParts,
 	leftovers,
 	outOf,
@@ -16,6 +17,7 @@ import {
 	type StoredLot
 } from './lots.ts';
 import { pricedIn } from './prices.ts';
+import { shoppingLines } from './shopping.ts';
 import { expectedByComponent, spendOf } from './spend.ts';
 import { workshopFor } from './stash.ts';
 
@@ -125,6 +127,19 @@ test('of many seeded stashes each lot is given away once, and as much as is ther
 		const wanted = asked.reduce((s, a) => s + a.units, 0);
 		assert.ok(Math.abs(all - Math.min(stash, wanted)) < 1e-9, `seed ${seed}`);
 	}
+});
+
+test('a stock-take goes from place to place; what nobody has placed comes last', () => {
+	const cloth = of([lot(1, 1, { place: 'Box 2' }), lot(2, 1)], { name: 'cloth', stashNote: 'chest' });
+	const cord = { ...of([lot(3, 1, { place: 'box 2' }), lot(4, 1)], { name: 'braid' }), id: 2 };
+	assert.deepEqual(
+		byPlace([cloth, cord]).map((p) => [p.place, p.lots.map((l) => l.lot.id)]),
+		[
+			['Box 2', [3, 1]],
+			['chest', [2]],
+			['', [4]]
+		]
+	);
 });
 
 test('the stash is worth the weighted average of its lots (weighted average cost, as IAS 2 has it)', () => {
@@ -258,29 +273,35 @@ test('soon past: within sixty days by its date; glue without one by what glue us
 });
 
 test('a lot that is past before the plan is done with it is told', () => {
-	const glue = of([lot(1, 1, { bestBefore: TODAY + 3 }), lot(2, 1)]);
+	const glue = of([lot(1, 1, { bestBefore: TODAY + 3 }), lot(2, 1)], { family: 'glue' });
+	// Cemented twice, and cut in between: the second time counts.
+	const r = record({
+		needs: [make.need(1, 1, 1)],
+		steps: [
+			make.step(7, 1, { technique: 'cement' }),
+			make.step(8, 1, { technique: 'cement', position: 1 }),
+			make.step(9, 1, { technique: 'cutFoam', position: 2 })
+		]
+	});
+	const lines = shoppingLines(r, make.workshop({ materials: [{ ...glue, stash: 1 }] }));
 	const its = (at: number, promised: [number, number][]) =>
 		spoilsFirst(
-			[{ material: glue, stepIds: [7, 8] }],
+			r,
+			lines,
 			new Map(promised),
 			new Map([
 				[7, 0],
-				[8, at]
+				[8, at],
+				[9, at + 90_000]
 			])
 		).map((s) => [s.lot.id, s.units, s.usedAt]);
 	const lastDay = (TODAY + 3) * 1440 + 1200;
 	assert.deepEqual(its(lastDay, [[1, 0.4]]), [], 'on its last day it is good');
-	assert.deepEqual(
-		its(lastDay + 1440, [
-			[1, 0.4],
-			[2, 1]
-		]),
-		[[1, 0.4, lastDay + 1440]]
-	);
-	assert.deepEqual(its(lastDay + 1440, [[2, 1]]), [], 'who is promised the other one has no trouble');
-	assert.deepEqual(
-		spoilsFirst([{ material: glue, stepIds: [] }], new Map([[1, 1]]), new Map()),
-		[],
-		'what no step uses is used at no time'
-	);
+	const dayAfter = lastDay + 1440;
+	const both: [number, number][] = [
+		[1, 0.4],
+		[2, 1]
+	];
+	assert.deepEqual(its(dayAfter, both), [[1, 0.4, dayAfter]]);
+	assert.deepEqual(its(dayAfter, [[2, 1]]), [], 'who is promised the other one has no trouble');
 });

@@ -3,8 +3,8 @@ import type { Lot } from '../facts/lot.ts';
 import { unitsOf, type Family, type Material, type Purchase } from '../facts/material.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { GRACE } from '../units/packs.ts';
-import { hereOf, shoppingLines, type Supplies } from './shopping.ts';
-import type { OrderBy } from './arrivals.ts';
+import { usesOf } from './arrivals.ts';
+import { hereOf, shoppingLines, type ShoppingLine, type Supplies } from './shopping.ts';
 
 /** As rows hold them: what follows from the day, and from each other, is put in as they are read. */
 export type StoredLot = Omit<Lot, 'good'>;
@@ -41,6 +41,30 @@ export function withLots(
 /** Where a lot lies: as it says, else where its material usually does. */
 export const placeOf = (lot: Pick<Lot, 'place'>, material: Pick<Material, 'stashNote'>): string =>
 	lot.place || material.stashNote;
+
+/** What lies in one place: the round of a stock-take. */
+export interface Place {
+	/** Nothing: where nobody has said. */
+	place: string;
+	lots: { material: Material; lot: Lot }[];
+}
+
+/** All lots by where they lie, places by their names, what has none last; in a place by the names of the materials. */
+export function byPlace(materials: readonly Material[]): Place[] {
+	const places = new Map<string, Place>();
+	for (const material of materials)
+		for (const lot of material.lots) {
+			const place = placeOf(lot, material);
+			const key = place.toLowerCase();
+			if (!places.has(key)) places.set(key, { place, lots: [] });
+			places.get(key)!.lots.push({ material, lot });
+		}
+	for (const { lots } of places.values())
+		lots.sort((a, b) => a.material.name.localeCompare(b.material.name) || a.lot.id - b.lot.id);
+	return [...places.values()].sort(
+		(a, b) => Number(a.place === '') - Number(b.place === '') || a.place.localeCompare(b.place)
+	);
+}
 
 /**
  * So many units out of the good lots of a material, one after the other; less where there is not so much.
@@ -208,11 +232,16 @@ export interface SpoilsFirst {
  * @param starts of the steps that are planned
  */
 export function spoilsFirst(
-	orders: readonly Pick<OrderBy, 'material' | 'stepIds'>[],
+	record: CostumeRecord,
+	lines: readonly ShoppingLine[],
 	promised: ReadonlyMap<number, number>,
 	starts: ReadonlyMap<number, LocalMinutes>
 ): SpoilsFirst[] {
-	return orders.flatMap(({ material, stepIds }) => {
+	return lines.flatMap(({ material, usages }) => {
+		if (!material.lots.some((l) => promised.has(l.id))) return [];
+		const stepIds = usages.flatMap((u) =>
+			u.stepIds.length ? u.stepIds : usesOf(record, u.componentId, material)
+		);
 		const usedAt = Math.max(...stepIds.map((id) => starts.get(id) ?? -Infinity));
 		return material.lots.flatMap((lot): SpoilsFirst[] => {
 			const units = promised.get(lot.id);

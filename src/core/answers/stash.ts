@@ -3,6 +3,7 @@ import type { Material } from '../facts/material.ts';
 import { withSender } from '../facts/supplier.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { GRACE } from '../units/packs.ts';
+import { promisedLots } from './lots.ts';
 import { pricedIn } from './prices.ts';
 import { hereOf, usagesOf, usedUp, type Supplies } from './shopping.ts';
 
@@ -52,6 +53,22 @@ export function promiseStash(
 				}
 				return [record.costume.id, given];
 			})
+	);
+}
+
+/** What of each lot is promised to which costume, in their turns: who comes first has what spoils first. */
+export function promisedByLot(
+	costumes: readonly { record: CostumeRecord; promised: Promised }[],
+	materials: readonly Pick<Material, 'id' | 'lots'>[]
+): Map<number, { to: Pick<Costume, 'id' | 'name'>; units: number }[]> {
+	const inTurn = [...costumes].sort((a, b) => byStashTurn(a.record, b.record));
+	return new Map(
+		materials.flatMap(({ id, lots }) => {
+			const asked = inTurn.flatMap(({ record: { costume }, promised }) =>
+				promised.has(id) ? [{ to: { id: costume.id, name: costume.name }, units: promised.get(id)! }] : []
+			);
+			return [...promisedLots(lots, asked)];
+		})
 	);
 }
 

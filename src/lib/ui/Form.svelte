@@ -195,6 +195,8 @@
 			}
 			const answer = (result.type === 'success' || result.type === 'failure' ? result.data : null) as Answer;
 			answered = answer;
+			// What was done is no draft any more: fresh data would bring it back into its fields.
+			if (result.type === 'success') dropDraft(draftKey);
 			// Fresh data asked for now would cancel a page that is just being opened.
 			await navigating.complete?.catch(() => {});
 			await update({ reset: reset && result.type === 'success' });

@@ -71,13 +71,8 @@
 		inputmode="numeric"
 		hint="0: bought on the day; empty: not known"
 	/>
-	<Field
-		name="stash"
-		label="In the stash"
-		value={material ? formatNumber(material.stash, 3) : '0'}
-		inputmode="decimal"
-	/>
-	<Field name="stashNote" label="Where it lies" value={material?.stashNote ?? ''} />
+	{#if !material}<Field name="stash" label="In the stash" value="0" inputmode="decimal" />{/if}
+	<Field name="stashNote" label="Where it usually lies" value={material?.stashNote ?? ''} />
 	<Field
 		name="coatProduct"
 		label="Is the coat product"

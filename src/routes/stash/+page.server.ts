@@ -1,7 +1,10 @@
 import { unknownSuppliers } from '$core/answers/purchase.ts';
-import { byStashTurn, freeStash } from '$core/answers/stash.ts';
+import { spoiling } from '$core/answers/lots.ts';
+import { byStashTurn, freeStash, promisedByLot } from '$core/answers/stash.ts';
+import { dayOf } from '$core/units/localTime.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { costumeCommands } from '$lib/server/commands/costume.ts';
+import { lotCommands } from '$lib/server/commands/lot.ts';
 import { materialCommands } from '$lib/server/commands/material.ts';
 import { offcutCommands } from '$lib/server/commands/offcut.ts';
 import { pasteCommands } from '$lib/server/commands/paste.ts';
@@ -12,7 +15,7 @@ import { loadOffers } from '$lib/server/read/workshop.ts';
 import { loadShop } from '$lib/server/read/shop.ts';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async () => {
+export const load: PageServerLoad = async ({ locals }) => {
 	const db = await database();
 	const [{ workshop, atWork }, offcuts, offers] = await Promise.all([
 		loadShop(db),
@@ -20,17 +23,16 @@ export const load: PageServerLoad = async () => {
 		loadOffers(db, null)
 	]);
 	const inTurn = [...atWork].sort((a, b) => byStashTurn(a.record, b.record));
-	/** By material: what of it is promised to whom. */
-	const promised: Record<number, { costume: string; units: number }[]> = {};
-	for (const { record, promised: given } of inTurn)
-		for (const [id, units] of given) (promised[id] ??= []).push({ costume: record.costume.name, units });
+	const today = dayOf(locals.now);
 	return {
 		materials: workshop.materials,
 		suppliers: workshop.suppliers,
 		offers,
 		named: unknownSuppliers(workshop),
 		offcuts,
-		promised,
+		promised: Object.fromEntries(promisedByLot(atWork, workshop.materials)),
+		today,
+		spoiling: spoiling(workshop.materials, today),
 		free: Object.fromEntries(
 			freeStash(
 				workshop.materials,
@@ -48,6 +50,7 @@ export const load: PageServerLoad = async () => {
 
 export const actions: Actions = actionsOf({
 	...materialCommands,
+	...lotCommands,
 	...offcutCommands,
 	...supplierCommands,
 	orderStash: costumeCommands.orderStash,

@@ -1,7 +1,11 @@
 <script lang="ts">
 	import BookOpen from '@lucide/svelte/icons/book-open';
+	import ClipboardCheck from '@lucide/svelte/icons/clipboard-check';
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Plus from '@lucide/svelte/icons/plus';
+	import X from '@lucide/svelte/icons/x';
+	import { placeOf } from '$core/answers/lots.ts';
+	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import EditDialog from '$lib/ui/EditDialog.svelte';
 	import Form from '$lib/ui/Form.svelte';
@@ -14,6 +18,10 @@
 	import type { PageData } from './$types';
 	import Notice from '$lib/ui/Notice.svelte';
 	import Submit from '$lib/ui/Submit.svelte';
+	import { lotName } from '$lib/ui/lotWords.ts';
+	import LotFields from './LotFields.svelte';
+	import LotPhoto from './LotPhoto.svelte';
+	import Spoiling from './Spoiling.svelte';
 	import StashTable from './StashTable.svelte';
 	import Room from '$lib/ui/Room.svelte';
 	import Suppliers from './Suppliers.svelte';
@@ -24,7 +32,9 @@
 	let query = $state('');
 	const found = $derived(
 		data.materials.filter((m) =>
-			`${m.name} ${m.family} ${m.supplier} ${m.stashNote}`.toLowerCase().includes(query.toLowerCase())
+			`${m.name} ${m.family} ${m.supplier} ${m.stashNote} ${m.lots.map(lotName).join(' ')}`
+				.toLowerCase()
+				.includes(query.toLowerCase())
 		)
 	);
 	const EXAMPLE =
@@ -32,6 +42,19 @@
 	let adding = $state(false);
 	let pasting = $state(false);
 	let editing = $state<number | null>(null);
+	/** The lot that is changed, or the material that another is put in the stash of. */
+	let lotOf = $state<{ material: number; lot: number | null } | null>(null);
+	const lotMaterial = $derived(data.materials.find((m) => m.id === lotOf?.material));
+	const lot = $derived(lotMaterial?.lots.find((l) => l.id === lotOf?.lot));
+	/** By itself, so that fresh data does not open it anew. */
+	const lotOpen = $derived(lotMaterial !== undefined && (lotOf!.lot === null || lot !== undefined));
+	const places = $derived([
+		...new Set(data.materials.flatMap((m) => m.lots.map((l) => placeOf(l, m))).filter(Boolean))
+	]);
+	const editLot = (id: number) => {
+		const material = data.materials.find((m) => m.lots.some((l) => l.id === id));
+		if (material) lotOf = { material: material.id, lot: id };
+	};
 	const edited = $derived(data.materials.find((m) => m.id === editing));
 	const refused = $derived.by(() => {
 		const answer = page.form as Answer;
@@ -41,6 +64,11 @@
 
 <svelte:head><title>Stash · Dapper Ledger</title></svelte:head>
 <Room>
+	{#if data.spoiling.length}
+		<Sheet title="Use up soon">
+			<Spoiling lots={data.spoiling} today={data.today} onedit={editLot} />
+		</Sheet>
+	{/if}
 	<Sheet title="Stash and materials">
 		{#snippet tools()}
 			<input
@@ -50,6 +78,7 @@
 				placeholder="filter"
 				bind:value={query}
 			/>
+			<a class="button small" href="/stash/count"><ClipboardCheck size={14} /> Stock-take</a>
 			<a class="button small" href="/stash/handbook"><BookOpen size={14} /> Handbook</a>
 			<button class="button small" onclick={() => (pasting = true)}
 				><ClipboardPaste size={14} /> Paste rows</button
@@ -64,7 +93,9 @@
 				materials={found}
 				promised={data.promised}
 				free={data.free}
+				today={data.today}
 				onedit={(id) => (editing = id)}
+				onlot={(of) => (lotOf = of)}
 				{query}
 			/>
 			<p class="small soft end">Lead in days (d) or the supplier’s working days (wd).</p>
@@ -102,6 +133,30 @@
 		<MaterialFields {currency} unit={data.settings.lengthUnit} />
 		<Submit>Add material</Submit>
 	</Form>
+</Dialog>
+<Dialog bind:open={() => lotOpen, (open) => !open && (lotOf = null)} title={lotMaterial?.name ?? ''} wide>
+	{#if lotMaterial && lot}
+		<Form command="editLot" id={lot.id} version={lot.version} onDone={() => (lotOf = null)} label="Lot">
+			<LotFields material={lotMaterial} {lot} {places} />
+			<Submit>Save</Submit>
+		</Form>
+		<LotPhoto {lot} />
+		<div class="end">
+			<Act command="removeLot" id={lot.id} look="quiet" onDone={() => (lotOf = null)}
+				><X size={14} /> Take it out of the stash</Act
+			>
+		</div>
+	{:else if lotMaterial}
+		<Form
+			command="addLot"
+			hidden={{ materialId: lotMaterial.id }}
+			onDone={() => (lotOf = null)}
+			label="New lot"
+		>
+			<LotFields material={lotMaterial} {places} />
+			<Submit>Put it in the stash</Submit>
+		</Form>
+	{/if}
 </Dialog>
 <EditDialog bind:id={editing} title={edited?.name ?? ''} wide>
 	{#if edited}

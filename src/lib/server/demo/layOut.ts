@@ -23,6 +23,7 @@ import { loadRecord } from '../read/costume.ts';
 import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
 import { layOutFit, layOutPictures } from './layOutLook.ts';
 import { layOutBuy } from './layOutBuy.ts';
+import { hasLots, layOutLots } from './layOutLots.ts';
 import { layOutOffcuts } from './layOutLay.ts';
 import { COSTUMES, MATERIALS, type DemoComponent, type DemoCostume } from './costumes.ts';
 import { one } from '../db/rows.ts';
@@ -58,7 +59,7 @@ export async function layOutDemo(db: Database): Promise<void> {
 				supplier: m.supplier,
 				leadDays: m.lead,
 				leadWorkingDays: true,
-				stash: m.stash ?? 0,
+				stash: hasLots(m.name) ? 0 : m.stash,
 				stashNote: m.stash ? 'shelf by the door' : '',
 				coatProduct: m.coat ?? null,
 				supply: m.supply ?? null,
@@ -79,6 +80,7 @@ export async function layOutDemo(db: Database): Promise<void> {
 		);
 		// Sprayed in the open, where rain stops it.
 		await tx.query('update place set dry_only = true where id = 1');
+		for (const m of await loadMaterials(tx)) await layOutLots(tx, m, dayOf(now));
 		await layOutOffcuts(tx);
 		await layOutBuy(tx, await loadMaterials(tx));
 		for (const costume of COSTUMES) await layOutCostume(tx, db.folder, costume, now);

@@ -12,7 +12,8 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	const db = await database();
 	const stored = await one<{ mime: string }>(
 		db,
-		`select mime from photo where hash = $1 union all select mime from reference_picture where hash = $1 limit 1`,
+		`select mime from photo where hash = $1 union all select mime from reference_picture where hash = $1
+		union all select mime from lot where hash = $1 limit 1`,
 		[params.hash]
 	);
 	if (!stored) error(404, 'There is no such picture.');

@@ -1,13 +1,17 @@
+import { leftovers } from '$core/answers/lots.ts';
+import { promisedByLot } from '$core/answers/stash.ts';
 import { coatsWithoutMaterial, shoppingLines } from '$core/answers/shopping.ts';
 import { parcelsUnderWay } from '$core/answers/parcels.ts';
 import { askedAbout, suppliesWithoutMaterial, workUses } from '$core/answers/workUse.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import { actionsOf, trialsOf } from '$lib/server/commands/actions.ts';
+import { leftoverCommands } from '$lib/server/commands/leftover.ts';
 import { materialCommands } from '$lib/server/commands/material.ts';
 import { purchaseCommands } from '$lib/server/commands/purchase.ts';
 import { standInCommands } from '$lib/server/commands/standIn.ts';
 import { buyCommands } from '$lib/server/commands/supplier.ts';
 import { database } from '$lib/server/database.ts';
+import { loadShop } from '$lib/server/read/shop.ts';
 import { loadOffers } from '$lib/server/read/workshop.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -17,13 +21,23 @@ export const load: PageServerLoad = async ({ parent, locals }) => {
 	const lines = shoppingLines(record, workshop);
 	const trade = catalogueOf(workshop.handbook);
 	const uses = workUses(record, workshop.materials, trade, workshop.settings);
+	const db = await database();
+	const shop = await loadShop(db);
+	const mine = promisedByLot(shop.atWork, shop.workshop.materials);
 	return {
 		lines,
+		leftovers: leftovers(record, workshop),
+		/** By lot: what of it is promised to this costume. */
+		promisedLots: Object.fromEntries(
+			[...mine].flatMap(([id, to]) =>
+				to.filter((p) => p.to.id === record.costume.id).map((p) => [id, p.units] as const)
+			)
+		),
 		parcels: parcelsUnderWay(record.purchases, locals.now),
 		asked: askedAbout(uses),
 		suppliesMissing: suppliesWithoutMaterial(uses, trade),
 		offers: await loadOffers(
-			await database(),
+			db,
 			lines.map((l) => l.material.id)
 		),
 		coatsMissing: coatsWithoutMaterial(record, workshop.materials)
@@ -31,6 +45,12 @@ export const load: PageServerLoad = async ({ parent, locals }) => {
 };
 
 export const actions: Actions = {
-	...actionsOf({ ...purchaseCommands, ...buyCommands, ...materialCommands, ...standInCommands }),
+	...actionsOf({
+		...purchaseCommands,
+		...buyCommands,
+		...materialCommands,
+		...standInCommands,
+		...leftoverCommands
+	}),
 	...trialsOf(standInCommands, { builds: true })
 };

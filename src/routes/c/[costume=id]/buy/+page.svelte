@@ -16,6 +16,10 @@
 	import { shownForecast } from '$lib/ui/forecast.svelte.ts';
 	import { GUESS_FACTOR } from '$core/trade/rates.ts';
 	import { dayOf } from '$core/units/localTime.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import { placeOf, spoilsFirst } from '$core/answers/lots.ts';
+	import { dayFrom, keepsWords } from '$lib/ui/lotWords.ts';
+	import Leftovers from './Leftovers.svelte';
 	import MoneyChart from './MoneyChart.svelte';
 	import MoneyTable from './MoneyTable.svelte';
 	import ChoosePurchase from './ChoosePurchase.svelte';
@@ -48,6 +52,14 @@
 	);
 	const today = $derived(dayOf(data.now));
 	const days = $derived(moneyOverDays(data.record, plan, data.lines, data.spend, today));
+	const spoils = $derived(
+		spoilsFirst(
+			data.record,
+			data.lines,
+			new Map(Object.entries(data.promisedLots).map(([id, units]) => [Number(id), units])),
+			new Map(plan.schedule.steps.map((s) => [Number(s.id), s.start]))
+		)
+	);
 	let adding = $state(false);
 	let addingMaterial = $state(false);
 	let editing = $state<number | null>(null);
@@ -134,6 +146,17 @@
 			</Notice>
 		{/if}
 		<AskNeeds missing={data.suppliesMissing} asked={data.asked} components={data.record.components} />
+		{#each spoils as { material, lot, units, usedAt } (lot.id)}
+			<Notice>
+				{formatNumber(units, 2)}
+				{material.unit} of <b>{material.name}</b>{placeOf(lot, material)
+					? ` (${placeOf(lot, material)})`
+					: ''} in the
+				<a href="/stash#material-{material.id}">stash</a> is {keepsWords(lot, today)}, and the plan uses it
+				until
+				{dayFrom(dayOf(usedAt), today)}. Use it sooner, or buy it fresh.
+			</Notice>
+		{/each}
 		{#if data.lines.length}
 			<NeedTable lines={data.lines} components={data.record.components} />
 		{:else}
@@ -146,6 +169,10 @@
 				</p>{/if}
 		{/if}
 	</Sheet>
+
+	{#if data.leftovers.length}<Sheet title="Left over">
+			<Leftovers leftovers={data.leftovers} atCost={costume.stashAtCost} />
+		</Sheet>{/if}
 
 	{#if days.length > 1}<Sheet title="Money and hours over the days">
 			<MoneyChart {days} {costume} {today} />

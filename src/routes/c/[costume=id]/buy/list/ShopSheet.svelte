@@ -2,6 +2,7 @@
 	/** One shop: what lies together is together; a price that is another one on the spot is typed there. */
 	import { SvelteMap, SvelteSet } from 'svelte/reactivity';
 	import { basketOf, type ShopList } from '$core/answers/shopList.ts';
+	import type { Material } from '$core/facts/material.ts';
 	import { WEAVE_OF_FAMILY } from '$core/trade/weave.ts';
 	import { formatMoney, parseMoney, typedMoney } from '$core/units/money.ts';
 	import { formatNumber } from '$core/units/number.ts';
@@ -15,6 +16,8 @@
 		currency: string;
 	}
 	let { list, currency }: Props = $props();
+	/** The photo of what there is of it already: more of the same is looked for. */
+	const swatchOf = (m: Material) => m.lots.find((l) => l.hash)?.hash ?? null;
 	const ticked = new SvelteSet<number>();
 	const typed = new SvelteMap<number, number | null>();
 	const basket = $derived(basketOf(list, ticked, typed));
@@ -51,6 +54,11 @@
 							onchange={(e) => tick(p.id, e.currentTarget.checked)}
 						/>
 						<span class="box" aria-hidden="true"></span>
+						{#if swatchOf(m)}<img
+								src="/picture/{swatchOf(m)}?side=256"
+								alt="How {m.name} looks"
+								loading="lazy"
+							/>{/if}
 						<span
 							><b>{m.name}</b>
 							<span class="small soft"
@@ -123,6 +131,12 @@
 	input[type='checkbox'] {
 		width: 24px;
 		height: 24px;
+		flex: none;
+	}
+	img {
+		width: 52px;
+		height: 52px;
+		object-fit: cover;
 		flex: none;
 	}
 	.in b {
