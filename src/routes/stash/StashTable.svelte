@@ -53,7 +53,7 @@
 				>
 				<td class="small"><Weave weave={WEAVE_OF_FAMILY[m.family] ?? 'plain'} /> {m.family}</td>
 				<td class="stash">
-					<div class="lots">
+					<div class="lots" class:none={m.lots.length === 0}>
 						<ul>
 							{#each m.lots as lot (lot.id)}
 								<LotLine
@@ -109,11 +109,12 @@
 		display: grid;
 		gap: 6px;
 	}
-	ul:empty {
-		display: none;
+	.none {
+		grid-template-columns: auto;
+		justify-content: start;
 	}
-	ul:empty + button {
-		justify-self: start;
+	.none ul {
+		display: none;
 	}
 	.phone {
 		display: none;
