@@ -4,7 +4,7 @@ import type { Costume, CostumeRecord } from '../facts/costume.ts';
 import type { Payment, Quote, QuoteLine, QuoteSums, QuoteTerms } from '../facts/quote.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
-import { shared } from '../units/money.ts';
+import { percentOf, shared } from '../units/money.ts';
 import { seek } from '../units/seek.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
 import { SHARED } from './forecast.ts';
@@ -115,7 +115,7 @@ export function quoteOf(costing: Costing, terms: QuoteTerms): QuoteSums {
 	const more = contingencyMinutes(costing, terms.oddsPercent);
 	const contingencyMinor = hours(more, terms.hourRateMinor);
 	const before = materialsMinor + workMinor + contingencyMinor + terms.feeMinor;
-	const taxMinor = terms.taxPercent === null ? 0 : Math.round((before * terms.taxPercent) / 100);
+	const taxMinor = terms.taxPercent === null ? 0 : percentOf(before, terms.taxPercent);
 	const totalMinor = before + taxMinor;
 	const percents = terms.payments.map((p) => p.percent);
 	// What is typed may not come to a hundred yet.

@@ -1,5 +1,5 @@
-import type { CostumeRecord } from '../facts/costume.ts';
-import { knownCost, purchaseCost } from '../facts/material.ts';
+import type { Costume, CostumeRecord } from '../facts/costume.ts';
+import { knownCost, purchaseCost, type Material, type Purchase } from '../facts/material.ts';
 import { shared } from '../units/money.ts';
 import { stashUnitCost } from './lots.ts';
 import { shoppingLines, type ShoppingLine, type Supplies } from './shopping.ts';
@@ -55,7 +55,12 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 					.map((l) => l.material.id)
 			: [])
 	];
-	const stashMinor = lines.reduce((total, l) => total + stashCost(l, record), 0);
+	const material = new Map(lines.map((l) => [l.material.id, l.material]));
+	const given = record.purchases.reduce((total, p) => {
+		const its = material.get(p.materialId);
+		return its ? total + givenMinor(p, its, record.costume) : total;
+	}, 0);
+	const stashMinor = lines.reduce((total, l) => total + stashCost(l, record), 0) - given;
 	const totalMinor = plannedMinor + orderedMinor + paidMinor + notListedMinor + stashMinor;
 	const shares = shareOut(record, lines);
 	return {
@@ -75,24 +80,33 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 }
 
 /**
- * What the stash gives of a material, less what went to it of what was bought, at what it cost, where the costume counts it. What was
- * cut cost what its lots had cost; anything else goes by the average of the lots that are there.
+ * What the stash gives of a material, at what it cost, where the costume counts it. What was cut cost what its lots had cost; anything
+ * else goes by the average of the lots that are there.
  */
-function stashCost(line: ShoppingLine, { costume, needs, purchases }: CostumeRecord): number {
+function stashCost(
+	{ taken, stash, needed, material }: ShoppingLine,
+	{ costume, needs }: CostumeRecord
+): number {
 	if (!costume.stashAtCost) return 0;
-	const { taken, stash, needed, material } = line;
-	let [cut, cutMinor, givenMinor] = [0, 0, 0];
+	let [cut, cutMinor] = [0, 0];
 	for (const n of needs)
 		if (n.materialId === material.id && n.takenMinor !== null) {
 			cut += n.taken;
 			cutMinor += n.takenMinor;
 		}
-	for (const p of purchases)
-		if (p.materialId === material.id && p.state !== 'returned')
-			givenMinor += Math.round((p.stashed / (p.packSize ?? material.packSize)) * (p.packPriceMinor ?? 0));
 	const more = Math.max(0, Math.min(taken + stash, needed) - cut);
-	return cutMinor + Math.round(more * (stashUnitCost(material) ?? 0)) - givenMinor;
+	return cutMinor + Math.round(more * (stashUnitCost(material) ?? 0));
 }
+
+/** What of a purchase went to the stash, at what it cost, where the costume counts the stash; its sending stays with the costume. */
+const givenMinor = (
+	p: Purchase,
+	{ packSize }: Pick<Material, 'packSize'>,
+	{ stashAtCost }: Costume
+): number =>
+	stashAtCost && p.state !== 'returned'
+		? Math.round((p.stashed / (p.packSize ?? packSize)) * (p.packPriceMinor ?? 0))
+		: 0;
 
 /**
  * What the costume will have cost, as far as prices are known, shared out over components by what each takes; null is of none. It comes
@@ -102,20 +116,24 @@ export function expectedByComponent(record: CostumeRecord, supplies: Supplies): 
 	const lines = shoppingLines(record, supplies);
 	const more = lines.flatMap((l) => {
 		const minor = (l.costShortMinor ?? 0) + stashCost(l, record);
-		return minor === 0 ? [] : sharesOf(minor, l);
+		return minor > 0 ? sharesOf(minor, l) : [];
 	});
-	return byComponentOf([...shareOut(record, lines), ...more]);
+	const given = shareOut(record, lines, (p, line) => -givenMinor(p, line.material, record.costume));
+	return byComponentOf([...shareOut(record, lines), ...more, ...given]);
 }
 
 /** Each purchase goes to its component, or is shared by what each component takes of that material. */
-function shareOut({ purchases }: CostumeRecord, lines: readonly ShoppingLine[]): Share[] {
+function shareOut(
+	{ purchases }: CostumeRecord,
+	lines: readonly ShoppingLine[],
+	minorOf: (p: Purchase, line: ShoppingLine) => number = knownCost
+): Share[] {
 	const lineOf = new Map(lines.map((l) => [l.material.id, l]));
 	return purchases.flatMap((p): Share[] => {
 		const { componentId, materialId } = p;
 		const line = lineOf.get(materialId);
-		return componentId !== null || !line
-			? [{ componentId, materialId, minor: knownCost(p) }]
-			: sharesOf(knownCost(p), line);
+		const minor = line ? minorOf(p, line) : knownCost(p);
+		return componentId !== null || !line ? [{ componentId, materialId, minor }] : sharesOf(minor, line);
 	});
 }
 

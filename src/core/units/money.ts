@@ -98,8 +98,29 @@ export function moneyDigits(minor: number, currency: string): string {
 }
 
 /**
- * Minor units of one currency in another's, rounded to its smallest coin.
+ * Minor units times a number as it is typed, times a power of ten, to whole ones, half a one up. In whole numbers throughout: 366.65 × 0.3
+ * is 109.995, and no computer's fractions say so.
+ */
+function timesExactly(minor: number, factor: number, power: number): number {
+	const [typed, its] = factor.toExponential().split('e') as [string, string];
+	const [whole, rest = ''] = typed.split('.');
+	const shift = Number(its) - rest.length + power;
+	const product = BigInt(minor) * BigInt(whole + rest);
+	if (shift >= 0) return Number(product * 10n ** BigInt(shift));
+	const parts = 10n ** BigInt(-shift);
+	return Number((2n * product + parts) / (2n * parts));
+}
+
+/**
+ * Minor units of one currency in another's, rounded to its smallest coin, half a coin up.
+ * @param minor not less than nothing
  * @param rate how much of `to` one unit of `from` is worth
  */
 export const exchanged = (minor: number, from: string, to: string, rate: number): number =>
-	Math.round((minor / 10 ** minorDigits(from)) * rate * 10 ** minorDigits(to));
+	timesExactly(minor, rate, minorDigits(to) - minorDigits(from));
+
+/**
+ * So many percent of an amount, rounded to its smallest coin, half a coin up.
+ * @param minor not less than nothing
+ */
+export const percentOf = (minor: number, percent: number): number => timesExactly(minor, percent, -2);
