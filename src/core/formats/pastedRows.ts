@@ -118,8 +118,17 @@ export const MATERIAL_COLUMNS: readonly PastedColumn[] = [
 	{ key: 'unit', heads: ['counted in'] },
 	{ key: 'packSize', heads: ['pack', 'in one pack'] },
 	{ key: 'packPriceMinor', heads: ['price', 'pack price', 'price of a pack'] },
+	{ key: 'currency', heads: [] },
 	{ key: 'supplier', heads: [] },
 	{ key: 'leadDays', heads: ['lead'] },
+	{
+		key: 'leadWorkingDays',
+		heads: ['working days'],
+		words: { on: ['yes', 'y', 'true'], false: ['no', 'n'] }
+	},
+	{ key: 'coatProduct', heads: ['coat product'] },
+	{ key: 'supply', heads: [] },
+	{ key: 'coversMm2', heads: ['covers'] },
 	{ key: 'stash', heads: ['in the stash'] },
 	{ key: 'stashNote', heads: ['where'] },
 	{ key: 'thicknessMm', heads: ['thickness', 'thick'] },

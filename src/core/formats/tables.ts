@@ -1,4 +1,3 @@
-import Papa from 'papaparse';
 import { copiesOf, inLedgerOrder } from '../facts/component.ts';
 import { inOrder } from '../facts/order.ts';
 import type { CostumePlan } from '../answers/plan.ts';
@@ -10,18 +9,7 @@ import { purchaseCost } from '../facts/material.ts';
 import { shoppingLines } from '../answers/shopping.ts';
 import { spendOf } from '../answers/spend.ts';
 import { formatDate, formatLocalTime } from '../units/localTime.ts';
-import { minorDigits } from '../units/money.ts';
-
-/**
- * Tables as CSV (RFC 4180), plain numbers with a point. A cell that a spreadsheet would run as a
- * formula is written as text.
- */
-const csv = (rows: Record<string, unknown>[]): string =>
-	Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' });
-
-/** An empty cell is not known. */
-const plainMoney = (minor: number | null, currency: string) =>
-	minor === null ? '' : (minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency));
+import { csv, plainMoney } from './csv.ts';
 
 export function stepsTable(record: CostumeRecord, plan: CostumePlan, trade: Catalogue): string {
 	const byId = new Map(record.components.map((c) => [c.id, c]));

@@ -98,7 +98,11 @@
 				onlot={(of) => (lotOf = of)}
 				{query}
 			/>
-			<p class="small soft end">Lead in days (d) or the supplier’s working days (wd).</p>
+			<p class="small soft end">
+				Lead in days (d) or the supplier’s working days (wd). As a table:
+				<a href="/stash/out/lots" download>the stash, lot by lot</a> ·
+				<a href="/stash/out/materials" download>the materials</a>, which can be pasted in again elsewhere.
+			</p>
 		{:else}
 			<p>
 				Nothing known yet. A material is what can be bought and kept: how it is sold, what a pack costs, how

@@ -138,8 +138,21 @@ export const pasteCommands = {
 			(row) => row,
 			materialCommands.addMaterial.input(context)
 		);
-		for (const row of rows) await insertMaterial(tx, row);
-		return { words: `Added ${pluralize('material', rows.length, true)} from pasted rows` };
+		const known = new Set(
+			(await all<{ name: string }>(tx, 'select name from material')).map((m) => m.name.toLowerCase())
+		);
+		let added = 0;
+		for (const row of rows) {
+			if (known.has(row.name.toLowerCase())) continue;
+			known.add(row.name.toLowerCase());
+			await insertMaterial(tx, row);
+			added++;
+		}
+		if (added === 0) throw new Refused('All of these are here already.', 'rows');
+		const there = rows.length - added;
+		return {
+			words: `Added ${pluralize('material', added, true)} from pasted rows${there ? `, ${there} here already` : ''}`
+		};
 	}),
 
 	/** A price list: a pack of the same size by the same supplier takes the place of the one that was there. */
