@@ -40,7 +40,12 @@
 					s
 				)}</span
 			>
-			<Act command="removeLot" id={s.lot.id} look="quiet" label="Throw away {s.material.name}">Throw away</Act
+			<Act
+				command="removeLot"
+				id={s.lot.id}
+				look="quiet"
+				label="{s.left < 0 ? 'Throw away' : 'Used up:'} {s.material.name}"
+				>{s.left < 0 ? 'Throw away' : 'Used up'}</Act
 			>
 		</li>
 	{/each}

@@ -32,9 +32,7 @@ test('a library of materials goes out and comes in elsewhere as it was; what is 
 test('the stash as a table (RFC 4180), read by csv-parse: each lot, no cell that would be run', async () => {
 	const w = await demoWorkshop();
 	try {
-		const [{ id }] = (await loadMaterials(w.db)).filter((m) => m.name === 'Casting resin') as [
-			{ id: number }
-		];
+		const { id } = (await loadMaterials(w.db)).find((m) => m.name === 'Casting resin')!;
 		await w.run(lotCommands.addLot, {
 			materialId: String(id),
 			quantity: '120,5',

@@ -129,7 +129,7 @@
 			height: 90px;
 		}
 		.much {
-			min-width: 4.5em;
+			min-width: 5.8em;
 		}
 		.other input {
 			width: 74px;
