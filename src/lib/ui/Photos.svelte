@@ -1,12 +1,11 @@
 <script lang="ts">
 	/** Photos of a component, step or fault, and a way to add one: from the camera on a phone. */
-	import Camera from '@lucide/svelte/icons/camera';
 	import X from '@lucide/svelte/icons/x';
 	import type { Photo } from '$core/facts/costume.ts';
 	import { timeWords } from '$core/units/localTime.ts';
 	import Act from './Act.svelte';
+	import ChoosePhoto from './ChoosePhoto.svelte';
 	import Form from './Form.svelte';
-	import FormError from './FormError.svelte';
 
 	interface Props {
 		photos: readonly Photo[];
@@ -16,21 +15,6 @@
 		fittingId?: number | null;
 	}
 	let { photos, componentId = null, stepId = null, faultId = null, fittingId = null }: Props = $props();
-	const MOST_MB = 20;
-	let tooLarge = $state('');
-	const uid = $props.id();
-
-	function chosen(event: Event & { currentTarget: HTMLInputElement }) {
-		const file = event.currentTarget.files?.[0];
-		tooLarge = '';
-		if (!file) return;
-		if (file.size > MOST_MB * 1048576) {
-			tooLarge = `The picture has ${Math.round(file.size / 1048576)} MB; at most ${MOST_MB} MB. Save it smaller first.`;
-			event.currentTarget.value = '';
-			return;
-		}
-		event.currentTarget.form?.requestSubmit();
-	}
 </script>
 
 <div class="photos">
@@ -53,16 +37,7 @@
 		hidden={{ componentId, stepId, faultId, fittingId, caption: '' }}
 		label="Add a photo"
 	>
-		<label class="button small" for="{uid}-file"><Camera size={16} /> Add a photo</label>
-		<input
-			id="{uid}-file"
-			class="visually-hidden"
-			type="file"
-			name="photo"
-			accept="image/jpeg,image/png,image/webp"
-			onchange={chosen}
-		/>
-		<FormError name="photo" own={tooLarge} />
+		<ChoosePhoto label="Add a photo" />
 	</Form>
 </div>
 
@@ -93,8 +68,5 @@
 		right: 4px;
 		background: var(--sheet);
 		color: var(--ink);
-	}
-	label:focus-within {
-		outline: 3px solid var(--blue-ink);
 	}
 </style>

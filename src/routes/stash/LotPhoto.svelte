@@ -1,14 +1,12 @@
 <script lang="ts">
 	/** The photo of a lot: from the camera on a phone. */
-	import Camera from '@lucide/svelte/icons/camera';
 	import X from '@lucide/svelte/icons/x';
 	import type { Lot } from '$core/facts/lot.ts';
 	import Act from '$lib/ui/Act.svelte';
+	import ChoosePhoto from '$lib/ui/ChoosePhoto.svelte';
 	import Form from '$lib/ui/Form.svelte';
-	import FormError from '$lib/ui/FormError.svelte';
 
 	let { lot }: { lot: Lot } = $props();
-	const uid = $props.id();
 </script>
 
 <div>
@@ -19,18 +17,7 @@
 		<Act command="removeLotPhoto" id={lot.id} look="quiet"><X size={14} /> Remove the photo</Act>
 	{/if}
 	<Form command="photographLot" id={lot.id} upload reset label="Photo of the lot">
-		<label class="button small" for="{uid}-file"
-			><Camera size={16} /> {lot.hash ? 'Another photo' : 'Add a photo'}</label
-		>
-		<input
-			id="{uid}-file"
-			class="visually-hidden"
-			type="file"
-			name="photo"
-			accept="image/jpeg,image/png,image/webp"
-			onchange={(e) => e.currentTarget.files?.length && e.currentTarget.form?.requestSubmit()}
-		/>
-		<FormError name="photo" />
+		<ChoosePhoto label={lot.hash ? 'Another photo' : 'Add a photo'} />
 	</Form>
 </div>
 
@@ -47,8 +34,5 @@
 		width: 160px;
 		max-height: 160px;
 		object-fit: cover;
-	}
-	label:focus-within {
-		outline: 3px solid var(--blue-ink);
 	}
 </style>

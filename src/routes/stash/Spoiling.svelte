@@ -21,7 +21,7 @@
 				: `good until ${dayFrom(day, today)}`;
 </script>
 
-<ul>
+<ul class="plain">
 	{#each lots as s (s.lot.id)}
 		<li>
 			<button class="button quiet name" onclick={() => onedit(s.lot.id)}
@@ -52,11 +52,6 @@
 </ul>
 
 <style>
-	ul {
-		list-style: none;
-		margin: 0;
-		padding: 0;
-	}
 	li {
 		display: grid;
 		grid-template-columns: minmax(180px, 1.2fr) minmax(120px, 1fr) minmax(200px, 1.6fr) auto;

@@ -55,7 +55,7 @@
 			<div class="stack">
 				{#each data.places as { place, lots: own }, k (place)}
 					<Sheet title={place || 'No place yet'} id="place-{k}">
-						<ul>
+						<ul class="plain">
 							{#each own as { material, lot } (lot.id)}
 								<CountLot
 									{material}
@@ -72,7 +72,7 @@
 				{/each}
 				{#if data.offcuts.length}
 					<Sheet title="Offcuts that are not there any more">
-						<ul>
+						<ul class="plain">
 							{#each data.offcuts as o (o.id)}
 								{@const box = boxOf(o.outline)}
 								<li class="offcut">
@@ -153,11 +153,6 @@
 	nav .small {
 		font-family: var(--mono);
 		color: var(--ink-soft);
-	}
-	ul {
-		list-style: none;
-		margin: 0;
-		padding: 0;
 	}
 	.offcut label {
 		display: flex;

@@ -18,7 +18,7 @@
 </script>
 
 <Form command="keepLeftovers" label="Left over">
-	<ul>
+	<ul class="plain">
 		<!-- What is over after some of it went is another line. -->
 		{#each leftovers as { material: m, units } (`${m.id} ${units}`)}
 			<li>
@@ -54,11 +54,6 @@
 </Form>
 
 <style>
-	ul {
-		list-style: none;
-		margin: 0;
-		padding: 0;
-	}
 	li {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) 9em 16em;
