@@ -7,7 +7,9 @@ import { dayOf } from '../units/localTime.ts';
 import {
 	byPlace,
 	costOfParts,
+	cutOutOf,
 	leftovers,
+	longestOfTooShort,
 	outOf,
 	promisedLots,
 	spoilsFirst,
@@ -88,6 +90,40 @@ test('what spoils first is used first, then what was bought first (first expired
 		[],
 		'what is past is taken by nobody'
 	);
+});
+
+test('cloth is cut in one, out of the shortest length that is long enough; a length that is not there is told', () => {
+	const roll = (lots: StoredLot[]) => of(lots, { unit: 'm', widthMm: 1400 });
+	const cloth = roll([
+		lot(1, 0.4, { boughtOn: TODAY - 400 }),
+		lot(2, 3, { boughtOn: TODAY - 300 }),
+		lot(3, 1.2, { boughtOn: TODAY - 200 }),
+		lot(4, 9, { bestBefore: TODAY - 1 })
+	]);
+	const ids = (m: Material, units: number) => cutOutOf(m, units).map((p) => [p.lot.id, p.units]);
+	assert.deepEqual(ids(cloth, 1.1), [[3, 1.1]]);
+	assert.deepEqual(ids(cloth, 1.2), [[3, 1.2]]);
+	assert.deepEqual(ids(cloth, 2), [[2, 2]]);
+	assert.deepEqual(
+		ids(cloth, 3.5),
+		[
+			[1, 0.4],
+			[2, 3],
+			[3, 0.1]
+		].map(([id, units]) => [id, units === 0.1 ? 3.5 - 0.4 - 3 : units]),
+		'none is so long: one after the other'
+	);
+	const sheets = of([lot(1, 1), lot(2, 4)], { widthMm: 500, lengthMm: 1000 });
+	assert.deepEqual(ids(sheets, 2), [
+		[1, 1],
+		[2, 1]
+	]);
+	assert.deepEqual(ids(cloth, 0), []);
+	assert.equal(longestOfTooShort(cloth, 3, []), null);
+	assert.equal(longestOfTooShort(cloth, 3.2, []), 3);
+	const bought = [make.purchase(1, 1, { packs: 8, packSize: 0.5, state: 'arrived' })];
+	assert.equal(longestOfTooShort(cloth, 3.2, bought), null, 'four metres were cut for it in the shop');
+	assert.equal(longestOfTooShort(sheets, 30, []), null, 'sheets are no lengths');
 });
 
 test('who comes first has what spoils first; nothing is promised twice', () => {

@@ -1,6 +1,6 @@
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { Lot } from '../facts/lot.ts';
-import { unitsOf, type Family, type Material, type Purchase } from '../facts/material.ts';
+import { lengthOfUnit, unitsOf, type Family, type Material, type Purchase } from '../facts/material.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { GRACE } from '../units/packs.ts';
 import { usesOf } from './arrivals.ts';
@@ -78,6 +78,42 @@ export function outOf(lots: readonly Lot[], units: number): { lot: Lot; units: n
 		left -= its;
 		return [{ lot, units: its }];
 	});
+}
+
+/**
+ * What is cut of a material comes out of these lots. Off a roll it is cut in one: out of the shortest length that is long enough, as
+ * makers do; where none is, and of sheets, one after the other.
+ */
+export function cutOutOf(material: Material, units: number): { lot: Lot; units: number }[] {
+	if (lengthOfUnit(material) === null) return outOf(material.lots, units);
+	const [shortest] = material.lots
+		.filter((l) => l.good && l.quantity >= units - GRACE)
+		.sort((a, b) => a.quantity - b.quantity);
+	return shortest && units > GRACE
+		? [{ lot: shortest, units: Math.min(units, shortest.quantity) }]
+		: outOf(material.lots, units);
+}
+
+/**
+ * What is laid out in one length, and of which no length is that long: neither in the stash nor of what was bought and is here.
+ * @param units of the material, in one length
+ * @returns the longest that there is, in units; null where one is long enough, and of what is no roll
+ */
+export function longestOfTooShort(
+	material: Material,
+	units: number,
+	purchases: readonly Purchase[]
+): number | null {
+	if (lengthOfUnit(material) === null) return null;
+	const bought = purchases.filter(
+		(p) => p.materialId === material.id && (p.state === 'arrived' || p.state === 'used')
+	);
+	const longest = Math.max(
+		0,
+		...material.lots.map((l) => (l.good ? l.quantity : 0)),
+		...bought.map((p) => unitsOf(p, material))
+	);
+	return longest >= units - GRACE ? null : longest;
 }
 
 /**

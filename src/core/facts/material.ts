@@ -3,12 +3,22 @@ import type { Lateness } from './lateness.ts';
 import type { Lot } from './lot.ts';
 import type { WorkingDays } from './workingDays.ts';
 
+/** mm that one unit of what comes off a roll is long; null for sheets and whatever is counted otherwise. */
+export const lengthOfUnit = ({
+	unit,
+	widthMm,
+	lengthMm
+}: Pick<Material, 'unit' | 'widthMm' | 'lengthMm'>): number | null =>
+	widthMm === null || lengthMm !== null
+		? null
+		: (({ m: 1000, yd: 914.4, cm: 10 } as Record<string, number>)[unit] ?? null);
+
 /** mm² that one unit of a material covers: a sheet, or a metre or yard of the roll. Null when its size is not known. */
 export function areaOfUnit(material: Pick<Material, 'unit' | 'widthMm' | 'lengthMm'>): number | null {
 	if (material.widthMm === null) return null;
 	if (material.lengthMm !== null) return material.widthMm * material.lengthMm;
-	const roll = { m: 1000, yd: 914.4, cm: 10 }[material.unit];
-	return roll === undefined ? null : roll * material.widthMm;
+	const roll = lengthOfUnit(material);
+	return roll === null ? null : roll * material.widthMm;
 }
 
 export const FAMILIES = [

@@ -54,11 +54,14 @@
 <style>
 	li {
 		display: grid;
-		grid-template-columns: minmax(180px, 1.2fr) minmax(120px, 1fr) minmax(200px, 1.6fr) auto;
+		grid-template-columns: minmax(180px, 1.2fr) minmax(120px, 1fr) minmax(200px, 1.6fr) 8em;
 		gap: 4px 12px;
 		align-items: center;
 		border-bottom: 1px solid var(--rule);
 		min-height: 44px;
+	}
+	li > :global(form) {
+		justify-self: end;
 	}
 	.name {
 		text-align: left;

@@ -1,6 +1,6 @@
 import pluralize from 'pluralize';
 import { z } from 'zod';
-import { outOf } from '$core/answers/lots.ts';
+import { cutOutOf } from '$core/answers/lots.ts';
 import type { Lot } from '$core/facts/lot.ts';
 import type { Material } from '$core/facts/material.ts';
 import { dayOf } from '$core/units/localTime.ts';
@@ -74,12 +74,12 @@ async function leave(
 }
 
 /**
- * So many units out of the stash, what spoils first before all.
+ * So many units out of the stash, to be cut.
  * @param material as it stands, its lots with it
  * @returns what was taken of which lot; less where there was not so much
  */
-export async function takeOut(tx: Executor, { lots }: Material, units: number) {
-	const parts = outOf(lots, units);
+export async function takeOut(tx: Executor, material: Material, units: number) {
+	const parts = cutOutOf(material, units);
 	for (const { lot, units: its } of parts) await leave(tx, lot.id, lot.quantity - its);
 	return parts;
 }

@@ -7,6 +7,7 @@
 	import { planWords } from '$core/formats/planWords.ts';
 	import { LEAST_KEPT } from '$core/engines/layout/leftovers.ts';
 	import { quantityLaid } from '$core/answers/layPieces.ts';
+	import { cutOutOf, longestOfTooShort, placeOf } from '$core/answers/lots.ts';
 	import { weigh } from '$core/answers/substitute.ts';
 	import { cutSheets, leftoversOfPlan, useOfPlan } from '$core/engines/layout/cutSheets.ts';
 	import { say } from '$core/units/problem.ts';
@@ -55,6 +56,8 @@
 	);
 	/** What the counts do not have of it. */
 	const short = $derived(weigh(material, quantity - data.boughtLeft, 0).short);
+	const fromStash = $derived(cutOutOf(material, quantity - data.boughtLeft));
+	const longest = $derived(longestOfTooShort(material, quantity, data.record.purchases));
 	const cutting = $derived(cutMinutesFigure(plan, material.family, data.workshop));
 	const out = $derived(`${base}/${layout.id}/out`);
 </script>
@@ -127,6 +130,23 @@
 							? `${formatNumber(quantity, 2)} ${material.unit} will be what these components need; what was bought for the costume is used first, the rest comes out of the stash.`
 							: 'All comes out of offcuts: nothing is bought for it.'}
 					</p>
+					{#if fromStash.length}<p class="small">
+							Out of the stash: {fromStash
+								.map(
+									({ lot, units }) =>
+										`${formatNumber(units, 2)} ${material.unit}${
+											[lot.colour, placeOf(lot, material)].some(Boolean)
+												? ` (${[lot.colour, placeOf(lot, material)].filter(Boolean).join(', ')})`
+												: ''
+										}`
+								)
+								.join(', ')}.
+						</p>{/if}
+					{#if longest !== null && longest > 0}<p class="warn small">
+							It is laid out in one length of {formatNumber(quantity, 2)}
+							{material.unit}, and the longest piece that is here has {formatNumber(longest, 2)}. Lay it again
+							by what is there, or buy it in one.
+						</p>{/if}
 					{#if short > 0}<p class="warn small">
 							The stash and what has arrived count {formatNumber(short, 2)}
 							{material.unit} less than it takes. What is cut was there: the counts go to nothing.
