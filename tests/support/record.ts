@@ -137,6 +137,7 @@ export const purchase = (id: number, materialId: number, extra: Partial<Purchase
 	arrivedOn: null,
 	refundMinor: 0,
 	stashed: 0,
+	hash: null,
 	note: '',
 	version: 1,
 	...extra

@@ -14,12 +14,22 @@ export interface Parcel {
 	lines: readonly Purchase[];
 }
 
+/** What was ordered of one supplier on one day is one order. */
+const orderOf = ({ supplier, orderedOn }: Pick<Purchase, 'supplier' | 'orderedOn'>): string =>
+	`${supplierKey(supplier)} ${orderedOn}`;
+
+/** The lines that stand on one receipt with this one, itself among them: of its order; what is only planned has none. */
+export const onReceiptWith = (purchase: Purchase, purchases: readonly Purchase[]): Purchase[] =>
+	purchases.filter(
+		(p) => p.id === purchase.id || (p.state !== 'planned' && orderOf(p) === orderOf(purchase))
+	);
+
 /** What is on its way, the first to come first. */
 export function parcelsUnderWay(purchases: readonly Purchase[], now: LocalMinutes): Parcel[] {
 	const parcels = new Map<string, Purchase[]>();
 	for (const p of purchases) {
 		if (p.state !== 'ordered') continue;
-		const key = `${supplierKey(p.supplier)} ${p.orderedOn}`;
+		const key = orderOf(p);
 		parcels.set(key, [...(parcels.get(key) ?? []), p]);
 	}
 	return [...parcels.values()]

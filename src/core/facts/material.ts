@@ -153,6 +153,8 @@ export interface Purchase {
 	/** Units of it that were left over and went to the stash. */
 	stashed: number;
 	note: string;
+	/** Of the photo of its receipt; null without one. */
+	hash: string | null;
 	/** When its supplier sends, where that is known: not stored, put in as it is planned with. */
 	sends?: WorkingDays;
 	/** How late its supplier's parcels come, where enough have come to say: likewise. */

@@ -333,7 +333,8 @@ export const TABLES = {
 			arrivedOn: date,
 			refundMinor: money,
 			stashed: number,
-			note: text
+			note: text,
+			...picture
 		},
 		null
 	),

@@ -66,10 +66,11 @@ const OF_WORKSHOP = [
 ];
 /** Between a maker and a client: in the backup, and handed to nobody with the costume. */
 const STAYS = ['quote'];
-/** Counters, when it was read, whether it is put away; pictures are encoded anew, pieces stay in their order. */
+/** Receipts are the maker's own. Counters, when it was read, whether it is put away; pictures are encoded anew, pieces stay in their order. */
 const NOT_COMPARED: Record<string, string[]> = {
 	costume: ['archived_at', 'stash_turn', 'hours_turn'],
 	photo: ['hash', 'bytes', 'mime'],
+	purchase: ['hash', 'mime', 'width', 'height', 'bytes'],
 	reference_picture: ['hash', 'bytes', 'mime', 'position'],
 	shape: ['position'],
 	found_plan: ['found_at']

@@ -79,6 +79,9 @@ export async function storePicture(
 	};
 }
 
+/** The columns of a row whose photo is taken off. Its file stays: undo needs it, and another row may show it too. */
+export const NO_PICTURE = { hash: null, mime: null, width: null, height: null, bytes: null };
+
 /** Stores bytes under their hash: whole and on the disk, or not at all. */
 export async function storeFile(folder: string, data: Uint8Array): Promise<string> {
 	const hash = createHash('sha256').update(data).digest('hex');

@@ -20,7 +20,7 @@
 	import Submit from '$lib/ui/Submit.svelte';
 	import { lotName } from '$lib/ui/lotWords.ts';
 	import LotFields from './LotFields.svelte';
-	import LotPhoto from './LotPhoto.svelte';
+	import OnePhoto from '$lib/ui/OnePhoto.svelte';
 	import Spoiling from './Spoiling.svelte';
 	import StashTable from './StashTable.svelte';
 	import Room from '$lib/ui/Room.svelte';
@@ -144,7 +144,14 @@
 			<LotFields material={lotMaterial} {lot} {places} />
 			<Submit>Save</Submit>
 		</Form>
-		<LotPhoto {lot} />
+		<OnePhoto
+			id={lot.id}
+			hash={lot.hash}
+			alt="How it looks"
+			put="photographLot"
+			remove="removeLotPhoto"
+			label="Add a photo"
+		/>
 		<div class="end">
 			<Act command="removeLot" id={lot.id} look="quiet" onDone={() => (lotOf = null)}
 				><X size={14} /> Take it out of the stash</Act

@@ -10,7 +10,7 @@ import { GRACE } from '$core/units/packs.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, Refused } from '../db/rows.ts';
 import { insert, set, update } from '../db/tables.ts';
-import { storePicture } from '../pictures.ts';
+import { NO_PICTURE, storePicture } from '../pictures.ts';
 import { loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
@@ -148,8 +148,7 @@ export const lotCommands = {
 		() => z.object({ id: f.id() }),
 		async (tx, { id }) => {
 			const { material } = await lotIn(tx, id);
-			// The file stays: undo needs it.
-			await set(tx, 'lot', id, { hash: null, mime: null, width: null, height: null, bytes: null });
+			await set(tx, 'lot', id, NO_PICTURE);
 			return { words: `Removed the photo of a lot of ${material.name}` };
 		}
 	),

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
+import { COSTUME_VERSION } from '$core/formats/costumeFile/costumeFile.ts';
 import { zipSync } from 'fflate';
 import sharp from 'sharp';
 import { COSTUME, COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
@@ -367,7 +368,10 @@ test('costume files from elsewhere are refused with the reason, and nothing is c
 	const before = await w.db.query('select count(*) as n from costume');
 	const tryIt = (data: Uint8Array) =>
 		w.run(fileCommands.importCostume, { file: new File([data as BlobPart], 'x.zip') });
-	await assert.rejects(tryIt(pack({ ...good, version: 9 })), refused(/newer Dapper Ledger/));
+	await assert.rejects(
+		tryIt(pack({ ...good, version: COSTUME_VERSION + 1 })),
+		refused(/newer Dapper Ledger/)
+	);
 	await assert.rejects(tryIt(pack({ ...good, format: 'other' })), refused(/not a costume file/));
 	await assert.rejects(tryIt(pack({ ...good, surprise: 1 })), refused(/wrong field/));
 	await assert.rejects(

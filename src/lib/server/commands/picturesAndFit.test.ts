@@ -5,6 +5,7 @@ import assert from 'node:assert/strict';
 import { FIRST_SETTINGS } from '$core/facts/workshop.ts';
 import { createHash } from 'node:crypto';
 import { after, before, test } from 'node:test';
+import { COSTUME_VERSION } from '$core/formats/costumeFile/costumeFile.ts';
 import sharp from 'sharp';
 import { COSTUME, COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { wearersOf } from '../../../core/facts/measureRecord.ts';
@@ -684,7 +685,7 @@ test('a wearer who no longer wears it is no longer named; the pieces follow who 
 test('pictures, wearers and fittings travel in the costume file, and in the backup', async () => {
 	const zip = await writeCostumeZip(w.db, costume, await loadWorkshop(w.db));
 	const { file } = readCostumeZip(zip);
-	assert.equal(file.version, 8);
+	assert.equal(file.version, COSTUME_VERSION);
 	assert.ok(
 		file.pictures.length && file.callouts.length && file.openings.length && file.fittings[0]!.points.length
 	);

@@ -9,6 +9,7 @@ import {
 } from '$core/facts/material.ts';
 import { supplierKey, withSender } from '$core/facts/supplier.ts';
 import { sayOf } from '$core/units/problem.ts';
+import { onReceiptWith } from '$core/answers/parcels.ts';
 import { arrivalDay } from '$core/answers/leadTime.ts';
 import { shoppingLines } from '$core/answers/shopping.ts';
 import { dayOf, formatDate } from '$core/units/localTime.ts';
@@ -18,6 +19,7 @@ import { pricedIn } from '$core/answers/prices.ts';
 import { workshopFor } from '$core/answers/stash.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
+import { NO_PICTURE, storePicture } from '../pictures.ts';
 import { insert, selectOfCostumes, set, update } from '../db/tables.ts';
 import { parseMoney, shared } from '$core/units/money.ts';
 import { GRACE } from '$core/units/packs.ts';
@@ -396,6 +398,35 @@ export const purchaseCommands = {
 			const note = [row.note, `came otherwise: ${what}`].filter(Boolean).join('\n');
 			await set(tx, 'purchase', id, { note });
 			return { words: `${row.name} is altered: ${what}, for ${code}` };
+		}
+	),
+
+	/** A photo of its receipt; on wish it is that of all that came from the same supplier on the same day. */
+	photographReceipt: command(
+		() =>
+			z.object({
+				id: f.id(),
+				photo: z.instanceof(File, { error: 'Choose a picture.' }),
+				all: f.ticked()
+			}),
+		async (tx, { id, photo, all }, { costumeId, folder }) => {
+			const row = await purchaseIn(tx, id, costumeId);
+			const picture = await storePicture(folder, new Uint8Array(await photo.arrayBuffer()));
+			const purchases = await selectOfCostumes<Purchase>(tx, 'purchase', [costumeId]);
+			const its = all ? onReceiptWith(row, purchases) : [row];
+			for (const p of its) await set(tx, 'purchase', p.id, { ...picture });
+			return {
+				words: `Kept the receipt of ${row.name}${its.length > 1 ? ` and ${its.length - 1} more` : ''}`
+			};
+		}
+	),
+
+	removeReceipt: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }, { costumeId }) => {
+			const row = await purchaseIn(tx, id, costumeId);
+			await set(tx, 'purchase', id, NO_PICTURE);
+			return { words: `Removed the receipt of ${row.name}` };
 		}
 	),
 

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import sharp from 'sharp';
 import { add, addStep, costume, record, refused, said, w } from '$tests/support/oneCostume.ts';
 import { parseDate } from '$core/units/localTime.ts';
 import { loadMaterials, loadOffers, loadSuppliers } from '../read/workshop.ts';
@@ -430,4 +431,72 @@ test('how late a supplier’s parcels come is learned from those that came, and 
 	assert.deepEqual(parcel.late, [0, 4 * 1440, 5 * 1440]);
 	await w.undoLast();
 	assert.equal(await lateNow(), null);
+});
+
+test('a receipt is kept with all that stands on it, or with one line alone; it is no part of the costume’s file', async () => {
+	const foam = await addFoam('Foam with a receipt');
+	const cord = await addFoam('Cord with a receipt');
+	const buy = async (materialId: number, supplier: string) => {
+		await w.run(
+			purchaseCommands.addPurchase,
+			{ materialId: String(materialId), packs: '1', componentId: '' },
+			costume
+		);
+		const { id, version } = (await record()).purchases.at(-1)!;
+		await w.run(
+			purchaseCommands.editPurchase,
+			{
+				id: String(id),
+				version: String(version),
+				packs: '1',
+				packPriceMinor: '3',
+				shippingMinor: '0',
+				supplier,
+				leadDays: '0',
+				orderedOn: '',
+				dueOn: '',
+				note: ''
+			},
+			costume
+		);
+		await w.run(purchaseCommands.setPurchaseState, { id: String(id), state: 'arrived' }, costume);
+		return id;
+	};
+	const [a, b, other] = [
+		await buy(foam, 'Receipt shop'),
+		await buy(cord, 'receipt Shop '),
+		await buy(cord, 'elsewhere')
+	];
+	const has = async () =>
+		(await record()).purchases
+			.filter((p) => p.hash !== null)
+			.map((p) => p.id)
+			.sort((x, y) => x - y);
+	const jpeg = new Uint8Array(
+		await sharp({ create: { width: 40, height: 90, channels: 3, background: '#fff' } })
+			.jpeg()
+			.toBuffer()
+	);
+	const photograph = (id: number, more: object = {}) =>
+		w.run(
+			purchaseCommands.photographReceipt,
+			{ id: String(id), photo: new File([jpeg], 'receipt.jpg'), ...more },
+			costume
+		);
+	await photograph(a, { all: 'on' });
+	assert.equal(await said(), 'Kept the receipt of Foam with a receipt and 1 more');
+	assert.deepEqual(await has(), [a, b]);
+	await w.run(purchaseCommands.removeReceipt, { id: String(b) }, costume);
+	assert.deepEqual(await has(), [a]);
+	await w.undoLast();
+	await photograph(other);
+	assert.deepEqual(await has(), [a, b, other]);
+	await assert.rejects(
+		w.run(
+			purchaseCommands.photographReceipt,
+			{ id: String(a), photo: new File(['%PDF-1.7'], 'x.jpg') },
+			costume
+		),
+		refused(/not a JPEG/)
+	);
 });

@@ -83,9 +83,8 @@ test('a material that is changed replans those who use it', async () => {
 	const material = workshop.materials.find((m) => users(m.id).length === 1)!;
 	const lead = () =>
 		act(w.db, async (tx) => {
-			await tx.query('update material set lead_days = lead_days + 40, stash = 0 where id = $1', [
-				material.id
-			]);
+			await tx.query('update material set lead_days = lead_days + 40 where id = $1', [material.id]);
+			await tx.query('delete from lot where material_id = $1', [material.id]);
 			return { words: 'Slower', result: null };
 		});
 	const moved = await whatMoved(lead);

@@ -13,7 +13,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	const stored = await one<{ mime: string }>(
 		db,
 		`select mime from photo where hash = $1 union all select mime from reference_picture where hash = $1
-		union all select mime from lot where hash = $1 limit 1`,
+		union all select mime from lot where hash = $1 union all select mime from purchase where hash = $1 limit 1`,
 		[params.hash]
 	);
 	if (!stored) error(404, 'There is no such picture.');

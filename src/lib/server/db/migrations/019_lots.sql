@@ -28,6 +28,14 @@ create index lot_material on lot (material_id);
 
 -- Units of it that were left over and went to the stash.
 alter table purchase add column stashed double precision not null default 0 check (stashed >= 0);
+-- A photo of its receipt.
+alter table purchase
+	add column hash text check (hash ~ '^[0-9a-f]{64}$'),
+	add column mime text check (mime in ('image/jpeg', 'image/png', 'image/webp')),
+	add column width integer,
+	add column height integer,
+	add column bytes integer,
+	add check ((hash is null) = (mime is null));
 -- What came out of the stash cost so much.
 alter table need add column taken_minor bigint check (taken_minor >= 0);
 

@@ -3,6 +3,8 @@
 	import { formatDate } from '$core/units/localTime.ts';
 	import Form from '$lib/ui/Form.svelte';
 	import Submit from '$lib/ui/Submit.svelte';
+	import OnePhoto from '$lib/ui/OnePhoto.svelte';
+	import { onReceiptWith } from '$core/answers/parcels.ts';
 	import Tick from '$lib/ui/Tick.svelte';
 	import Act from '$lib/ui/Act.svelte';
 	import type { Purchase, Material } from '$core/facts/material.ts';
@@ -23,6 +25,7 @@
 	}
 	let { id = $bindable(), purchases, materials, components, takers, currency }: Props = $props();
 	const edited = $derived(purchases.find((p) => p.id === id));
+	const together = $derived(edited ? onReceiptWith(edited, purchases).length - 1 : 0);
 	const takenBy = $derived(edited ? takers(edited.materialId) : []);
 	const name = $derived(materials.find((m) => m.id === edited?.materialId)?.name ?? '');
 </script>
@@ -139,6 +142,23 @@
 					<button class="button small do">Sent back</button>
 				</Form>
 			</details>
+		{/if}
+		{#if edited.state !== 'planned'}
+			<OnePhoto
+				id={edited.id}
+				hash={edited.hash}
+				alt="Its receipt"
+				put="photographReceipt"
+				remove="removeReceipt"
+				label="Photo of the receipt"
+			>
+				{#if together > 0}<Tick
+						name="all"
+						label="Also of the {together} other {together === 1 ? 'line' : 'lines'} from {edited.supplier ||
+							'there'} of that day"
+						checked
+					/>{/if}
+			</OnePhoto>
 		{/if}
 		<div class="row states">
 			{#each ORDER_STATES.filter((s) => s !== edited.state) as state (state)}

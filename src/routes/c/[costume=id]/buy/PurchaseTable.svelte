@@ -80,7 +80,11 @@
 				{#if order?.tooLate && (p.state === 'planned' || p.state === 'ordered')}<b class="wrong">too late</b
 					>{/if}
 			</td>
-			<td><span class="state {p.state}">{p.state}</span></td>
+			<td
+				><span class="state {p.state}">{p.state}</span>{#if p.hash}
+					<a class="small no-print" href="/picture/{p.hash}" target="_blank" rel="noopener">receipt</a
+					>{/if}</td
+			>
 			<td class="number no-print">
 				{#if next(p)}<Act
 						command="setPurchaseState"
