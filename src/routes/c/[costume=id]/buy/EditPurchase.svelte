@@ -154,8 +154,9 @@
 			>
 				{#if together > 0}<Tick
 						name="all"
-						label="Also of the {together} other {together === 1 ? 'line' : 'lines'} from {edited.supplier ||
-							'there'} of that day"
+						label="It is also of the {together === 1
+							? 'other line'
+							: `${together} other lines`} from {edited.supplier || 'there'} of that day"
 						checked
 					/>{/if}
 			</OnePhoto>
