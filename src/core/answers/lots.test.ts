@@ -7,10 +7,13 @@ import { dayOf } from '../units/localTime.ts';
 import {
 	byPlace,
 	costOfParts,
+	countedOf,
 	cutOutOf,
+	freeOf,
 	leftovers,
 	longestOfTooShort,
 	outOf,
+	outOfPurchases,
 	promisedLots,
 	spoilsFirst,
 	spoiling,
@@ -119,11 +122,12 @@ test('cloth is cut in one, out of the shortest length that is long enough; a len
 		[2, 1]
 	]);
 	assert.deepEqual(ids(cloth, 0), []);
-	assert.equal(longestOfTooShort(cloth, 3, []), null);
-	assert.equal(longestOfTooShort(cloth, 3.2, []), 3);
+	assert.equal(longestOfTooShort(cloth, 3, [], 0), null);
+	assert.equal(longestOfTooShort(cloth, 3.2, [], 0), 3);
 	const bought = [make.purchase(1, 1, { packs: 8, packSize: 0.5, state: 'arrived' })];
-	assert.equal(longestOfTooShort(cloth, 3.2, bought), null, 'four metres were cut for it in the shop');
-	assert.equal(longestOfTooShort(sheets, 30, []), null, 'sheets are no lengths');
+	assert.equal(longestOfTooShort(cloth, 3.2, bought, 4), null, 'four metres were cut for it in the shop');
+	assert.equal(longestOfTooShort(cloth, 3.2, bought, 1), 3, 'three of them have been cut up since');
+	assert.equal(longestOfTooShort(sheets, 30, [], 0), null, 'sheets are no lengths');
 });
 
 test('who comes first has what spoils first; nothing is promised twice', () => {
@@ -176,6 +180,25 @@ test('a stock-take goes from place to place; what nobody has placed comes last',
 			['', [4]]
 		]
 	);
+});
+
+test('a stock-take: what is ticked or typed is counted, what is typed as another amount is otherwise', () => {
+	const { lots } = of([lot(1, 2), lot(2, 0.3), lot(3, 1), lot(4, 5)]);
+	const typed = new Map([
+		[2, '0,3'],
+		[3, ' 4 '],
+		[4, '  ']
+	]);
+	assert.deepEqual(countedOf(lots, new Set([1]), typed), { counted: 3, of: 4, otherwise: 1 });
+	assert.deepEqual(countedOf(lots, new Set(), new Map([[1, 'some']])), { counted: 1, of: 4, otherwise: 0 });
+	assert.deepEqual(countedOf([], new Set([1]), typed), { counted: 0, of: 0, otherwise: 0 });
+});
+
+test('of a lot is free what is promised to nobody; a rounding is nothing, and past its day nothing is', () => {
+	const good = { quantity: 0.3, good: true };
+	assert.deepEqual(freeOf(good, [{ units: 0.1 }]), { given: 0.1, free: 0.3 - 0.1 });
+	assert.equal(freeOf(good, [{ units: 0.1 }, { units: 0.2 }]).free, 0);
+	assert.equal(freeOf({ quantity: 5, good: false }, []).free, 0);
 });
 
 test('the stash is worth the weighted average of its lots (weighted average cost, as IAS 2 has it)', () => {
@@ -251,28 +274,19 @@ test('left over is what is here beyond all that asks for it; sheets are left ove
 	const shop = make.workshop({ materials: [make.material(1)] });
 	const over = (quantity: number, taken = 0) =>
 		leftovers(record({ needs: [{ ...make.need(1, 1, quantity), taken }], purchases: bought }), shop).map(
-			(l) => [l.units, l.from.map((p) => [p.purchase.id, p.units])]
+			(l) => l.units
 		);
 	// 6 are here: of 1.4 sheets 4.6 are over, 4 of them whole.
-	assert.deepEqual(over(1.4), [
+	assert.deepEqual(over(1.4), [4]);
+	assert.deepEqual(
+		outOfPurchases(bought, make.material(1), 4).map((p) => [p.purchase.id, p.units]),
 		[
-			4,
-			[
-				[2, 3],
-				[1, 1]
-			]
+			[2, 3],
+			[1, 1]
 		]
-	]);
+	);
 	// Two of the four needed were cut from the stash: two more are needed.
-	assert.deepEqual(over(4, 2), [
-		[
-			4,
-			[
-				[2, 3],
-				[1, 1]
-			]
-		]
-	]);
+	assert.deepEqual(over(4, 2), [4]);
 	assert.deepEqual(over(6), []);
 	assert.deepEqual(over(9), [], 'what is on its way is not here');
 	const roll = make.workshop({ materials: [make.material(1, { unit: 'm' })] });

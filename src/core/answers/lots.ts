@@ -2,6 +2,7 @@ import type { CostumeRecord } from '../facts/costume.ts';
 import type { Lot } from '../facts/lot.ts';
 import { lengthOfUnit, unitsOf, type Family, type Material, type Purchase } from '../facts/material.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
+import { parseNumber } from '../units/number.ts';
 import { GRACE } from '../units/packs.ts';
 import { usesOf } from './arrivals.ts';
 import { hereOf, shoppingLines, type ShoppingLine, type Supplies } from './shopping.ts';
@@ -66,6 +67,42 @@ export function byPlace(materials: readonly Material[]): Place[] {
 	);
 }
 
+/** How far a stock-take has come. */
+export interface Counted {
+	counted: number;
+	of: number;
+	/** Counted, and another amount than it said. */
+	otherwise: number;
+}
+
+/**
+ * @param seen lots that are as they say
+ * @param typed by lot: what there is instead, as it was typed
+ */
+export function countedOf(
+	lots: readonly Lot[],
+	seen: ReadonlySet<number>,
+	typed: ReadonlyMap<number, string>
+): Counted {
+	let [counted, otherwise] = [0, 0];
+	for (const { id, quantity } of lots) {
+		const text = typed.get(id)?.trim() ?? '';
+		const read = parseNumber(text);
+		if (seen.has(id) || text !== '') counted++;
+		if (read.ok && Math.abs(read.value - quantity) > GRACE) otherwise++;
+	}
+	return { counted, of: lots.length, otherwise };
+}
+
+/** What of a lot is promised, and what is free: past its last day nothing is. */
+export function freeOf(
+	{ quantity, good }: Pick<Lot, 'quantity' | 'good'>,
+	promised: readonly { units: number }[]
+): { given: number; free: number } {
+	const given = promised.reduce((sum, p) => sum + p.units, 0);
+	return { given, free: good && quantity - given > GRACE ? quantity - given : 0 };
+}
+
 /**
  * So many units out of the good lots of a material, one after the other; less where there is not so much.
  * @param lots in the order in which they are used up
@@ -97,12 +134,14 @@ export function cutOutOf(material: Material, units: number): { lot: Lot; units: 
 /**
  * What is laid out in one length, and of which no length is that long: neither in the stash nor of what was bought and is here.
  * @param units of the material, in one length
+ * @param boughtLeft what of the purchases no layout has taken yet
  * @returns the longest that there is, in units; null where one is long enough, and of what is no roll
  */
 export function longestOfTooShort(
 	material: Material,
 	units: number,
-	purchases: readonly Purchase[]
+	purchases: readonly Purchase[],
+	boughtLeft: number
 ): number | null {
 	if (lengthOfUnit(material) === null) return null;
 	const bought = purchases.filter(
@@ -111,7 +150,7 @@ export function longestOfTooShort(
 	const longest = Math.max(
 		0,
 		...material.lots.map((l) => (l.good ? l.quantity : 0)),
-		...bought.map((p) => unitsOf(p, material))
+		...bought.map((p) => Math.min(boughtLeft, unitsOf(p, material)))
 	);
 	return longest >= units - GRACE ? null : longest;
 }
@@ -152,7 +191,7 @@ export const unitCostOf = (
 
 /**
  * What a unit of a material's stash cost, in minor units of the currency of its prices: the weighted average of its good lots, as
- * stocks are commonly valued. Lots without a price, where others have one, are left out. Without lots, what a unit costs today.
+ * stocks are commonly valued. Lots of which nobody knows what they cost are left out. Without lots, what a unit costs today.
  */
 export function stashUnitCost({ lots, ...material }: Priced): number | null {
 	let [cost, units] = [0, 0];
@@ -184,8 +223,6 @@ export function costOfParts(
 export interface Leftover {
 	material: Material;
 	units: number;
-	/** Out of which purchases, the one that came last first. */
-	from: { purchase: Purchase; units: number }[];
 }
 
 /** Units that are of use as whole ones alone. */
@@ -197,8 +234,7 @@ export function leftovers(record: CostumeRecord, supplies: Supplies): Leftover[]
 		const here = hereOf(record.purchases, material);
 		const over = Math.min(here, here + taken - needed);
 		const units = WHOLE.has(material.unit) ? Math.floor(over + GRACE) : over;
-		if (units <= GRACE) return [];
-		return [{ material, units, from: outOfPurchases(record.purchases, material, units) }];
+		return units > GRACE ? [{ material, units }] : [];
 	});
 }
 
@@ -207,7 +243,7 @@ export function outOfPurchases(
 	purchases: readonly Purchase[],
 	material: Pick<Material, 'id' | 'packSize'>,
 	units: number
-): Leftover['from'] {
+): { purchase: Purchase; units: number }[] {
 	let left = units;
 	return purchases
 		.filter((p) => p.materialId === material.id && (p.state === 'arrived' || p.state === 'used'))

@@ -1,4 +1,4 @@
-import type { Costume, CostumeRecord } from '../facts/costume.ts';
+import type { CostumeRecord } from '../facts/costume.ts';
 import { knownCost, purchaseCost, type Material, type Purchase } from '../facts/material.ts';
 import { shared } from '../units/money.ts';
 import { stashUnitCost } from './lots.ts';
@@ -55,12 +55,8 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 					.map((l) => l.material.id)
 			: [])
 	];
-	const material = new Map(lines.map((l) => [l.material.id, l.material]));
-	const given = record.purchases.reduce((total, p) => {
-		const its = material.get(p.materialId);
-		return its ? total + givenMinor(p, its, record.costume) : total;
-	}, 0);
-	const stashMinor = lines.reduce((total, l) => total + stashCost(l, record), 0) - given;
+	const back = givenBack(record, lines).reduce((total, s) => total + s.minor, 0);
+	const stashMinor = lines.reduce((total, l) => total + stashCost(l, record), 0) + back;
 	const totalMinor = plannedMinor + orderedMinor + paidMinor + notListedMinor + stashMinor;
 	const shares = shareOut(record, lines);
 	return {
@@ -98,15 +94,15 @@ function stashCost(
 	return cutMinor + Math.round(more * (stashUnitCost(material) ?? 0));
 }
 
-/** What of a purchase went to the stash, at what it cost, where the costume counts the stash; its sending stays with the costume. */
-const givenMinor = (
-	p: Purchase,
-	{ packSize }: Pick<Material, 'packSize'>,
-	{ stashAtCost }: Costume
-): number =>
-	stashAtCost && p.state !== 'returned'
-		? Math.round((p.stashed / (p.packSize ?? packSize)) * (p.packPriceMinor ?? 0))
-		: 0;
+/** What of purchases went to the stash, taken off where it counts at what it cost; their sending stays with the costume. */
+const givenBack = (record: CostumeRecord, lines: readonly ShoppingLine[]): Share[] =>
+	record.costume.stashAtCost
+		? shareOut(record, lines, (p, { packSize }) =>
+				p.state === 'returned'
+					? 0
+					: -Math.round((p.stashed / (p.packSize ?? packSize)) * (p.packPriceMinor ?? 0))
+			)
+		: [];
 
 /**
  * What the costume will have cost, as far as prices are known, shared out over components by what each takes; null is of none. It comes
@@ -118,22 +114,22 @@ export function expectedByComponent(record: CostumeRecord, supplies: Supplies): 
 		const minor = (l.costShortMinor ?? 0) + stashCost(l, record);
 		return minor > 0 ? sharesOf(minor, l) : [];
 	});
-	const given = shareOut(record, lines, (p, line) => -givenMinor(p, line.material, record.costume));
-	return byComponentOf([...shareOut(record, lines), ...more, ...given]);
+	return byComponentOf([...shareOut(record, lines), ...more, ...givenBack(record, lines)]);
 }
 
 /** Each purchase goes to its component, or is shared by what each component takes of that material. */
 function shareOut(
 	{ purchases }: CostumeRecord,
 	lines: readonly ShoppingLine[],
-	minorOf: (p: Purchase, line: ShoppingLine) => number = knownCost
+	minorOf: (p: Purchase, material: Material) => number = knownCost
 ): Share[] {
+	// Whatever is bought has a line.
 	const lineOf = new Map(lines.map((l) => [l.material.id, l]));
 	return purchases.flatMap((p): Share[] => {
 		const { componentId, materialId } = p;
-		const line = lineOf.get(materialId);
-		const minor = line ? minorOf(p, line) : knownCost(p);
-		return componentId !== null || !line ? [{ componentId, materialId, minor }] : sharesOf(minor, line);
+		const line = lineOf.get(materialId)!;
+		const minor = minorOf(p, line.material);
+		return componentId !== null ? [{ componentId, materialId, minor }] : sharesOf(minor, line);
 	});
 }
 

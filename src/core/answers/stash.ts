@@ -72,6 +72,17 @@ export function promisedByLot(
 	);
 }
 
+/** What of each lot is promised to one costume, when others have had their turn. */
+export const promisedTo = (
+	costumeId: number,
+	...shop: Parameters<typeof promisedByLot>
+): ReadonlyMap<number, number> =>
+	new Map(
+		[...promisedByLot(...shop)].flatMap(([id, to]) =>
+			to.filter((p) => p.to.id === costumeId).map((p) => [id, p.units] as const)
+		)
+	);
+
 /** What of each material is owned and promised to nobody; a remainder that is only rounding is nothing. */
 export function freeStash(
 	materials: readonly Pick<Material, 'id' | 'stash'>[],

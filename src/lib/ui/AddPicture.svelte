@@ -6,6 +6,7 @@
 	import FormError from './FormError.svelte';
 	import PictureFields from './PictureFields.svelte';
 	import Submit from './Submit.svelte';
+	import { whyNotPicture } from './pictureFile.ts';
 
 	interface Props {
 		at?: string;
@@ -14,7 +15,6 @@
 		onDone?: (result: unknown) => void;
 	}
 	let { at = '', purpose = 'look', onDone }: Props = $props();
-	const MOST_MB = 20;
 	const uid = $props.id();
 	let open = $state(false);
 	let own = $state('');
@@ -26,11 +26,7 @@
 	function take(files: FileList | null | undefined) {
 		const file = files?.[0];
 		if (!file) return;
-		own = '';
-		if (file.size > MOST_MB * 1048576)
-			own = `The picture has ${Math.round(file.size / 1048576)} MB; at most ${MOST_MB} MB. Save it smaller first.`;
-		else if (/hei[cf]$/i.test(file.type) || /\.hei[cf]$/i.test(file.name))
-			own = 'HEIC pictures cannot be read here. Set the camera to JPEG, or save the picture as JPEG.';
+		own = whyNotPicture(file);
 		name = own ? '' : file.name;
 		waiting = own ? null : files!;
 		open = true;

@@ -2,22 +2,17 @@
 	/** A photo for the form around it, from the camera on a phone: chosen, it is sent at once. */
 	import Camera from '@lucide/svelte/icons/camera';
 	import FormError from './FormError.svelte';
+	import { whyNotPicture } from './pictureFile.ts';
 
 	let { label }: { label: string } = $props();
-	const MOST_MB = 20;
-	let tooLarge = $state('');
+	let own = $state('');
 	const uid = $props.id();
 
-	function chosen(event: Event & { currentTarget: HTMLInputElement }) {
-		const file = event.currentTarget.files?.[0];
-		tooLarge = '';
-		if (!file) return;
-		if (file.size > MOST_MB * 1048576) {
-			tooLarge = `The picture has ${Math.round(file.size / 1048576)} MB; at most ${MOST_MB} MB. Save it smaller first.`;
-			event.currentTarget.value = '';
-			return;
-		}
-		event.currentTarget.form?.requestSubmit();
+	function chosen({ currentTarget: input }: Event & { currentTarget: HTMLInputElement }) {
+		const file = input.files?.[0];
+		own = file ? whyNotPicture(file) : '';
+		if (own) input.value = '';
+		else if (file) input.form?.requestSubmit();
 	}
 </script>
 
@@ -30,7 +25,7 @@
 	accept="image/jpeg,image/png,image/webp"
 	onchange={chosen}
 />
-<FormError name="photo" own={tooLarge} />
+<FormError name="photo" {own} />
 
 <style>
 	label:focus-within,

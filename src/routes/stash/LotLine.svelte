@@ -1,11 +1,10 @@
 <script lang="ts">
 	/** One lot of a material: how much, counted in place; which it is, where it lies, until when, and for whom. */
 	import Pencil from '@lucide/svelte/icons/pencil';
-	import { placeOf } from '$core/answers/lots.ts';
+	import { freeOf, placeOf } from '$core/answers/lots.ts';
 	import type { Lot } from '$core/facts/lot.ts';
 	import type { Material } from '$core/facts/material.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { GRACE } from '$core/units/packs.ts';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import { keepsWords, lotName } from '$lib/ui/lotWords.ts';
@@ -22,8 +21,7 @@
 	let { material, lot, promised, today, onedit }: Props = $props();
 	const place = $derived(placeOf(lot, material));
 	const name = $derived([material.name, lotName(lot)].filter(Boolean).join(', '));
-	const given = $derived(promised.reduce((sum, p) => sum + p.units, 0));
-	const free = $derived(lot.good && lot.quantity - given > GRACE ? lot.quantity - given : 0);
+	const { given, free } = $derived(freeOf(lot, promised));
 	const keeps = $derived(keepsWords(lot, today));
 </script>
 

@@ -35,7 +35,8 @@ export function typedBeside<T>(
 ): T | null {
 	const text = fields[name];
 	if (typeof text !== 'string' || text.trim() === '') return null;
-	const read = parse(text.slice(0, 500));
+	if (text.length > 500) throw new Refused('Too long.', name);
+	const read = parse(text);
 	if (!read.ok) throw new Refused(say(read.problem), name);
 	return read.value;
 }

@@ -18,7 +18,7 @@ import { Absent, all, one, Refused } from '../db/rows.ts';
 import { insert, update } from '../db/tables.ts';
 import { loadPieces, loadRecord } from '../read/costume.ts';
 import { loadLayouts } from '../read/layout.ts';
-import { loadExchange, loadMaterials } from '../read/workshop.ts';
+import { loadExchange, loadMaterial, loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { setNeed } from './need.ts';
@@ -34,11 +34,6 @@ const parts = z
 	.min(1)
 	.max(500);
 
-async function materialOf(tx: Executor, id: number) {
-	const material = (await loadMaterials(tx)).find((m) => m.id === id);
-	if (!material) throw new Absent('material');
-	return material;
-}
 async function ownComponents(tx: Executor, costumeId: number): Promise<Set<number>> {
 	const rows = await all<{ id: number }>(tx, 'select id from component where costume_id = $1', [costumeId]);
 	return new Set(rows.map((c) => c.id));
@@ -59,7 +54,7 @@ export const layoutCommands = {
 	takeLayout: command(
 		() => z.object({ materialId: f.id(), parts: f.json(parts, 'Lay it out first.', 100_000) }),
 		async (tx, v, { costumeId }) => {
-			const material = await materialOf(tx, v.materialId);
+			const material = await loadMaterial(tx, v.materialId);
 			const its = await ownComponents(tx, costumeId);
 			for (const part of v.parts) {
 				if (!its.has(part.componentId)) throw new Absent('component');
@@ -79,7 +74,7 @@ export const layoutCommands = {
 				plan: f.json(layPlan, 'The layout cannot be read.', 20_000_000)
 			}),
 		async (tx, v, { costumeId, now }) => {
-			const material = await materialOf(tx, v.materialId);
+			const material = await loadMaterial(tx, v.materialId);
 			const its = await ownComponents(tx, costumeId);
 			if (v.plan.stock.id !== String(material.id) || v.plan.pieces.some((p) => !its.has(p.componentId)))
 				throw new Refused('The layout is of other pieces. Lay them out again.');
@@ -136,7 +131,7 @@ export const layoutCommands = {
 			const layout = await ownLayout(tx, v.id, costumeId);
 			if (layout.cutAt !== null) throw new Refused('It is cut already.');
 			const { plan, materialId } = layout;
-			const material = await materialOf(tx, materialId);
+			const material = await loadMaterial(tx, materialId);
 			const used = plan.stock.sheets.flatMap((s, i) =>
 				s.offcut !== undefined && plan.placements.some((p) => p.sheet === i + 1) ? [s.offcut] : []
 			);
@@ -210,7 +205,7 @@ export const layoutCommands = {
 				glue: f.json(parts.or(z.tuple([])), 'Say how much glue.', 100_000)
 			}),
 		async (tx, v, { costumeId, trade }) => {
-			const [material, other] = [await materialOf(tx, v.materialId), await materialOf(tx, v.otherId)];
+			const [material, other] = [await loadMaterial(tx, v.materialId), await loadMaterial(tx, v.otherId)];
 			if (areaOfUnit(other) === null) throw new Refused(`Say first how large ${other.name} comes.`);
 			const most = await one<{ layers: number | null; byRole: boolean }>(
 				tx,
@@ -243,7 +238,7 @@ export const layoutCommands = {
 				[costumeId, v.materialId, v.otherId, v.layers]
 			);
 			const components = [...new Set(moved.map((m) => m.componentId))];
-			const glue = v.glueId === null ? null : await materialOf(tx, v.glueId);
+			const glue = v.glueId === null ? null : await loadMaterial(tx, v.glueId);
 			const ml = glue && (ML_PER as Record<string, number>)[glue.unit];
 			if (glue && !ml) throw new Refused('Choose a glue that is counted in ml or l.', 'glueId');
 			await tx.query('delete from need where material_id = $1 and component_id = any($2) and taken = 0', [
@@ -281,13 +276,12 @@ async function takenOut(
 	units: number,
 	{ currency, settings }: Context
 ): Promise<number | null> {
-	const parts = await takeOut(tx, material, units);
 	const priced = pricedIn(material, currency, { settings, exchange: await loadExchange(tx) });
-	const lots = new Map(priced.lots.map((l) => [l.id, l]));
+	const parts = await takeOut(tx, priced, units);
 	// What was cut and nobody had counted cost what it costs today.
 	const uncounted = units - parts.reduce((sum, p) => sum + p.units, 0);
 	const rest = { lot: { packSize: null, packPriceMinor: null }, units: uncounted };
-	return costOfParts([...parts.map((p) => ({ ...p, lot: lots.get(p.lot.id)! })), rest], priced);
+	return costOfParts([...parts, rest], priced);
 }
 
 /** Does the tracing and cutting that layouts which are cut have done. Returns how many steps that is. */

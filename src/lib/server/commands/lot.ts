@@ -11,7 +11,7 @@ import type { Executor } from '../db/open.ts';
 import { Absent, all, Refused } from '../db/rows.ts';
 import { insert, set, update } from '../db/tables.ts';
 import { NO_PICTURE, storePicture } from '../pictures.ts';
-import { loadMaterials } from '../read/workshop.ts';
+import { loadMaterial, loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { price, withCurrency } from './price.ts';
@@ -44,12 +44,6 @@ function lotOf(v: Typed, material: Pick<Material, 'packSize'>, { now }: Context)
 		packSize: priced ? (v.packSize ?? material.packSize) : null,
 		currency: priced ? v.currency : null
 	};
-}
-
-async function materialOf(tx: Executor, id: number): Promise<Material> {
-	const material = (await loadMaterials(tx)).find((m) => m.id === id);
-	if (!material) throw new Absent('material');
-	return material;
 }
 
 /** A lot with its material. */
@@ -93,7 +87,7 @@ export const lotCommands = {
 	addLot: command(
 		(context) => withCurrency(z.object({ materialId: f.id(), ...fields(context) }), context),
 		async (tx, v, context) => {
-			const material = await materialOf(tx, v.materialId);
+			const material = await loadMaterial(tx, v.materialId);
 			const id = await insertLot(tx, { materialId: v.materialId, ...lotOf(v, material, context) });
 			return { words: `Put ${amount(v.quantity, material)} in the stash`, result: { id } };
 		}

@@ -7,7 +7,7 @@ import { USUAL_WASTE } from '$core/trade/driver.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
 import { insert, update } from '../db/tables.ts';
-import { loadMaterials } from '../read/workshop.ts';
+import { loadMaterial } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { insertLot } from './lot.ts';
@@ -100,8 +100,7 @@ async function nameOf(tx: Executor, id: number): Promise<string> {
  * follow its pieces, and for which nobody has said what it takes.
  */
 async function takeFromPieces(tx: Executor, id: number): Promise<void> {
-	const material = (await loadMaterials(tx)).find((m) => m.id === id);
-	if (!material || areaOfUnit(material) === null) return;
+	if (areaOfUnit(await loadMaterial(tx, id)) === null) return;
 	await tx.query(
 		`insert into need (component_id, material_id, quantity, waste)
 		select distinct s.component_id, $1::integer, 1, $2::double precision from shape s

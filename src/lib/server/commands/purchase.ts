@@ -14,7 +14,7 @@ import { arrivalDay } from '$core/answers/leadTime.ts';
 import { shoppingLines } from '$core/answers/shopping.ts';
 import { dayOf, formatDate } from '$core/units/localTime.ts';
 import { loadRecord } from '../read/costume.ts';
-import { loadExchange, loadMaterials, loadSuppliers } from '../read/workshop.ts';
+import { loadExchange, loadMaterial, loadSuppliers } from '../read/workshop.ts';
 import { pricedIn } from '$core/answers/prices.ts';
 import { workshopFor } from '$core/answers/stash.ts';
 import type { Executor } from '../db/open.ts';
@@ -30,9 +30,7 @@ import * as f from './fields.ts';
 
 /** With its price in the currency of the costume at hand. */
 async function materialOf(tx: Executor, id: number, { currency, settings }: Context): Promise<Material> {
-	const material = (await loadMaterials(tx)).find((m) => m.id === id);
-	if (!material) throw new Absent('material');
-	return pricedIn(material, currency, { settings, exchange: await loadExchange(tx) });
+	return pricedIn(await loadMaterial(tx, id), currency, { settings, exchange: await loadExchange(tx) });
 }
 
 /** Only what has a size can be counted in areas of pieces. */
@@ -149,7 +147,7 @@ async function rememberPrice(
 	{ materialId, packSize, packPriceMinor, supplier }: InCostume,
 	currency: string
 ): Promise<void> {
-	const material = (await loadMaterials(tx)).find((m) => m.id === materialId)!;
+	const material = await loadMaterial(tx, materialId);
 	const isUsual = packSize === null || packSize === material.packSize;
 	if (isUsual && material.currency === currency && supplierKey(material.supplier) === supplierKey(supplier))
 		await set(tx, 'material', materialId, { packPriceMinor });

@@ -19,7 +19,7 @@ import { supplierKey, type Offer, type Supplier } from '$core/facts/supplier.ts'
 import { dayOf } from '$core/units/localTime.ts';
 import { clock } from '../clock.ts';
 import { readDay, type Executor } from '../db/open.ts';
-import { all, one } from '../db/rows.ts';
+import { Absent, all, one } from '../db/rows.ts';
 import { select } from '../db/tables.ts';
 
 interface WindowRow {
@@ -76,6 +76,13 @@ export async function loadMaterials(db: Executor): Promise<Material[]> {
 		lots,
 		dayOf(clock())
 	);
+}
+
+/** @throws Absent when there is none of this id */
+export async function loadMaterial(db: Executor, id: number): Promise<Material> {
+	const material = (await loadMaterials(db)).find((m) => m.id === id);
+	if (!material) throw new Absent('material');
+	return material;
 }
 
 /**

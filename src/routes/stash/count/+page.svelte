@@ -2,9 +2,9 @@
 	/** A stock-take with the phone in hand: from place to place, each lot ticked or counted, put away as one action. */
 	import ArrowLeft from '@lucide/svelte/icons/arrow-left';
 	import { SvelteMap, SvelteSet } from 'svelte/reactivity';
+	import { countedOf } from '$core/answers/lots.ts';
 	import { boxOf } from '$core/engines/pattern/outline.ts';
 	import { formatLength } from '$core/units/measure.ts';
-	import { parseNumber } from '$core/units/number.ts';
 	import Form from '$lib/ui/Form.svelte';
 	import FormError from '$lib/ui/FormError.svelte';
 	import Room from '$lib/ui/Room.svelte';
@@ -17,14 +17,13 @@
 	const seen = new SvelteSet<number>();
 	const typed = new SvelteMap<number, string>();
 	const gone = new SvelteSet<number>();
-	const isCounted = (id: number) => seen.has(id) || !!typed.get(id)?.trim();
-	const counted = $derived(lots.filter(({ lot }) => isCounted(lot.id)).length);
-	const otherwise = $derived(
-		lots.filter(({ lot }) => {
-			const read = parseNumber(typed.get(lot.id) ?? '');
-			return read.ok && read.value !== lot.quantity;
-		}).length
-	);
+	const count = (of: typeof lots) =>
+		countedOf(
+			of.map((l) => l.lot),
+			seen,
+			typed
+		);
+	const all = $derived(count(lots));
 	const mark = <T,>(set: SvelteSet<T>, key: T, on: boolean) => (on ? set.add(key) : set.delete(key));
 	function put() {
 		seen.clear();
@@ -48,7 +47,7 @@
 					{#each data.places as { place, lots: own }, k (place)}
 						<a href="#place-{k}"
 							>{place || 'no place yet'}
-							<span class="small">{own.filter(({ lot }) => isCounted(lot.id)).length}/{own.length}</span></a
+							<span class="small">{count(own).counted}/{own.length}</span></a
 						>
 					{/each}
 				</nav>{/if}
@@ -100,13 +99,14 @@
 				{/if}
 			</div>
 			<div class="foot">
-				<div class="far" aria-hidden="true"><span style:width="{(100 * counted) / lots.length}%"></span></div>
+				<div class="far" aria-hidden="true"><span style:width="{(100 * all.counted) / all.of}%"></span></div>
 				<p aria-live="polite">
-					<b>{counted} of {lots.length}</b> counted{otherwise
-						? `, ${otherwise} otherwise than it said`
+					<b>{all.counted} of {all.of}</b> counted{all.otherwise
+						? `, ${all.otherwise} otherwise than it said`
 						: ''}{gone.size ? `, ${gone.size} gone` : ''}
 				</p>
-				<button class="button main" disabled={counted + gone.size === 0}>Put away the count</button>
+				<button class="button main" disabled={all.counted === 0 && gone.size === 0}>Put away the count</button
+				>
 			</div>
 			<FormError name="seen" />
 		</Form>

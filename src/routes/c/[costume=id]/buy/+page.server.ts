@@ -1,5 +1,5 @@
-import { leftovers } from '$core/answers/lots.ts';
-import { promisedByLot } from '$core/answers/stash.ts';
+import { leftovers, spoilsFirst } from '$core/answers/lots.ts';
+import { promisedTo } from '$core/answers/stash.ts';
 import { coatsWithoutMaterial, shoppingLines } from '$core/answers/shopping.ts';
 import { parcelsUnderWay } from '$core/answers/parcels.ts';
 import { askedAbout, suppliesWithoutMaterial, workUses } from '$core/answers/workUse.ts';
@@ -17,21 +17,20 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ parent, locals }) => {
 	const { packed } = await parent();
-	const { record, workshop } = packed.value;
+	const { record, workshop, plan } = packed.value;
 	const lines = shoppingLines(record, workshop);
 	const trade = catalogueOf(workshop.handbook);
 	const uses = workUses(record, workshop.materials, trade, workshop.settings);
 	const db = await database();
 	const shop = await loadShop(db);
-	const mine = promisedByLot(shop.atWork, shop.workshop.materials);
 	return {
 		lines,
 		leftovers: leftovers(record, workshop),
-		/** By lot: what of it is promised to this costume. */
-		promisedLots: Object.fromEntries(
-			[...mine].flatMap(([id, to]) =>
-				to.filter((p) => p.to.id === record.costume.id).map((p) => [id, p.units] as const)
-			)
+		spoils: spoilsFirst(
+			record,
+			lines,
+			promisedTo(record.costume.id, shop.atWork, shop.workshop.materials),
+			new Map(plan.schedule.steps.map((s) => [Number(s.id), s.start]))
 		),
 		parcels: parcelsUnderWay(record.purchases, locals.now),
 		asked: askedAbout(uses),

@@ -17,7 +17,7 @@
 	import { GUESS_FACTOR } from '$core/trade/rates.ts';
 	import { dayOf } from '$core/units/localTime.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { placeOf, spoilsFirst } from '$core/answers/lots.ts';
+	import { placeOf } from '$core/answers/lots.ts';
 	import { dayFrom, keepsWords } from '$lib/ui/lotWords.ts';
 	import Leftovers from './Leftovers.svelte';
 	import MoneyChart from './MoneyChart.svelte';
@@ -52,14 +52,6 @@
 	);
 	const today = $derived(dayOf(data.now));
 	const days = $derived(moneyOverDays(data.record, plan, data.lines, data.spend, today));
-	const spoils = $derived(
-		spoilsFirst(
-			data.record,
-			data.lines,
-			new Map(Object.entries(data.promisedLots).map(([id, units]) => [Number(id), units])),
-			new Map(plan.schedule.steps.map((s) => [Number(s.id), s.start]))
-		)
-	);
 	let adding = $state(false);
 	let addingMaterial = $state(false);
 	let editing = $state<number | null>(null);
@@ -146,7 +138,7 @@
 			</Notice>
 		{/if}
 		<AskNeeds missing={data.suppliesMissing} asked={data.asked} components={data.record.components} />
-		{#each spoils as { material, lot, units, usedAt } (lot.id)}
+		{#each data.spoils as { material, lot, units, usedAt } (lot.id)}
 			<Notice>
 				{formatNumber(units, 2)}
 				{material.unit} of <b>{material.name}</b>{placeOf(lot, material)

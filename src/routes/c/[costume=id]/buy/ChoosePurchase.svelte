@@ -24,6 +24,7 @@
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import { Task } from '$lib/ui/task.svelte.ts';
 	import Working from '$lib/ui/Working.svelte';
+	import ParcelList from './ParcelList.svelte';
 	import PackRow from './PackRow.svelte';
 
 	interface Props {
@@ -160,19 +161,7 @@
 						{/if}
 					{/snippet}
 				</PageAnswer>
-				<ul class="parcels">
-					{#each parcels as p (p.supplier)}
-						<li>
-							<b>{p.supplier || 'no supplier named'}</b>
-							<span class="figure"
-								>{formatMoney(p.goodsMinor, currency)}{p.shippingMinor
-									? ` + ${formatMoney(p.shippingMinor, currency)} sending`
-									: ''}</span
-							>
-							<span class="small">here {dayWords(p.arrives)}</span>
-						</li>
-					{/each}
-				</ul>
+				<ParcelList {parcels} {currency} />
 				<div class="rows">
 					{#each rows as row (row.materialId)}
 						<PackRow
@@ -217,24 +206,6 @@
 	}
 	.old {
 		opacity: 0.55;
-	}
-	.parcels {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 8px 12px;
-		list-style: none;
-		padding: 0;
-		margin: 12px 0;
-	}
-	.parcels li {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 2px 10px;
-		align-items: baseline;
-		border: 1px solid var(--rule);
-		border-left: 4px solid var(--brass);
-		padding: 6px 12px;
-		background: var(--sheet-shade);
 	}
 	.rows {
 		display: grid;

@@ -19,6 +19,7 @@
 	import { send } from '$lib/ui/run.ts';
 	import { LongWork } from '$lib/ui/task.svelte.ts';
 	import TaskBar from '$lib/ui/TaskBar.svelte';
+	import OddsBar from './OddsBar.svelte';
 	import { comesWords } from './comesWords.ts';
 	import type { PlanRequest } from '../../../../workers/protocol.ts';
 
@@ -135,18 +136,7 @@
 							>{/if}
 					</div>
 					{#if isTried(its)}
-						<p class="odds">
-							<svg viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden="true">
-								<rect class="all" width="100" height="10" />
-								<rect
-									class={its.share >= (share ?? 0) ? 'more' : 'fewer'}
-									width={its.share * 100}
-									height="10"
-								/>
-								{#if share !== null}<rect class="mark" x={share * 100 - 0.4} width="0.8" height="10" />{/if}
-							</svg>
-							<b>{of100(its.share)}</b>
-						</p>
+						<OddsBar share={its.share} before={share} />
 						<ul class="facts small">
 							{#each facts(s, its) as fact (fact)}<li>{fact}</li>{/each}
 						</ul>
@@ -194,30 +184,6 @@
 	}
 	.what {
 		display: grid;
-	}
-	.odds {
-		display: flex;
-		align-items: center;
-		gap: 8px;
-		margin: 0;
-		white-space: nowrap;
-		font-variant-numeric: tabular-nums;
-	}
-	svg {
-		width: 100px;
-		height: 14px;
-	}
-	.all {
-		fill: var(--sheet-shade);
-	}
-	.more {
-		fill: var(--good-ink);
-	}
-	.fewer {
-		fill: var(--red-ink);
-	}
-	.mark {
-		fill: var(--ink);
 	}
 	ul.facts {
 		grid-column: 1 / 3;

@@ -57,7 +57,7 @@
 	/** What the counts do not have of it. */
 	const short = $derived(weigh(material, quantity - data.boughtLeft, 0).short);
 	const fromStash = $derived(cutOutOf(material, quantity - data.boughtLeft));
-	const longest = $derived(longestOfTooShort(material, quantity, data.record.purchases));
+	const longest = $derived(longestOfTooShort(material, quantity, data.record.purchases, data.boughtLeft));
 	const cutting = $derived(cutMinutesFigure(plan, material.family, data.workshop));
 	const out = $derived(`${base}/${layout.id}/out`);
 </script>
