@@ -33,6 +33,8 @@ export const PAGES = [
 	'/stash',
 	'/stash/handbook',
 	'/stash/handbook?table=route',
+	'/stash/count',
+	'/stash/prices',
 	'/makers',
 	'/history',
 	'/settings'

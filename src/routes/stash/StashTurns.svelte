@@ -66,5 +66,6 @@
 	}
 	.move {
 		margin-left: 8px;
+		white-space: nowrap;
 	}
 </style>
