@@ -33,6 +33,19 @@ test('pages come with headers that keep foreign code out', async ({ request }) =
 	expect(headers['referrer-policy']).toBe('same-origin');
 });
 
+test('the letters of most words come with the page, so that nothing moves when they are there', async ({
+	request
+}) => {
+	const link = (await request.get('/')).headers()['link']!;
+	const fonts = link.split(', ').filter((l) => l.includes('as="font"'));
+	expect(fonts.length).toBe(5);
+	for (const font of fonts) {
+		expect(font).toMatch(/latin-(wght|400|600)-normal\.\S+\.woff2>/);
+		const file = await request.get(new URL(/<([^>]+)>/.exec(font)![1]!, `${DEMO.address}/`).href);
+		expect(file.headers()['content-type']).toBe('font/woff2');
+	}
+});
+
 test('only this machine’s own name is answered; localhost is sent to it', async () => {
 	expect((await raw('/', { host: `127.0.0.1:${DEMO.port}` })).status).toBe(200);
 	expect(await raw('/c/1/look?x=1', { host: `localhost:${DEMO.port}` })).toEqual({

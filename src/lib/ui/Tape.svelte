@@ -268,5 +268,9 @@
 		.more {
 			display: none;
 		}
+		/* The room for the odds while they are worked out: the page stays where it is when they come. */
+		.verdict {
+			min-height: calc(3lh + 8px);
+		}
 	}
 </style>
