@@ -8,13 +8,14 @@ import { blob } from '../support/outlines.ts';
 import { binaryStlOf, bumpy, meshOf } from '../support/meshes.ts';
 import { slantPhotoOf } from '../support/photo.ts';
 import { BRING } from '../support/servers.ts';
+import { open } from '../support/open.ts';
 
 test.use({ baseURL: BRING.address });
 
 const toast = (page: Page, words: string | RegExp) =>
 	expect(page.getByRole('status').getByText(words).first()).toBeVisible();
 const bringTo = async (page: Page, costume: number, label: string) => {
-	await page.goto(`/c/${costume}/pattern/bring`, { waitUntil: 'networkidle' });
+	await open(page, `/c/${costume}/pattern/bring`);
 	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label });
 	await page.waitForURL(/of=\d+/);
 	return page.getByLabel('File', { exact: true });
@@ -23,7 +24,7 @@ const bringTo = async (page: Page, costume: number, label: string) => {
 test('a faceted helmet of our own: read, scaled to the head, unfolded with numbered edges, kept and printed; bad files are told', async ({
 	page
 }, info) => {
-	await page.goto('/c/1/pattern/bring', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/pattern/bring');
 	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'A-03 Pauldrons' });
 	await page.waitForURL(/of=\d+/);
 	const file = page.getByLabel('File', { exact: true });
@@ -69,14 +70,14 @@ test('a faceted helmet of our own: read, scaled to the head, unfolded with numbe
 	expect(text).toContain('Print at 100 %');
 	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
 	await expect(page.getByRole('banner').getByRole('button', { name: 'Redo' })).toBeEnabled();
-	await page.goto('/c/1/pattern', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/pattern');
 	await expect(page.getByRole('link', { name: /our helmet/ })).toHaveCount(0);
 });
 
 test('drawings in and out: an SVG without a unit is asked about, a DXF keeps its own; written out and read again they are as large', async ({
 	page
 }, info) => {
-	await page.goto('/c/2/pattern/bring', { waitUntil: 'networkidle' });
+	await open(page, '/c/2/pattern/bring');
 	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'G-03 Wave embroidery' });
 	await page.waitForURL(/of=\d+/);
 	const file = page.getByLabel('File', { exact: true });
@@ -99,9 +100,7 @@ test('drawings in and out: an SVG without a unit is asked about, a DXF keeps its
 	const shape = /(\d+)$/.exec(page.url())![1];
 	// Out as DXF, and in again: the same size, without being asked.
 	const written = await (await page.request.get(`/c/2/pattern/out/dxf?shape=${shape}`)).text();
-	await page.goto('/c/2/pattern/bring?of=' + new URL(page.url()).searchParams.get('of'), {
-		waitUntil: 'networkidle'
-	});
+	await open(page, '/c/2/pattern/bring?of=' + new URL(page.url()).searchParams.get('of'));
 	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'G-03 Wave embroidery' });
 	await page.waitForURL(/of=\d+/);
 	await file.setInputFiles({ name: 'again.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(written) });
@@ -116,13 +115,13 @@ test('drawings in and out: an SVG without a unit is asked about, a DXF keeps its
 test('traced from a photo with four known corners: outlines at true size, chosen, kept, printed', async ({
 	page
 }, info) => {
-	await page.goto('/c/1/pattern/bring', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/pattern/bring');
 	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'A-04 Bracers' });
 	await page.waitForURL(/of=\d+/);
 	// The four corners are those of a sheet among the pieces: the photo opens with all that it shows.
 	await expect(page.getByRole('combobox', { name: 'Trace' })).toHaveValue('all');
 	await page.getByRole('button', { name: 'Trace', exact: true }).click();
-	await expect(page.getByText(/^4 outlines/)).toBeVisible({ timeout: 20_000 });
+	await expect(page.getByText(/^4 outlines/)).toBeVisible();
 	// The sheet of paper that gave the scale is an A4: 297 × 210 mm (ISO 216), drawn with a line round it of a millimetre.
 	const paper = page.getByRole('checkbox', {
 		name: /^29\.[89]\d? cm × 21\.[12]\d? cm · the sheet that is known/
@@ -167,7 +166,7 @@ test('from the photo to the print: a mat seen at a slant, its corners clicked, t
 	const jpeg = await sharp(Buffer.from(photo.data.buffer), { raw: { width, height, channels: 4 } })
 		.jpeg({ quality: 90 })
 		.toBuffer();
-	await page.goto('/c/2/measure/pictures', { waitUntil: 'networkidle' });
+	await open(page, '/c/2/measure/pictures');
 	await page.getByRole('button', { name: 'Picture', exact: true }).click();
 	await page
 		.getByLabel('Choose or take a picture')
@@ -194,7 +193,7 @@ test('from the photo to the print: a mat seen at a slant, its corners clicked, t
 	await bringTo(page, 2, 'G-03 Wave embroidery');
 	await page.getByLabel('Photo with four known corners').selectOption({ label: 'Pieces on the mat' });
 	await page.getByRole('button', { name: 'Trace', exact: true }).click();
-	await expect(page.getByText(/^2 outlines/)).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByText(/^2 outlines/)).toBeVisible();
 	// A disc of 140 mm with a hole, within what a click in a fitted picture is true to.
 	await expect(
 		page.getByRole('checkbox', {
@@ -214,7 +213,7 @@ test('from the photo to the print: a mat seen at a slant, its corners clicked, t
 	await page.waitForURL(/pattern\/\d+$/);
 	const shape = /(\d+)$/.exec(page.url())![1]!;
 	// One of the two printed: the other is left out of the choice.
-	await page.goto('/c/2/pattern/print', { waitUntil: 'networkidle' });
+	await open(page, '/c/2/pattern/print');
 	await page.getByRole('button', { name: 'None', exact: true }).click();
 	await expect(page.getByText('Tick what is to be printed.')).toBeVisible();
 	await page.getByRole('checkbox', { name: 'All of G-03 Wave embroidery' }).check();
@@ -307,7 +306,7 @@ test('a bought pattern over four pages: laid in rows, or joined by two marks eac
 	await page.getByRole('button', { name: 'Lay all 4 pages in rows' }).click();
 	await expect(page.getByRole('heading', { name: 'Sheet, 41 cm × 58.4 cm, 4 pages' })).toBeVisible();
 	await page.getByRole('button', { name: 'Trace', exact: true }).click();
-	await expect(page.getByText(/^1 outline\./)).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByText(/^1 outline\./)).toBeVisible();
 	// A line drawn in the piece is a line on it, until it is said to be cut.
 	await expect(page.getByRole('checkbox', { name: /^29 cm × 44 cm(?! 1 hole)/ })).toBeChecked();
 	await page.getByLabel('Closed lines in a piece are cut out').check();
@@ -315,9 +314,7 @@ test('a bought pattern over four pages: laid in rows, or joined by two marks eac
 		.getByRole('button', { name: /^Trace/ })
 		.last()
 		.click();
-	await expect(page.getByRole('checkbox', { name: /^29 cm × 44 cm 1 hole/ })).toBeChecked({
-		timeout: 30_000
-	});
+	await expect(page.getByRole('checkbox', { name: /^29 cm × 44 cm 1 hole/ })).toBeChecked();
 	await page.getByRole('button', { name: 'Keep these pieces' }).click();
 	await toast(page, 'Brought blade to P-01 Oar');
 });
@@ -366,7 +363,7 @@ test('a printed part: told in parts, weight and hours, planned on its step; what
 	await page.getByRole('button', { name: 'Plan its print on A-03' }).click();
 	await toast(page, 'Planned the print of A-03 Pauldrons');
 	// Both of the pair, one after the other: 2 × 8 h 08.
-	await page.goto('/c/1/look', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/look');
 	await page
 		.getByRole('link', { name: /Pauldrons/ })
 		.first()

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import { BUY } from '../support/servers.ts';
+import { open, reopen } from '../support/open.ts';
 
 test.use({ baseURL: BUY.address });
 
@@ -13,7 +14,7 @@ const listed = (page: Page, material: string) =>
 test('what to buy is chosen among all packs, put on the list, late when its supplier is closed, had elsewhere, and taken back', async ({
 	page
 }) => {
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	// By hand: primer 19.80, matt 21.80, cement 8.90; cotton 8.70; cells 4.50; strand 8.90; eyelets 6.20, webbing 5.90, hook-and-loop 6.30 and buckles 4.80 with
 	// 3.50 sending; three sprays at 7.90, from three on, with 6.90; foam of 10 mm 18.90 with 5.90.
 	await expect(page.getByText('Buy for 154.70 EUR from 7 suppliers')).toBeVisible();
@@ -38,7 +39,7 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 	await spray.getByRole('button', { name: 'Not this one: 1 can from paint by post' }).click();
 	await expect(page.getByText('Buy for 156.50 EUR')).toBeVisible();
 	// Kept on this device.
-	await page.reload({ waitUntil: 'networkidle' });
+	await reopen(page);
 	await expect(page.getByText('Buy for 156.50 EUR')).toBeVisible();
 	await spray.getByText('2 other packs').click();
 	await spray.getByRole('checkbox', { name: '1 can from paint by post' }).check();
@@ -55,7 +56,7 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 	await expect(listed(page, 'High-density foam 10 mm')).toContainText('24.80 EUR');
 
 	// The foam shop closes for a month: twelve working days from Friday 2 May end on 23 June.
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	await page.getByRole('button', { name: 'Edit foam shop' }).click();
 	await dialog(page).getByLabel('Closed on').fill('2031-05-05 to 2031-06-04, whenever');
 	await dialog(page).getByRole('button', { name: 'Save' }).click();
@@ -63,14 +64,14 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 	await dialog(page).getByLabel('Closed on').fill('2031-05-05 to 2031-06-06');
 	await dialog(page).getByRole('button', { name: 'Save' }).click();
 	await toast(page, 'Changed supplier foam shop');
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	await expect(page.getByText('1 material comes too late')).toBeVisible();
 	const foam = page.getByRole('region', { name: 'High-density foam 10 mm' });
 	await expect(foam.getByText('too late, here Tue 24 Jun')).toBeVisible();
 	await expect(listed(page, 'High-density foam 10 mm')).toContainText('too late');
 
 	// In town there is a dearer one.
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	await page
 		.getByRole('region', { name: 'Other packs' })
 		.getByRole('button', { name: 'Pack', exact: true })
@@ -81,7 +82,7 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 	await dialog(page).getByLabel('Lead, working days').fill('0');
 	await dialog(page).getByRole('button', { name: 'Add pack' }).click();
 	await toast(page, 'hardware store offers High-density foam 10 mm');
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	await expect(foam.getByText('1 × 1 sheet from hardware store')).toBeVisible();
 	// 154.70 − 18.90 − 5.90 + 26.50.
 	await expect(page.getByText('Buy for 156.40 EUR from 6 suppliers')).toBeVisible();
@@ -100,7 +101,7 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 	await toast(page, 'Undid: Changed supplier foam shop');
 	await undo.click();
 	await expect(page.getByRole('button', { name: 'Put it on the list' })).toBeVisible();
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	await expect(page.getByText('Buy for 154.70 EUR from 7 suppliers')).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Put it on the list' })).toBeVisible();
 });
@@ -108,7 +109,7 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 test('what work uses up is counted from its steps, asked about where it was entered too, and added', async ({
 	page
 }) => {
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	const needed = (material: string) =>
 		page.getByRole('row').filter({ hasText: material }).filter({ hasText: 'A-0' });
 	const asked = page.getByRole('group', { name: 'Contact cement for A-03' });
@@ -137,12 +138,12 @@ test('what work uses up is counted from its steps, asked about where it was ente
 	await expect(page.getByText(/nobody knows the price of: Acrylic caulk/)).toBeVisible();
 
 	// A quarter more of every glue.
-	await page.goto('/settings', { waitUntil: 'networkidle' });
+	await open(page, '/settings');
 	const margins = page.getByRole('form', { name: 'Margins' });
 	await margins.getByLabel('Glue').fill('25');
 	await margins.getByRole('button', { name: 'Save the margins' }).click();
 	await toast(page, 'Changed how much more is bought');
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	// 360.52 ÷ 1.1 × 1.25.
 	await expect(needed('Contact cement')).toContainText('409.68 ml');
 	const undo = page.getByRole('button', { name: 'Undo', exact: true }).first();
@@ -156,7 +157,7 @@ test('what work uses up is counted from its steps, asked about where it was ente
 test('a quote: the price while its terms are typed, read back from its PDF, accepted, held against the work, and undone', async ({
 	page
 }, info) => {
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	const cost = (await page.getByRole('button', { name: /What it will cost/ }).textContent())!.trim();
 	await page.getByRole('link', { name: 'Quote', exact: true }).click();
 	await expect(page.getByRole('heading', { name: 'New quote' })).toBeVisible();
@@ -191,11 +192,11 @@ test('a quote: the price while its terms are typed, read back from its PDF, acce
 	await toast(page, `Quote 1 is accepted: materials may cost ${cost}`);
 	await expect(page.getByText(/^Quoted for/)).toBeVisible();
 	await expect(page.getByRole('row', { name: /A-01/ })).toContainText('7h02');
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	await expect(page.getByText(`the limit of ${cost}`)).toBeVisible();
 
 	// A change: an hour costs more.
-	await page.goto('/c/1/buy/quote', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy/quote');
 	await page.getByLabel('An hour of work').fill('20');
 	await expect(page.getByText(/more than quoted/)).toBeVisible();
 	await page.getByRole('button', { name: 'Make a change to quote 1' }).click();
@@ -214,7 +215,7 @@ test('in the shop: ticked without a network, with the price on the spot, and put
 	page,
 	context
 }) => {
-	await page.goto('/c/1/buy/list', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy/list');
 	const shop = page.getByRole('region', { name: 'paint by post' });
 	await expect(shop.getByText('0 of 1 in the basket, 0.00 EUR')).toBeVisible();
 	await shop.getByRole('checkbox', { name: /Acrylic spray, old brass/ }).check();
@@ -226,7 +227,7 @@ test('in the shop: ticked without a network, with the price on the spot, and put
 	await shop.getByRole('button', { name: 'Bought what is ticked' }).click();
 	await expect(shop.getByText(/The server does not answer/)).toBeVisible();
 	await context.setOffline(false);
-	await page.reload({ waitUntil: 'networkidle' });
+	await reopen(page);
 	await expect(shop.getByText('1 of 1 in the basket, 18.40 EUR')).toBeVisible();
 	await shop.getByLabel('Price of a pack of Acrylic spray, old brass, EUR').fill('9,2000001');
 	await shop.getByRole('button', { name: 'Bought what is ticked' }).click();
@@ -260,13 +261,13 @@ test('one item comes too late: what could stand in is tried out, taken, and mone
 }) => {
 	const tape = page.locator('.tape');
 	const foam = 'High-density foam 10 mm';
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	const cost = await page.getByText(/^Will cost [\d.]+ EUR/).textContent();
-	await expect(tape.getByText(/5\d of 100/)).toBeVisible({ timeout: 20_000 });
+	await expect(tape.getByText(/5\d of 100/)).toBeVisible();
 	await page.getByRole('button', { name: 'Put it on the list' }).click();
 	await toast(page, /^Put on the list/);
 	// Ordered on the last day that keeps the odds; the foot says from when on nothing is ready any more.
-	await expect(listed(page, foam).getByText(/hopeless from/)).toBeVisible({ timeout: 20_000 });
+	await expect(listed(page, foam).getByText(/hopeless from/)).toBeVisible();
 	await listed(page, foam)
 		.getByRole('button', { name: /^Order by/ })
 		.click();
@@ -283,31 +284,29 @@ test('one item comes too late: what could stand in is tried out, taken, and mone
 	await dialog(page).getByLabel('Promised for').fill('2031-06-20');
 	await dialog(page).getByRole('button', { name: 'Save' }).click();
 	await expect(page.getByText(/comes Fri 20 Jun, needed/)).toBeVisible();
-	await expect(tape.getByText('0 of 100')).toBeVisible({ timeout: 20_000 });
+	await expect(tape.getByText('0 of 100')).toBeVisible();
 	const late = await page.getByText(/^Will cost [\d.]+ EUR/).textContent();
 
 	await page.getByRole('button', { name: /stand in for High-density foam 10 mm, which/ }).click();
 	await expect(
 		dialog(page).getByText(/0 of 100 builds are ready by Thu 5 Jun 10:00 as it stands/)
-	).toBeVisible({
-		timeout: 20_000
-	});
+	).toBeVisible();
 	const stacked = dialog(page)
 		.getByRole('listitem')
 		.filter({ hasText: '2 layers of High-density foam 5 mm' });
 	// One sheet of 5 mm for 11.90; the cement on the list is enough, and what is ordered stays ordered.
-	await expect(stacked.getByText('+11.90 EUR')).toBeVisible({ timeout: 20_000 });
+	await expect(stacked.getByText('+11.90 EUR')).toBeVisible();
 	await expect(stacked.getByText(/^[5-8]\d of 100$/)).toBeVisible();
 	await expect(stacked.getByText(/^done Sat 31 May .*, not Mon 30 Jun/)).toBeVisible();
 	// The same from the foam shop once more: 18.90 and 5.90 for sending.
 	const again = dialog(page).getByRole('listitem').filter({ hasText: '1 × 1 sheet from foam shop' });
-	await expect(again.getByText('+24.80 EUR')).toBeVisible({ timeout: 20_000 });
+	await expect(again.getByText('+24.80 EUR')).toBeVisible();
 	await stacked.getByRole('button', { name: /^Do it/ }).click();
 	await toast(page, `${foam}: 2 layers of High-density foam 5 mm`);
 	await expect(dialog(page)).toBeHidden();
 	await expect(listed(page, 'High-density foam 5 mm')).toContainText('11.90 EUR');
 	await expect(page.getByText(/comes Fri 20 Jun, needed/)).toBeHidden();
-	await expect(tape.getByText(/[5-8]\d of 100/)).toBeVisible({ timeout: 20_000 });
+	await expect(tape.getByText(/[5-8]\d of 100/)).toBeVisible();
 	const minor = (text: string | null) => Math.round(Number(/[\d.]+/.exec(text ?? '')![0]) * 100);
 	const now = await page.getByText(/^Will cost [\d.]+ EUR/).textContent();
 	expect(minor(now) - minor(late)).toBe(1190);
@@ -321,13 +320,13 @@ test('one item comes too late: what could stand in is tried out, taken, and mone
 		await toast(page, words);
 	}
 	await expect(page.getByText(/^Will cost [\d.]+ EUR/)).toHaveText(cost!);
-	await expect(tape.getByText(/5\d of 100/)).toBeVisible({ timeout: 20_000 });
+	await expect(tape.getByText(/5\d of 100/)).toBeVisible();
 });
 
 test('a supplier’s price list: columns told, looked at, wrong rows left out, brought in, and taken back', async ({
 	page
 }) => {
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	await page.getByRole('link', { name: 'Price list from a file' }).click();
 	const csv = [
 		'Article;Sold by;Pack;Net;Lead',

@@ -4,22 +4,20 @@ import { expect, test, type Locator, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { readDxf } from '../../src/core/formats/readDxf.ts';
 import { LAY } from '../support/servers.ts';
+import { open } from '../support/open.ts';
 
 test.use({ baseURL: LAY.address });
 
 const toast = (page: Page, words: string | RegExp) =>
 	expect(page.getByRole('status').getByText(words).first()).toBeVisible();
-const laidOut = (page: Page) =>
-	expect(page.getByRole('heading', { name: /laid out$/ })).toBeVisible({ timeout: 15_000 });
+const laidOut = (page: Page) => expect(page.getByRole('heading', { name: /laid out$/ })).toBeVisible();
 const openLay = async (page: Page, costume: number, material: string) => {
-	await page.goto(`/c/${costume}/lay`, { waitUntil: 'networkidle' });
+	await open(page, `/c/${costume}/lay`);
 	// Chosen before the page's scripts run, it is chosen again, as a person would.
 	await expect(async () => {
 		await page.getByLabel('Cut from', { exact: true }).selectOption({ label: material });
-		await expect(page.getByRole('heading', { name: new RegExp(`^${material}, `) })).toBeVisible({
-			timeout: 5000
-		});
-	}).toPass({ timeout: 30_000 });
+		await expect(page.getByRole('heading', { name: new RegExp(`^${material}, `) })).toBeVisible();
+	}).toPass();
 };
 /** Where a piece lies, in mm on its sheet. */
 const box = (piece: Locator) =>
@@ -28,12 +26,12 @@ const box = (piece: Locator) =>
 		return { left: x, top: y, right: x + width, bottom: y + height };
 	});
 const stashOf = async (page: Page, material: string) => {
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	return page.getByRole('textbox', { name: `Stash of ${material}` }).inputValue();
 };
 /** What the costume needs of it, as Buy has it. */
 const neededOf = async (page: Page) => {
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	const row = page.getByRole('row').filter({ hasText: FOAM }).last();
 	return (await row.getByRole('cell').nth(1).innerText()).trim();
 };
@@ -59,10 +57,10 @@ test('a demo costume is laid out on offcut and sheet, stopped, a piece dragged, 
 	// Six seconds on, it is what is being laid that is shown, not what lay there before it.
 	const share = () =>
 		page.getByRole('progressbar', { name: 'Laying out' }).evaluate((bar: HTMLProgressElement) => bar.value);
-	await expect.poll(share, { timeout: 30_000 }).toBeGreaterThan(0.1);
+	await expect.poll(share).toBeGreaterThan(0.1);
 	await expect(
 		page.getByRole('region', { name: /best so far$/ }).getByText('1 sheet and 1 offcut', { exact: true })
-	).toBeVisible({ timeout: 30_000 });
+	).toBeVisible();
 	await page.getByRole('button', { name: 'Stop' }).click();
 	await laidOut(page);
 	await expect(page.getByText('1 sheet and 1 offcut', { exact: true })).toBeVisible();
@@ -239,27 +237,25 @@ test('other sheets and stacks are laid out and weighed; what is stacked is cut i
 	await page.getByLabel('Price of one').fill('9.90');
 	await page.getByRole('button', { name: 'Add to the list' }).click();
 	await page.getByRole('button', { name: 'Lay out each' }).click();
-	await expect(page.getByRole('row', { name: /Another size/ })).toContainText(/2\s+sheets\s+19\.80 EUR/, {
-		timeout: 20_000
-	});
+	await expect(page.getByRole('row', { name: /Another size/ })).toContainText(/2\s+sheets\s+19\.80 EUR/);
 	const stacked = page.getByRole('row', { name: /3 layers of High-density foam 2 mm/ });
 	// 0.373 m² in two joints at 450 ml.
 	await expect(stacked).toContainText(/336 ml\s+of glue/);
 	await page.getByLabel('Layers are joined with').selectOption({ label: 'Contact cement' });
 	await stacked.getByRole('button', { name: 'Cut from it' }).click();
 	await toast(page, '3 layers of High-density foam 2 mm instead of High-density foam 6 mm');
-	await page.goto('/c/1/lay', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/lay');
 	await expect(page.getByLabel('Cut from', { exact: true }).getByRole('option', { name: FOAM })).toHaveCount(
 		0
 	);
-	await page.goto('/c/1/plan', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/plan');
 	await expect(page.getByText('stack 3 layers').filter({ visible: true }).first()).toBeVisible();
 	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
 	await expect(page.getByText('stack 3 layers')).toHaveCount(0);
 });
 
 test('an offcut by its corners, with what is spoiled; two kept layouts compared', async ({ page }) => {
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	await page.getByRole('button', { name: 'Offcut', exact: true }).click();
 	const dialog = page.getByRole('dialog');
 	await dialog.getByLabel('Of', { exact: true }).selectOption({ label: 'High-density foam 10 mm' });
@@ -279,7 +275,7 @@ test('an offcut by its corners, with what is spoiled; two kept layouts compared'
 	await dialog.getByRole('button', { name: 'Add offcut' }).click();
 	await toast(page, /Kept Offcut \d+ of High-density foam 10 mm/);
 
-	await page.goto('/c/1/lay?open=1', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/lay?open=1');
 	await page.getByLabel('Cut from', { exact: true }).selectOption({ label: 'High-density foam 10 mm' });
 	await expect(page.getByText('pieces, offcuts or settings have changed since')).toBeVisible();
 	await page.getByRole('button', { name: 'Lay it again' }).click();
@@ -287,7 +283,7 @@ test('an offcut by its corners, with what is spoiled; two kept layouts compared'
 	await page.getByLabel('Called').fill('On the offcut');
 	await page.getByRole('button', { name: 'Keep it and plan the cut' }).click();
 	await page.waitForURL(/lay\/\d+$/);
-	await page.goto('/c/1/lay', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/lay');
 	await page.getByLabel('Compare On the offcut').check();
 	await page.getByLabel('Compare High-density foam 10 mm, layout 1').check();
 	await page.getByRole('link', { name: 'Compare these two' }).click();

@@ -4,6 +4,7 @@ import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { PAGES } from '../support/pages.ts';
 import { DEMO } from '../support/servers.ts';
+import { open } from '../support/open.ts';
 
 test.use({ baseURL: DEMO.address });
 
@@ -58,7 +59,7 @@ test('dialogs have no serious violation either', async ({ page }) => {
 		['/c/1/look/1', 'Step'],
 		['/c/3/mend', 'Fault']
 	] as const) {
-		await page.goto(path, { waitUntil: 'networkidle' });
+		await open(page, path);
 		await page.getByRole('button', { name: button, exact: true }).first().click();
 		await expect(page.getByRole('dialog')).toBeVisible();
 		expect(await violations(page, null, 'dialog'), path).toEqual([]);
@@ -66,7 +67,7 @@ test('dialogs have no serious violation either', async ({ page }) => {
 });
 
 test('by keyboard alone: stations, ledger, nesting, and back again', async ({ page }) => {
-	await page.goto('/', { waitUntil: 'networkidle' });
+	await open(page, '/');
 	await page.getByRole('link', { name: 'Lamplighter of Quay Nine' }).focus();
 	await page.keyboard.press('Enter');
 	await expect(page).toHaveURL(/\/c\/1\/bench/);
@@ -100,7 +101,7 @@ test('by keyboard alone: stations, ledger, nesting, and back again', async ({ pa
 });
 
 test('dragging by the handle reorders; the figure chooses by zone', async ({ page }) => {
-	await page.goto('/c/1/look', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/look');
 	const handle = (code: string) => page.getByLabel(new RegExp(`^Move ${code} `));
 	const from = (await handle('W-01').boundingBox())!;
 	const to = (await handle('A-03').boundingBox())!;
@@ -125,7 +126,7 @@ test('dragging by the handle reorders; the figure chooses by zone', async ({ pag
 test('photos: a picture is kept, a text named .png and a giant are refused in words', async ({
 	page
 }, info) => {
-	await page.goto('/c/1/look/2', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/look/2');
 	const input = page.locator('input[type=file]').first();
 	await input.setInputFiles({ name: 'not.png', mimeType: 'image/png', buffer: Buffer.from('just words') });
 	await expect(page.getByText('This is not a JPEG, PNG or WebP picture')).toBeVisible();

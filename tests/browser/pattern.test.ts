@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page, type Route } from '@playwright/test';
 import { PATTERN } from '../support/servers.ts';
+import { open } from '../support/open.ts';
 
 test.use({ baseURL: PATTERN.address });
 
@@ -17,7 +18,7 @@ const shown = async (page: Page, title: string) =>
 test('a bracer from the wearer’s girths: worked out, kept, printed at 1:1, and re-shaped by a new measure', async ({
 	page
 }, info) => {
-	await page.goto('/c/1/pattern', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/pattern');
 	await expect(page.getByText('pieces to cut.')).toBeVisible();
 	await page.getByRole('link', { name: 'Shape', exact: true }).first().click();
 	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'A-04 Bracers' });
@@ -70,11 +71,11 @@ test('a bracer from the wearer’s girths: worked out, kept, printed at 1:1, and
 
 	// A new measure of the wearer re-shapes it.
 	const address = page.url();
-	await page.goto('/c/1/measure/take', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/measure/take');
 	await page.getByRole('group', { name: 'forearm girth', exact: true }).getByLabel('Right').fill('27.6');
 	await page.getByRole('button', { name: 'Save the measures' }).click();
 	await toast(page, 'Took 1 measure of Ona');
-	await page.goto(address, { waitUntil: 'networkidle' });
+	await open(page, address);
 	// It is cut from 6 mm, whatever was typed: the neutral line is 0.6π farther round.
 	const thick = 0.6 * Math.PI;
 	expect(await shown(page, 'Upper edge of a panel')).toBeCloseTo((27.6 + 1.2 + thick) / 2, 1);
@@ -93,7 +94,7 @@ test('a bracer from the wearer’s girths: worked out, kept, printed at 1:1, and
 test('a bodice from the wearer’s measures: what counts stays in sight, seams instead of darts, and sleeves for its armholes', async ({
 	page
 }) => {
-	await page.goto('/c/1/pattern/new', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/pattern/new');
 	await page.getByRole('combobox', { name: /^Of/ }).selectOption({ label: 'G-01 Watch coat' });
 	await page.getByRole('link', { name: /^bodice/ }).click();
 	await page.waitForURL(/of=\d+&shaper=bodice/);
@@ -167,7 +168,7 @@ test('a bodice from the wearer’s measures: what counts stays in sight, seams i
 });
 
 test('a skirt of twelve layers of net: its cut list', async ({ page }) => {
-	await page.goto('/c/2/pattern', { waitUntil: 'networkidle' });
+	await open(page, '/c/2/pattern');
 	await page.getByRole('link', { name: /twelve tides/ }).click();
 	await page.waitForURL(/pattern\/\d+$/);
 	await page.waitForLoadState('networkidle');
@@ -184,7 +185,7 @@ test('a skirt of twelve layers of net: its cut list', async ({ page }) => {
 
 /** The shape of the demo's bracers, opened at its first piece. */
 async function openPiece(page: Page) {
-	await page.goto('/c/1/pattern', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/pattern');
 	await page.getByRole('link', { name: /bracer shell/ }).click();
 	await page.waitForURL(/pattern\/\d+$/);
 	await page.getByRole('link', { name: 'panel', exact: true }).click();
@@ -221,7 +222,7 @@ test('a piece is split, its edges get an allowance, it is printed and measured; 
 	await expect(page.getByRole('row', { name: /1\.3 cm/ })).toBeVisible();
 
 	// Printed with the other piece of the shape left out, and measured as vectors.
-	await page.goto(base.replace(/\/\d+$/, '/print'), { waitUntil: 'networkidle' });
+	await open(page, base.replace(/\/\d+$/, '/print'));
 	await page.getByRole('button', { name: 'None' }).click();
 	await expect(page.getByText('Tick what is to be printed.')).toBeVisible();
 	await page.getByRole('checkbox', { name: /panel a/ }).check();
@@ -259,11 +260,11 @@ test('a piece is split, its edges get an allowance, it is printed and measured; 
 	expect(chart).toContain('A-04 Bracers');
 
 	// A new measure splits it anew, in the same middle.
-	await page.goto('/c/1/measure/take', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/measure/take');
 	await page.getByRole('group', { name: 'forearm girth', exact: true }).getByLabel('Right').fill('27.6');
 	await page.getByRole('button', { name: 'Save the measures' }).click();
 	await toast(page, 'Took 1 measure of Ona');
-	await page.goto(`${base}/1`, { waitUntil: 'networkidle' });
+	await open(page, `${base}/1`);
 	await expect(page.getByRole('row', { name: /arc 7\.3[56] cm/ })).toBeVisible();
 
 	// Back to nothing: the measure, the allowance, the split.

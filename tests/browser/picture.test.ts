@@ -3,6 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { seen, type TestCamera } from '../support/camera.ts';
 import { PICTURE } from '../support/servers.ts';
+import { open } from '../support/open.ts';
 
 test.use({ baseURL: PICTURE.address });
 
@@ -74,7 +75,7 @@ test('what is on no picture yet: its tag stands chosen above the picture, which 
 	page
 }) => {
 	await page.setViewportSize({ width: 900, height: 800 });
-	await page.goto('/c/1/look/pictures/1', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/look/pictures/1');
 	const pick = page.getByTitle(/^Place .* on this picture/).first();
 	const words = await pick.innerText();
 	await pick.scrollIntoViewIfNeeded();
@@ -96,7 +97,7 @@ test('what is on no picture yet: its tag stands chosen above the picture, which 
 	// Not turned over either: what lies over it would not be.
 	await page.mouse.click(5, 5);
 
-	await page.goto('/c/1/measure/goes-on', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/measure/goes-on');
 	const opening = page.getByTitle(/^Add an opening of/).first();
 	const of = (await opening.innerText()).split(/\s+/)[0]!;
 	await opening.click();
@@ -109,7 +110,7 @@ test('what is on no picture yet: its tag stands chosen above the picture, which 
 test('a slant photo: scale by four corners, two lengths and a circle within 1 %, callouts, the printed sheet', async ({
 	page
 }, info) => {
-	await page.goto('/c/1/measure/pictures', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/measure/pictures');
 	await page.getByRole('button', { name: 'Picture', exact: true }).click();
 	const file = page.getByLabel('Choose or take a picture');
 	await file.setInputFiles({ name: 'IMG_1.HEIC', mimeType: 'image/heic', buffer: Buffer.from('ftypheic') });
@@ -155,7 +156,7 @@ test('a slant photo: scale by four corners, two lengths and a circle within 1 %,
 	// Laid flat by the worker: the sheet is A4 again.
 	await page.getByRole('button', { name: 'Lay it flat' }).click();
 	const save = page.getByRole('link', { name: 'Save as PNG' });
-	await expect(save).toBeVisible({ timeout: 20_000 });
+	await expect(save).toBeVisible();
 	const downloading = page.waitForEvent('download');
 	await save.click();
 	const flat = await sharp(readFileSync((await (await downloading).path())!))
@@ -202,7 +203,7 @@ test('a slant photo: scale by four corners, two lengths and a circle within 1 %,
 	await toast(page, /Mirrored the callout of P-02 Lamp heart/);
 
 	// One page, with numbers that the table explains.
-	await page.goto(`/c/1/look/sheet?picture=${id}`, { waitUntil: 'networkidle' });
+	await open(page, `/c/1/look/sheet?picture=${id}`);
 	const row = page.getByRole('row').filter({ hasText: 'Greaves' });
 	const number = await row.getByRole('cell').first().textContent();
 	await expect(
@@ -215,8 +216,10 @@ test('a slant photo: scale by four corners, two lengths and a circle within 1 %,
 test('looking: zoom and turn keep callouts on their place; two pictures beside each other; a pasted picture', async ({
 	page
 }) => {
-	await page.goto('/c/1/look/pictures/1', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/look/pictures/1');
 	const tag = page.getByText('A-01', { exact: true }).first();
+	// What the page is drawn with has come, and it lies still.
+	await page.waitForLoadState('networkidle');
 	const before = (await tag.boundingBox())!;
 	await page.getByRole('button', { name: 'Zoom in' }).click();
 	await expect.poll(async () => Math.abs((await tag.boundingBox())!.y - before.y)).toBeGreaterThan(5);
@@ -231,7 +234,7 @@ test('looking: zoom and turn keep callouts on their place; two pictures beside e
 			.png()
 			.toBuffer()
 	).toString('base64');
-	await page.goto('/c/2/look/pictures', { waitUntil: 'networkidle' });
+	await open(page, '/c/2/look/pictures');
 	await page.evaluate((data) => {
 		const bytes = Uint8Array.from(atob(data), (c) => c.charCodeAt(0));
 		const clipboardData = new DataTransfer();
@@ -255,7 +258,7 @@ test('looking: zoom and turn keep callouts on their place; two pictures beside e
 });
 
 test('does it go on: what is missing, three cures, and after the cure it does', async ({ page }) => {
-	await page.goto('/c/1/measure/goes-on', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/measure/goes-on');
 	await expect(page.getByText('1 of 6 does not go on.')).toBeVisible();
 	const bracers = page.getByRole('listitem').filter({ hasText: 'band on the forearm' }).first();
 	// 25.6 cm forearm against 24.4 cm: 1.2 cm, or a slit half as long.
@@ -272,14 +275,14 @@ test('does it go on: what is missing, three cures, and after the cure it does', 
 	await page.getByLabel('Opening adds').fill('12mm');
 	await page.getByRole('button', { name: 'Save' }).click();
 	await expect(page.getByText('Everything goes on.')).toBeVisible();
-	await page.goto('/c/2/measure/goes-on', { waitUntil: 'networkidle' });
+	await open(page, '/c/2/measure/goes-on');
 	await expect(page.getByText('Its closure must cover', { exact: false }).first()).toBeAttached();
 });
 
 test('measures: a slip is asked about and corrected, impossible ones are told at their field', async ({
 	page
 }) => {
-	await page.goto('/c/1/measure', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/measure');
 	await expect(
 		page.getByText('foot length, left 24.6 cm and right 29.4 cm differ by 16 %. Right?')
 	).toBeVisible();
@@ -307,7 +310,7 @@ test('measures: a slip is asked about and corrected, impossible ones are told at
 });
 
 test('a fitting’s open point becomes a step; layers, seed and the three ways', async ({ page }) => {
-	await page.goto('/c/1/measure/fittings', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/measure/fittings');
 	await expect(page.getByText('3 points open, 2 of them not a step yet.')).toBeVisible();
 	const sleeve = page.getByRole('listitem').filter({ hasText: 'sleeve: lengthen 2 cm' });
 	await sleeve.getByRole('button', { name: 'Make a step' }).click();
@@ -315,7 +318,7 @@ test('a fitting’s open point becomes a step; layers, seed and the three ways',
 	await sleeve.getByRole('link', { name: 'is a step' }).click();
 	await expect(page.getByRole('row', { name: 'Move sleeve: lengthen 2 cm up' })).toBeVisible();
 
-	await page.goto('/c/1/look/layers', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/look/layers');
 	await page
 		.getByRole('group', { name: 'Figure, front' })
 		.getByRole('button', { name: /^chest/ })
@@ -326,7 +329,7 @@ test('a fitting’s open point becomes a step; layers, seed and the three ways',
 		/A-02/
 	]);
 
-	await page.goto('/c/1/look/6', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/look/6');
 	await page.getByRole('button', { name: 'Suggest' }).click();
 	await page.getByRole('checkbox', { name: 'Zips or hooks' }).check();
 	await page.getByLabel('Amount of Zips or hooks').fill('3');
@@ -354,7 +357,7 @@ test('a fitting’s open point becomes a step; layers, seed and the three ways',
 });
 
 test('a breakdown is copied from another costume', async ({ page }) => {
-	await page.goto('/c/3/look', { waitUntil: 'networkidle' });
+	await open(page, '/c/3/look');
 	await page.getByRole('button', { name: 'Copy from' }).click();
 	const dialog = page.getByRole('dialog');
 	await dialog.getByLabel('Costume', { exact: true }).selectOption({ label: 'Lamplighter of Quay Nine' });

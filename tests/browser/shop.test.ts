@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { SHOP } from '../support/servers.ts';
+import { open } from '../support/open.ts';
 
 /** What all costumes share: the handbook, the stash and who is promised it, prices and currencies. */
 test.use({ baseURL: SHOP.address });
@@ -15,7 +16,7 @@ const row = (page: Page, name: string) =>
 test('a row of the handbook is changed: the steps follow; it is marked, and brought back', async ({
 	page
 }) => {
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	await page.getByRole('link', { name: 'Handbook' }).click();
 	await page.getByRole('button', { name: 'Edit attach' }).click();
 	const field = dialog(page).getByLabel('Usual minutes a metre, m² or each');
@@ -38,7 +39,7 @@ test('a row of the handbook is changed: the steps follow; it is marked, and brou
 test('a technique and a route of one’s own: a component made by it has the hours that its rows say', async ({
 	page
 }) => {
-	await page.goto('/stash/handbook', { waitUntil: 'networkidle' });
+	await open(page, '/stash/handbook');
 	await page.getByRole('button', { name: 'technique', exact: true }).click();
 	await dialog(page).getByLabel('Name').fill('vacuum form');
 	await dialog(page).getByLabel('Counts').fill('shell');
@@ -56,7 +57,7 @@ test('a technique and a route of one’s own: a component made by it has the hou
 	await dialog(page).getByRole('button', { name: 'Add' }).click();
 	await toast(page, 'Added “formed shell” in the handbook');
 
-	await page.goto('/c/2/look', { waitUntil: 'networkidle' });
+	await open(page, '/c/2/look');
 	await page.keyboard.press('n');
 	await dialog(page).getByLabel('Name', { exact: true }).fill('Horn tips');
 	await dialog(page).getByLabel('Kind').selectOption('prop');
@@ -67,7 +68,7 @@ test('a technique and a route of one’s own: a component made by it has the hou
 	await expect(row(page, 'pull four shells').getByRole('button', { name: /Hands-on time/ })).toHaveText('1h');
 	await expect(page.getByRole('note')).toContainText('heat gloves');
 
-	await page.goto('/stash/handbook', { waitUntil: 'networkidle' });
+	await open(page, '/stash/handbook');
 	await page.getByRole('button', { name: 'Remove vacuum form' }).click();
 	await expect(page.getByRole('alert').first()).toContainText('is in use: 1 step');
 	const saved = page.waitForEvent('download');
@@ -77,7 +78,7 @@ test('a technique and a route of one’s own: a component made by it has the hou
 });
 
 test('the stash is promised once, in turn: who is moved up has what the other had', async ({ page }) => {
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	const thread = row(page, 'Sewing thread, slate').locator('[data-promised]');
 	const share = async (costume: string) =>
 		Number(new RegExp(`([\\d.]+) for ${costume}`).exec((await thread.textContent())!)?.[1] ?? 0);
@@ -90,7 +91,7 @@ test('the stash is promised once, in turn: who is moved up has what the other ha
 	await expect(thread).toHaveText('300 for Foam-Crest Dancer, none free');
 	await expect(page.getByText('as you have set it')).toBeVisible();
 	// What the other counted on is short there now: needed, promised, bought, packs short.
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	const cells = page
 		.getByRole('row')
 		.filter({ hasText: 'Sewing thread, slate' })
@@ -99,7 +100,7 @@ test('the stash is promised once, in turn: who is moved up has what the other ha
 	await expect(cells.nth(1)).toContainText('292.93 m');
 	await expect(cells.nth(2)).toHaveText('0');
 	await expect(cells.nth(4)).toHaveText('1');
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	await page.getByRole('button', { name: 'By event again' }).click();
 	await expect(thread).toContainText('for Lamplighter of Quay Nine');
 });
@@ -114,7 +115,7 @@ async function choose(page: Page, name: string): Promise<void> {
 test('a price in another currency is exchanged by the rate that was typed, and unknown until then', async ({
 	page
 }) => {
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	await page.getByRole('button', { name: 'Edit Wefts, silver' }).click();
 	await dialog(page).getByLabel('Price of a pack').fill('');
 	await dialog(page).getByRole('button', { name: 'Save' }).click();
@@ -126,7 +127,7 @@ test('a price in another currency is exchanged by the rate that was typed, and u
 	await dialog(page).getByLabel('Currency').selectOption('JPY');
 	await dialog(page).getByRole('button', { name: 'Save' }).click();
 	await expect(row(page, name).first()).toContainText('1 000 JPY'.replace(' ', '\u2009'));
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	await page.getByRole('button', { name: 'Purchase', exact: true }).click();
 	await choose(page, name);
 	await dialog(page).getByLabel('Packs').fill('2');
@@ -137,13 +138,13 @@ test('a price in another currency is exchanged by the rate that was typed, and u
 	await page.keyboard.press('Control+z');
 	await toast(page, /Undid/);
 
-	await page.goto('/settings', { waitUntil: 'networkidle' });
+	await open(page, '/settings');
 	const rates = page.getByRole('form', { name: 'Exchange rate' });
 	await rates.getByLabel('One of').selectOption('JPY');
 	await rates.getByLabel('is worth').fill('0.006');
 	await rates.getByRole('button', { name: 'Set the rate' }).click();
 	await expect(page.getByText('1 JPY = 0.006 EUR')).toBeVisible();
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	await page.getByRole('button', { name: 'Purchase', exact: true }).click();
 	await choose(page, name);
 	await dialog(page).getByLabel('Packs').fill('2');

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { BUY } from '../support/servers.ts';
+import { open, reopen } from '../support/open.ts';
 
 test.use({ baseURL: BUY.address });
 
@@ -13,7 +14,7 @@ const row = (page: Page, name: string) => page.getByRole('row').filter({ hasText
 test('lots: what will not keep is told and thrown away; another lot is put in, photographed, promised, counted', async ({
 	page
 }) => {
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	const soon = page.getByRole('region', { name: 'Use up soon' }).getByRole('listitem');
 	await expect(soon).toHaveCount(3);
 	// Laid out on 2 May: 35 days before is 28 March, 9 days on is 11 May.
@@ -76,7 +77,7 @@ test('a stock-take by phone, place by place: it waits on the device, and is put 
 	page
 }) => {
 	await page.setViewportSize({ width: 390, height: 800 });
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	await page.getByRole('link', { name: 'Stock-take' }).click();
 	await expect(page).toHaveURL(/stash\/count/);
 	const shelf = page.getByRole('region', { name: 'spray shelf' });
@@ -87,13 +88,13 @@ test('a stock-take by phone, place by place: it waits on the device, and is put 
 	await expect(far).toContainText(/2 of \d+ counted, 1 otherwise than it said/);
 	await expect(page.getByRole('link', { name: 'spray shelf 1/2' })).toBeVisible();
 	// The phone is put down, and taken up again.
-	await page.reload({ waitUntil: 'networkidle' });
+	await reopen(page);
 	await expect(far).toContainText(/2 of \d+ counted, 1 otherwise than it said/);
 	await page.getByRole('button', { name: 'Put away the count' }).click();
 	await toast(page, 'Counted 2 lots: Contact cement 65 instead of 80');
 	await expect(far).toContainText(/0 of \d+ counted/);
 	await expect(shelf).toContainText('counted Fri 2 May');
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	await expect(row(page, 'Contact cement').first()).toContainText('together 105 ml');
 	await page.locator('body').press('Control+z');
 	await expect(row(page, 'Contact cement').first()).toContainText('together 120 ml');
@@ -102,22 +103,20 @@ test('a stock-take by phone, place by place: it waits on the device, and is put 
 test('what is left over of a costume goes to the stash with what it cost, and is taken back', async ({
 	page
 }) => {
-	await page.goto('/c/1/buy', { waitUntil: 'networkidle' });
+	await open(page, '/c/1/buy');
 	const over = page.getByRole('region', { name: 'Left over' });
 	// One tub of 1000 g was bought, the globe and the badges take 240.
 	await expect(over.getByLabel('Casting resin: how much')).toHaveValue('760');
 	await over.getByLabel('Casting resin: how much').fill('2000');
 	await over.getByRole('button', { name: 'Put what is ticked in the stash' }).click();
 	// The odds of the page are worked out on the server meanwhile.
-	await expect(page.getByText('Of what was bought for it, 1000 g are here.').first()).toBeVisible({
-		timeout: 30_000
-	});
+	await expect(page.getByText('Of what was bought for it, 1000 g are here.').first()).toBeVisible();
 	await over.getByLabel('Casting resin: how much').fill('700');
 	await over.getByLabel('Where it goes').fill('mould shelf');
 	await over.getByRole('button', { name: 'Put what is ticked in the stash' }).click();
 	await toast(page, 'Left over, to the stash: 700 g of Casting resin');
 	await expect(over.getByLabel('Casting resin: how much')).toHaveValue('60');
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	const resin = row(page, 'Casting resin').first();
 	await expect(resin.getByRole('textbox', { name: 'Stash of Casting resin, mould shelf' })).toHaveValue(
 		'700'

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { inDays, STORY } from '../support/servers.ts';
+import { open } from '../support/open.ts';
 
 /** The whole story, as a new user would live it, on a workshop that begins empty. */
 test.use({ baseURL: STORY.address });
@@ -17,7 +18,7 @@ async function station(page: Page, name: string) {
 }
 
 test('from a first costume to mended, undone, written out and read again', async ({ page }, info) => {
-	await page.goto('/', { waitUntil: 'networkidle' });
+	await open(page, '/');
 	await expect(page.getByText('Nothing on the shelf yet')).toBeVisible();
 
 	// A costume, with a slip first: what was typed stays.
@@ -175,7 +176,7 @@ test('from a first costume to mended, undone, written out and read again', async
 	await expect(page.getByRole('heading', { name: 'Nothing broken' })).toBeVisible();
 
 	// Any older action can be looked at and undone from History.
-	await page.goto('/history', { waitUntil: 'networkidle' });
+	await open(page, '/history');
 	await page.getByRole('link', { name: /^Look at undoing: Logged 1h20 on mock-up/ }).click();
 	await expect(page.getByText('Undoing it would')).toBeVisible();
 	await expect(page.getByText('removed log')).toBeVisible();
@@ -183,7 +184,7 @@ test('from a first costume to mended, undone, written out and read again', async
 	await toast(page, /Undid: Logged 1h20 on mock-up/);
 
 	// Out and in again: the same breakdown, the same money.
-	await page.goto('/', { waitUntil: 'networkidle' });
+	await open(page, '/');
 	const download = page.waitForEvent('download');
 	await page.getByRole('link', { name: 'File', exact: true }).click();
 	const file = info.outputPath('reed-singer.dapper.zip');
@@ -201,7 +202,7 @@ test('from a first costume to mended, undone, written out and read again', async
 });
 
 test('two tabs: the second is told, sees both, and loses nothing', async ({ page, context }) => {
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	await page.getByRole('button', { name: 'Material', exact: true }).first().click();
 	await dialog(page).getByRole('textbox', { name: 'Material' }).fill('Tarlatan');
 	await dialog(page).getByLabel('Price of a pack').fill('2');
@@ -226,7 +227,7 @@ test('two tabs: the second is told, sees both, and loses nothing', async ({ page
 });
 
 test('hostile words are shown, not run', async ({ page }) => {
-	await page.goto('/', { waitUntil: 'networkidle' });
+	await open(page, '/');
 	await page.getByRole('button', { name: 'New costume' }).click();
 	const name = '<img src=x onerror="document.title=1">';
 	await page.getByLabel('Name').fill(name);

@@ -1,6 +1,7 @@
 import { PDFDocument } from 'pdf-lib';
 import { expect, test, type Browser, type Locator, type Page } from '@playwright/test';
 import { WAYS } from '../support/servers.ts';
+import { open, reopen } from '../support/open.ts';
 
 /** The ways a shop works: by keys, two makers at once, a phone beside the machine, on paper. On the demo. */
 test.use({ baseURL: WAYS.address });
@@ -8,7 +9,6 @@ test.use({ baseURL: WAYS.address });
 const dialog = (page: Page) => page.getByRole('dialog');
 const toast = (page: Page, words: string | RegExp) =>
 	expect(page.getByRole('status').getByText(words).first()).toBeVisible();
-const open = (page: Page, path: string) => page.goto(path, { waitUntil: 'networkidle' });
 
 test('by keys: what is typed into a dialog goes into its first field, and the focus is back afterwards', async ({
 	page
@@ -79,7 +79,7 @@ test('fifty fields of measures are kept when the page is left, and come back', a
 	await expect(wrist).toHaveValue('15,8');
 	await form.getByRole('button', { name: 'discard' }).click();
 	await expect(chest).toHaveValue('');
-	await page.reload({ waitUntil: 'networkidle' });
+	await reopen(page);
 	await expect(form.getByText('kept')).toBeHidden();
 });
 
@@ -268,7 +268,7 @@ test('on paper: the breakdown alone lies across; the shopping list has boxes and
 test('no answer: the form says so, keeps what was typed, and sent again it is done once', async ({
 	page
 }) => {
-	await page.goto('/', { waitUntil: 'networkidle' });
+	await open(page, '/');
 	await page.getByRole('button', { name: 'New costume' }).click();
 	const dialog = page.getByRole('dialog');
 	await dialog.getByLabel('Name').fill('Heron of the Weir');
@@ -279,7 +279,7 @@ test('no answer: the form says so, keeps what was typed, and sent again it is do
 	await page.unroute(/addCostume/);
 	await dialog.getByRole('button', { name: 'Add costume' }).click();
 	await expect(page.getByRole('heading', { name: 'Heron of the Weir', level: 1 })).toBeVisible();
-	await page.goto('/', { waitUntil: 'networkidle' });
+	await open(page, '/');
 	await expect(page.getByRole('article', { name: 'Heron of the Weir' })).toHaveCount(1);
 
 	// A button has no field to say it at; it is said as everything that was done is said.

@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { inDays, WORKSHOP } from '../support/servers.ts';
+import { open } from '../support/open.ts';
 
 /** The rooms beside the costumes, and what they change in the plan. Each test makes its own costume. */
 test.use({ baseURL: WORKSHOP.address });
@@ -11,7 +12,7 @@ const toast = (page: Page, words: string | RegExp) =>
 
 async function newCostume(page: Page, name: string, days = 40): Promise<string> {
 	// The key works once the page's scripts do.
-	await page.goto('/', { waitUntil: 'networkidle' });
+	await open(page, '/');
 	await page.keyboard.press('n');
 	await dialog(page).getByLabel('Name').fill(name);
 	await dialog(page)
@@ -67,18 +68,18 @@ test('hours and days off move the plan; without hours it says why nothing can be
 	const id = await newCostume(page, 'Hours and days');
 	await paste(page, 'name\troute\nGauntlet\tlight');
 	await toast(page, 'Added 1 component');
-	await page.goto(`/c/${id}/plan`, { waitUntil: 'networkidle' });
+	await open(page, `/c/${id}/plan`);
 	const ready = page.getByRole('button', { name: /^Ready when/ });
 	const before = await ready.textContent();
 
-	await page.goto('/makers', { waitUntil: 'networkidle' });
+	await open(page, '/makers');
 	const add = page.getByRole('form', { name: 'Add hours to Me' });
 	await add.getByRole('button', { name: 'Hours' }).click();
 	await expect(add.getByText('Choose at least one day.').first()).toBeVisible();
 	await page.getByRole('button', { name: 'Remove Mon–Fri of Me' }).click();
 	await page.getByRole('button', { name: 'Remove Sat, Sun of Me' }).click();
 	await expect(page.getByText('No hours: nothing can be planned for Me.')).toBeVisible();
-	await page.goto(`/c/${id}/plan`, { waitUntil: 'networkidle' });
+	await open(page, `/c/${id}/plan`);
 	await expect(page.getByRole('heading', { name: 'Cannot be placed' })).toBeVisible();
 	await expect(page.getByText('Nobody has working windows: add some under Makers.').first()).toBeVisible();
 	await expect(page.getByText('Stuck: some steps cannot be placed').first()).toBeVisible();
@@ -88,7 +89,7 @@ test('hours and days off move the plan; without hours it says why nothing can be
 	await page.locator('body').press('Control+z');
 	await expect(ready).toHaveText(before!);
 
-	await page.goto('/makers', { waitUntil: 'networkidle' });
+	await open(page, '/makers');
 	for (const days of [0, 1, 2, 3, 4]) {
 		await page
 			.getByRole('form', { name: 'Day off for Me' })
@@ -97,7 +98,7 @@ test('hours and days off move the plan; without hours it says why nothing can be
 		await page.getByRole('form', { name: 'Day off for Me' }).getByRole('button', { name: 'Day off' }).click();
 		await toast(page, /Me is off on/);
 	}
-	await page.goto(`/c/${id}/plan`, { waitUntil: 'networkidle' });
+	await open(page, `/c/${id}/plan`);
 	await expect(ready).not.toHaveText(before!);
 });
 
@@ -107,7 +108,7 @@ test('own rates change every step that uses them, and go back', async ({ page })
 	await page.getByRole('link', { name: /A-01 Glove/ }).click();
 	const wire = page.getByRole('row').filter({ has: page.getByText('wire', { exact: true }) });
 	await expect(wire.getByRole('button', { name: /Hands-on time/ })).toHaveText('24m');
-	await page.goto('/makers', { waitUntil: 'networkidle' });
+	await open(page, '/makers');
 	const rate = page.getByRole('form', { name: 'Rate for wire' });
 	await rate.getByLabel('Usual').fill('30');
 	await rate.getByRole('button', { name: 'Set' }).click();
@@ -115,10 +116,10 @@ test('own rates change every step that uses them, and go back', async ({ page })
 	await rate.getByLabel('Bad').fill('45');
 	await rate.getByRole('button', { name: 'Set' }).click();
 	await toast(page, 'Set the rate for wire');
-	await page.goto(`/c/${id}/look`, { waitUntil: 'networkidle' });
+	await open(page, `/c/${id}/look`);
 	await page.getByRole('link', { name: /A-01 Glove/ }).click();
 	await expect(wire.getByRole('button', { name: /Hands-on time/ })).toHaveText('1h');
-	await page.goto('/makers', { waitUntil: 'networkidle' });
+	await open(page, '/makers');
 	await page.getByRole('button', { name: 'Starting value for wire' }).click();
 	await expect(rate.getByLabel('Usual')).toHaveValue('12');
 });
@@ -130,12 +131,12 @@ test('units: inches and yards are shown and typed, and nothing stored moves', as
 	const cut = page.getByRole('row').filter({ has: page.getByText('cut', { exact: true }) });
 	await expect(cut).toContainText('3 m outline');
 	const url = page.url();
-	await page.goto('/settings', { waitUntil: 'networkidle' });
+	await open(page, '/settings');
 	await page.getByLabel('Cloth and long lines').selectOption('yd');
 	await page.getByLabel('Measures').selectOption('in');
 	await page.getByRole('button', { name: 'Save', exact: true }).click();
 	await toast(page, 'Changed the settings');
-	await page.goto(url, { waitUntil: 'networkidle' });
+	await open(page, url);
 	await expect(cut).toContainText('3.28 yd outline');
 	await expect(cut.getByRole('button', { name: /Hands-on time/ })).toHaveText('5m');
 	await page.locator('body').press('Control+z');
@@ -167,7 +168,7 @@ test('a circle of steps is refused where it was made', async ({ page }) => {
 test('the shelf: copied without what was done, archived, restored, removed, undone', async ({ page }) => {
 	await newCostume(page, 'Original');
 	await paste(page, 'name\troute\nHat\tlight');
-	await page.goto('/', { waitUntil: 'networkidle' });
+	await open(page, '/');
 	const card = page.getByRole('article', { name: 'Original', exact: true });
 	await expect(card.getByRole('button', { name: /^Days left/ })).toHaveText('40 days left');
 	await card.getByRole('button', { name: 'Copy' }).click();
@@ -181,7 +182,7 @@ test('the shelf: copied without what was done, archived, restored, removed, undo
 	await dialog(page).getByRole('button', { name: 'Copy' }).click();
 	await expect(page.getByRole('heading', { name: 'Duplicate', level: 1 })).toBeVisible();
 	await expect(page.getByRole('link', { name: /A-01 Hat/ })).toBeVisible();
-	await page.goto('/', { waitUntil: 'networkidle' });
+	await open(page, '/');
 	await page.getByRole('button', { name: 'Archive Duplicate' }).click();
 	await expect(page.getByRole('article', { name: 'Duplicate' })).toHaveCount(0);
 	const archived = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Duplicate' });
@@ -196,7 +197,7 @@ test('the shelf: copied without what was done, archived, restored, removed, undo
 
 test('the stash: counted in place, filtered, what is in use is kept', async ({ page }) => {
 	const id = await newCostume(page, 'Stash user');
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	await paste(
 		page,
 		'material\tfamily\tunit\tprice\tlead\nSailcloth\tcloth\tm\t7.80\t3\nBeeswax\tother\tg\t4\t0'
@@ -223,7 +224,7 @@ test('the stash: counted in place, filtered, what is in use is kept', async ({ p
 	await page.getByLabel('Filter materials').fill('beesw');
 	await expect(row).toHaveCount(0);
 	await page.getByLabel('Filter materials').fill('');
-	await page.goto(`/c/${id}/buy`, { waitUntil: 'networkidle' });
+	await open(page, `/c/${id}/buy`);
 	await page.getByRole('button', { name: 'Purchase', exact: true }).click();
 	await dialog(page).getByLabel('Material').selectOption({ label: 'Sailcloth, pack of 1 m' });
 	await dialog(page).getByLabel('Packs').fill('3');
@@ -234,7 +235,7 @@ test('the stash: counted in place, filtered, what is in use is kept', async ({ p
 	await dialog(page).getByLabel('What if shipping were').fill('4,95');
 	await expect(dialog(page).getByText('With that it would be')).toContainText('28.35 EUR');
 	await page.keyboard.press('Escape');
-	await page.goto('/stash', { waitUntil: 'networkidle' });
+	await open(page, '/stash');
 	await page.getByRole('button', { name: 'Remove Sailcloth' }).click();
 	await expect(page.getByText(/Sailcloth is in use in Stash user/).first()).toBeVisible();
 	await page.getByRole('button', { name: 'Remove Beeswax' }).click();
@@ -247,12 +248,12 @@ test('backup out and back: what came after it is gone, and the data before is ke
 }, info) => {
 	await newCostume(page, 'Before the backup');
 	const download = page.waitForEvent('download');
-	await page.goto('/settings', { waitUntil: 'networkidle' });
+	await open(page, '/settings');
 	await page.getByRole('link', { name: 'Save a backup' }).click();
 	const file = info.outputPath('all.dapper-backup.zip');
 	await (await download).saveAs(file);
 	await newCostume(page, 'After the backup');
-	await page.goto('/settings', { waitUntil: 'networkidle' });
+	await open(page, '/settings');
 	const wrong = info.outputPath('wrong.zip');
 	writeFileSync(wrong, 'no backup');
 	const restore = page.getByRole('form', { name: 'Restore from a file' });
@@ -261,10 +262,10 @@ test('backup out and back: what came after it is gone, and the data before is ke
 	await expect(restore.getByText('The file is damaged or cut off.')).toBeVisible();
 	// Two more windows, one of this browser and one of another, with something typed.
 	const beside = await page.context().newPage();
-	await beside.goto('/', { waitUntil: 'networkidle' });
+	await open(beside, '/');
 	await expect(beside.getByRole('article', { name: 'After the backup' })).toBeVisible();
 	const elsewhere = await browser.newPage({ baseURL: WORKSHOP.address });
-	await elsewhere.goto('/settings', { waitUntil: 'networkidle' });
+	await open(elsewhere, '/settings');
 	const rate = elsewhere.getByRole('form', { name: 'Exchange rate' });
 	await rate.getByRole('textbox').last().fill('7.5');
 	await restore.getByLabel('Backup file').setInputFiles(file);
@@ -283,19 +284,19 @@ test('backup out and back: what came after it is gone, and the data before is ke
 	await toast(elsewhere, '1 USD is 7.5 EUR');
 	// One that only looks is told when it is looked at again.
 	const looking = await browser.newPage({ baseURL: WORKSHOP.address });
-	await looking.goto('/', { waitUntil: 'networkidle' });
+	await open(looking, '/');
 	await restore.getByLabel('Backup file').setInputFiles(file);
 	await restore.getByRole('button', { name: 'Restore this file' }).click();
 	await expect(async () => {
 		await looking.evaluate(() => window.dispatchEvent(new Event('focus')));
 		const told = looking.getByText('A backup was put in place of all data in another window.');
 		await expect(told).toBeVisible({ timeout: 1000 });
-	}).toPass({ timeout: 15_000 });
+	}).toPass();
 	await looking.close();
 	await elsewhere.close();
 	await beside.close();
 	await expect(page.getByText(/before restore/).first()).toBeVisible();
-	await page.goto('/', { waitUntil: 'networkidle' });
+	await open(page, '/');
 	await expect(page.getByRole('article', { name: 'Before the backup' })).toBeVisible();
 	await expect(page.getByRole('article', { name: 'After the backup' })).toHaveCount(0);
 });
@@ -305,7 +306,7 @@ test('on a phone: start, stop and log at the bench with a thumb', async ({ page 
 	await paste(page, 'name\troute\nBadge\tlight');
 	await toast(page, 'Added 1 component');
 	await page.setViewportSize({ width: 390, height: 800 });
-	await page.goto(`/c/${id}/bench`, { waitUntil: 'networkidle' });
+	await open(page, `/c/${id}/bench`);
 	const start = page.getByRole('button', { name: 'Start', exact: true });
 	expect((await start.boundingBox())!.height).toBeGreaterThanOrEqual(44);
 	await start.click();
@@ -329,7 +330,7 @@ test('an edit undone from History by hand, with what it would change shown first
 	await dialog(page).getByLabel('Limit of cost').fill('99,90');
 	await dialog(page).getByRole('button', { name: 'Save' }).click();
 	await toast(page, 'Changed costume Chronicle');
-	await page.goto(`/history?costume=${id}`, { waitUntil: 'networkidle' });
+	await open(page, `/history?costume=${id}`);
 	await page.getByRole('link', { name: 'Look at undoing: Changed costume Chronicle' }).click();
 	await expect(page.getByText('buffer days: 2 → 5')).toBeVisible();
 	await expect(page.getByText('limit: nothing → 99.90')).toBeVisible();
