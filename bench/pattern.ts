@@ -3,6 +3,7 @@ import { polygon } from '../src/core/engines/pattern/outline.ts';
 import type { Outline } from '../src/core/facts/piece.ts';
 import type { Point } from '../src/core/units/point.ts';
 import { tile } from '../src/core/engines/pattern/tile.ts';
+import { printFonts } from '../src/lib/server/prints/fonts.ts';
 import { patternPdf } from '../src/core/formats/patternPdf.ts';
 import { runShaper } from '../src/core/engines/pattern/shaper.ts';
 import { SHAPER_KEYS, SHAPERS } from '../src/core/engines/shapers/shapers.ts';
@@ -53,7 +54,7 @@ export async function pattern(): Promise<void> {
 	let bytes = 0;
 	for (let i = 0; i < 5; i++) {
 		const began = performance.now();
-		bytes = (await patternPdf(sixty, 'a4', 'bench')).byteLength;
+		bytes = (await patternPdf(sixty, 'a4', 'bench', printFonts())).byteLength;
 		printed.push(performance.now() - began);
 	}
 	console.log(

@@ -8,6 +8,7 @@ import { areaD, FillRule, intersectD } from 'clipper2-ts';
 import jsQRModule from 'jsqr';
 import sharp from 'sharp';
 import { NET } from '../support/shapes.ts';
+import { printFonts } from '../support/fonts.ts';
 import { chartPdf } from '../../src/core/formats/chartPdf.ts';
 import { tagsPdf } from '../../src/core/formats/tagsPdf.ts';
 import { cutListOf, rectangleOf } from '../../src/core/engines/pattern/cutList.ts';
@@ -71,7 +72,8 @@ for (const paper of PAPER_KEYS)
 		const pdf = await patternPdf(
 			pieces('taperedBand', { upper: 520, lower: 340, height: 300 }),
 			paper,
-			'A test of the square'
+			'A test of the square',
+			printFonts()
 		);
 		const { data, info: size } = await rendered(paper, 1, pdf);
 		const dark = (x: number, y: number) => data[y * size.width + x]! < 225;
@@ -126,12 +128,12 @@ test('strips that are larger than a page are a list to measure off by, not pages
 	);
 	assert.equal(cutListOf(net, null).rest.length, net.length, 'a plotter draws all');
 	const file = join(folder, 'list.pdf');
-	writeFileSync(file, await patternPdf(net, 'a4', 'skirt'));
+	writeFileSync(file, await patternPdf(net, 'a4', 'skirt', printFonts()));
 	const { stdout } = spawnSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
 	assert.match(stdout, /skirt: cut list/);
 	assert.match(stdout, /2\s?x\s+1500 x 100 mm\s+layer 1, structure net/);
 	// Nothing but strips: the list alone, and no empty page behind it.
-	writeFileSync(file, await patternPdf(net.slice(0, 4), 'a4', 'skirt'));
+	writeFileSync(file, await patternPdf(net.slice(0, 4), 'a4', 'skirt', printFonts()));
 	assert.match(spawnSync('pdfinfo', [file], { encoding: 'utf8' }).stdout, /Pages:\s+1\n/);
 	// Bent, holed and folded pieces are drawn.
 	assert.equal(rectangleOf(pieces('horn')[0]!), null);
@@ -146,7 +148,7 @@ test('strips that are larger than a page are a list to measure off by, not pages
 test('a printed strip has its length: 250 mm from end to end across the pages', async () => {
 	const strip = pieces('tubeWrap', { girth: 150, thickness: 5, length: 40 });
 	const truth = 150 + 5 * Math.PI;
-	const pdf = await patternPdf(strip, 'a4', 'strip');
+	const pdf = await patternPdf(strip, 'a4', 'strip', printFonts());
 	const { data, info: size } = await rendered('a4', 2, pdf);
 	let [first, last] = [Infinity, -Infinity];
 	// A row through the middle of the strip meets its two ends.
@@ -242,7 +244,7 @@ test('tags: every code is on the sheet, and an independent reader reads the addr
 		material: 'High-density foam 2 mm',
 		address: `http://127.0.0.1:4173/c/1/pattern/2/${i + 1}`
 	}));
-	const pdf = await tagsPdf(tags, 'a4');
+	const pdf = await tagsPdf(tags, 'a4', printFonts());
 	const png = await page('tags', pdf);
 	const said = text('tags');
 	for (const t of tags) assert.ok(said.includes(t.code), t.code);
@@ -299,7 +301,8 @@ test('placement chart: joined edges face each other on one page, nothing covers 
 			pieces: pieces(key as ShaperKey)
 		})),
 		'a4',
-		'Reed singer: placement'
+		'Reed singer: placement',
+		printFonts()
 	);
 	await page('chart', pdf);
 	assert.match(spawnSync('pdfinfo', [join(folder, 'chart.pdf')], { encoding: 'utf8' }).stdout, /Pages: +1\b/);

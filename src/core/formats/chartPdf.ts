@@ -1,11 +1,4 @@
-import {
-	PDFDocument,
-	popGraphicsState,
-	pushGraphicsState,
-	StandardFonts,
-	type PDFFont,
-	type PDFPage
-} from 'pdf-lib';
+import { popGraphicsState, pushGraphicsState, type PDFPage } from 'pdf-lib';
 import { labelPoint } from '../engines/pattern/labelPoint.ts';
 import { boxOf, flatten } from '../engines/pattern/outline.ts';
 import type { Point } from '../units/point.ts';
@@ -13,7 +6,8 @@ import { notchPlace } from '../engines/pattern/piece.ts';
 import { placementChart, type PlacementChart } from '../engines/pattern/placement.ts';
 import type { NumberedPiece } from '../engines/pattern/numbered.ts';
 import { MARGIN, PAPERS, type PaperKey } from '../engines/pattern/tile.ts';
-import { atTrueSize, BLACK, drawLine, GREY, plain, PT } from './pdf.ts';
+import type { FontFiles, Lettering } from './lettering.ts';
+import { atTrueSize, BLACK, drawLine, GREY, newPrint, PT } from './pdf.ts';
 
 export interface ChartGroup {
 	title: string;
@@ -62,8 +56,7 @@ function cellsFor(
 
 function chart(
 	page: PDFPage,
-	font: PDFFont,
-	bold: PDFFont,
+	{ plain: font, bold }: Lettering,
 	its: PlacementChart,
 	title: string,
 	cell: Cell,
@@ -73,7 +66,7 @@ function chart(
 		(cell.left + 3 + x * scale) * PT,
 		(cell.bottom + cell.height - TITLE - 3 - (its.height - y) * scale) * PT
 	];
-	page.drawText(plain(title), {
+	page.drawText(title, {
 		x: (cell.left + 3) * PT,
 		y: (cell.bottom + cell.height - 4) * PT,
 		size: 9,
@@ -99,7 +92,7 @@ function chart(
 	for (const p of its.pieces) {
 		const box = boxOf(p.cut);
 		const [x, y] = pen(labelPoint(p.cut, p.piece.holes, p.at));
-		const text = plain(p.code.replace(/^\S+ /, ''));
+		const text = p.code.replace(/^\S+ /, '');
 		const size = Math.max(4, Math.min(8, ((box.right - box.left) * scale * PT) / (text.length * 0.6)));
 		// What is too narrow for its number has it beside it.
 		const inside =
@@ -124,25 +117,20 @@ function chart(
 export async function chartPdf(
 	groups: readonly ChartGroup[],
 	paper: Exclude<PaperKey, 'plotter'>,
-	title: string
+	title: string,
+	files: FontFiles
 ): Promise<Uint8Array> {
 	const { width, height } = { width: PAPERS[paper].height, height: PAPERS[paper].width };
 	const charts = groups.map((g) => placementChart(g.pieces));
-	const doc = await PDFDocument.create();
+	const { doc, fonts } = await newPrint(title, files);
 	atTrueSize(doc);
-	doc.setTitle(title);
-	doc.setProducer('Dapper Ledger');
-	const font = await doc.embedFont(StandardFonts.Helvetica);
-	const bold = await doc.embedFont(StandardFonts.HelveticaBold);
 	const page = doc.addPage([width * PT, height * PT]);
 	const { cells, scale } = cellsFor(charts, width - 2 * MARGIN, height - 2 * MARGIN - HEAD);
-	page.drawText(plain(title), { x: MARGIN * PT, y: (height - MARGIN - 6) * PT, size: 13, font: bold });
+	page.drawText(title, { x: MARGIN * PT, y: (height - MARGIN - 6) * PT, size: 13, font: fonts.bold });
 	page.drawText(
-		plain(
-			`Scale 1 : ${Math.max(1, Math.round((1 / scale) * 10) / 10)}. Edges with the same number are joined; notches meet.`
-		),
-		{ x: MARGIN * PT, y: (height - MARGIN - 12) * PT, size: 8, font, color: GREY }
+		`Scale 1 : ${Math.max(1, Math.round((1 / scale) * 10) / 10)}. Edges with the same number are joined; notches meet.`,
+		{ x: MARGIN * PT, y: (height - MARGIN - 12) * PT, size: 8, font: fonts.plain, color: GREY }
 	);
-	charts.forEach((its, i) => chart(page, font, bold, its, groups[i]!.title, cells[i]!, scale));
+	charts.forEach((its, i) => chart(page, fonts, its, groups[i]!.title, cells[i]!, scale));
 	return doc.save();
 }

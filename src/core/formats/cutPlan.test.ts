@@ -9,6 +9,7 @@ import { PLAIN_LAY } from '../facts/layout.ts';
 import { areaOf } from '../engines/layout/shape.ts';
 import type { Point } from '../units/point.ts';
 import { layoutDxf } from './layoutDxf.ts';
+import { printFonts } from '$tests/support/fonts.ts';
 import { layoutPdf } from './layoutPdf.ts';
 import { cutWords, layoutSvg } from './layoutSvg.ts';
 import { planWords } from './planWords.ts';
@@ -126,7 +127,9 @@ test('PDF: a page a sheet; at 1:1 as large as the sheet with room for the square
 	const sheets = cutSheets(PLAN);
 	const words = planWords(PLAN, 'Reed singer, plates', sheets.length, 'cm');
 	const sizes = async (paper: 'a4' | 'letter' | 'full') => {
-		const doc = await PDFDocument.load(await layoutPdf(sheets, leftoversOfPlan(PLAN, 60), paper, words));
+		const doc = await PDFDocument.load(
+			await layoutPdf(sheets, leftoversOfPlan(PLAN, 60), paper, words, printFonts())
+		);
 		// No printer is to make it fit.
 		assert.equal(doc.catalog.getViewerPreferences()?.getPrintScaling(), 'None');
 		return doc.getPages().map((p) => [p.getWidth(), p.getHeight()].map((pt) => Math.round((pt * 25.4) / 72)));
@@ -148,7 +151,7 @@ test('PDF: a page a sheet; at 1:1 as large as the sheet with room for the square
 		pieces: many,
 		placements: many.map((p, i) => at(p.id, 1, 10 + 15 * (i % 30), 10 + 15 * Math.floor(i / 30)))
 	};
-	const doc = await PDFDocument.load(await layoutPdf(cutSheets(crowded), [], 'a4', words));
+	const doc = await PDFDocument.load(await layoutPdf(cutSheets(crowded), [], 'a4', words, printFonts()));
 	assert.equal(doc.getPageCount(), 2);
 });
 

@@ -1,12 +1,4 @@
-import {
-	PDFDocument,
-	popGraphicsState,
-	pushGraphicsState,
-	rgb,
-	StandardFonts,
-	type PDFFont,
-	type PDFPage
-} from 'pdf-lib';
+import { PDFDocument, popGraphicsState, pushGraphicsState, rgb, type PDFPage } from 'pdf-lib';
 import type { CutSheet } from '../engines/layout/cutSheets.ts';
 import type { Leftover } from '../engines/layout/leftovers.ts';
 import { rectangle } from '../engines/layout/offcut.ts';
@@ -15,7 +7,8 @@ import { boxOf } from '../engines/pattern/outline.ts';
 import type { Point } from '../units/point.ts';
 import { MARGIN, PAPERS } from '../engines/pattern/tile.ts';
 import { cutWords } from './layoutSvg.ts';
-import { atTrueSize, BLACK, drawLine, GREY, plain, PT, type Pen } from './pdf.ts';
+import type { FontFiles, Lettering } from './lettering.ts';
+import { atTrueSize, BLACK, drawLine, GREY, newPrint, PT, type Pen } from './pdf.ts';
 import { CHECK_SQUARE } from './patternPdf.ts';
 
 /** What the head of a cut plan says. */
@@ -54,7 +47,7 @@ function drawSheet(page: PDFPage, sheet: CutSheet, left: readonly Leftover[], pe
 	);
 }
 
-function numbers(page: PDFPage, fonts: Fonts, sheet: CutSheet, pen: Pen, scale: number): void {
+function numbers(page: PDFPage, fonts: Lettering, sheet: CutSheet, pen: Pen, scale: number): void {
 	for (const p of sheet.pieces) {
 		const box = boxOf(p.paths[0]!);
 		const room = Math.min(box.right - box.left, box.top - box.bottom) * scale * PT;
@@ -63,7 +56,7 @@ function numbers(page: PDFPage, fonts: Fonts, sheet: CutSheet, pen: Pen, scale: 
 		const [x, y] = pen(labelPoint(p.paths[0]!, [], [0, 0]));
 		const wide = fonts.bold.widthOfTextAtSize(words, size);
 		page.drawText(words, { x: x - wide / 2, y: y - size * 0.35, size, font: fonts.bold, color: BLACK });
-		const code = plain(p.piece.code);
+		const code = p.piece.code;
 		if (fonts.plain.widthOfTextAtSize(code, 6) < (box.right - box.left) * scale * PT * 0.8 && room > 26)
 			page.drawText(code, {
 				x: x - fonts.plain.widthOfTextAtSize(code, 6) / 2,
@@ -73,10 +66,6 @@ function numbers(page: PDFPage, fonts: Fonts, sheet: CutSheet, pen: Pen, scale: 
 				color: GREY
 			});
 	}
-}
-interface Fonts {
-	plain: PDFFont;
-	bold: PDFFont;
 }
 
 /**
@@ -88,16 +77,11 @@ export async function layoutPdf(
 	sheets: readonly CutSheet[],
 	leftovers: readonly { sheet: number; leftovers: readonly Leftover[] }[],
 	paper: PlanPaper,
-	words: PlanWords
+	words: PlanWords,
+	files: FontFiles
 ): Promise<Uint8Array> {
-	const doc = await PDFDocument.create();
+	const { doc, fonts } = await newPrint(words.title, files);
 	atTrueSize(doc);
-	doc.setTitle(words.title);
-	doc.setProducer('Dapper Ledger');
-	const fonts = {
-		plain: await doc.embedFont(StandardFonts.Helvetica),
-		bold: await doc.embedFont(StandardFonts.HelveticaBold)
-	};
 	for (const sheet of sheets) {
 		const left = leftovers.find((l) => l.sheet === sheet.number)?.leftovers ?? [];
 		if (paper === 'full') fullPage(doc, fonts, sheet, left, words);
@@ -108,7 +92,7 @@ export async function layoutPdf(
 
 function fullPage(
 	doc: PDFDocument,
-	fonts: Fonts,
+	fonts: Lettering,
 	sheet: CutSheet,
 	left: readonly Leftover[],
 	words: PlanWords
@@ -137,7 +121,7 @@ function fullPage(
 		...words.notes
 	];
 	lines.forEach((line, i) =>
-		page.drawText(plain(line), {
+		page.drawText(line, {
 			x: x + 6,
 			y: y + (CHECK_SQUARE - 8) * PT - i * 13,
 			size: 8.5,
@@ -148,7 +132,7 @@ function fullPage(
 
 function pages(
 	doc: PDFDocument,
-	fonts: Fonts,
+	fonts: Lettering,
 	sheet: CutSheet,
 	left: readonly Leftover[],
 	words: PlanWords,
@@ -159,9 +143,9 @@ function pages(
 		const page = doc.addPage([width * PT, height * PT]);
 		const top = (height - MARGIN) * PT;
 		const x = MARGIN * PT;
-		page.drawText(plain(words.title), { x, y: top - 12, size: 13, font: fonts.bold });
+		page.drawText(words.title, { x, y: top - 12, size: 13, font: fonts.bold });
 		[words.sheet(sheet), ...words.notes].forEach((line, i) =>
-			page.drawText(plain(line), { x, y: top - 27 - i * 11, size: 8.5, font: fonts.plain, color: BLACK })
+			page.drawText(line, { x, y: top - 27 - i * 11, size: 8.5, font: fonts.plain, color: BLACK })
 		);
 		return page;
 	};
@@ -196,8 +180,8 @@ function pages(
 			borderWidth: 0.5,
 			borderColor: rgb(0.4, 0.4, 0.4)
 		});
-		page.drawText(plain(`${place.order}`), { x: MARGIN * PT + 13, y, size: 8.5, font: fonts.bold });
-		page.drawText(plain(cutWords(place)), { x: MARGIN * PT + 32, y, size: 8.5, font: fonts.plain });
+		page.drawText(`${place.order}`, { x: MARGIN * PT + 13, y, size: 8.5, font: fonts.bold });
+		page.drawText(cutWords(place), { x: MARGIN * PT + 32, y, size: 8.5, font: fonts.plain });
 		y -= LIST_LINE;
 	}
 }

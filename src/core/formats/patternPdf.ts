@@ -2,11 +2,9 @@ import {
 	clip,
 	degrees,
 	endPath,
-	PDFDocument,
 	popGraphicsState,
 	pushGraphicsState,
 	rectangle,
-	StandardFonts,
 	type PDFFont,
 	type PDFOperator,
 	type PDFPage
@@ -19,7 +17,8 @@ import { grainArrow, notchLine } from './pieceMarks.ts';
 import { cutListOf, type CutListLine } from '../engines/pattern/cutList.ts';
 import { MARGIN, PAPERS, tile, type LaidPiece, type PaperKey, type Tiling } from '../engines/pattern/tile.ts';
 import type { NumberedPiece } from '../engines/pattern/numbered.ts';
-import { atTrueSize, BLACK, drawLine, GREY, plain, PT, type Pen } from './pdf.ts';
+import type { FontFiles } from './lettering.ts';
+import { atTrueSize, BLACK, drawLine, GREY, newPrint, PT, type Pen } from './pdf.ts';
 
 /** Side of the square by which a print is checked, mm. */
 export const CHECK_SQUARE = 100;
@@ -58,13 +57,13 @@ function label(page: PDFPage, font: PDFFont, laid: LaidPiece, pen: Pen): void {
 		`cut ${laid.count}${laid.piece.mirrored ? ', half of them mirrored' : ''}`
 	];
 	words.forEach((text, i) =>
-		page.drawText(plain(text), { x: x + 6, y: y - i * 10, size: i ? 7.5 : 10, font, color: BLACK })
+		page.drawText(text, { x: x + 6, y: y - i * 10, size: i ? 7.5 : 10, font, color: BLACK })
 	);
 	const moved = (p: Point): Point => pen([p[0] + laid.at[0], p[1] + laid.at[1]]);
 	for (const notch of laid.piece.notches) {
 		const { at, out } = notchPlace(laid.piece, notch);
 		const [nx, ny] = moved([at[0] - out[0] * 4, at[1] - out[1] * 4]);
-		page.drawText(plain(notch.pair), { x: nx - 4, y: ny - 2, size: 6, font, color: BLACK });
+		page.drawText(notch.pair, { x: nx - 4, y: ny - 2, size: 6, font, color: BLACK });
 	}
 }
 
@@ -72,7 +71,7 @@ function label(page: PDFPage, font: PDFFont, laid: LaidPiece, pen: Pen): void {
 function cover(page: PDFPage, font: PDFFont, tiling: Tiling, title: string): void {
 	const { width, height } = tiling.paper;
 	const top = (height - MARGIN) * PT;
-	page.drawText(plain(title), { x: MARGIN * PT, y: top - 12, size: 13, font });
+	page.drawText(title, { x: MARGIN * PT, y: top - 12, size: 13, font });
 	page.drawText('Print at 100 %, not fitted to the page. Measure the square before you cut.', {
 		x: MARGIN * PT,
 		y: top - 28,
@@ -116,7 +115,7 @@ function cover(page: PDFPage, font: PDFFont, tiling: Tiling, title: string): voi
 	const left = (MARGIN + CHECK_SQUARE + 6) * PT;
 	if (width - MARGIN - CHECK_SQUARE > 60)
 		list.slice(0, 30).forEach((text, i) =>
-			page.drawText(plain(text), {
+			page.drawText(text, {
 				x: left,
 				y: top - 48 - i * 9,
 				size: 6.5,
@@ -169,7 +168,7 @@ const LINES_A_PAGE = 40;
 function listPage(page: PDFPage, font: PDFFont, list: readonly CutListLine[], title: string): void {
 	const top = page.getHeight() - MARGIN * PT;
 	const write = (text: string, x: number, y: number, size = 8.5) =>
-		page.drawText(plain(text), { x: (MARGIN + x) * PT, y, size, font });
+		page.drawText(text, { x: (MARGIN + x) * PT, y, size, font });
 	write(`${title}: cut list`, 0, top - 12, 13);
 	write('Plain rectangles, larger than a page: measure them off. Sizes with allowances.', 0, top - 28);
 	list.forEach(({ name, codes, width, height, count }, i) => {
@@ -187,7 +186,8 @@ function listPage(page: PDFPage, font: PDFFont, list: readonly CutListLine[], ti
 export async function patternPdf(
 	pieces: readonly NumberedPiece[],
 	paper: PaperKey,
-	title: string
+	title: string,
+	files: FontFiles
 ): Promise<Uint8Array> {
 	const paperSize = PAPERS[paper];
 	const { list, rest } = cutListOf(
@@ -197,11 +197,9 @@ export async function patternPdf(
 			: { width: paperSize.width - 2 * MARGIN, height: paperSize.height - 2 * MARGIN }
 	);
 	const tiling = tile(rest, paper);
-	const doc = await PDFDocument.create();
+	const { doc, fonts } = await newPrint(title, files);
 	atTrueSize(doc);
-	doc.setTitle(title);
-	doc.setProducer('Dapper Ledger');
-	const font = await doc.embedFont(StandardFonts.Helvetica);
+	const font = fonts.plain;
 	const size: [number, number] = [tiling.paper.width * PT, tiling.paper.height * PT];
 	if (rest.length) cover(doc.addPage(size), font, tiling, title);
 	for (let from = 0; from < list.length; from += LINES_A_PAGE)

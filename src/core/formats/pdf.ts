@@ -11,8 +11,20 @@ import {
 	type PDFOperator
 } from 'pdf-lib';
 import type { Point } from '../units/point.ts';
+import { letteringOf, type FontFiles, type Lettering } from './lettering.ts';
 
 /** What all printed sheets share. */
+
+/** An empty print, and the letters it is set in. */
+export async function newPrint(
+	title: string,
+	files: FontFiles
+): Promise<{ doc: PDFDocument; fonts: Lettering }> {
+	const doc = await PDFDocument.create();
+	doc.setTitle(title);
+	doc.setProducer('Dapper Ledger');
+	return { doc, fonts: await letteringOf(doc, files) };
+}
 
 /** Asks whoever prints it to leave it at its true size. ISO 32000-1, 12.2: PrintScaling of the viewer preferences. */
 export const atTrueSize = (doc: PDFDocument): void =>
@@ -25,18 +37,6 @@ export const BLACK = rgb(0, 0, 0);
 
 /** From mm on the sheet to points on the page. */
 export type Pen = (point: Point) => Point;
-
-/** Letters that the built-in fonts have; of others the letter without its mark, else a question mark. Thin spaces are spaces. */
-export const plain = (text: string) =>
-	text
-		.replace(/[\u2000-\u200a\u202f]/g, ' ')
-		.replace(/[\u2010-\u2015\u2212]/g, '-')
-		.replace(/[\u2018\u2019]/g, "'")
-		.replace(/[\u201c-\u201e]/g, '"')
-		.replace(/[^\n\x20-\x7e\xa0-\xff]/g, (letter) => {
-			const bare = letter.normalize('NFD')[0]!;
-			return /[\x20-\x7e]/.test(bare) ? bare : '?';
-		});
 
 export function drawLine(
 	points: readonly Point[],

@@ -1,4 +1,4 @@
-import { breakTextIntoLines, PDFDocument, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
+import { breakTextIntoLines, PDFDocument, type PDFFont, type PDFPage } from 'pdf-lib';
 import { changesOf, movedMinor } from '../answers/quote.ts';
 import { PAPERS } from '../engines/pattern/tile.ts';
 import type { Costume } from '../facts/costume.ts';
@@ -7,7 +7,8 @@ import { formatDuration } from '../units/duration.ts';
 import { dayOf, dayWords } from '../units/localTime.ts';
 import { formatMoney, moneyDigits } from '../units/money.ts';
 import { formatNumber } from '../units/number.ts';
-import { BLACK, GREY, plain, PT } from './pdf.ts';
+import type { FontFiles, Lettering } from './lettering.ts';
+import { BLACK, GREY, newPrint, PT } from './pdf.ts';
 
 const { width: WIDTH, height: HEIGHT } = PAPERS.a4;
 const SIDE = 22;
@@ -27,7 +28,7 @@ interface Cell {
 
 /** Text in lines no wider than there is room, points; what is one long word is cut. */
 const linesOf = (text: string, font: PDFFont, size: number, room: number): string[] =>
-	plain(text)
+	text
 		.split('\n')
 		.flatMap((line) =>
 			line.trim() === ''
@@ -44,7 +45,7 @@ class Sheet {
 	y = 0;
 	constructor(
 		private doc: PDFDocument,
-		private fonts: { plain: PDFFont; bold: PDFFont }
+		private fonts: Lettering
 	) {
 		this.turn();
 	}
@@ -149,17 +150,12 @@ function parts(sheet: Sheet, { sums, currency, hourRateMinor }: Quote): void {
 export async function quotePdf(
 	quote: Quote,
 	costume: Pick<Costume, 'name' | 'wearer' | 'eventName' | 'eventAt'>,
-	before: Quote | null
+	before: Quote | null,
+	files: FontFiles
 ): Promise<Uint8Array> {
 	const { sums, currency } = quote;
-	const doc = await PDFDocument.create();
-	const fonts = {
-		plain: await doc.embedFont(StandardFonts.Helvetica),
-		bold: await doc.embedFont(StandardFonts.HelveticaBold)
-	};
 	const title = `Quote ${quote.number}`;
-	doc.setTitle(`${title}: ${costume.name}`);
-	doc.setProducer('Dapper Ledger');
+	const { doc, fonts } = await newPrint(`${title}: ${costume.name}`, files);
 	const sheet = new Sheet(doc, fonts);
 	sheet.row([{ text: title, at: 0, bold: true }, right(date(quote.madeOn), ROOM)], 18);
 	sheet.row([right(`valid until ${date(quote.validUntil)}`, ROOM)], 10, GREY);
@@ -242,7 +238,7 @@ export async function quotePdf(
 	}
 	const pages = doc.getPages();
 	pages.forEach((page, i) => {
-		const text = plain(`${title}: ${costume.name}, page ${i + 1} of ${pages.length}`);
+		const text = `${title}: ${costume.name}, page ${i + 1} of ${pages.length}`;
 		page.drawText(text, { x: SIDE * PT, y: 12 * PT, size: 8, font: fonts.plain, color: GREY });
 	});
 	return doc.save();

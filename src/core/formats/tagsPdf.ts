@@ -1,18 +1,17 @@
 import {
 	fill,
-	PDFDocument,
 	popGraphicsState,
 	pushGraphicsState,
 	rectangle,
 	rgb,
 	setFillingRgbColor,
-	StandardFonts,
 	type PDFFont,
 	type PDFPage
 } from 'pdf-lib';
 import { MARGIN, PAPERS, type PaperKey } from '../engines/pattern/tile.ts';
 import { qrModules, QUIET_ZONE } from './qr.ts';
-import { atTrueSize, plain, PT } from './pdf.ts';
+import type { FontFiles, Lettering } from './lettering.ts';
+import { atTrueSize, newPrint, PT } from './pdf.ts';
 
 /** What stands on the tag of a piece. */
 export interface PieceTag {
@@ -42,13 +41,7 @@ function runsOf(row: readonly boolean[]): { from: number; length: number }[] {
 	return runs;
 }
 
-function tag(
-	page: PDFPage,
-	fonts: { plain: PDFFont; bold: PDFFont },
-	its: PieceTag,
-	left: number,
-	top: number
-) {
+function tag(page: PDFPage, fonts: Lettering, its: PieceTag, left: number, top: number) {
 	const mm = (x: number, y: number) => ({ x: (left + x) * PT, y: (top - y) * PT });
 	page.drawRectangle({
 		...mm(0, TAG.height),
@@ -80,13 +73,13 @@ function tag(
 		return { text: cut, size: at };
 	};
 	const lines = [
-		{ ...fit(plain(its.code), fonts.bold, 15, 9), font: fonts.bold },
-		{ ...fit(plain(its.name), fonts.plain, 10, 7), font: fonts.plain },
+		{ ...fit(its.code, fonts.bold, 15, 9), font: fonts.bold },
+		{ ...fit(its.name, fonts.plain, 10, 7), font: fonts.plain },
 		{
-			...fit(plain([`cut ${its.count}`, its.side].filter(Boolean).join(', ')), fonts.bold, 9, 7),
+			...fit([`cut ${its.count}`, its.side].filter(Boolean).join(', '), fonts.bold, 9, 7),
 			font: fonts.bold
 		},
-		{ ...fit(plain(its.material), fonts.plain, 7.5, 6), font: fonts.plain }
+		{ ...fit(its.material, fonts.plain, 7.5, 6), font: fonts.plain }
 	];
 	lines.forEach((l, i) => page.drawText(l.text, { ...mm(3, 10 + i * 6.4), size: l.size, font: l.font }));
 }
@@ -94,19 +87,14 @@ function tag(
 /** A sheet of tags to cut apart, each with the code, what it is and a QR code of its page. */
 export async function tagsPdf(
 	tags: readonly PieceTag[],
-	paper: Exclude<PaperKey, 'plotter'>
+	paper: Exclude<PaperKey, 'plotter'>,
+	files: FontFiles
 ): Promise<Uint8Array> {
 	const { width, height } = PAPERS[paper];
 	const columns = Math.floor((width - 2 * MARGIN + GAP) / (TAG.width + GAP));
 	const rows = Math.floor((height - 2 * MARGIN + GAP) / (TAG.height + GAP));
-	const doc = await PDFDocument.create();
+	const { doc, fonts } = await newPrint('Tags', files);
 	atTrueSize(doc);
-	doc.setTitle('Tags');
-	doc.setProducer('Dapper Ledger');
-	const fonts = {
-		plain: await doc.embedFont(StandardFonts.Helvetica),
-		bold: await doc.embedFont(StandardFonts.HelveticaBold)
-	};
 	let page: PDFPage | null = null;
 	tags.forEach((its, i) => {
 		const on = i % (columns * rows);

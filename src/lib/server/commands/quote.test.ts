@@ -2,6 +2,7 @@ import assert from 'node:assert/strict';
 import { execFileSync } from 'node:child_process';
 import { test } from 'node:test';
 import { absent, add, addStep, costume, record, refused, said, w } from '$tests/support/oneCostume.ts';
+import { printFonts } from '../prints/fonts.ts';
 import { quotePdf } from '$core/formats/quotePdf.ts';
 import { loadQuotes } from '../read/quotes.ts';
 import { loadMaterials } from '../read/workshop.ts';
@@ -83,7 +84,7 @@ test('worked by hand: what work uses up, its quote, accepted, changed, as a clie
 	const [changed] = await quotes();
 	assert.deepEqual([changed!.number, changed!.changesId], [2, id]);
 	assert.deepEqual((await quotes())[1]!.sums, sums, 'the first stays as it was told');
-	const text = read(await quotePdf(changed!, (await record()).costume, (await quotes())[1]!));
+	const text = read(await quotePdf(changed!, (await record()).costume, (await quotes())[1]!, printFonts()));
 	for (const words of [
 		/Quote 2 .*28 Apr 2031/,
 		/valid until .*12 May 2031/,
@@ -119,7 +120,7 @@ test('worked by hand: what work uses up, its quote, accepted, changed, as a clie
 	assert.equal((await quotes()).length, 2);
 });
 
-test('a long quote goes on over its pages, with the head again, and letters that no built-in font has stay readable', async () => {
+test('a long quote goes on over its pages, with the head again, and names keep their letters', async () => {
 	const [quote] = await quotes();
 	const line = quote!.sums.lines[0]!;
 	const many = {
@@ -131,13 +132,13 @@ test('a long quote goes on over its pages, with the head again, and letters that
 			lines: Array.from({ length: 60 }, (_, i) => ({ ...line, componentId: i + 1, code: `P-${i + 1}` }))
 		}
 	};
-	const text = read(await quotePdf(many, (await record()).costume, null));
+	const text = read(await quotePdf(many, (await record()).costume, null, printFonts()));
 	// 900 words of one paragraph are more than a page holds: none of them runs off it.
 	assert.equal(text.match(/Long\./g)!.length, 900);
 	assert.match(text, /page 4 of 4/);
 	assert.ok(text.split('Materials   ').length >= 2);
 	for (let i = 1; i <= 60; i++) assert.ok(text.includes(`P-${i} `), `P-${i}`);
-	assert.match(text, /ucja Osz "of the mill"/);
+	assert.match(text, /Łucja Ősz “of the mill”/);
 });
 
 test('terms that are none are told at their field', async () => {

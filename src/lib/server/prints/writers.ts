@@ -1,22 +1,30 @@
 import { cutSheets, leftoversOfPlan } from '$core/engines/layout/cutSheets.ts';
 import { LEAST_KEPT } from '$core/engines/layout/leftovers.ts';
+import type { NumberedPiece } from '$core/engines/pattern/numbered.ts';
+import type { PaperKey } from '$core/engines/pattern/tile.ts';
 import type { LayPlan } from '$core/facts/layout.ts';
-import { chartPdf } from '$core/formats/chartPdf.ts';
+import { chartPdf, type ChartGroup } from '$core/formats/chartPdf.ts';
 import { layoutPdf, type PlanPaper } from '$core/formats/layoutPdf.ts';
 import { patternPdf } from '$core/formats/patternPdf.ts';
 import { planWords } from '$core/formats/planWords.ts';
-import { tagsPdf } from '$core/formats/tagsPdf.ts';
+import { tagsPdf, type PieceTag } from '$core/formats/tagsPdf.ts';
 import type { LengthUnit } from '$core/units/measure.ts';
+import { printFonts } from './fonts.ts';
+
+/** Printers at home take sheets. */
+type Sheets = Exclude<PaperKey, 'plotter'>;
 
 /** Prints that take longer than a request may keep the server. What they are made of is sent: plain data alone. */
 export const WRITERS = {
-	pattern: patternPdf,
-	tags: tagsPdf,
-	chart: chartPdf,
+	pattern: (pieces: readonly NumberedPiece[], paper: PaperKey, title: string) =>
+		patternPdf(pieces, paper, title, printFonts()),
+	tags: (tags: readonly PieceTag[], paper: Sheets) => tagsPdf(tags, paper, printFonts()),
+	chart: (groups: readonly ChartGroup[], paper: Sheets, title: string) =>
+		chartPdf(groups, paper, title, printFonts()),
 	layout: (plan: LayPlan, paper: PlanPaper, title: string, unit: LengthUnit) => {
 		const sheets = cutSheets(plan);
 		const words = planWords(plan, title, sheets.length, unit);
-		return layoutPdf(sheets, leftoversOfPlan(plan, LEAST_KEPT), paper, words);
+		return layoutPdf(sheets, leftoversOfPlan(plan, LEAST_KEPT), paper, words, printFonts());
 	}
 };
 export type Writers = typeof WRITERS;
