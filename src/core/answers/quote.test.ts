@@ -2,6 +2,8 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import * as make from '$tests/support/record.ts';
 import { seeded } from '$tests/support/planCases.ts';
+import { minutesAt } from '../engines/schedule/pert.ts';
+import { normals } from '../units/random.ts';
 import { valueOf } from '../explain/figure.ts';
 import { contingencyFigure, earnedFigure, quoteFigure } from '../explain/quote.ts';
 import type { Quote, QuoteTerms } from '../facts/quote.ts';
@@ -153,6 +155,40 @@ test('what is done is known: logged hours count, and nothing of it is contingenc
 	// Half done: 100 logged of 300, 200 left at the usual.
 	const half = { ...record, logs: [{ ...done.logs[0]!, minutes: 100 }] };
 	assert.equal(costingOf(half, workshop).lines[0]!.minutes, 600);
+});
+
+test('what has to be done again is foreseen by its chance, and its luck is in the deviation', () => {
+	// Gluing goes wrong twice in a hundred, a fitting in fifteen: of 315 and 126 minutes by the mean, 6.3 and 18.9.
+	const glued = {
+		...record,
+		needs: [],
+		purchases: [],
+		steps: [
+			make.step(1, 1, { technique: 'cement', amount: 300_000 }),
+			make.step(2, 2, { technique: 'fit', amount: 120 })
+		]
+	};
+	const its = costingOf(
+		glued,
+		make.workshop({ rates: { cement: [0.8, 1, 1.5], fit: [0.8, 1, 1.5] } })
+	);
+	near(its.meanMinutes, 441, 1e-9);
+	near(its.againMinutes, 0.02 * 315 + 0.15 * 126, 1e-9);
+	// By hand, σ 35 and 14: ¼ (1.02 × 35 + 1.15 × 14)² = ¼ × 51.8² = 670.81; of the first 1.02 × ¾ × 1225 + 0.0196 × (99225 + 306.25)
+	// = 937.125 + 1950.81; of the second 1.15 × ¾ × 196 + 0.1275 × (15876 + 49) = 169.05 + 2030.44.
+	near(its.deviationMinutes, Math.sqrt(670.81 + 2887.9375 + 2199.4875), 0.01);
+	// Builds by chance, drawn as the odds draw them.
+	const { normal, random } = normals(3);
+	const minutes = [minutesAt([240, 300, 450]), minutesAt([96, 120, 180])];
+	const all = Array.from({ length: 200_000 }, () => {
+		const luck = Math.sqrt(0.25) * normal();
+		const once = (k: number) => minutes[k]!(luck + Math.sqrt(0.75) * normal());
+		return [0.02, 0.15].reduce((sum, p, k) => sum + once(k) + (random() < p ? once(k) : 0), 0);
+	});
+	const mean = all.reduce((a, b) => a + b, 0) / all.length;
+	const deviation = Math.sqrt(all.reduce((a, b) => a + (b - mean) ** 2, 0) / all.length);
+	near(mean, its.meanMinutes + its.againMinutes, 0.6);
+	near(deviation, its.deviationMinutes, 0.8);
 });
 
 test('against the quote: what was added, dropped and changed since, and what an hour comes to', () => {

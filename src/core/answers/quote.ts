@@ -6,9 +6,11 @@ import type { Workshop } from '../facts/workshop.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { percentOf, shared } from '../units/money.ts';
 import { seek } from '../units/seek.ts';
+import { catalogueOf } from '../trade/catalogue.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
 import { SHARED } from './forecast.ts';
 import { loggedByStep, minutesLeft, minutesOf } from './minutes.ts';
+import { redoChance } from './redo.ts';
 import { expectedByComponent } from './spend.ts';
 
 /** What a costume takes, component by component, before anybody asks for a price. */
@@ -22,8 +24,11 @@ export interface Costing {
 		/** Done and still to do, usual. */
 		minutes: number;
 	}[];
-	/** Mean and deviation of all hands-on minutes: what is done is known. */
+	/** The mean of all hands-on minutes: what is done is known. */
 	meanMinutes: number;
+	/** The mean of what has to be done a second time. */
+	againMinutes: number;
+	/** Of both together. */
 	deviationMinutes: number;
 	/** Something in it is a guess. */
 	guessed: boolean;
@@ -33,19 +38,17 @@ export interface Costing {
 export function costingOf(record: CostumeRecord, workshop: Workshop): Costing {
 	const minutes = minutesOf(record, workshop);
 	const logged = loggedByStep(record.logs);
-	const points = record.steps.map((step): { componentId: number; points: ThreePoints } => {
+	const trade = catalogueOf(workshop.handbook);
+	const work = record.steps.map((step): Work & { componentId: number } => {
 		const all = minutes.get(step.id)!;
 		const so = logged.get(step.id) ?? 0;
-		if (step.doneAt !== null) {
-			const was = so > 0 ? so : all[1];
-			return { componentId: step.componentId, points: [was, was, was] };
-		}
-		const [good, usual, bad] = minutesLeft(all, so);
-		return { componentId: step.componentId, points: [so + good, so + usual, so + bad] };
+		const { componentId } = step;
+		if (step.doneAt !== null) return { componentId, so: so > 0 ? so : all[1], left: [0, 0, 0], again: 0 };
+		return { componentId, so, left: minutesLeft(all, so), again: redoChance(step, record, trade) };
 	});
 	const materials = expectedByComponent(record, workshop);
 	const usualOf = (id: number) =>
-		points.reduce((sum, p) => sum + (p.componentId === id ? p.points[1] : 0), 0);
+		work.reduce((sum, w) => sum + (w.componentId === id ? w.so + w.left[1] : 0), 0);
 	const lines = inLedgerOrder(record.components).map(({ item: c }) => ({
 		componentId: c.id as number | null,
 		code: c.code,
@@ -62,15 +65,36 @@ export function costingOf(record: CostumeRecord, workshop: Workshop): Costing {
 			materialsMinor: ofNone,
 			minutes: 0
 		});
-	const sum = (of: (p: ThreePoints) => number) => points.reduce((total, p) => total + of(p.points), 0);
-	// A part of the luck is common to all steps, as in simulated builds: any two go together so much.
-	const alone = sum(pertVariance);
-	const together = sum((p) => Math.sqrt(pertVariance(p))) ** 2;
 	return {
 		lines: lines.filter((l) => l.materialsMinor > 0 || l.minutes > 0),
-		meanMinutes: sum(pertMean),
-		deviationMinutes: Math.sqrt((1 - SHARED) * alone + SHARED * together),
+		...spreadOf(work),
 		guessed: record.steps.some((s) => s.guessed && s.doneAt === null) || record.needs.some((n) => n.guessed)
+	};
+}
+
+/** Minutes that are done, what is left, and how likely that has to be done a second time. */
+interface Work {
+	so: number;
+	left: ThreePoints;
+	again: number;
+}
+
+/**
+ * Mean and deviation of all work, as simulated builds have it: a part ρ of the luck is common to all steps, what is done again has luck
+ * of its own besides. By the law of total variance over the common luck, with σ and μ of what is left and its chance p to be done again:
+ * ρ (Σ (1 + p) σ)² + Σ ((1 + p) (1 − ρ) σ² + p (1 − p) (μ² + ρ σ²)).
+ */
+function spreadOf(work: readonly Work[]): Pick<Costing, 'meanMinutes' | 'againMinutes' | 'deviationMinutes'> {
+	const sum = (of: (w: Work) => number) => work.reduce((total, w) => total + of(w), 0);
+	const together = sum(({ left, again: p }) => (1 + p) * Math.sqrt(pertVariance(left))) ** 2;
+	const alone = sum(({ left, again: p }) => {
+		const [mean, variance] = [pertMean(left), pertVariance(left)];
+		return (1 + p) * (1 - SHARED) * variance + p * (1 - p) * (mean ** 2 + SHARED * variance);
+	});
+	return {
+		meanMinutes: sum(({ so, left }) => so + pertMean(left)),
+		againMinutes: sum(({ left, again }) => again * pertMean(left)),
+		deviationMinutes: Math.sqrt(SHARED * together + alone)
 	};
 }
 
@@ -78,14 +102,17 @@ export function costingOf(record: CostumeRecord, workshop: Workshop): Costing {
 export const deviationsFor = (percent: number): number => seek(normalShare, percent / 100, -6, 6) ?? 0;
 
 /**
- * Minutes beyond the usual ones, so that with such odds the work takes no more: many steps together are nearly normal (central limit
- * theorem), with the mean and the deviations of PERT.
+ * Minutes beyond the usual ones, so that with such odds the work takes no more, what has to be done again included: many steps
+ * together are nearly normal (central limit theorem).
  */
 export const contingencyMinutes = (costing: Costing, percent: number): number =>
 	Math.max(
 		0,
 		Math.round(
-			costing.meanMinutes + deviationsFor(percent) * costing.deviationMinutes - usualMinutes(costing)
+			costing.meanMinutes +
+				costing.againMinutes +
+				deviationsFor(percent) * costing.deviationMinutes -
+				usualMinutes(costing)
 		)
 	);
 

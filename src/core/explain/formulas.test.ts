@@ -77,7 +77,7 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	squareSide: { of: [400, 900], is: 600, because: '600² = 360,000' },
 	strapLength: { of: [700, 5, 25, 60, 50], is: 860, because: '700 + 2 × 25 + 60 + 50' },
 	strapLeast: { of: [700, 5, 25], is: 650, because: '700 − 2 × 25' },
-	contingency: { of: [756, 0.8416, 61.22, 720], is: 88, because: '756 + 51.52 − 720 = 87.52' },
+	contingency: { of: [756, 10, 0.8416, 61.22, 720], is: 98, because: '756 + 10 + 51.52 − 720 = 97.52' },
 	perHour: { of: [36436, 0, 4503, 960], is: 1996, because: '319.33 for 16 hours' },
 	workUse: { of: [28, 12, 1.1, 10], is: 4.4, because: '(28 + 12) × 1.1 ÷ 10' },
 	lacingCord: { of: [10, 30, 40, 200], is: 1440, because: '2 × 10 × 50 + 40 + 400' },

@@ -28,8 +28,8 @@ export const FORMULAS = {
 		compute: (v) => wholeMinutes(at(v, 0) + at(v, 1) * at(v, 2) * at(v, 3))
 	},
 	contingency: {
-		words: 'mean + deviations × one deviation − usual, whole minutes, and no less than nothing',
-		compute: (v) => Math.max(0, Math.round(at(v, 0) + at(v, 1) * at(v, 2) - at(v, 3)))
+		words: 'mean + again + deviations × one deviation − usual, whole minutes, and no less than nothing',
+		compute: (v) => Math.max(0, Math.round(at(v, 0) + at(v, 1) + at(v, 2) * at(v, 3) - at(v, 4)))
 	},
 	perHour: {
 		words: '(price − tax − materials) × 60 ÷ minutes of work',

@@ -36,6 +36,13 @@ export function contingencyFigure(costing: Costing, oddsPercent: number): Figure
 				as: { kind: 'minutes' },
 				source: '(good + 4 × usual + bad) ÷ 6 of every step; PERT, 1959'
 			},
+			{
+				name: 'mean of what is done again',
+				value: costing.againMinutes,
+				as: { kind: 'minutes' },
+				source:
+					'mean of each step × how often such work has to be done again, by the fault log of this costume'
+			},
 			number(
 				'deviations',
 				deviationsFor(oddsPercent),
@@ -45,7 +52,8 @@ export function contingencyFigure(costing: Costing, oddsPercent: number): Figure
 				name: 'one deviation',
 				value: costing.deviationMinutes,
 				as: { kind: 'minutes' },
-				source: '(bad − good) ÷ 6 of every step, a quarter of the luck in common'
+				source:
+					'(bad − good) ÷ 6 of every step, a quarter of the luck in common, and whether it is done again'
 			},
 			{
 				name: 'usual',
