@@ -323,6 +323,39 @@ test('one item comes too late: what could stand in is tried out, taken, and mone
 	await expect(tape.getByText(/5\d of 100/)).toBeVisible();
 });
 
+test('what is a tool is told apart, and no client pays for it', async ({ page }) => {
+	const minor = (text: string | null) =>
+		Math.round(Number(/[\d\u2009]+\.\d\d/.exec(text!)![0].replace('\u2009', '')) * 100);
+	const priced = async () => {
+		await open(page, '/c/1/buy/quote');
+		await page.getByLabel('An hour of work').fill('18');
+		return minor(
+			await page
+				.getByRole('list', { name: /What the price is made of/ })
+				.getByRole('listitem')
+				.filter({ hasText: 'materials' })
+				.textContent()
+		);
+	};
+	const before = await priced();
+	await open(page, '/stash');
+	await page.getByRole('button', { name: 'Edit Casting resin' }).click();
+	await dialog(page).getByLabel('Family').selectOption('tool');
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await toast(page, /Casting resin/);
+	expect(await priced()).toBe(before - 3300);
+	await open(page, '/c/1/buy');
+	await expect(
+		page.getByText('Of it 33.00 EUR for tools, which stay when the costume is done.')
+	).toBeVisible();
+	await expect(page.getByText(/^Will cost [\d.]+ EUR/)).toContainText((before / 100).toFixed(2));
+	await page.getByRole('radio', { name: 'by kind' }).check();
+	await expect(page.getByRole('row', { name: /tool/ }).getByText('33.00 EUR')).toBeVisible();
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+	await toast(page, /^Undid/);
+	await expect(page.getByText(/for tools/)).toBeHidden();
+});
+
 test('a supplier’s price list: columns told, looked at, wrong rows left out, brought in, and taken back', async ({
 	page
 }) => {

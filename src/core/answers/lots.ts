@@ -1,6 +1,13 @@
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { Lot } from '../facts/lot.ts';
-import { lengthOfUnit, unitsOf, type Family, type Material, type Purchase } from '../facts/material.ts';
+import {
+	isTool,
+	lengthOfUnit,
+	unitsOf,
+	type Family,
+	type Material,
+	type Purchase
+} from '../facts/material.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { parseNumber } from '../units/number.ts';
 import { GRACE } from '../units/packs.ts';
@@ -232,7 +239,8 @@ const WHOLE = new Set(['sheet', 'piece', 'pair', 'pack', 'can']);
 export function leftovers(record: CostumeRecord, supplies: Supplies): Leftover[] {
 	return shoppingLines(record, supplies).flatMap(({ material, needed, taken }): Leftover[] => {
 		const here = hereOf(record.purchases, material);
-		const over = Math.min(here, here + taken - needed);
+		// A tool is not used up.
+		const over = isTool(material) ? here : Math.min(here, here + taken - needed);
 		const units = WHOLE.has(material.unit) ? Math.floor(over + GRACE) : over;
 		return units > GRACE ? [{ material, units }] : [];
 	});

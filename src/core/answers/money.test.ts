@@ -5,13 +5,15 @@ import { seeded } from '$tests/support/planCases.ts';
 import type { Material } from '../facts/material.ts';
 import { formatDate } from '../units/localTime.ts';
 import { valueOf, withInput } from '../explain/figure.ts';
-import { orderByFigure, packsFigure, spendFigure } from '../explain/money.ts';
+import { groupMoneyFigure, orderByFigure, packsFigure, spendFigure } from '../explain/money.ts';
 import { readAs, write } from '../units/write.ts';
+import { leftovers } from './lots.ts';
 import { arrivalDay, orderByDay, usableFrom } from './leadTime.ts';
 import { shoppingLines } from './shopping.ts';
 import { wholePacks } from '../units/packs.ts';
 import { shared } from '../units/money.ts';
 import { expectedByComponent, spendOf } from './spend.ts';
+import { promiseStash, stillNeeded } from './stash.ts';
 
 const { at, day } = make;
 const shop = (materials: Material[]) => make.workshop({ materials });
@@ -169,5 +171,42 @@ test('every kind of input of a working reads back as it is written', () => {
 			tooLate: false
 		}).formula,
 		'orderBy'
+	);
+});
+
+test('tools by hand: in what it will cost, apart, in no share of a price, there for every costume, and all of them left over', () => {
+	const knife = make.material(1, { family: 'tool', unit: 'piece', packPriceMinor: 1500, stash: 1 });
+	const foam = make.material(2, { packPriceMinor: 1000 });
+	const materials = [knife, foam];
+	const record = make.record({
+		components: [make.component(1)],
+		// Two knives are wanted at a time, and one lies in the stash.
+		needs: [make.need(1, 1, 2), make.need(1, 2, 3)],
+		purchases: [
+			make.purchase(1, 2, { packPriceMinor: 1000, state: 'arrived' }),
+			make.purchase(2, 1, { packPriceMinor: 1490, shippingMinor: 200, state: 'ordered' })
+		]
+	});
+	const spend = spendOf(record, shop(materials));
+	// Foam 10.00 and two sheets short at 10.00; the knife 14.90 and 2.00 for sending.
+	assert.deepEqual([spend.tools.minor, spend.totalMinor], [1690, 1690 + 3000]);
+	assert.equal(valueOf(groupMoneyFigure('For tools', spend.tools, record.costume, materials)), 1690);
+	assert.deepEqual([...expectedByComponent(record, shop(materials))], [[1, 3000]]);
+	// Short of one more: in it too, at its pack's price.
+	const none = shop([{ ...knife, stash: 0 }, foam]);
+	assert.equal(spendOf(record, none).tools.minor, 1690 + 1500);
+	const other = make.record({ ...record, costume: { ...record.costume, id: 2 } });
+	const promised = promiseStash(
+		[record, other].map((r) => ({ record: r, needs: stillNeeded(r, shop(materials)) })),
+		materials
+	);
+	assert.deepEqual(
+		[1, 2].map((id) => promised.get(id)!.get(1)),
+		[1, 1]
+	);
+	const here = { ...record, purchases: record.purchases.map((p) => ({ ...p, state: 'arrived' as const })) };
+	assert.deepEqual(
+		leftovers(here, shop(materials)).map((l) => [l.material.id, l.units]),
+		[[1, 1]]
 	);
 });

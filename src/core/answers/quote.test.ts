@@ -168,10 +168,7 @@ test('what has to be done again is foreseen by its chance, and its luck is in th
 			make.step(2, 2, { technique: 'fit', amount: 120 })
 		]
 	};
-	const its = costingOf(
-		glued,
-		make.workshop({ rates: { cement: [0.8, 1, 1.5], fit: [0.8, 1, 1.5] } })
-	);
+	const its = costingOf(glued, make.workshop({ rates: { cement: [0.8, 1, 1.5], fit: [0.8, 1, 1.5] } }));
 	near(its.meanMinutes, 441, 1e-9);
 	near(its.againMinutes, 0.02 * 315 + 0.15 * 126, 1e-9);
 	// By hand, σ 35 and 14: ¼ (1.02 × 35 + 1.15 × 14)² = ¼ × 51.8² = 670.81; of the first 1.02 × ¾ × 1225 + 0.0196 × (99225 + 306.25)

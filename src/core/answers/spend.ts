@@ -1,7 +1,8 @@
 import type { CostumeRecord } from '../facts/costume.ts';
-import { knownCost, purchaseCost, type Material, type Purchase } from '../facts/material.ts';
+import { isTool, knownCost, purchaseCost, type Material, type Purchase } from '../facts/material.ts';
 import { shared } from '../units/money.ts';
 import { stashUnitCost } from './lots.ts';
+import type { MoneyGroup } from './moneyBy.ts';
 import { shoppingLines, type ShoppingLine, type Supplies } from './shopping.ts';
 
 /** Money of one costume, in minor units of its currency. */
@@ -16,6 +17,8 @@ export interface Spend {
 	notListedMinor: number;
 	/** What the stash gives less what of the costume's purchases went to it, when the costume counts it at cost. */
 	stashMinor: number;
+	/** Of what is paid, ordered, planned and still short: for tools, which stay when the costume is done. */
+	tools: Pick<MoneyGroup, 'minor' | 'parts'>;
 	/** Everything together: what the costume will have cost, as far as prices are known. */
 	totalMinor: number;
 	/** Materials that are paid for, and whose price nobody knows: they come on top. */
@@ -57,6 +60,11 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 	];
 	const back = givenBack(record, lines).reduce((total, s) => total + s.minor, 0);
 	const stashMinor = lines.reduce((total, l) => total + stashCost(l, record), 0) + back;
+	const tools = new Set(supplies.materials.filter(isTool).map((m) => m.id));
+	const ofTools = [
+		...record.purchases.map((p) => ({ materialId: p.materialId, minor: knownCost(p) })),
+		...lines.map((l) => ({ materialId: l.material.id, minor: l.costShortMinor ?? 0 }))
+	].filter((p) => p.minor > 0 && tools.has(p.materialId));
 	const totalMinor = plannedMinor + orderedMinor + paidMinor + notListedMinor + stashMinor;
 	const shares = shareOut(record, lines);
 	return {
@@ -65,6 +73,7 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 		paidMinor,
 		notListedMinor,
 		stashMinor,
+		tools: { minor: ofTools.reduce((total, p) => total + p.minor, 0), parts: ofTools },
 		totalMinor,
 		unpriced: [...new Set(unpriced)],
 		guessed: lines.some((l) => l.guessed),
@@ -106,9 +115,13 @@ const givenBack = (record: CostumeRecord, lines: readonly ShoppingLine[]): Share
 
 /**
  * What the costume will have cost, as far as prices are known, shared out over components by what each takes; null is of none. It comes
- * to the total of its spend.
+ * to the total of its spend less tools: they are nobody's share.
  */
-export function expectedByComponent(record: CostumeRecord, supplies: Supplies): Map<number | null, number> {
+export function expectedByComponent(all: CostumeRecord, supplies: Supplies): Map<number | null, number> {
+	const tools = new Set(supplies.materials.filter(isTool).map((m) => m.id));
+	const usedUp = <T extends { materialId: number }>(of: readonly T[]) =>
+		of.filter((x) => !tools.has(x.materialId));
+	const record = { ...all, purchases: usedUp(all.purchases), needs: usedUp(all.needs) };
 	const lines = shoppingLines(record, supplies);
 	const more = lines.flatMap((l) => {
 		const minor = (l.costShortMinor ?? 0) + stashCost(l, record);

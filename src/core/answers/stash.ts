@@ -1,5 +1,5 @@
 import type { Costume, CostumeRecord } from '../facts/costume.ts';
-import type { Material } from '../facts/material.ts';
+import { isTool, type Material } from '../facts/material.ts';
 import { withSender } from '../facts/supplier.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { GRACE } from '../units/packs.ts';
@@ -32,7 +32,7 @@ export function stillNeeded(record: CostumeRecord, supplies: Supplies): Promised
 
 /**
  * The stash, promised once: each costume in its turn is given what it still needs while there is some, so that no two
- * costumes count on the same sheet.
+ * costumes count on the same sheet. A tool is there for all of them.
  * @returns by costume
  */
 export function promiseStash(
@@ -40,6 +40,7 @@ export function promiseStash(
 	materials: readonly Material[]
 ): Map<number, Promised> {
 	const left = new Map(materials.map((m) => [m.id, m.stash]));
+	const tools = new Set(materials.filter(isTool).map((m) => m.id));
 	return new Map(
 		[...costumes]
 			.sort((a, b) => byStashTurn(a.record, b.record))
@@ -49,7 +50,7 @@ export function promiseStash(
 					const give = Math.min(units, left.get(id) ?? 0);
 					if (give <= GRACE) continue;
 					given.set(id, give);
-					left.set(id, left.get(id)! - give);
+					if (!tools.has(id)) left.set(id, left.get(id)! - give);
 				}
 				return [record.costume.id, given];
 			})

@@ -74,18 +74,17 @@ export function componentMoneyFigure(
 /** What was bought of one kind, or in one month. */
 export function groupMoneyFigure(
 	title: string,
-	{ parts }: MoneyGroup,
+	{ parts }: Pick<MoneyGroup, 'parts'>,
 	{ currency }: Pick<Costume, 'currency'>,
-	materials: readonly Pick<Material, 'id' | 'name'>[]
+	materials: readonly Pick<Material, 'id' | 'name'>[],
+	source = 'the purchase, with its sending'
 ): Figure {
 	const names = new Map(materials.map((m) => [m.id, m.name]));
 	return {
 		title,
 		formula: 'sum',
 		as: { kind: 'money', currency },
-		inputs: parts.map((p) =>
-			money(names.get(p.materialId) ?? '', p.minor, currency, 'the purchase, with its sending')
-		)
+		inputs: parts.map((p) => money(names.get(p.materialId) ?? '', p.minor, currency, source))
 	};
 }
 

@@ -30,10 +30,15 @@ export const FAMILIES = [
 	'light',
 	'paint',
 	'glue',
+	'tool',
 	'other'
 ] as const;
 /** Families of generic materials; foam, cloth, hair, hard, closure, light and paint have weave marks. */
 export type Family = (typeof FAMILIES)[number];
+
+/** What work uses up: all but tools, which stay when the costume is done. */
+export const USED_UP = FAMILIES.filter((f): f is Exclude<Family, 'tool'> => f !== 'tool');
+export const isTool = ({ family }: Pick<Material, 'family'>): boolean => family === 'tool';
 
 /** Of a row of the handbook. */
 export type SupplyKey = string;

@@ -15,6 +15,7 @@ const USUAL_MARGIN: Readonly<Record<Family, number>> = {
 	light: 1,
 	paint: 1,
 	glue: 1.1,
+	tool: 1,
 	other: 1.1
 };
 

@@ -14,6 +14,7 @@ export const WEAVE_OF_FAMILY: Record<string, Weave> = {
 	light: 'rays',
 	paint: 'strokes',
 	glue: 'plain',
+	tool: 'plain',
 	other: 'plain'
 };
 

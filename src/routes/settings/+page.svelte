@@ -8,7 +8,7 @@
 	import { dayOf, formatClock, weekdayName } from '$core/units/localTime.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import { FAMILIES } from '$core/facts/material.ts';
+	import { USED_UP } from '$core/facts/material.ts';
 	import { marginOf } from '$core/trade/margin.ts';
 	import FormError from '$lib/ui/FormError.svelte';
 	import { CURRENCIES } from '$core/units/money.ts';
@@ -129,7 +129,7 @@
 			</p>
 			<Form command="setMargins" version={s.version} label="Margins">
 				<div class="grid">
-					{#each FAMILIES as family (family)}<Field
+					{#each USED_UP as family (family)}<Field
 							name="more[]"
 							label={capital(family)}
 							value={formatNumber((marginOf(s, family) - 1) * 100, 1)}

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { SUMMER_TIME_KEYS } from '$core/facts/calendar.ts';
-import { FAMILIES } from '$core/facts/material.ts';
+import { USED_UP } from '$core/facts/material.ts';
 import { techniqueOf } from '$core/trade/catalogue.ts';
 import { CURRENCIES } from '$core/units/money.ts';
 import type { Executor } from '../db/open.ts';
@@ -42,9 +42,9 @@ async function turnRates(tx: Executor, from: string, to: string): Promise<void> 
 export const workshopCommands = {
 	/** How much more than it comes to is bought of what is worked out, in per cent, family by family. */
 	setMargins: command(
-		() => z.object({ version: f.version(), more: z.array(f.decimal(0, 200)).length(FAMILIES.length) }),
+		() => z.object({ version: f.version(), more: z.array(f.decimal(0, 200)).length(USED_UP.length) }),
 		async (tx, { version, more }) => {
-			const margins = Object.fromEntries(FAMILIES.map((family, i) => [family, 1 + more[i]! / 100]));
+			const margins = Object.fromEntries(USED_UP.map((family, i) => [family, 1 + more[i]! / 100]));
 			await update(tx, 'setting', { id: 1, version }, { margins });
 			return { words: 'Changed how much more is bought' };
 		}

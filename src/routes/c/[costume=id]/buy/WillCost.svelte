@@ -13,7 +13,7 @@
 	import { formatMoney } from '$core/units/money.ts';
 	import type { GuessedCost } from '$core/answers/moneyOverDays.ts';
 	import type { Spend } from '$core/answers/spend.ts';
-	import { limitFigure, spendFigure, spendRangeFigure } from '$core/explain/money.ts';
+	import { groupMoneyFigure, limitFigure, spendFigure, spendRangeFigure } from '$core/explain/money.ts';
 
 	interface Props {
 		costume: Costume;
@@ -54,6 +54,19 @@
 				><Working figure={range('less')} text={formatMoney(valueOf(range('less')), currency)} /></b
 			>
 			and <b><Working figure={range('more')} text={formatMoney(valueOf(range('more')), currency)} /></b>
+		</p>{/if}
+	{#if spend.tools.minor > 0}<p class="small" data-tools>
+			Of it <b
+				><Working
+					figure={groupMoneyFigure(
+						'For tools',
+						spend.tools,
+						costume,
+						materials,
+						'bought with its sending, or still short'
+					)}
+				/></b
+			> for tools, which stay when the costume is done.
 		</p>{/if}
 	{#if spend.guessed}<p class="small">
 			Some of it is for amounts that are <GuessMark words="guessed" />:
