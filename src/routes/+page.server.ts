@@ -5,7 +5,8 @@ import { readyShare, type Forecast } from '$core/answers/forecast.ts';
 import { byEvent, type CostumePlan } from '$core/answers/plan.ts';
 import { todayOf } from '$core/answers/today.ts';
 import { workshopFor } from '$core/answers/stash.ts';
-import { spendOf } from '$core/answers/spend.ts';
+import { moneyByEvent } from '$core/answers/moneyByEvent.ts';
+import { spendOf, type Spend } from '$core/answers/spend.ts';
 import { daysLeftFigure, hoursLeftFigure } from '$core/explain/plan.ts';
 import { spendFigure } from '$core/explain/money.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
@@ -21,10 +22,10 @@ function card(
 	record: CostumeRecord,
 	plan: CostumePlan,
 	workshop: Workshop,
+	spend: Spend,
 	now: LocalMinutes,
 	forecast: Forecast | null | undefined
 ) {
-	const spend = spendOf(record, workshop);
 	const today = todayOf(record, workshop, plan, now);
 	const next = today.ready[0];
 	return {
@@ -58,18 +59,26 @@ export const load: PageServerLoad = async ({ locals }) => {
 		db,
 		'select id, name, wearer, event_at from costume where archived_at is not null order by event_at desc'
 	);
+	const costumes = shop.atWork
+		.toSorted((a, b) => byEvent(a.record, b.record))
+		.map(({ record, promised }) => {
+			const workshop = workshopFor(shop.workshop, record.costume, promised);
+			return { record, costume: record.costume, workshop, spend: spendOf(record, workshop) };
+		});
+	const events = moneyByEvent(costumes);
 	return {
-		cards: shop.atWork
-			.toSorted((a, b) => byEvent(a.record, b.record))
-			.map(({ record, promised }) =>
-				card(
-					record,
-					plans.get(record.costume.id)!,
-					workshopFor(shop.workshop, record.costume, promised),
-					locals.now,
-					round.forecastOf(record.costume.id)
-				)
-			),
+		cards: costumes.map(({ record, workshop, spend }) =>
+			card(
+				record,
+				plans.get(record.costume.id)!,
+				workshop,
+				spend,
+				locals.now,
+				round.forecastOf(record.costume.id)
+			)
+		),
+		/** Of an event with one costume its card says it. */
+		events: events.some((e) => e.costumes.length > 1) ? events : [],
 		planKey: key,
 		planOld: old,
 		archived

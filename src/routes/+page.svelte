@@ -15,6 +15,7 @@
 	import Room from '$lib/ui/Room.svelte';
 	import NewCostume from './NewCostume.svelte';
 	import CostumeCard from './CostumeCard.svelte';
+	import EventMoney from './EventMoney.svelte';
 	import CopyCostume from './CopyCostume.svelte';
 
 	let { data }: { data: PageData } = $props();
@@ -86,6 +87,7 @@
 			</p>
 		</Sheet>
 	{/each}
+	{#if data.events.length}<EventMoney events={data.events} {year} />{/if}
 	{#if data.archived.length}
 		<Sheet title="Archive" level={2}>
 			<ul class="archive">

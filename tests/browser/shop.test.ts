@@ -154,3 +154,34 @@ test('a price in another currency is exchanged by the rate that was typed, and u
 	// By hand: 2 packs of 1,000 yen at 0.006 are 12.00 euro.
 	await expect(row(page, name).first()).toContainText('12.00 EUR');
 });
+
+test('two costumes of one event: what it costs is told together', async ({ page }) => {
+	await open(page, '/');
+	await expect(page.getByRole('heading', { name: 'Money by event' })).toHaveCount(0);
+	const first = page.getByRole('article', { name: 'Lamplighter of Quay Nine' });
+	await first.getByRole('button', { name: 'Copy' }).click();
+	await dialog(page).getByLabel('Name').fill('Second lamplighter');
+	await dialog(page).getByLabel('Event begins').fill('2031-06-08T10:00');
+	await dialog(page).getByRole('button', { name: 'Copy' }).click();
+	await expect(page.getByRole('heading', { name: 'Second lamplighter', level: 1 })).toBeVisible();
+	await open(page, '/');
+	const minor = (text: string | null) =>
+		Math.round(Number(text!.replace(/[^\d.,]/g, '').replace(',', '')) * 100);
+	const cost = async (name: string) => {
+		const card = page.getByRole('article', { name });
+		return minor(await card.getByRole('button', { name: /^What it will cost/ }).textContent());
+	};
+	const event = page
+		.getByRole('region', { name: 'Money by event' })
+		.getByRole('listitem')
+		.filter({ hasText: 'Sat 7 Jun to Sun 8 Jun, 2 costumes' });
+	const sum = event.getByRole('button', { name: /^Money for Harbour pageant, lantern night/ });
+	expect(minor(await sum.textContent())).toBe(
+		(await cost('Lamplighter of Quay Nine')) + (await cost('Second lamplighter'))
+	);
+	await sum.click();
+	await expect(dialog(page)).toContainText('Second lamplighter');
+	await page.keyboard.press('Escape');
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+	await expect(page.getByRole('heading', { name: 'Money by event' })).toHaveCount(0);
+});

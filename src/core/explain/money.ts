@@ -10,6 +10,7 @@ import type { Spend } from '../answers/spend.ts';
 import { workFigure } from '../answers/workUse.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
+import type { EventMoney } from '../answers/moneyByEvent.ts';
 import type { MoneyGroup } from '../answers/moneyBy.ts';
 import type { GuessedCost } from '../answers/moneyOverDays.ts';
 import type { ShoppingLine, Usage } from '../answers/shopping.ts';
@@ -87,6 +88,13 @@ export function groupMoneyFigure(
 		inputs: parts.map((p) => money(names.get(p.materialId) ?? '', p.minor, currency, source))
 	};
 }
+
+export const eventMoneyFigure = ({ event, costumes, currency }: EventMoney): Figure => ({
+	title: event ? `Money for ${event}` : 'Money for the day',
+	formula: 'sum',
+	as: { kind: 'money', currency },
+	inputs: costumes.map((c) => money(c.name, c.totalMinor, currency, 'what it will cost, as Buy says'))
+});
 
 export function limitFigure(costume: Costume, spend: Spend): Figure {
 	return {
