@@ -41,12 +41,12 @@
 					>
 					<b><Working figure={eventMoneyFigure(e)} /></b>
 				</div>
-				<div class="bar" aria-hidden="true">
-					{#each PARTS.filter(([, part]) => e[part] > 0) as [words, part] (part)}<i
-							class={words.replace(' ', '-')}
-							style:width={width(e, e[part])}
-						></i>{/each}
-				</div>
+				{#if e.totalMinor > 0}<div class="bar" aria-hidden="true">
+						{#each PARTS.filter(([, part]) => e[part] > 0) as [words, part] (part)}<i
+								class={words.replace(' ', '-')}
+								style:width={width(e, e[part])}
+							></i>{/each}
+					</div>{/if}
 				<p class="small soft">
 					{PARTS.filter(([, part]) => e[part] > 0)
 						.map(([words, part]) => `${words} ${formatMoney(e[part], e.currency)}`)
