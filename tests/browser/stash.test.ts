@@ -68,6 +68,16 @@ test('lots: what will not keep is told and thrown away; another lot is put in, p
 	await foam.getByRole('button', { name: 'Count' }).click();
 	await toast(page, 'Counted 0.75 sheet of High-density foam 10 mm');
 	await expect(foam.locator('[data-promised]')).toContainText('0.75 for Lamplighter of Quay Nine, none free');
+	// What is open keeps less long: six months by its label, from 30 April on.
+	const spray = row(page, 'Clear spray, matt').first();
+	await spray.getByRole('button', { name: /^Lot of Clear spray, matt/ }).click();
+	await dialog(page).getByLabel('Opened on').fill('2031-05-03');
+	await dialog(page).getByLabel('Good once open').fill('6');
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await expect(dialog(page).getByText('That day is still to come.')).toBeVisible();
+	await dialog(page).getByLabel('Opened on').fill('2031-04-30');
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await expect(spray).toContainText('open, good until Thu 30 Oct');
 	await page.getByLabel('Filter materials').fill('black 12');
 	await expect(page.locator('#material-2')).toHaveCount(0);
 	await expect(foam).toBeVisible();

@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import * as make from '$tests/support/record.ts';
 import { seeded } from '$tests/support/planCases.ts';
 import type { Material } from '../facts/material.ts';
-import { dayOf } from '../units/localTime.ts';
+import { dayOf, formatDate } from '../units/localTime.ts';
 import {
 	byPlace,
 	costOfParts,
@@ -40,6 +40,8 @@ const lot = (id: number, quantity: number, extra: Partial<StoredLot> = {}): Stor
 	packPriceMinor: null,
 	currency: null,
 	bestBefore: null,
+	openedOn: null,
+	openMonths: null,
 	countedOn: null,
 	note: '',
 	hash: null,
@@ -48,6 +50,49 @@ const lot = (id: number, quantity: number, extra: Partial<StoredLot> = {}): Stor
 });
 const of = (lots: StoredLot[], extra: Partial<Material> = {}, today = TODAY): Material =>
 	withLots([make.material(1, extra)], lots, today)[0]!;
+
+test('what is open is good for its months and no longer than closed: by calendar months, by hand', () => {
+	const open = (openedOn: string, openMonths: number | null, bestBefore: string | null) =>
+		lot(1, 1, {
+			openedOn: day(openedOn),
+			openMonths,
+			bestBefore: bestBefore === null ? null : day(bestBefore)
+		});
+	const until = (its: StoredLot) => {
+		const at = of([its]).lots[0]!.lastDay;
+		return at === null ? null : formatDate(at);
+	};
+	assert.equal(until(open('2031-05-31', 1, '2031-12-31')), '2031-06-30', 'June has no 31st');
+	assert.equal(until(open('2032-01-31', 1, null)), '2032-02-29', 'a leap year');
+	assert.equal(until(open('2031-05-02', 12, '2031-12-31')), '2031-12-31', 'its label says sooner');
+	assert.equal(until(open('2031-05-02', null, '2031-12-31')), '2031-12-31');
+	assert.equal(until(open('2031-05-02', null, null)), null);
+	// Opened half a year ago it is past, counts nowhere, and is told; of two the open one is used first.
+	const glue = of(
+		[
+			lot(1, 3, { bestBefore: TODAY + 40 }),
+			lot(2, 1, { openedOn: TODAY - 20, openMonths: 1 }),
+			lot(3, 2, { openedOn: TODAY - 200, openMonths: 6 })
+		],
+		{ family: 'glue' }
+	);
+	assert.equal(glue.stash, 4);
+	assert.deepEqual(
+		outOf(glue.lots, 2).map((p) => [p.lot.id, p.units]),
+		[
+			[2, 1],
+			[1, 1]
+		]
+	);
+	assert.deepEqual(
+		spoiling([glue], TODAY).map((s) => [s.lot.id, s.usual, s.left < 0]),
+		[
+			[3, false, true],
+			[2, false, false],
+			[1, false, false]
+		]
+	);
+});
 
 test('the stash is what is good of the lots; a lot is good on its last day, and not the day after', () => {
 	const lots = [lot(1, 2, { bestBefore: TODAY }), lot(2, 0.5), lot(3, 4, { materialId: 2 })];

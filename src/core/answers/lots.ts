@@ -8,23 +8,30 @@ import {
 	type Material,
 	type Purchase
 } from '../facts/material.ts';
-import { dayOf, type LocalMinutes } from '../units/localTime.ts';
+import { dayOf, monthsAfter, type LocalMinutes } from '../units/localTime.ts';
 import { parseNumber } from '../units/number.ts';
 import { GRACE } from '../units/packs.ts';
 import { usesOf } from './arrivals.ts';
 import { hereOf, shoppingLines, type ShoppingLine, type Supplies } from './shopping.ts';
 
 /** As rows hold them: what follows from the day, and from each other, is put in as they are read. */
-export type StoredLot = Omit<Lot, 'good'>;
+export type StoredLot = Omit<Lot, 'good' | 'lastDay'>;
 export type StoredMaterial = Omit<Material, 'stash' | 'lots'>;
 
-/** A lot is good on its last day too. */
-const isGood = ({ bestBefore }: Pick<Lot, 'bestBefore'>, day: number): boolean =>
-	bestBefore === null || bestBefore >= day;
+/** What is open is good for its months, but no longer than it would be closed. Null: it keeps, or nobody has said. */
+export function lastDayOf({
+	bestBefore,
+	openedOn,
+	openMonths
+}: Pick<Lot, 'bestBefore' | 'openedOn' | 'openMonths'>): number | null {
+	const open = openedOn === null || openMonths === null ? Infinity : monthsAfter(openedOn, openMonths);
+	const day = Math.min(bestBefore ?? Infinity, open);
+	return day === Infinity ? null : day;
+}
 
 /** What spoils first goes first, then what was bought first; what nobody knows the day of has been there longest. */
-const byUse = (a: StoredLot, b: StoredLot): number =>
-	(a.bestBefore ?? Infinity) - (b.bestBefore ?? Infinity) ||
+const byUse = (a: Omit<Lot, 'good'>, b: Omit<Lot, 'good'>): number =>
+	(a.lastDay ?? Infinity) - (b.lastDay ?? Infinity) ||
 	(a.boughtOn ?? -Infinity) - (b.boughtOn ?? -Infinity) ||
 	a.id - b.id;
 
@@ -41,7 +48,11 @@ export function withLots(
 	const by = new Map<number, StoredLot[]>();
 	for (const lot of lots) by.set(lot.materialId, [...(by.get(lot.materialId) ?? []), lot]);
 	return materials.map((m) => {
-		const own = (by.get(m.id) ?? []).toSorted(byUse).map((l) => ({ ...l, good: isGood(l, today) }));
+		const own = (by.get(m.id) ?? [])
+			.map((l) => ({ ...l, lastDay: lastDayOf(l) }))
+			.sort(byUse)
+			// It is good on its last day too.
+			.map((l) => ({ ...l, good: l.lastDay === null || l.lastDay >= today }));
 		return { ...m, lots: own, stash: own.reduce((sum, l) => (l.good ? sum + l.quantity : sum), 0) };
 	});
 }
@@ -288,10 +299,9 @@ export function spoiling(materials: readonly Material[], today: number): Spoilin
 		.flatMap((material) =>
 			material.lots.flatMap((lot): Spoiling[] => {
 				const months = USUALLY_KEEPS[material.family];
-				const usual = lot.bestBefore === null;
+				const usual = lot.lastDay === null;
 				const day =
-					lot.bestBefore ??
-					(months && lot.boughtOn !== null ? lot.boughtOn + Math.round(months * MONTH) : null);
+					lot.lastDay ?? (months && lot.boughtOn !== null ? lot.boughtOn + Math.round(months * MONTH) : null);
 				return day === null || day - today > SOON ? [] : [{ material, lot, day, left: day - today, usual }];
 			})
 		)
@@ -325,7 +335,7 @@ export function spoilsFirst(
 		const usedAt = Math.max(...stepIds.map((id) => starts.get(id) ?? -Infinity));
 		return material.lots.flatMap((lot): SpoilsFirst[] => {
 			const units = promised.get(lot.id);
-			return units && lot.bestBefore !== null && lot.bestBefore < dayOf(usedAt)
+			return units && lot.lastDay !== null && lot.lastDay < dayOf(usedAt)
 				? [{ material, lot, units, usedAt }]
 				: [];
 		});

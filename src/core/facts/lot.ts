@@ -16,14 +16,20 @@ export interface Lot {
 	packPriceMinor: number | null;
 	/** Of the price. */
 	currency: string | null;
-	/** The last day on which it is still good; null where it keeps. */
+	/** The last day on which it is still good, closed; null where it keeps. */
 	bestBefore: number | null;
+	/** The day on which it was opened; null while it is closed. */
+	openedOn: number | null;
+	/** Months that it is good for from then on, as its label says; null where that makes no difference. */
+	openMonths: number | null;
 	/** When it was last seen and counted. */
 	countedOn: number | null;
 	note: string;
 	/** Of its photo; null without one. */
 	hash: string | null;
-	/** Not past its last day. Not stored, put in as it is read. */
+	/** The last day on which it is good, as it stands. Not stored, put in as it is read. */
+	lastDay: number | null;
+	/** Not past it. Likewise. */
 	good: boolean;
 	version: number;
 }

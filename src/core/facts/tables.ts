@@ -275,6 +275,8 @@ export const TABLES = {
 			packPriceMinor: money,
 			currency: text,
 			bestBefore: date,
+			openedOn: date,
+			openMonths: number,
 			countedOn: date,
 			note: text,
 			...picture

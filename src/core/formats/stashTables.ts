@@ -49,7 +49,8 @@ export const lotsTable = (materials: readonly Material[]): string =>
 				pack: l.packSize ?? '',
 				price: l.currency === null ? '' : plainMoney(l.packPriceMinor, l.currency),
 				currency: l.currency ?? '',
-				good_until: day(l.bestBefore),
+				opened: day(l.openedOn),
+				good_until: day(l.lastDay),
 				counted: day(l.countedOn),
 				note: l.note
 			}))

@@ -1,4 +1,5 @@
 import { UTCDate } from '@date-fns/utc';
+import { addMonths } from 'date-fns/addMonths';
 import { format } from 'date-fns/format';
 import { bad, good, type Parsed } from './problem.ts';
 
@@ -66,6 +67,10 @@ export function passedBetween(from: LocalMinutes, to: LocalMinutes): number {
 	const real = (at: LocalMinutes) => new Date(formatLocalTime(at)).getTime() / 60_000;
 	return Math.max(0, Math.round(real(to) - real(from)));
 }
+
+/** The same day so many months on; where that month is shorter, its last day. */
+export const monthsAfter = (day: number, months: number): number =>
+	Math.round(addMonths(new UTCDate(day * 86_400_000), months).getTime() / 86_400_000);
 
 const wordsOf = (day: number, as: string): string => format(new UTCDate(day * 86_400_000), as);
 

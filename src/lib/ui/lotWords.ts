@@ -9,8 +9,12 @@ export const lotName = ({ colour, place }: Pick<Lot, 'colour' | 'place'>): strin
 export const dayFrom = (day: number, today: number): string =>
 	dayWords(day, Number(formatDate(today).slice(0, 4)));
 
-/** `good until Tue 20 May`, `past since Mon 20 May 2030`; nothing where it keeps. */
-export function keepsWords({ bestBefore, good }: Pick<Lot, 'bestBefore' | 'good'>, today: number): string {
-	if (bestBefore === null) return '';
-	return `${good ? 'good until' : 'past since'} ${dayFrom(bestBefore, today)}`;
+/** `good until Tue 20 May`, `open, past since Mon 20 May 2030`; nothing where it keeps. */
+export function keepsWords(
+	{ lastDay, openedOn, good }: Pick<Lot, 'lastDay' | 'openedOn' | 'good'>,
+	today: number
+): string {
+	const open = openedOn === null ? '' : 'open';
+	const until = lastDay === null ? '' : `${good ? 'good until' : 'past since'} ${dayFrom(lastDay, today)}`;
+	return [open, until].filter(Boolean).join(', ');
 }

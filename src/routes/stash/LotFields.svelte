@@ -59,5 +59,20 @@
 		value={day(lot?.bestBefore)}
 		hint="of glue, latex, resin, paint: as its label says"
 	/>
+	<Field
+		name="openedOn"
+		label="Opened on"
+		type="date"
+		value={day(lot?.openedOn)}
+		hint="of several packs the open one is a lot of its own"
+	/>
+	<Field
+		name="openMonths"
+		label="Good once open"
+		value={lot?.openMonths ?? ''}
+		inputmode="numeric"
+		suffix="months"
+		hint="the open jar on its label"
+	/>
 	<Field name="note" label="Note" value={lot?.note ?? ''} />
 </div>

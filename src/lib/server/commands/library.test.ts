@@ -42,6 +42,8 @@ test('the stash as a table (RFC 4180), read by csv-parse: each lot, no cell that
 			packSize: '1000',
 			packPriceMinor: '29,50',
 			bestBefore: '2031-12-31',
+			openedOn: '2031-04-10',
+			openMonths: '6',
 			note: ''
 		});
 		const materials = await loadMaterials(w.db);
@@ -58,7 +60,9 @@ test('the stash as a table (RFC 4180), read by csv-parse: each lot, no cell that
 			pack: '1000',
 			price: '29.50',
 			currency: 'EUR',
-			good_until: '2031-12-31',
+			opened: '2031-04-10',
+			// Six months open, before the day of the label.
+			good_until: '2031-10-10',
 			note: ''
 		});
 	} finally {

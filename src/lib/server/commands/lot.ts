@@ -28,6 +28,8 @@ const fields = ({ currency }: Context) => ({
 	packPriceMinor: price,
 	currency: f.currency(currency),
 	bestBefore: f.dateOrNull(),
+	openedOn: f.dateOrNull(),
+	openMonths: f.orNull(f.whole(1, 120)),
 	note: f.note()
 });
 type Typed = z.infer<z.ZodObject<ReturnType<typeof fields>>>;
@@ -38,6 +40,10 @@ function lotOf(v: Typed, material: Pick<Material, 'packSize'>, { now }: Context)
 		throw new Refused('That day is still to come.', 'boughtOn');
 	if (v.boughtOn !== null && v.bestBefore !== null && v.bestBefore < v.boughtOn)
 		throw new Refused('It was bought later than that.', 'bestBefore');
+	if (v.openedOn !== null && v.openedOn > dayOf(now))
+		throw new Refused('That day is still to come.', 'openedOn');
+	if (v.openedOn !== null && v.boughtOn !== null && v.openedOn < v.boughtOn)
+		throw new Refused('It was bought later than that.', 'openedOn');
 	const priced = v.packPriceMinor !== null;
 	return {
 		...v,
@@ -80,7 +86,7 @@ export async function takeOut(tx: Executor, material: Material, units: number) {
 
 export const insertLot = (
 	tx: Executor,
-	lot: Pick<Lot, 'materialId' | 'quantity'> & Partial<Omit<Lot, 'id' | 'version' | 'good'>>
+	lot: Pick<Lot, 'materialId' | 'quantity'> & Partial<Omit<Lot, 'id' | 'version' | 'good' | 'lastDay'>>
 ): Promise<number> => insert(tx, 'lot', lot);
 
 export const lotCommands = {

@@ -19,6 +19,7 @@ import needs from './migrations/016_needs.sql?raw';
 import quote from './migrations/017_quote.sql?raw';
 import orders from './migrations/018_orders.sql?raw';
 import lots from './migrations/019_lots.sql?raw';
+import open from './migrations/020_open.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -40,7 +41,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 16, name: 'needs', sql: needs },
 	{ id: 17, name: 'quote', sql: quote },
 	{ id: 18, name: 'orders', sql: orders },
-	{ id: 19, name: 'lots', sql: lots }
+	{ id: 19, name: 'lots', sql: lots },
+	{ id: 20, name: 'open', sql: open }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;
