@@ -36,7 +36,6 @@
 		list={places}
 		hint={usual ? `empty: ${usual}` : undefined}
 	/>
-	<Field name="boughtOn" label="Bought on" type="date" value={day(lot?.boughtOn)} />
 	<Field
 		name="packPriceMinor"
 		label="Price of a pack then"
@@ -44,6 +43,7 @@
 		inputmode="decimal"
 		hint="empty: as it costs today"
 	/>
+	<Field name="currency" label="Currency" options={CURRENCIES} value={lot?.currency ?? material.currency} />
 	<Field
 		name="packSize"
 		label="In that pack"
@@ -51,14 +51,7 @@
 		inputmode="decimal"
 		suffix={material.unit}
 	/>
-	<Field name="currency" label="Currency" options={CURRENCIES} value={lot?.currency ?? material.currency} />
-	<Field
-		name="bestBefore"
-		label="Good until"
-		type="date"
-		value={day(lot?.bestBefore)}
-		hint="of glue, latex, resin, paint: as its label says"
-	/>
+	<Field name="boughtOn" label="Bought on" type="date" value={day(lot?.boughtOn)} />
 	<Field
 		name="openedOn"
 		label="Opened on"
@@ -73,6 +66,13 @@
 		inputmode="numeric"
 		suffix="months"
 		hint="the open jar on its label"
+	/>
+	<Field
+		name="bestBefore"
+		label="Good until"
+		type="date"
+		value={day(lot?.bestBefore)}
+		hint="of glue, latex, resin, paint: as its label says"
 	/>
 	<Field name="note" label="Note" value={lot?.note ?? ''} />
 </div>
