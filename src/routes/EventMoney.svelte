@@ -14,19 +14,23 @@
 		year: number;
 	}
 	let { events, year }: Props = $props();
-	const most = (currency: string) =>
-		Math.max(1, ...events.filter((e) => e.currency === currency).map((e) => e.totalMinor));
-	const width = (e: EventMoney, minor: number) => `${Math.max(0, (minor / most(e.currency)) * 100)}%`;
 	const PARTS = [
 		['paid', 'paidMinor'],
 		['ordered', 'orderedMinor'],
-		['to pay', 'toPayMinor']
+		['to pay', 'toPayMinor'],
+		['of the stash', 'stashMinor']
 	] as const;
+	const partsOf = (e: EventMoney) =>
+		PARTS.flatMap(([words, part]) => (e[part] > 0 ? [{ words, minor: e[part] }] : []));
+	const drawn = (e: EventMoney) => partsOf(e).reduce((sum, p) => sum + p.minor, 0);
+	/** The longest bar of a currency is as wide as the sheet. */
+	const most = (currency: string) => Math.max(1, ...events.filter((e) => e.currency === currency).map(drawn));
 </script>
 
 <Sheet title="Money by event" level={2}>
-	<ul>
+	<ul class="plain">
 		{#each events as e (`${e.event} ${e.from} ${e.currency}`)}
+			{@const parts = partsOf(e)}
 			<li>
 				<div class="head">
 					<span
@@ -41,16 +45,17 @@
 					>
 					<b><Working figure={eventMoneyFigure(e)} /></b>
 				</div>
-				{#if e.totalMinor > 0}<div class="bar" aria-hidden="true">
-						{#each PARTS.filter(([, part]) => e[part] > 0) as [words, part] (part)}<i
-								class={words.replace(' ', '-')}
-								style:width={width(e, e[part])}
+				{#if parts.length}<div class="bar" aria-hidden="true">
+						{#each parts as { words, minor } (words)}<i
+								class={words.replaceAll(' ', '-')}
+								style:width="{(minor / most(e.currency)) * 100}%"
 							></i>{/each}
 					</div>{/if}
 				<p class="small soft">
-					{PARTS.filter(([, part]) => e[part] > 0)
-						.map(([words, part]) => `${words} ${formatMoney(e[part], e.currency)}`)
-						.join(', ') || 'Nothing yet.'}
+					{parts.map((p) => `${p.words} ${formatMoney(p.minor, e.currency)}`).join(', ') ||
+						'Nothing yet.'}{e.stashMinor < 0
+						? `; ${formatMoney(-e.stashMinor, e.currency)} of it went to the stash`
+						: ''}
 				</p>
 			</li>
 		{/each}
@@ -59,11 +64,10 @@
 
 <style>
 	ul {
-		list-style: none;
-		padding: 0;
-		margin: 0;
-		display: grid;
 		gap: 16px;
+	}
+	li {
+		display: block;
 	}
 	.head {
 		display: flex;
@@ -84,6 +88,9 @@
 	}
 	.ordered {
 		background: repeating-linear-gradient(135deg, var(--ink) 0 2px, transparent 2px 5px);
+	}
+	.of-the-stash {
+		background: var(--yellow);
 	}
 	.to-pay {
 		border: 1px solid var(--ink);

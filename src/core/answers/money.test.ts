@@ -205,6 +205,15 @@ test('tools by hand: in what it will cost, apart, in no share of a price, there 
 		[1, 1]
 	);
 	const here = { ...record, purchases: record.purchases.map((p) => ({ ...p, state: 'arrived' as const })) };
+	// Where the stash counts at cost, the knife that lies there costs nothing, and one that goes there leaves its sending.
+	const atCost = make.record({
+		...here,
+		costume: { ...here.costume, stashAtCost: true },
+		purchases: here.purchases.map((p) => (p.materialId === 1 ? { ...p, stashed: 1 } : p))
+	});
+	const given = spendOf(atCost, shop([{ ...knife, stash: 2 }, foam]));
+	assert.deepEqual([given.stashMinor, given.tools.minor, given.totalMinor], [-1490, 200, 3200]);
+	assert.deepEqual([...expectedByComponent(atCost, shop(materials))], [[1, 3000]]);
 	assert.deepEqual(
 		leftovers(here, shop(materials)).map((l) => [l.material.id, l.units]),
 		[[1, 1]]

@@ -49,10 +49,23 @@ test('money by event by hand: costumes of one event together, another time and a
 			['Harbour days', 'EUR', 0, [3], 1950]
 		]
 	);
+	// One counts the stash at cost, and takes the third from it: it was paid before.
+	const [atCost] = moneyByEvent(
+		[make.record({ ...records[0]!, costume: { ...records[0]!.costume, stashAtCost: true } })].map(
+			(record) => ({
+				costume: record.costume,
+				spend: spendOf(
+					record,
+					make.workshop({ materials: [make.material(1, { packPriceMinor: 700, stash: 1 })] })
+				)
+			})
+		)
+	);
+	assert.deepEqual([atCost!.toPayMinor, atCost!.stashMinor, atCost!.totalMinor], [0, 700, 1950]);
 	const [, , both] = events;
 	assert.deepEqual([both!.paidMinor, both!.orderedMinor, both!.toPayMinor], [2000, 500, 1400]);
 	for (const e of events) {
-		assert.equal(e.paidMinor + e.orderedMinor + e.toPayMinor, e.totalMinor);
+		assert.equal(e.paidMinor + e.orderedMinor + e.toPayMinor + e.stashMinor, e.totalMinor);
 		assert.equal(valueOf(eventMoneyFigure(e)), e.totalMinor);
 	}
 });

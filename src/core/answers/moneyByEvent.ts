@@ -11,8 +11,10 @@ export interface EventMoney {
 	currency: string;
 	paidMinor: number;
 	orderedMinor: number;
-	/** Planned, still short, and out of the stash where that counts. */
+	/** Planned, and still short. */
 	toPayMinor: number;
+	/** Out of the stash, less what went to it, where that counts: it was paid before. */
+	stashMinor: number;
 	totalMinor: number;
 	costumes: { id: number; name: string; totalMinor: number }[];
 }
@@ -24,7 +26,10 @@ const SAME_EVENT_DAYS = 14;
 export function moneyByEvent(
 	costumes: readonly {
 		costume: Pick<Costume, 'id' | 'name' | 'eventName' | 'eventAt' | 'currency'>;
-		spend: Pick<Spend, 'paidMinor' | 'orderedMinor' | 'totalMinor'>;
+		spend: Pick<
+			Spend,
+			'paidMinor' | 'orderedMinor' | 'plannedMinor' | 'notListedMinor' | 'stashMinor' | 'totalMinor'
+		>;
 	}[]
 ): EventMoney[] {
 	const events: EventMoney[] = [];
@@ -48,18 +53,19 @@ export function moneyByEvent(
 				paidMinor: 0,
 				orderedMinor: 0,
 				toPayMinor: 0,
+				stashMinor: 0,
 				totalMinor: 0,
 				costumes: []
 			};
 			events.push(its);
 		}
-		const { paidMinor, orderedMinor, totalMinor } = spend;
 		its.to = day;
-		its.paidMinor += paidMinor;
-		its.orderedMinor += orderedMinor;
-		its.toPayMinor += totalMinor - paidMinor - orderedMinor;
-		its.totalMinor += totalMinor;
-		its.costumes.push({ id, name, totalMinor });
+		its.paidMinor += spend.paidMinor;
+		its.orderedMinor += spend.orderedMinor;
+		its.toPayMinor += spend.plannedMinor + spend.notListedMinor;
+		its.stashMinor += spend.stashMinor;
+		its.totalMinor += spend.totalMinor;
+		its.costumes.push({ id, name, totalMinor: spend.totalMinor });
 	}
 	return events;
 }

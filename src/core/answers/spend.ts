@@ -17,7 +17,7 @@ export interface Spend {
 	notListedMinor: number;
 	/** What the stash gives less what of the costume's purchases went to it, when the costume counts it at cost. */
 	stashMinor: number;
-	/** Of what is paid, ordered, planned and still short: for tools, which stay when the costume is done. */
+	/** Of everything together: for tools, which stay when the costume is done. */
 	tools: Pick<MoneyGroup, 'minor' | 'parts'>;
 	/** Everything together: what the costume will have cost, as far as prices are known. */
 	totalMinor: number;
@@ -54,17 +54,12 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 		...lines.filter((l) => l.costShortMinor === null).map((l) => l.material.id),
 		...(record.costume.stashAtCost
 			? lines
-					.filter((l) => stashUnitCost(l.material) === null && l.taken + l.stash > 0)
+					.filter((l) => !isTool(l.material) && stashUnitCost(l.material) === null && l.taken + l.stash > 0)
 					.map((l) => l.material.id)
 			: [])
 	];
 	const back = givenBack(record, lines).reduce((total, s) => total + s.minor, 0);
 	const stashMinor = lines.reduce((total, l) => total + stashCost(l, record), 0) + back;
-	const tools = new Set(supplies.materials.filter(isTool).map((m) => m.id));
-	const ofTools = [
-		...record.purchases.map((p) => ({ materialId: p.materialId, minor: knownCost(p) })),
-		...lines.map((l) => ({ materialId: l.material.id, minor: l.costShortMinor ?? 0 }))
-	].filter((p) => p.minor > 0 && tools.has(p.materialId));
 	const totalMinor = plannedMinor + orderedMinor + paidMinor + notListedMinor + stashMinor;
 	const shares = shareOut(record, lines);
 	return {
@@ -73,7 +68,7 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 		paidMinor,
 		notListedMinor,
 		stashMinor,
-		tools: { minor: ofTools.reduce((total, p) => total + p.minor, 0), parts: ofTools },
+		tools: forTools(record, lines),
 		totalMinor,
 		unpriced: [...new Set(unpriced)],
 		guessed: lines.some((l) => l.guessed),
@@ -86,13 +81,13 @@ export function spendOf(record: CostumeRecord, supplies: Supplies): Spend {
 
 /**
  * What the stash gives of a material, at what it cost, where the costume counts it. What was cut cost what its lots had cost; anything
- * else goes by the average of the lots that are there.
+ * else goes by the average of the lots that are there. A tool is not used up: it costs nothing.
  */
 function stashCost(
 	{ taken, stash, needed, material }: ShoppingLine,
 	{ costume, needs }: CostumeRecord
 ): number {
-	if (!costume.stashAtCost) return 0;
+	if (!costume.stashAtCost || isTool(material)) return 0;
 	let [cut, cutMinor] = [0, 0];
 	for (const n of needs)
 		if (n.materialId === material.id && n.takenMinor !== null) {
@@ -113,21 +108,35 @@ const givenBack = (record: CostumeRecord, lines: readonly ShoppingLine[]): Share
 			)
 		: [];
 
-/**
- * What the costume will have cost, as far as prices are known, shared out over components by what each takes; null is of none. It comes
- * to the total of its spend less tools: they are nobody's share.
- */
-export function expectedByComponent(all: CostumeRecord, supplies: Supplies): Map<number | null, number> {
-	const tools = new Set(supplies.materials.filter(isTool).map((m) => m.id));
-	const usedUp = <T extends { materialId: number }>(of: readonly T[]) =>
-		of.filter((x) => !tools.has(x.materialId));
-	const record = { ...all, purchases: usedUp(all.purchases), needs: usedUp(all.needs) };
-	const lines = shoppingLines(record, supplies);
+/** What the costume will have cost, as far as prices are known, shared out by what each component takes. It comes to the total of its spend. */
+function expectedShares(record: CostumeRecord, lines: readonly ShoppingLine[]): Share[] {
 	const more = lines.flatMap((l) => {
 		const minor = (l.costShortMinor ?? 0) + stashCost(l, record);
 		return minor > 0 ? sharesOf(minor, l) : [];
 	});
-	return byComponentOf([...shareOut(record, lines), ...more, ...givenBack(record, lines)]);
+	return [...shareOut(record, lines), ...more, ...givenBack(record, lines)];
+}
+
+const toolsOf = (lines: readonly ShoppingLine[]): ReadonlySet<number> =>
+	new Set(lines.flatMap((l) => (isTool(l.material) ? [l.material.id] : [])));
+
+function forTools(record: CostumeRecord, lines: readonly ShoppingLine[]): Spend['tools'] {
+	const shares = expectedShares(record, lines);
+	const parts = [...toolsOf(lines)].map((materialId) => ({
+		materialId,
+		minor: shares.reduce((sum, s) => sum + (s.materialId === materialId ? s.minor : 0), 0)
+	}));
+	return { minor: parts.reduce((sum, p) => sum + p.minor, 0), parts: parts.filter((p) => p.minor !== 0) };
+}
+
+/**
+ * What is used up for each component and will have cost, null for none: together the total of its spend less tools, which are nobody's
+ * share.
+ */
+export function expectedByComponent(record: CostumeRecord, supplies: Supplies): Map<number | null, number> {
+	const lines = shoppingLines(record, supplies);
+	const tools = toolsOf(lines);
+	return byComponentOf(expectedShares(record, lines).filter((s) => !tools.has(s.materialId)));
 }
 
 /** Each purchase goes to its component, or is shared by what each component takes of that material. */

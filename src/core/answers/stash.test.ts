@@ -2,6 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { seeded } from '$tests/support/planCases.ts';
 import * as make from '$tests/support/record.ts';
+import type { Family } from '../facts/material.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import { planAsIf, withRecord } from './asIf.ts';
 import { shoppingLines } from './shopping.ts';
@@ -46,7 +47,13 @@ test('what is free is what is owned less all that is promised; a rounding is non
 	const given = promises([costume(1, '2031-06-01T09:00', 1), costume(2, '2031-05-01T09:00', 2.5)]);
 	assert.deepEqual([...freeStash(shop.materials, [...given.values()])], [[1, 1.5]]);
 	assert.deepEqual([...freeStash(shop.materials, [])], [[1, 5]]);
-	assert.equal(freeStash([{ id: 1, stash: 0.3 }], [new Map([[1, 0.1 + 0.2]])]).get(1), 0);
+	const owned = (family: Family, stash: number) => ({ id: 1, family, stash });
+	assert.equal(freeStash([owned('foam', 0.3)], [new Map([[1, 0.1 + 0.2]])]).get(1), 0);
+	assert.equal(
+		freeStash([owned('tool', 1)], [new Map([[1, 1]]), new Map([[1, 1]])]).get(1),
+		1,
+		'a tool stays'
+	);
 });
 
 test('as the maker says: who has a turn comes before all events', () => {

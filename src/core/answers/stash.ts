@@ -57,14 +57,15 @@ export function promiseStash(
 	);
 }
 
-/** What of each lot is promised to which costume, in their turns: who comes first has what spoils first. */
+/** What of each lot is promised to which costume, in their turns: who comes first has what spoils first. A tool is kept for nobody. */
 export function promisedByLot(
 	costumes: readonly { record: CostumeRecord; promised: Promised }[],
-	materials: readonly Pick<Material, 'id' | 'lots'>[]
+	materials: readonly Pick<Material, 'id' | 'family' | 'lots'>[]
 ): Map<number, { to: Pick<Costume, 'id' | 'name'>; units: number }[]> {
 	const inTurn = [...costumes].sort((a, b) => byStashTurn(a.record, b.record));
 	return new Map(
-		materials.flatMap(({ id, lots }) => {
+		materials.flatMap(({ id, family, lots }) => {
+			if (isTool({ family })) return [];
 			const asked = inTurn.flatMap(({ record: { costume }, promised }) =>
 				promised.has(id) ? [{ to: { id: costume.id, name: costume.name }, units: promised.get(id)! }] : []
 			);
@@ -86,11 +87,12 @@ export const promisedTo = (
 
 /** What of each material is owned and promised to nobody; a remainder that is only rounding is nothing. */
 export function freeStash(
-	materials: readonly Pick<Material, 'id' | 'stash'>[],
+	materials: readonly Pick<Material, 'id' | 'family' | 'stash'>[],
 	promises: readonly Promised[]
 ): Map<number, number> {
 	return new Map(
-		materials.map(({ id, stash }) => {
+		materials.map(({ id, family, stash }) => {
+			if (isTool({ family })) return [id, stash];
 			const left = promises.reduce((left, given) => left - (given.get(id) ?? 0), stash);
 			return [id, left > GRACE ? left : 0];
 		})

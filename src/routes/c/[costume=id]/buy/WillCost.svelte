@@ -55,7 +55,7 @@
 			>
 			and <b><Working figure={range('more')} text={formatMoney(valueOf(range('more')), currency)} /></b>
 		</p>{/if}
-	{#if spend.tools.minor > 0}<p class="small" data-tools>
+	{#if spend.tools.minor > 0}<p class="small">
 			Of it <b
 				><Working
 					figure={groupMoneyFigure(
@@ -63,7 +63,7 @@
 						spend.tools,
 						costume,
 						materials,
-						'bought with its sending, or still short'
+						'bought with its sending, or still short; less what went to the stash at cost'
 					)}
 				/></b
 			> for tools, which stay when the costume is done.
