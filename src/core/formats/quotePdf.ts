@@ -146,10 +146,13 @@ function parts(sheet: Sheet, { sums, currency, hourRateMinor }: Quote): void {
 	if (sums.feeMinor) total('Design and fittings', sums.feeMinor);
 }
 
+/** What a client is told of the costume. */
+export type QuotedCostume = Pick<Costume, 'name' | 'wearer' | 'eventName' | 'eventAt'>;
+
 /** A quote that a client can read: who, what, how much, when it is paid, on which terms; and what it changes of the one before. */
 export async function quotePdf(
 	quote: Quote,
-	costume: Pick<Costume, 'name' | 'wearer' | 'eventName' | 'eventAt'>,
+	costume: QuotedCostume,
 	before: Quote | null,
 	files: FontFiles
 ): Promise<Uint8Array> {

@@ -3,10 +3,12 @@ import { LEAST_KEPT } from '$core/engines/layout/leftovers.ts';
 import type { NumberedPiece } from '$core/engines/pattern/numbered.ts';
 import type { PaperKey } from '$core/engines/pattern/tile.ts';
 import type { LayPlan } from '$core/facts/layout.ts';
+import type { Quote } from '$core/facts/quote.ts';
 import { chartPdf, type ChartGroup } from '$core/formats/chartPdf.ts';
 import { layoutPdf, type PlanPaper } from '$core/formats/layoutPdf.ts';
 import { patternPdf } from '$core/formats/patternPdf.ts';
 import { planWords } from '$core/formats/planWords.ts';
+import { quotePdf, type QuotedCostume } from '$core/formats/quotePdf.ts';
 import { tagsPdf, type PieceTag } from '$core/formats/tagsPdf.ts';
 import type { LengthUnit } from '$core/units/measure.ts';
 import { printFonts } from './fonts.ts';
@@ -21,6 +23,8 @@ export const WRITERS = {
 	tags: (tags: readonly PieceTag[], paper: Sheets) => tagsPdf(tags, paper, printFonts()),
 	chart: (groups: readonly ChartGroup[], paper: Sheets, title: string) =>
 		chartPdf(groups, paper, title, printFonts()),
+	quote: (quote: Quote, costume: QuotedCostume, before: Quote | null) =>
+		quotePdf(quote, costume, before, printFonts()),
 	layout: (plan: LayPlan, paper: PlanPaper, title: string, unit: LengthUnit) => {
 		const sheets = cutSheets(plan);
 		const words = planWords(plan, title, sheets.length, unit);

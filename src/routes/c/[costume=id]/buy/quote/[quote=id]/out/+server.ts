@@ -1,8 +1,7 @@
 import { error } from '@sveltejs/kit';
-import { quotePdf } from '$core/formats/quotePdf.ts';
-import { attachment } from '$lib/server/attachment.ts';
+import { pdf } from '$lib/server/attachment.ts';
 import { database } from '$lib/server/database.ts';
-import { printFonts } from '$lib/server/prints/fonts.ts';
+import { printer } from '$lib/server/prints/printer.ts';
 import { loadRecord } from '$lib/server/read/costume.ts';
 import { loadQuotes } from '$lib/server/read/quotes.ts';
 import type { RequestHandler } from './$types';
@@ -15,6 +14,5 @@ export const GET: RequestHandler = async ({ params }) => {
 	const quote = quotes.find((q) => q.id === Number(params.quote));
 	if (!record || !quote) error(404, 'There is no such quote.');
 	const before = quotes.find((q) => q.id === quote.changesId) ?? null;
-	const pdf = await quotePdf(quote, record.costume, before, printFonts());
-	return attachment(pdf as BodyInit, 'application/pdf', `quote-${quote.number}.pdf`);
+	return pdf(printer.print('quote', quote, record.costume, before), `quote-${quote.number}.pdf`);
 };
