@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import { BUY } from '../support/servers.ts';
+import { shownMinor } from '../support/shownMoney.ts';
 import { open, reopen } from '../support/open.ts';
 
 test.use({ baseURL: BUY.address });
@@ -307,9 +308,8 @@ test('one item comes too late: what could stand in is tried out, taken, and mone
 	await expect(listed(page, 'High-density foam 5 mm')).toContainText('11.90 EUR');
 	await expect(page.getByText(/comes Fri 20 Jun, needed/)).toBeHidden();
 	await expect(tape.getByText(/[5-8]\d of 100/)).toBeVisible();
-	const minor = (text: string | null) => Math.round(Number(/[\d.]+/.exec(text ?? '')![0]) * 100);
 	const now = await page.getByText(/^Will cost [\d.]+ EUR/).textContent();
-	expect(minor(now) - minor(late)).toBe(1190);
+	expect(shownMinor(now) - shownMinor(late)).toBe(1190);
 
 	const undo = page.getByRole('button', { name: 'Undo', exact: true }).first();
 	await undo.click();
@@ -324,12 +324,10 @@ test('one item comes too late: what could stand in is tried out, taken, and mone
 });
 
 test('what is a tool is told apart, and no client pays for it', async ({ page }) => {
-	const minor = (text: string | null) =>
-		Math.round(Number(/[\d\u2009]+\.\d\d/.exec(text!)![0].replace('\u2009', '')) * 100);
 	const priced = async () => {
 		await open(page, '/c/1/buy/quote');
 		await page.getByLabel('An hour of work').fill('18');
-		return minor(
+		return shownMinor(
 			await page
 				.getByRole('list', { name: /What the price is made of/ })
 				.getByRole('listitem')

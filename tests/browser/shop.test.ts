@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { SHOP } from '../support/servers.ts';
+import { shownMinor } from '../support/shownMoney.ts';
 import { open } from '../support/open.ts';
 
 /** What all costumes share: the handbook, the stash and who is promised it, prices and currencies. */
@@ -165,18 +166,16 @@ test('two costumes of one event: what it costs is told together', async ({ page 
 	await dialog(page).getByRole('button', { name: 'Copy' }).click();
 	await expect(page.getByRole('heading', { name: 'Second lamplighter', level: 1 })).toBeVisible();
 	await open(page, '/');
-	const minor = (text: string | null) =>
-		Math.round(Number(text!.replace(/[^\d.,]/g, '').replace(',', '')) * 100);
 	const cost = async (name: string) => {
 		const card = page.getByRole('article', { name });
-		return minor(await card.getByRole('button', { name: /^What it will cost/ }).textContent());
+		return shownMinor(await card.getByRole('button', { name: /^What it will cost/ }).textContent());
 	};
 	const event = page
 		.getByRole('region', { name: 'Money by event' })
 		.getByRole('listitem')
 		.filter({ hasText: 'Sat 7 Jun to Sun 8 Jun, 2 costumes' });
 	const sum = event.getByRole('button', { name: /^Money for Harbour pageant, lantern night/ });
-	expect(minor(await sum.textContent())).toBe(
+	expect(shownMinor(await sum.textContent())).toBe(
 		(await cost('Lamplighter of Quay Nine')) + (await cost('Second lamplighter'))
 	);
 	await sum.click();

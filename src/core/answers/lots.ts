@@ -279,8 +279,6 @@ export function outOfPurchases(
 export const SOON = 60;
 /** Months that what has no date on it is usually good for, kept closed, cool and dark. From memory, common practice: its label counts. */
 const USUALLY_KEEPS: Partial<Record<Family, number>> = { glue: 12, paint: 24 };
-/** Days of a month, on the average of a year. */
-const MONTH = 365.25 / 12;
 
 export interface Spoiling {
 	material: Material;
@@ -301,7 +299,7 @@ export function spoiling(materials: readonly Material[], today: number): Spoilin
 				const months = USUALLY_KEEPS[material.family];
 				const usual = lot.lastDay === null;
 				const day =
-					lot.lastDay ?? (months && lot.boughtOn !== null ? lot.boughtOn + Math.round(months * MONTH) : null);
+					lot.lastDay ?? (months && lot.boughtOn !== null ? monthsAfter(lot.boughtOn, months) : null);
 				return day === null || day - today > SOON ? [] : [{ material, lot, day, left: day - today, usual }];
 			})
 		)
