@@ -109,6 +109,8 @@ export interface TriageRequest extends TriageTask {
 export interface PurchaseRequest {
 	kind: 'purchase';
 	task: PackTask;
+	/** Of each that buys, where there are several. */
+	apart: PackTask[];
 	seconds: number;
 }
 

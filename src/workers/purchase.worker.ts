@@ -9,8 +9,8 @@ const ASKING = 15_000;
 const PAUSE = 200;
 
 /** What to buy, chosen off the page; the choice is told before what else was asked about. */
-answer<'purchase'>(async ({ task, seconds }, tell) => {
-	const work = choosePurchase(task, await loadSolver(wasm), seconds);
+answer<'purchase'>(async ({ task, apart, seconds }, tell) => {
+	const work = choosePurchase(task, await loadSolver(wasm), seconds, apart);
 	const first = work.next();
 	if (first.done) return good(first.value);
 	tell.best(first.value);

@@ -33,6 +33,7 @@ export const PAGES = [
 	'/stash',
 	'/stash/handbook',
 	'/stash/handbook?table=route',
+	'/stash/buy',
 	'/stash/count',
 	'/stash/prices',
 	'/makers',

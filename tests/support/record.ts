@@ -121,6 +121,7 @@ export const need = (componentId: number, materialId: number, quantity: number):
 
 export const purchase = (id: number, materialId: number, extra: Partial<Purchase> = {}): Purchase => ({
 	id,
+	jointId: null,
 	costumeId: 1,
 	componentId: null,
 	materialId,

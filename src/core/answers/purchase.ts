@@ -1,5 +1,6 @@
 import { packPrice } from '../engines/purchase/offered.ts';
 import type { Aim, Chosen, PackNeed, PackTask } from '../engines/purchase/task.ts';
+import type { JointPurchase } from '../facts/jointPurchase.ts';
 import { unitsOf, type Material, type Purchase } from '../facts/material.ts';
 import { supplierKey, supplierNamed, type Offer, type Supplier } from '../facts/supplier.ts';
 import { MONDAY_TO_FRIDAY } from '../facts/workingDays.ts';
@@ -108,14 +109,36 @@ export const unknownSuppliers = ({
 	return [...new Map(unknown.map((name) => [supplierKey(name), name])).values()].sort();
 };
 
-/** What may still be bought otherwise: on the list for the whole costume, with nothing written to it and no order made. */
-export const isOpenPurchase = (p: Purchase): boolean =>
-	p.state === 'planned' && p.componentId === null && p.note === '';
+/** A costume for which is bought, alone or with others. */
+export interface Buyer {
+	costumeId: number;
+	lines: readonly ShoppingLine[];
+	purchases: readonly Purchase[];
+	orders: readonly Pick<OrderBy, 'material' | 'neededAt'>[];
+}
 
-/** What has to be bought of a material, were what is only on the list bought otherwise. */
-export function toBuy({ material, short, over }: ShoppingLine, purchases: readonly Purchase[]): number {
-	const open = purchases.filter((p) => p.materialId === material.id && isOpenPurchase(p));
-	const listed = open.reduce((sum, p) => sum + unitsOf(p, material), 0);
+/**
+ * What may still be bought otherwise: on the list for a whole costume, with nothing written to it and no order made; where it is shared,
+ * only if all who share it buy.
+ */
+export function openPurchases(
+	buyers: readonly Pick<Buyer, 'costumeId' | 'purchases'>[],
+	joints: readonly JointPurchase[]
+): Purchase[] {
+	const isOpen = (p: Purchase) => p.state === 'planned' && p.componentId === null && p.note === '';
+	const open = buyers.flatMap((b) => b.purchases.filter(isOpen));
+	const ids = new Set(open.map((p) => p.id));
+	const whole = new Set(joints.filter((j) => j.shares.every((s) => ids.has(s.purchaseId))).map((j) => j.id));
+	return open.filter((p) => p.jointId === null || whole.has(p.jointId));
+}
+
+/**
+ * What has to be bought of a material, were what is only on the list bought otherwise.
+ * @param open of the costume
+ */
+export function toBuy({ material, short, over }: ShoppingLine, open: readonly Purchase[]): number {
+	const its = open.filter((p) => p.materialId === material.id);
+	const listed = its.reduce((sum, p) => sum + unitsOf(p, material), 0);
 	const amount = short > 0 ? short + listed : listed - over;
 	return amount > GRACE ? amount : 0;
 }
@@ -127,29 +150,56 @@ export interface Wishes {
 	without: ReadonlySet<string>;
 }
 
+/** So much of a material that a costume has to buy, wanted on this day at the latest; null: whenever. */
+export interface Want {
+	costumeId: number;
+	materialId: number;
+	amount: number;
+	by: number | null;
+}
+
 /**
- * The purchase of everything that is still to be bought, as a task: each need wanted at noon of a day that still serves the first step
- * that takes it.
- * @param purchases of the costume
+ * Everything that is still to be bought, by costume: each wanted at noon of a day that still serves the first step that takes it.
+ * @param open what may be bought otherwise, of all of them
  */
+export const wantsOf = (buyers: readonly Buyer[], open: readonly Purchase[]): Want[] =>
+	buyers.flatMap(({ costumeId, lines, orders }) => {
+		const neededAt = new Map(orders.map((o) => [o.material.id, o.neededAt]));
+		const its = open.filter((p) => p.costumeId === costumeId);
+		return lines.flatMap((line): Want[] => {
+			const amount = toBuy(line, its);
+			const materialId = line.material.id;
+			const at = neededAt.get(materialId) ?? null;
+			const by = at === null ? null : dayOf(at - ARRIVAL_CLOCK);
+			return amount > 0 ? [{ costumeId, materialId, amount, by }] : [];
+		});
+	});
+
+/** What several want of one material: all of it by the last day, and of that what is wanted on days before. */
+function needOf(materialId: number, wants: readonly Want[]): PackNeed {
+	const dayOf = (w: Want) => w.by ?? Infinity;
+	const upTo = (day: number) => wants.reduce((sum, w) => sum + (dayOf(w) <= day ? w.amount : 0), 0);
+	const days = [...new Set(wants.map(dayOf))].sort((a, b) => a - b);
+	const last = days.pop()!;
+	const need = { id: String(materialId), amount: upTo(last), by: last === Infinity ? null : last };
+	return days.length ? { ...need, sooner: days.map((by) => ({ amount: upTo(by), by })) } : need;
+}
+
+/** The purchase of all that is wanted, as a task. */
 export function purchaseTask(
-	lines: readonly ShoppingLine[],
-	purchases: readonly Purchase[],
-	orders: readonly Pick<OrderBy, 'material' | 'neededAt'>[],
+	wants: readonly Want[],
 	packs: readonly Pack[],
 	workshop: Priced,
 	currency: string,
 	now: LocalMinutes,
 	{ aim, without }: Wishes
 ): PackTask {
-	const neededAt = new Map(orders.map((o) => [o.material.id, o.neededAt]));
-	const needs = lines.flatMap((line): PackNeed[] => {
-		const amount = toBuy(line, purchases);
-		const at = neededAt.get(line.material.id) ?? null;
-		return amount > 0
-			? [{ id: String(line.material.id), amount, by: at === null ? null : dayOf(at - ARRIVAL_CLOCK) }]
-			: [];
-	});
+	const needs = [...new Set(wants.map((w) => w.materialId))].map((id) =>
+		needOf(
+			id,
+			wants.filter((w) => w.materialId === id)
+		)
+	);
 	const wanted = new Set(needs.map((n) => n.id));
 	const its = packs.filter((p) => wanted.has(String(p.materialId)) && !without.has(p.id));
 	return {
@@ -189,8 +239,17 @@ function termsOf(supplier: Supplier | undefined, workshop: Priced, currency: str
 
 /** The task with what cannot be here in time wanted as soon as it can be. */
 export function laterToo(task: PackTask, { short }: Pick<Chosen, 'short'>): PackTask {
-	const soonest = new Map(short.map((s) => [s.need, s.soonest]));
-	return { ...task, needs: task.needs.map((n) => ({ ...n, by: soonest.get(n.id) ?? n.by })) };
+	const late = new Map(short.map((s) => [s.need, s]));
+	return {
+		...task,
+		needs: task.needs.map((need) => {
+			const its = late.get(need.id);
+			if (!its || its.soonest === null) return need;
+			const by = need.by === null ? null : Math.max(need.by, its.soonest);
+			const sooner = need.sooner?.map((s, k) => ({ ...s, by: Math.max(s.by, its.sooner![k]!) }));
+			return sooner ? { ...need, by, sooner } : { ...need, by };
+		})
+	};
 }
 
 /** A line of the shopping list as it is bought: the price by its break, and its share of what sending costs. */

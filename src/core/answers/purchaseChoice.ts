@@ -4,13 +4,16 @@ import type { Bought, Chosen, PackTask, Solve } from '../engines/purchase/task.t
 import type { Purchase } from '../facts/material.ts';
 import { supplierKey, withSender, type Supplier } from '../facts/supplier.ts';
 import { arrivalDay } from './leadTime.ts';
-import { isOpenPurchase, laterToo, listLines, type ListLine, type Pack } from './purchase.ts';
+import { sharesOf, type Entry, type Share } from './jointPurchase.ts';
+import { laterToo, listLines, type ListLine, type Pack, type Want } from './purchase.ts';
 
 /** What is to be bought; what nothing covers in time is bought as soon as it can be. */
 export interface PurchaseChoice {
 	chosen: Chosen;
 	/** Offers that are in time and not chosen: how much more the whole would cost with at least one pack of it. */
 	dearer: { offer: string; moreMinor: number }[];
+	/** What it would come to, bought by each apart; null where it is bought by one, and where either leaves something out. */
+	apartMinor: number | null;
 }
 
 /** An offer that is not taken is asked about for so long at most, seconds: mostly it takes a fiftieth of that. */
@@ -19,18 +22,23 @@ const ASKING = 2;
 /**
  * The best purchase, and what every other pack would cost on top. What cannot be here in time is bought as soon as it can be.
  * Tells the choice first, and then again with each offer that was asked about.
+ * @param apart of each that buys, where there are several
  */
 export function* choosePurchase(
 	task: PackTask,
 	solve: Solve,
-	seconds: number
+	seconds: number,
+	apart: readonly PackTask[] = []
 ): Generator<PurchaseChoice, PurchaseChoice> {
-	const inTime = choosePacks(task, solve, seconds);
-	const late = inTime.short.some((s) => s.soonest !== null);
-	const whole = late ? laterToo(task, inTime) : task;
-	const chosen = late ? choosePacks(whole, solve, seconds) : inTime;
-	const choice: PurchaseChoice = { chosen, dearer: [] };
+	const { whole, chosen } = bestOf(task, solve, seconds);
+	const choice: PurchaseChoice = { chosen, dearer: [], apartMinor: null };
 	yield choice;
+	if (apart.length > 0 && chosen.short.length === 0) {
+		const each = apart.map((t) => bestOf(t, solve, seconds).chosen);
+		if (each.every((c) => c.short.length === 0 && c.proved))
+			choice.apartMinor = each.reduce((sum, c) => sum + c.totalMinor, 0);
+		yield { ...choice };
+	}
 	const bought = new Set(chosen.buy.map((b) => b.offer));
 	const open = new Set(chosen.short.map((s) => s.need));
 	for (const { offer } of offeredOf(whole).offered) {
@@ -42,6 +50,13 @@ export function* choosePurchase(
 		yield { ...choice };
 	}
 	return { ...choice };
+}
+
+function bestOf(task: PackTask, solve: Solve, seconds: number): { whole: PackTask; chosen: Chosen } {
+	const inTime = choosePacks(task, solve, seconds);
+	if (!inTime.short.some((s) => s.soonest !== null)) return { whole: task, chosen: inTime };
+	const whole = laterToo(task, inTime);
+	return { whole, chosen: choosePacks(whole, solve, seconds) };
 }
 
 /** A pack that is not bought, and why not. */
@@ -60,7 +75,10 @@ export interface PurchaseRow {
 	amount: number;
 	/** Wanted on this day at the latest; null: whenever. */
 	by: number | null;
-	bought: { pack: Pack; packs: number; costMinor: number; arrives: number; late: boolean }[];
+	/** By whom. */
+	wants: Want[];
+	/** With what of it is for which costume. */
+	bought: { pack: Pack; packs: number; costMinor: number; arrives: number; shares: Share[] }[];
 	/** Left over of all packs. */
 	over: number;
 	/** How much of the last pack is used, and what that pack costs: told where less than half of it is. */
@@ -73,31 +91,34 @@ export interface PurchaseRow {
 /** Less of a pack than this is hardly worth it: it is told. */
 const HARDLY = 0.5;
 
+/** What is bought of each pack, with what of it is for which costume. */
+export function boughtPacks(
+	buy: readonly Bought[],
+	packs: readonly Pack[],
+	wants: readonly Want[]
+): (Bought & { pack: Pack; shares: Share[] })[] {
+	const byId = new Map(packs.map((p) => [p.id, p]));
+	const its = buy.flatMap((b) => {
+		const pack = byId.get(b.offer);
+		return pack ? [{ ...b, pack }] : [];
+	});
+	const shares = sharesOf(its, wants);
+	return its.map((b, k) => ({ ...b, shares: shares[k]! }));
+}
+
 /** The choice, material by material, dearest first. */
 export function purchaseRows(
 	task: PackTask,
+	wants: readonly Want[],
 	{ chosen, dearer }: PurchaseChoice,
 	packs: readonly Pack[],
 	without: ReadonlySet<string>,
 	suppliers: readonly Supplier[]
 ): PurchaseRow[] {
-	const byId = new Map(packs.map((p) => [p.id, p]));
+	const all = boughtPacks(chosen.buy, packs, wants);
 	const more = new Map(dearer.map((d) => [d.offer, d.moreMinor]));
 	const rows = task.needs.map(({ id, amount, by }): PurchaseRow => {
-		const its = chosen.buy.flatMap((b) => {
-			const pack = byId.get(b.offer);
-			return pack && String(pack.materialId) === id
-				? [
-						{
-							pack,
-							packs: b.packs,
-							costMinor: b.costMinor,
-							arrives: b.arrives,
-							late: by !== null && b.arrives > by
-						}
-					]
-				: [];
-		});
+		const its = all.filter((b) => String(b.pack.materialId) === id);
 		const over = chosen.over.find((o) => o.need === id)?.amount ?? 0;
 		const smallest = [...its].sort((a, b) => a.pack.packSize - b.pack.packSize)[0];
 		const used = smallest ? smallest.pack.packSize - over : 0;
@@ -105,6 +126,7 @@ export function purchaseRows(
 			materialId: Number(id),
 			amount,
 			by,
+			wants: wants.filter((w) => String(w.materialId) === id),
 			bought: its,
 			over,
 			last:
@@ -174,21 +196,28 @@ export function parcelsOf(
 		.sort((a, b) => a.arrives - b.arrives);
 }
 
-/** Whether the list says of what was chosen the same, pack for pack and coin for coin. */
-export function isListed(parcels: readonly Parcel[], purchases: readonly Purchase[]): boolean {
-	const lines = parcels.flatMap((p) => p.lines);
-	const materials = new Set(lines.map((l) => l.pack.materialId));
+/** Whether the lists say of what was chosen the same, pack for pack and coin for coin. @param open what may be bought otherwise */
+export function isListed(entries: readonly Entry[], open: readonly Purchase[]): boolean {
+	const materials = new Set(entries.map((e) => e.pack.materialId));
 	const written = (
-		of: Pick<Purchase, 'packs' | 'packSize' | 'packPriceMinor' | 'shippingMinor'>,
+		of: Pick<Purchase, 'costumeId' | 'packs' | 'packSize' | 'packPriceMinor' | 'shippingMinor'>,
 		materialId: number,
-		supplier: string
+		supplier: string,
+		joint: boolean
 	) =>
-		[materialId, supplierKey(supplier), of.packs, of.packSize, of.packPriceMinor, of.shippingMinor].join('|');
-	const chosen = lines.map((l) =>
-		written({ ...l, packSize: l.pack.packSize }, l.pack.materialId, l.pack.supplier)
-	);
-	const listed = purchases
-		.filter((p) => isOpenPurchase(p) && materials.has(p.materialId))
-		.map((p) => written(p, p.materialId, p.supplier));
+		[
+			of.costumeId,
+			materialId,
+			supplierKey(supplier),
+			of.packs,
+			of.packSize === null ? null : of.packSize.toPrecision(12),
+			of.packPriceMinor,
+			of.shippingMinor,
+			joint
+		].join('|');
+	const chosen = entries.map((e) => written(e, e.pack.materialId, e.pack.supplier, e.joint));
+	const listed = open
+		.filter((p) => materials.has(p.materialId))
+		.map((p) => written(p, p.materialId, p.supplier, p.jointId !== null));
 	return chosen.sort().join('\n') === listed.sort().join('\n');
 }

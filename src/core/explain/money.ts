@@ -3,8 +3,10 @@ import { DAY, dayOf, dayWords } from '../units/localTime.ts';
 import { areaOfUnit, type Material, type Need, type Purchase } from '../facts/material.ts';
 import { type Component, copiesOf } from '../facts/component.ts';
 import type { Costume, CostumeRecord } from '../facts/costume.ts';
+import type { JointPurchase } from '../facts/jointPurchase.ts';
 import type { Figure } from './figure.ts';
 import { money, number } from '../units/figure.ts';
+import { formatMoney } from '../units/money.ts';
 import { of100 } from '../units/number.ts';
 import type { Spend } from '../answers/spend.ts';
 import { workFigure } from '../answers/workUse.ts';
@@ -263,18 +265,29 @@ function orderByOddsFigure(
 	};
 }
 
-export function costFigure(purchase: Purchase, name: string, currency: string): Figure {
+/** @param joint of which it is a share */
+export function costFigure(
+	purchase: Purchase,
+	name: string,
+	currency: string,
+	joint?: JointPurchase
+): Figure {
+	const known = purchase.packPriceMinor === null ? 'not known' : null;
+	const share = joint && `${purchase.packSize} of ${joint.packs} × ${joint.packSize}`;
 	return {
 		title: `Cost: ${name}`,
 		formula: 'cost',
 		as: { kind: 'money', currency },
 		inputs: [
-			number('packs', purchase.packs),
+			number('packs', purchase.packs, share ? 'one share' : undefined),
 			money(
-				'price of a pack',
+				share ? 'price of the share' : 'price of a pack',
 				purchase.packPriceMinor ?? 0,
 				currency,
-				purchase.packPriceMinor === null ? 'not known' : 'entered'
+				known ??
+					(share
+						? `${share}, of ${joint.packs} × ${formatMoney(joint.packPriceMinor ?? 0, currency)}, shared out by units to the last coin`
+						: 'entered')
 			),
 			money('shipping', purchase.shippingMinor, currency),
 			...(purchase.refundMinor ? [money('money back', purchase.refundMinor, currency, 'sent back')] : [])

@@ -69,6 +69,18 @@ test('money: in all, by component, against the limit, and a purchase', () => {
 			spend.byComponent.get(c.id) ?? 0
 		);
 	assert.equal(valueOf(figures.costFigure(record.purchases[0]!, 'foam', 'EUR')), 2495);
+	// 170 ml of two tins of 100 ml at 9.99: 16.98 of 19.98, and 4.25 of 5.00 for sending.
+	const joint = { id: 1, packs: 2, packSize: 100, packPriceMinor: 999, shippingMinor: 500, shares: [] };
+	const share = make.purchase(9, 1, {
+		jointId: 1,
+		packs: 1,
+		packSize: 170,
+		packPriceMinor: 1698,
+		shippingMinor: 425
+	});
+	const figure = figures.costFigure(share, 'paint', 'EUR', joint);
+	assert.equal(valueOf(figure), 2123);
+	assert.match(figure.inputs[1]!.source, /^170 of 2 × 100, of 2 × .*9\.99/);
 });
 
 test('packs: of a line, of a coat, of all coats of a product', () => {

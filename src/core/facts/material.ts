@@ -137,6 +137,8 @@ export interface Purchase {
 	costumeId: number;
 	/** For this component alone; null when the costume shares it. */
 	componentId: number | null;
+	/** Of which it is this costume's share: packs that are bought for several. */
+	jointId: number | null;
 	materialId: number;
 	packs: number;
 	/** Units in one pack; null: a pack of the material's own. */

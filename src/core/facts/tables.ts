@@ -316,11 +316,17 @@ export const TABLES = {
 		},
 		null
 	),
+	joint_purchase: table(
+		'purchase for several costumes',
+		{ packs: number, packSize: number, packPriceMinor: money, shippingMinor: money },
+		null
+	),
 	purchase: table(
 		'purchase',
 		{
 			costumeId: to('costume'),
 			componentId: to('component'),
+			jointId: to('joint_purchase'),
 			materialId: to('material'),
 			packs: number,
 			packSize: number,

@@ -73,7 +73,8 @@ export function moneyTable(record: CostumeRecord, workshop: Workshop): string {
 		...record.purchases.map((p) => ({
 			line: names.get(p.materialId) ?? '',
 			state: p.state as string,
-			packs: p.packs as number | string,
+			// Of a share of what several buy no pack is its own.
+			packs: (p.jointId === null ? p.packs : '') as number | string,
 			amount: plainMoney(purchaseCost(p), currency),
 			currency,
 			supplier: p.supplier,

@@ -62,15 +62,16 @@ const OF_WORKSHOP = [
 	'lot',
 	'offcut',
 	'supplier',
-	'offer'
+	'offer',
+	'joint_purchase'
 ];
 /** Between a maker and a client: in the backup, and handed to nobody with the costume. */
 const STAYS = ['quote'];
-/** Receipts are the maker's own. Counters, when it was read, whether it is put away; pictures are encoded anew, pieces stay in their order. */
+/** Receipts are the maker's own; what was bought with others is one's own part of it. Counters, when it was read, whether it is put away; pictures are encoded anew, pieces stay in their order. */
 const NOT_COMPARED: Record<string, string[]> = {
 	costume: ['archived_at', 'stash_turn', 'hours_turn'],
 	photo: ['hash', 'bytes', 'mime'],
-	purchase: ['hash', 'mime', 'width', 'height', 'bytes'],
+	purchase: ['joint_id', 'hash', 'mime', 'width', 'height', 'bytes'],
 	reference_picture: ['hash', 'bytes', 'mime', 'position'],
 	shape: ['position'],
 	found_plan: ['found_at']

@@ -10,10 +10,13 @@ export interface KeptWishes {
 	without: string[];
 }
 
-/** As it begins where nothing is kept, or what is kept is none of ours. */
-export function readWishes(costumeId: number): KeptWishes {
+/**
+ * As it begins where nothing is kept, or what is kept is none of ours.
+ * @param key of the costume, or of those that buy together
+ */
+export function readWishes(key: string): KeptWishes {
 	const kept = quietly<Partial<KeptWishes> | null>(
-		() => JSON.parse(localStorage.getItem(PREFIX + costumeId) ?? 'null'),
+		() => JSON.parse(localStorage.getItem(PREFIX + key) ?? 'null'),
 		null
 	);
 	const without = Array.isArray(kept?.without) ? kept.without : [];
@@ -24,8 +27,8 @@ export function readWishes(costumeId: number): KeptWishes {
 }
 
 /** Nothing is kept of what is as it begins. */
-export const keepWishes = (costumeId: number, wishes: KeptWishes): void =>
+export const keepWishes = (key: string, wishes: KeptWishes): void =>
 	quietly(() => {
-		if (wishes.aim === AIMS[0] && wishes.without.length === 0) localStorage.removeItem(PREFIX + costumeId);
-		else localStorage.setItem(PREFIX + costumeId, JSON.stringify(wishes));
+		if (wishes.aim === AIMS[0] && wishes.without.length === 0) localStorage.removeItem(PREFIX + key);
+		else localStorage.setItem(PREFIX + key, JSON.stringify(wishes));
 	}, undefined);

@@ -3,6 +3,7 @@
 	import ClipboardCheck from '@lucide/svelte/icons/clipboard-check';
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Plus from '@lucide/svelte/icons/plus';
+	import ShoppingBasket from '@lucide/svelte/icons/shopping-basket';
 	import X from '@lucide/svelte/icons/x';
 	import { placeOf } from '$core/answers/lots.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -78,6 +79,9 @@
 				placeholder="filter"
 				bind:value={query}
 			/>
+			{#if data.turns.length > 1}<a class="button small" href="/stash/buy"
+					><ShoppingBasket size={14} /> Buy together</a
+				>{/if}
 			<a class="button small" href="/stash/count"><ClipboardCheck size={14} /> Stock-take</a>
 			<a class="button small" href="/stash/handbook"><BookOpen size={14} /> Handbook</a>
 			<button class="button small" onclick={() => (pasting = true)}

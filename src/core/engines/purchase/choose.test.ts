@@ -43,8 +43,15 @@ function byExhaustion(task: PackTask): { total: number; parcels: number; last: n
 			return;
 		}
 		for (const n of task.needs)
-			if (usable.reduce((sum, o, i) => sum + (o.need === n.id ? counts[i]! * o.amount : 0), 0) < n.amount)
-				return;
+			for (const { amount, by } of [...(n.sooner ?? []), n])
+				if (
+					usable.reduce(
+						(sum, o, i) =>
+							sum + (o.need === n.id && (by === null || arrives(o) <= by) ? counts[i]! * o.amount : 0),
+						0
+					) < amount
+				)
+					return;
 		let total = 0;
 		let parcels = 0;
 		for (const s of task.suppliers) {
@@ -68,14 +75,31 @@ function byExhaustion(task: PackTask): { total: number; parcels: number; last: n
 	return best;
 }
 
-test('no purchase of 300 small ones is better than the chosen one, by trying all that there are', () => {
+/** The same with half of each need wanted some days before the rest. */
+const halfSooner = (task: PackTask): PackTask => ({
+	...task,
+	needs: task.needs.map((n, k) => ({
+		...n,
+		sooner: [{ amount: n.amount / 2, by: Math.min((n.by ?? Infinity) - 1, task.start + 3 + k) }]
+	}))
+});
+
+const small = (seed: number): PackTask => {
+	const needs = 1 + (seed % 2);
+	const task = randomPurchase(seed, needs, needs === 1 ? 4 : 2, 2, needs === 1 ? 5 : 4);
+	return { ...task, aim: (['cheapest', 'soonest', 'fewest'] as Aim[])[seed % 3]! };
+};
+
+test('no purchase of 300 small ones is better than the chosen one, by trying all that there are', () =>
+	noneIsBetter(small));
+
+test('nor of 300 of which a part is wanted sooner than the rest', () =>
+	noneIsBetter((seed) => halfSooner(small(seed))));
+
+function noneIsBetter(taskOf: (seed: number) => PackTask): void {
 	let [compared, withShort] = [0, 0];
 	for (let seed = 1; seed <= 300; seed++) {
-		const needs = 1 + (seed % 2);
-		const task = {
-			...randomPurchase(seed, needs, needs === 1 ? 4 : 2, 2, needs === 1 ? 5 : 4),
-			aim: (['cheapest', 'soonest', 'fewest'] as Aim[])[seed % 3]!
-		};
+		const task = taskOf(seed);
 		const chosen = choosePacks(task, solve, 5);
 		const said = `seed ${seed}, ${task.aim}`;
 		assert.ok(chosen.proved, said);
@@ -106,6 +130,31 @@ test('no purchase of 300 small ones is better than the chosen one, by trying all
 		}
 	}
 	assert.ok(compared > 200 && withShort > 20, `${compared} compared, ${withShort} with a short need`);
+}
+
+test('worked by hand: what is wanted sooner is bought from whoever is quick, and the rest where it is cheap', () => {
+	const offer = { need: 'ml', supplier: 's', breaks: [], max: null };
+	const task: PackTask = {
+		start: day('2031-04-28'),
+		aim: 'cheapest',
+		needs: [{ id: 'ml', amount: 18, by: day('2031-06-02'), sooner: [{ amount: 6, by: day('2031-05-07') }] }],
+		offers: [
+			{ ...offer, id: 'quick', amount: 10, priceMinor: 900, leadDays: 4 },
+			{ ...offer, id: 'cheap', amount: 10, priceMinor: 500, leadDays: 9 }
+		],
+		suppliers: [{ id: 's', ...MONDAY_TO_FRIDAY, shippingMinor: 0, freeFromMinor: null, minOrderMinor: null }]
+	};
+	assert.deepEqual(
+		choosePacks(task, solve, 5).buy.map((b) => [b.offer, b.packs]),
+		[
+			['quick', 1],
+			['cheap', 1]
+		]
+	);
+	// Without the quick one the first six come on the day of all others: it is said, and which part of it.
+	const [short] = choosePacks({ ...task, offers: [task.offers[1]!] }, solve, 5).short;
+	const ninth = day('2031-05-09');
+	assert.deepEqual(short, { need: 'ml', why: 'tooLate', soonest: ninth, sooner: [ninth] });
 });
 
 test('packs of two sizes make every amount from (a − 1)(b − 1) on exactly, and not the one before (Sylvester 1884)', () => {

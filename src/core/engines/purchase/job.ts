@@ -19,6 +19,13 @@ const unique = (things: readonly { id: string }[]) => new Set(things.map((t) => 
 const list = <T extends z.ZodType<{ id: string }>>(item: T, what: string) =>
 	z.array(item).refine(unique, { message: `Two ${what} have the same id.` });
 
+type Wanted = { amount: number; by: number | null };
+const isRising = (need: Wanted & { sooner: readonly Wanted[] }) =>
+	[...need.sooner, need].every(({ amount, by }, k) => {
+		const before = need.sooner[k - 1];
+		return !before || (amount > before.amount && (by ?? Infinity) > before.by!);
+	});
+
 /** The job kind `packs`, as docs/jobs.md describes it. */
 export const packsJob = z
 	.strictObject({
@@ -27,7 +34,19 @@ export const packsJob = z
 		start: date,
 		aim: z.enum(AIMS).default('cheapest'),
 		needs: list(
-			z.strictObject({ id, amount: z.number().min(0).max(1e6), by: date.nullable().default(null) }),
+			z
+				.strictObject({
+					id,
+					amount: z.number().min(0).max(1e6),
+					by: date.nullable().default(null),
+					sooner: z
+						.array(z.strictObject({ amount, by: date }))
+						.max(100)
+						.default([])
+				})
+				.refine(isRising, {
+					message: 'What is wanted sooner is less, each day more than on the one before.'
+				}),
 			'needs'
 		),
 		offers: list(
@@ -74,10 +93,15 @@ export const packsJob = z
 
 /** @throws Failed when no purchase was found in time */
 export function runPacksJob({ seconds, kind: _, ...task }: z.infer<typeof packsJob>, solve: Solve) {
+	const day = (d: number | null) => (d === null ? null : formatDate(d));
 	const { buy, short, ...rest } = choosePacks(task satisfies PackTask, solve, seconds);
 	return {
 		buy: buy.map((b) => ({ ...b, arrives: formatDate(b.arrives) })),
 		...rest,
-		short: short.map((s) => ({ ...s, soonest: s.soonest === null ? null : formatDate(s.soonest) }))
+		short: short.map(({ sooner = [], ...s }) => ({
+			...s,
+			soonest: day(s.soonest),
+			...(sooner.length > 0 && { sooner: sooner.map(day) })
+		}))
 	};
 }

@@ -1,4 +1,4 @@
-import type { Offered } from './offered.ts';
+import { isInTime, wantedOf, type Offered } from './offered.ts';
 import type { Aim, PackNeed } from './task.ts';
 
 /** Terms of a sum: factor and variable. */
@@ -81,12 +81,15 @@ export function modelOf(
 				`>= ${Math.min(o.offer.least, o.most)}`
 			);
 	});
-	for (const need of needs) {
-		const its = offered.flatMap((o, k) =>
-			o.offer.need === need.id ? tiers[k]!.map((t) => [o.offer.amount, t.packs] as const) : []
-		);
-		row(its, `>= ${need.amount}`);
-	}
+	for (const need of needs)
+		for (const { amount, by } of wantedOf(need)) {
+			const its = offered.flatMap((o, k) =>
+				o.offer.need === need.id && isInTime(o, by)
+					? tiers[k]!.map((t) => [o.offer.amount, t.packs] as const)
+					: []
+			);
+			row(its, `>= ${amount}`);
+		}
 	const suppliers = [...new Set(offered.map((o) => o.supplier))];
 	const cost: [number, string][] = tiers.flatMap((its) =>
 		its.map((t): [number, string] => [t.priceMinor, t.packs])

@@ -26,6 +26,15 @@ export function packPrice(
 	return price;
 }
 
+/** All that is wanted of a need, counted from nothing, and by when: the whole of it last. */
+export const wantedOf = ({ amount, by, sooner = [] }: PackNeed): { amount: number; by: number | null }[] => [
+	...sooner,
+	{ amount, by }
+];
+
+export const isInTime = ({ arrives }: Pick<Offered, 'arrives'>, by: number | null): boolean =>
+	by === null || arrives <= by;
+
 /** What comes in time, of needs that can be covered by it; and the others, with the reason. */
 export function offeredOf(task: PackTask): { offered: Offered[]; needs: PackNeed[]; short: Short[] } {
 	const suppliers = new Map(task.suppliers.map((s) => [s.id, s]));
@@ -40,8 +49,14 @@ export function offeredOf(task: PackTask): { offered: Offered[]; needs: PackNeed
 	for (const need of task.needs) {
 		if (need.amount <= GRACE) continue;
 		const its = all.filter((o) => o.offer.need === need.id);
-		const inTime = its.filter((o) => need.by === null || o.arrives <= need.by);
-		if (covers(inTime, need)) {
+		const inTime = its.filter((o) => isInTime(o, need.by));
+		const covered = wantedOf(need).every(({ amount, by }) =>
+			covers(
+				its.filter((o) => isInTime(o, by)),
+				amount
+			)
+		);
+		if (covered) {
 			needs.push(need);
 			offered.push(...inTime.map((o) => ({ ...o, most: mostOf(o, need) })));
 		} else short.push(shortOf(need, its));
@@ -62,24 +77,26 @@ const mostGoods = (offered: readonly Offered[], supplier: string): number =>
 		return sum + Math.max(...[...before, most].map((packs) => packs * packPrice(o, packs)));
 	}, 0);
 
-const covers = (offers: readonly Omit<Offered, 'most'>[], need: PackNeed): boolean =>
+const covers = (offers: readonly Omit<Offered, 'most'>[], amount: number): boolean =>
 	offers.reduce((sum, { offer: o }) => sum + (o.max === null ? Infinity : o.max * o.amount), 0) >=
-	need.amount - GRACE;
+	amount - GRACE;
 
-function shortOf(need: PackNeed, its: readonly Omit<Offered, 'most'>[]): Short {
-	const days = [...new Set(its.map((o) => o.arrives))].sort((a, b) => a - b);
-	const soonest =
-		days.find((day) =>
-			covers(
-				its.filter((o) => o.arrives <= day),
-				need
-			)
-		) ?? null;
-	return {
-		need: need.id,
-		why: its.length === 0 ? 'noOffer' : soonest === null ? 'tooFew' : 'tooLate',
-		soonest
-	};
+/** The first day on which so much can be here; null: never. */
+function soonestDay(offers: readonly Omit<Offered, 'most'>[], amount: number): number | null {
+	const days = [...new Set(offers.map((o) => o.arrives))].sort((a, b) => a - b);
+	const enough = (day: number) =>
+		covers(
+			offers.filter((o) => o.arrives <= day),
+			amount
+		);
+	return days.find(enough) ?? null;
+}
+
+function shortOf({ id, amount, sooner }: PackNeed, its: readonly Omit<Offered, 'most'>[]): Short {
+	const soonest = soonestDay(its, amount);
+	const why = its.length === 0 ? 'noOffer' : soonest === null ? 'tooFew' : 'tooLate';
+	const short: Short = { need: id, why, soonest };
+	return sooner ? { ...short, sooner: sooner.map((s) => soonestDay(its, s.amount)) } : short;
 }
 
 /** So many cover the need alone, reach the last break, and fill an order up to where it is taken or sent for nothing. */

@@ -9,6 +9,8 @@ export interface PackNeed {
 	id: string;
 	amount: number;
 	by: number | null;
+	/** So much of it, counted from nothing, is wanted on days before. */
+	sooner?: readonly { amount: number; by: number }[];
 }
 
 /** Packs in which a need can be bought. */
@@ -62,6 +64,8 @@ export interface Short {
 	need: string;
 	why: 'noOffer' | 'tooLate' | 'tooFew';
 	soonest: number | null;
+	/** The same of each amount that is wanted sooner. */
+	sooner?: (number | null)[];
 }
 
 export interface Chosen {

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { CURRENCIES } from '$core/units/money.ts';
 import { Absent, Refused, all, one } from '../db/rows.ts';
 import { insert, set, update } from '../db/tables.ts';
+import { dropUnshared } from './joint.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
 
@@ -92,13 +93,14 @@ export const costumeCommands = {
 		async (tx, { id }) => {
 			const { name } = await named(tx, id);
 			await tx.query('delete from costume where id = $1', [id]);
+			await dropUnshared(tx);
 			return { words: `Removed costume ${name}`, costumeId: id };
 		}
 	),
 
 	/** Whose hours come first among costumes of one day, by ids one after another. */
 	orderHours: command(
-		() => z.object({ ids: f.text(5000).transform((ids) => ids.split(' ').filter(Boolean).map(Number)) }),
+		() => z.object({ ids: f.idsInTurn() }),
 		async (tx, { ids }) => {
 			const known = await all<{ name: string; day: string }>(
 				tx,
@@ -122,7 +124,7 @@ export const costumeCommands = {
 	orderStash: command(
 		() =>
 			z.object({
-				ids: f.text(5000).transform((ids) => ids.split(' ').filter(Boolean).map(Number))
+				ids: f.idsInTurn()
 			}),
 		async (tx, { ids }) => {
 			await tx.query('update costume set stash_turn = null where stash_turn is not null');

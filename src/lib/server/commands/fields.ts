@@ -151,6 +151,8 @@ export const points = (least: number, most = 500) =>
 
 /** Ids of several rows: ticked boxes. */
 export const ids = () => z.array(id()).default([]);
+/** `3 7`: in the order in which they stand. */
+export const idsInTurn = () => text(5000).transform((ids) => ids.split(' ').filter(Boolean).map(Number));
 
 export const severalKeys = (rows: Readonly<Record<string, unknown>>) => z.array(keyOf(rows)).default([]);
 export const several = <const T extends readonly [string, ...string[]]>(options: T) =>

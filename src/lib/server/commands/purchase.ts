@@ -24,6 +24,15 @@ import { insert, selectOfCostumes, set, update } from '../db/tables.ts';
 import { parseMoney, shared } from '$core/units/money.ts';
 import { GRACE } from '$core/units/packs.ts';
 import { namesWords } from '$core/units/names.ts';
+import {
+	dropUnshared,
+	insertLike,
+	jointOf,
+	outOfJoint,
+	priceJoint,
+	sharesWith,
+	splitJoint
+} from './joint.ts';
 import { endOfSteps, insertStep, makeRoom } from './step.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
@@ -108,6 +117,15 @@ const named = (tx: Executor, id: number, costumeId: number) =>
 		[id, costumeId]
 	);
 
+/** As it comes: of a share the whole that it is of. */
+const packsWords = async (tx: Executor, row: InCostume): Promise<string> => {
+	const { packs } = row.jointId === null ? row : await jointOf(tx, row);
+	return `${packs} × ${row.name}`;
+};
+
+/** What is bought for several is told with for how many. */
+const forAll = (rows: readonly unknown[]): string => (rows.length > 1 ? `, for ${rows.length} costumes` : '');
+
 interface InCostume extends Purchase {
 	name: string;
 }
@@ -122,23 +140,11 @@ async function purchaseIn(tx: Executor, id: number, costumeId: number): Promise<
  * Two lines of one: it keeps so many packs, the other has the rest. What sending cost is shared out by packs.
  * @returns the id of the other
  */
-async function split(
-	tx: Executor,
-	{ id, name: _, version: _v, ...row }: InCostume,
-	packs: number
-): Promise<number> {
+async function split(tx: Executor, { name: _, ...row }: InCostume, packs: number): Promise<number> {
 	const [mine, its] = shared(row.shippingMinor, [packs, row.packs - packs]);
-	await set(tx, 'purchase', id, { packs, shippingMinor: mine });
-	return insert(tx, 'purchase', {
-		...row,
-		// What went to the stash was of the packs that stay.
-		stashed: 0,
-		packs: row.packs - packs,
-		shippingMinor: its,
-		orderedOn: dateText(row.orderedOn),
-		dueOn: dateText(row.dueOn),
-		arrivedOn: dateText(row.arrivedOn)
-	});
+	await set(tx, 'purchase', row.id, { packs, shippingMinor: mine });
+	// What went to the stash was of the packs that stay.
+	return insertLike(tx, row, { stashed: 0, packs: row.packs - packs, shippingMinor: its! });
 }
 
 /** The price of a material's usual pack, as it was paid at its usual supplier. */
@@ -151,6 +157,49 @@ async function rememberPrice(
 	const isUsual = packSize === null || packSize === material.packSize;
 	if (isUsual && material.currency === currency && supplierKey(material.supplier) === supplierKey(supplier))
 		await set(tx, 'material', materialId, { packPriceMinor });
+}
+
+const sentBack = (
+	tx: Executor,
+	{ id, note }: Pick<Purchase, 'id' | 'note'>,
+	refundMinor: number,
+	why: string
+) =>
+	set(tx, 'purchase', id, {
+		state: 'returned',
+		refundMinor,
+		note: [note, why && `sent back: ${why}`].filter(Boolean).join('\n')
+	});
+
+/** What these cost; null where nobody knows it. */
+const costOf = (purchases: readonly Purchase[]): number | null =>
+	purchases.reduce<number | null>((sum, p) => {
+		const cost = purchaseCost(p);
+		return sum === null || cost === null ? null : sum + cost;
+	}, 0);
+
+/** Of what several bought together all is sent back, the money shared out as it was paid; or packs out of the share of one. */
+async function returnJoint(
+	tx: Executor,
+	{ name, ...row }: InCostume,
+	{ packs, refundMinor, why }: { packs: number; refundMinor: number; why: string }
+): Promise<{ words: string }> {
+	const whole = await jointOf(tx, row);
+	const shares = await sharesWith(tx, row);
+	if (packs > whole.packs) throw new Refused(`There are ${whole.packs}.`, 'packs');
+	const its = packs === whole.packs ? shares : [row];
+	if (its.some((p) => p.stashed > 0)) throw new Refused(`${IN_STASH} It stays here.`, 'packs');
+	if (its.some((p) => p.state !== 'arrived'))
+		throw new Refused('Some of it is used up, or not here yet: it cannot all be sent back.', 'packs');
+	const back =
+		its === shares ? shares : [await purchaseIn(tx, await outOfJoint(tx, whole, row, packs), row.costumeId)];
+	const cost = costOf(back);
+	if (cost !== null && refundMinor > cost)
+		throw new Refused('More than it cost does not come back.', 'refundMinor');
+	const units = back.map((p) => p.packs * p.packSize!);
+	const refunds = shared(refundMinor, units);
+	for (const [k, p] of back.entries()) await sentBack(tx, p, refunds[k]!, why);
+	return { words: `Sent back ${packs} × ${name}${forAll(its)}` };
 }
 
 export const purchaseCommands = {
@@ -282,15 +331,49 @@ export const purchaseCommands = {
 		}
 	),
 
+	/** What several costumes buy together: its price is that of a pack of the whole; what is written beside it is of one of them. */
+	editJoint: command(
+		({ currency }) =>
+			z.object({
+				id: f.id(),
+				version: f.version(),
+				packPriceMinor: f.moneyOrNull(currency),
+				shippingMinor: f.money(currency),
+				supplier: f.text(),
+				leadDays: f.orNull(f.whole(0, 400)),
+				leadWorkingDays: f.ticked(),
+				orderedOn: f.dateOrNull(),
+				dueOn: f.dateOrNull(),
+				note: f.note()
+			}),
+		async (tx, { id, version, note, packPriceMinor, shippingMinor, ...order }, { costumeId }) => {
+			if (order.orderedOn !== null && order.dueOn !== null && order.dueOn < order.orderedOn)
+				throw new Refused('It cannot arrive before it was ordered.', 'dueOn');
+			const row = await purchaseIn(tx, id, costumeId);
+			await update(tx, 'purchase', { id, version }, { note });
+			const shares = await sharesWith(tx, row);
+			for (const s of shares) await set(tx, 'purchase', s.id, order);
+			await priceJoint(tx, await jointOf(tx, row), shares, { packPriceMinor, shippingMinor });
+			return { words: `Changed the purchase of ${row.name}${forAll(shares)}` };
+		}
+	),
+
 	setPurchaseState: command(
 		() => z.object({ id: f.id(), state: f.choice(ORDER_STATES) }),
 		async (tx, v, { costumeId, now }) => {
 			const row = await purchaseIn(tx, v.id, costumeId);
-			if (row.stashed > 0 && v.state !== 'arrived' && v.state !== 'used') throw new Refused(IN_STASH);
-			await advance(tx, v.id, v.state, dayOf(now));
-			// What was sent back and is here after all was not paid back.
-			await set(tx, 'purchase', v.id, { refundMinor: 0 });
-			return { words: `${row.name} is ${v.state}` };
+			// It comes for all of them at once, and is used up by each alone.
+			const alone = v.state === 'used' || (v.state === 'arrived' && row.state === 'used');
+			const all = alone ? [row] : await sharesWith(tx, row);
+			const its = v.state === 'arrived' ? all.filter((p) => p.id === row.id || p.state !== 'used') : all;
+			if (v.state !== 'arrived' && v.state !== 'used' && its.some((p) => p.stashed > 0))
+				throw new Refused(IN_STASH);
+			for (const { id } of its) {
+				await advance(tx, id, v.state, dayOf(now));
+				// What was sent back and is here after all was not paid back.
+				await set(tx, 'purchase', id, { refundMinor: 0 });
+			}
+			return { words: `${row.name} is ${v.state}${forAll(its)}` };
 		}
 	),
 
@@ -300,10 +383,13 @@ export const purchaseCommands = {
 		async (tx, { id, packs }, { costumeId, now }) => {
 			const row = await purchaseIn(tx, id, costumeId);
 			if (row.state !== 'ordered') throw new Refused('Only what was ordered can come.');
-			if (packs >= row.packs) throw new Refused(`That is all of it, ${row.packs}: mark it arrived.`, 'packs');
-			await split(tx, row, packs);
-			await advance(tx, id, 'arrived', dayOf(now));
-			return { words: `${packs} of ${row.packs} × ${row.name} arrived, the rest is on its way` };
+			const joint = row.jointId === null ? null : await jointOf(tx, row);
+			const all = (joint ?? row).packs;
+			if (packs >= all) throw new Refused(`That is all of it, ${all}: mark it arrived.`, 'packs');
+			const came = joint ? await splitJoint(tx, joint, await sharesWith(tx, row), packs) : [row];
+			if (!joint) await split(tx, row, packs);
+			for (const { id } of came) await advance(tx, id, 'arrived', dayOf(now));
+			return { words: `${packs} of ${all} × ${row.name} arrived, the rest is on its way` };
 		}
 	),
 
@@ -315,8 +401,12 @@ export const purchaseCommands = {
 			for (const id of ids) rows.push(await purchaseIn(tx, id, costumeId));
 			const coming = rows.filter((r) => r.state === 'ordered');
 			if (coming.length === 0) throw new Refused('It is here already.');
-			for (const { id } of coming) await advance(tx, id, 'arrived', dayOf(now));
-			return { words: `Arrived: ${namesWords(coming.map((r) => `${r.packs} × ${r.name}`))}` };
+			const names = [];
+			for (const r of coming) {
+				for (const { id } of await sharesWith(tx, r)) await advance(tx, id, 'arrived', dayOf(now));
+				names.push(await packsWords(tx, r));
+			}
+			return { words: `Arrived: ${namesWords(names)}` };
 		}
 	),
 
@@ -333,14 +423,16 @@ export const purchaseCommands = {
 				const purchase = await purchaseIn(tx, id, costumeId);
 				// A list that was ticked before somebody else bought or ordered it.
 				if (purchase.state !== 'planned') continue;
-				const packPriceMinor =
-					f.typedBeside(fields, `price${id}`, (text) => parseMoney(text, currency)) ??
-					purchase.packPriceMinor;
-				await set(tx, 'purchase', id, { packPriceMinor });
-				await advance(tx, id, 'arrived', dayOf(now));
+				const typed = f.typedBeside(fields, `price${id}`, (text) => parseMoney(text, currency));
+				const shares = await sharesWith(tx, purchase);
+				const whole = purchase.jointId === null ? purchase : await jointOf(tx, purchase);
+				const packPriceMinor = typed ?? whole.packPriceMinor;
+				if (whole === purchase) await set(tx, 'purchase', id, { packPriceMinor });
+				else await priceJoint(tx, whole, shares, { ...whole, packPriceMinor });
+				for (const s of shares) await advance(tx, s.id, 'arrived', dayOf(now));
 				if (remember && packPriceMinor !== null)
-					await rememberPrice(tx, { ...purchase, packPriceMinor }, currency);
-				names.push(`${purchase.packs} × ${purchase.name}`);
+					await rememberPrice(tx, { ...purchase, packSize: whole.packSize, packPriceMinor }, currency);
+				names.push(await packsWords(tx, purchase));
 			}
 			if (names.length === 0) throw new Refused('None of it is on the list any more.', 'ticked');
 			return { words: `Bought: ${namesWords(names)}` };
@@ -355,6 +447,7 @@ export const purchaseCommands = {
 			const { costumeId } = context;
 			const row = await purchaseIn(tx, id, costumeId);
 			if (row.state !== 'arrived') throw new Refused('Only what is here can be sent back.');
+			if (row.jointId !== null) return returnJoint(tx, row, { packs, refundMinor, why });
 			if (packs > row.packs) throw new Refused(`There are ${row.packs}.`, 'packs');
 			const itsStash =
 				row.stashed / (row.packSize ?? (await materialOf(tx, row.materialId, context)).packSize);
@@ -363,8 +456,7 @@ export const purchaseCommands = {
 			const cost = purchaseCost(await purchaseIn(tx, back, costumeId));
 			if (cost !== null && refundMinor > cost)
 				throw new Refused('More than it cost does not come back.', 'refundMinor');
-			const note = [row.note, why && `sent back: ${why}`].filter(Boolean).join('\n');
-			await set(tx, 'purchase', back, { state: 'returned', refundMinor, note });
+			await sentBack(tx, { ...row, id: back }, refundMinor, why);
 			return { words: `Sent back ${packs} × ${row.name}` };
 		}
 	),
@@ -412,7 +504,8 @@ export const purchaseCommands = {
 			const picture = await storePicture(folder, new Uint8Array(await photo.arrayBuffer()));
 			const purchases = await selectOfCostumes<Purchase>(tx, 'purchase', [costumeId]);
 			const its = all ? onReceiptWith(row, purchases) : [row];
-			for (const p of its) await set(tx, 'purchase', p.id, { ...picture });
+			for (const p of its)
+				for (const { id } of await sharesWith(tx, p)) await set(tx, 'purchase', id, { ...picture });
 			return {
 				words: `Kept the receipt of ${row.name}${its.length > 1 ? ` and ${its.length - 1} more` : ''}`
 			};
@@ -423,7 +516,7 @@ export const purchaseCommands = {
 		() => z.object({ id: f.id() }),
 		async (tx, { id }, { costumeId }) => {
 			const row = await purchaseIn(tx, id, costumeId);
-			await set(tx, 'purchase', id, NO_PICTURE);
+			for (const p of await sharesWith(tx, row)) await set(tx, 'purchase', p.id, NO_PICTURE);
 			return { words: `Removed the receipt of ${row.name}` };
 		}
 	),
@@ -431,10 +524,17 @@ export const purchaseCommands = {
 	removePurchase: command(
 		() => z.object({ id: f.id() }),
 		async (tx, { id }, { costumeId }) => {
-			const row = await named(tx, id, costumeId);
-			if (!row) throw new Absent('purchase');
-			await tx.query('delete from purchase where id = $1', [id]);
-			return { words: `Took ${row.name} off the list` };
+			const row = await purchaseIn(tx, id, costumeId);
+			// What is here for several stays with the others.
+			const all = row.state === 'planned' || row.state === 'ordered' ? await sharesWith(tx, row) : [row];
+			await tx.query('delete from purchase where id = any($1)', [all.map((p) => p.id)]);
+			await dropUnshared(tx);
+			return {
+				words:
+					all.length > 1
+						? `Took ${row.name} off the lists of ${all.length} costumes`
+						: `Took ${row.name} off the list`
+			};
 		}
 	)
 };

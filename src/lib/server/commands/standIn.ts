@@ -4,7 +4,7 @@ import { listLines } from '$core/answers/purchase.ts';
 import { shoppingLines, type ShoppingLine } from '$core/answers/shopping.ts';
 import { areaInOther, notHere, standInsFor, type StandIn } from '$core/answers/standIn.ts';
 import { workshopFor } from '$core/answers/stash.ts';
-import { areaOfUnit, type Material } from '$core/facts/material.ts';
+import { areaOfUnit, type Material, type Purchase } from '$core/facts/material.ts';
 import { copiesOf } from '$core/facts/component.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
@@ -12,11 +12,12 @@ import { techniqueOf } from '$core/trade/catalogue.ts';
 import { GRACE } from '$core/units/packs.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, Refused } from '../db/rows.ts';
-import { insertAll, set } from '../db/tables.ts';
+import { insertAll, selectOfCostumes, set } from '../db/tables.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadMaterials, loadOffers } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
+import { takeOff } from './joint.ts';
 import { insertStack, layoutCommands } from './layout.ts';
 import { setNeed } from './need.ts';
 import { insertPurchase } from './purchase.ts';
@@ -38,11 +39,13 @@ async function standsNow(
 	return { record, workshop, lines: shoppingLines(record, workshop) };
 }
 
-const putOffList = (tx: Executor, materialId: number, costumeId: number) =>
-	tx.query(`delete from purchase where costume_id = $1 and material_id = $2 and state = 'planned'`, [
-		costumeId,
-		materialId
-	]);
+const putOffList = async (tx: Executor, materialId: number, costumeId: number) =>
+	takeOff(
+		tx,
+		(await selectOfCostumes<Purchase>(tx, 'purchase', [costumeId])).filter(
+			(p) => p.materialId === materialId && p.state === 'planned'
+		)
+	);
 
 /** Bought elsewhere: what was only on the list goes, what is ordered may come later and is not waited for. */
 async function buyElsewhere(

@@ -200,11 +200,13 @@ test('worked by hand: what is chosen takes the place of what was only on the lis
 		[[4, 1, 1290]]
 	);
 	const [two, one] = (await offers()).filter((o) => o.supplierId === supplierId);
+	const costumes = String(costume);
+	const to = (units: number) => [{ costumeId: costume, units }];
 	const chosen = JSON.stringify([
-		{ pack: `offer ${two!.id}`, packs: 2 },
-		{ pack: `offer ${one!.id}`, packs: 1 }
+		{ pack: `offer ${two!.id}`, packs: 2, to: to(4) },
+		{ pack: `offer ${one!.id}`, packs: 1, to: to(1) }
 	]);
-	await w.run(buyCommands.buyChosen, { chosen }, costume);
+	await w.run(buyCommands.buyChosen, { costumes, chosen }, costume);
 	// Two packs at the break are 40.00, with 7.00 of glue; 5.90 × 40 ÷ 47 = 5.02 and 0.88.
 	assert.deepEqual(
 		(await listed()).map((p) => [
@@ -232,19 +234,25 @@ test('worked by hand: what is chosen takes the place of what was only on the lis
 		[[4, 1]]
 	);
 	await assert.rejects(
-		w.run(buyCommands.buyChosen, { chosen: JSON.stringify([{ pack: 'offer 999999', packs: 1 }]) }, costume)
+		w.run(
+			buyCommands.buyChosen,
+			{ costumes, chosen: JSON.stringify([{ pack: 'offer 999999', packs: 1, to: to(1) }]) },
+			costume
+		)
 	);
 	for (const wrong of [
 		'[]',
 		'x',
-		JSON.stringify([{ pack: `offer ${two!.id}`, packs: -1 }]),
+		JSON.stringify([{ pack: `offer ${two!.id}`, packs: -1, to: to(1) }]),
+		JSON.stringify([{ pack: `offer ${two!.id}`, packs: 1, to: [] }]),
+		JSON.stringify([{ pack: 'a', packs: 1, to: [...to(1), ...to(1)] }]),
 		JSON.stringify([
-			{ pack: 'a', packs: 1 },
-			{ pack: 'a', packs: 2 }
+			{ pack: 'a', packs: 1, to: to(1) },
+			{ pack: 'a', packs: 2, to: to(2) }
 		])
 	])
 		assert.deepEqual(
-			Object.keys(await w.errors(buyCommands.buyChosen, { chosen: wrong }, costume)),
+			Object.keys(await w.errors(buyCommands.buyChosen, { costumes, chosen: wrong }, costume)),
 			['chosen'],
 			wrong
 		);

@@ -1,6 +1,9 @@
 import { z } from 'zod';
-import { packsOf, listLines, isOpenPurchase } from '$core/answers/purchase.ts';
+import { entriesOf } from '$core/answers/jointPurchase.ts';
+import { packsOf, listLines, openPurchases } from '$core/answers/purchase.ts';
 import { workshopFor } from '$core/answers/stash.ts';
+import type { CostumeRecord } from '$core/facts/costume.ts';
+import type { Purchase } from '$core/facts/material.ts';
 import { parseBreaks, parseDays } from '$core/formats/terms.ts';
 import { CURRENCIES, parseMoney, type Currency } from '$core/units/money.ts';
 import { formatDate } from '$core/units/localTime.ts';
@@ -8,11 +11,12 @@ import { namesWords } from '$core/units/names.ts';
 import { say, type Parsed } from '$core/units/problem.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, one, Refused } from '../db/rows.ts';
-import { insert, insertAll, update } from '../db/tables.ts';
-import { loadRecord } from '../read/costume.ts';
+import { insert, insertAll, selectOfCostumes, update } from '../db/tables.ts';
+import { loadJoints } from '../read/joints.ts';
 import { loadOffers } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
+import { takeOff } from './joint.ts';
 
 const supplierShape = ({ settings }: Context) => ({
 	name: f.name(),
@@ -212,51 +216,101 @@ export const supplierCommands = {
 };
 
 const chosen = z
-	.array(z.strictObject({ pack: z.string().max(40), packs: z.number().int().min(1).max(10_000) }))
+	.array(
+		z.strictObject({
+			pack: z.string().max(40),
+			packs: z.number().int().min(1).max(10_000),
+			to: z
+				.array(z.strictObject({ costumeId: z.number().int(), units: z.number().positive() }))
+				.min(1)
+				.max(200)
+				.refine((list) => new Set(list.map((s) => s.costumeId)).size === list.length)
+		})
+	)
 	.min(1)
 	.max(1000)
 	.refine((list) => new Set(list.map((c) => c.pack)).size === list.length);
 
+/** The costumes that buy: all at work, and paid for in one currency. */
+function buyersOf(ids: readonly number[], { shop }: Context): CostumeRecord[] {
+	const records = ids.map((id) => shop!.atWork.find((c) => c.record.costume.id === id)?.record);
+	const found = records.filter((r) => r !== undefined);
+	if (found.length === 0 || found.length < ids.length) throw new Absent('costume');
+	if (new Set(found.map((r) => r.costume.currency)).size > 1)
+		throw new Refused('What costumes buy together is paid in one currency.');
+	return found;
+}
+
 export const buyCommands = {
-	/** The chosen packs take the place of what was only on the list of these materials; prices and terms are those that stand now. */
+	/**
+	 * The chosen packs take the place of what was only on the lists of these costumes; prices and terms are those that stand now. A pack that
+	 * is for several is on the list of each with its share.
+	 */
 	buyChosen: command(
-		() => z.object({ chosen: f.json(chosen, 'Choose what to buy anew.') }),
-		async (tx, v, { costumeId, shop }) => {
-			const record = await loadRecord(tx, costumeId);
-			if (!record) throw new Absent('costume');
-			const workshop = workshopFor(shop!.workshop, record.costume, new Map());
-			const offers = await loadOffers(tx, null);
-			const { currency } = record.costume;
-			const { packs } = packsOf(workshop.materials, offers, workshop, currency);
-			const bought = v.chosen.map(({ pack: id, packs: count }) => {
+		() => z.object({ costumes: f.idsInTurn(), chosen: f.json(chosen, 'Choose what to buy anew.') }),
+		async (tx, v, context) => {
+			const { shop } = context;
+			const buyers = buyersOf(v.costumes, context);
+			const { currency } = buyers[0]!.costume;
+			const workshop = workshopFor(shop!.workshop, { currency }, new Map());
+			const { packs } = packsOf(workshop.materials, await loadOffers(tx, null), workshop, currency);
+			const bought = v.chosen.map(({ pack: id, packs: count, to }) => {
 				const pack = packs.find((p) => p.id === id);
-				if (!pack) throw new Absent('offer');
-				return { pack, packs: count };
+				if (!pack || to.some((s) => !v.costumes.includes(s.costumeId))) throw new Absent('offer');
+				const units = to.reduce((sum, s) => sum + s.units, 0);
+				if (Math.abs(units - count * pack.packSize) > 1e-6 * units)
+					throw new Refused('A pack has changed since it was chosen. Choose anew.');
+				return { pack, packs: count, to };
 			});
 			const materials = new Set(bought.map((b) => b.pack.materialId));
-			const open = record.purchases.filter((p) => materials.has(p.materialId) && isOpenPurchase(p));
-			await tx.query('delete from purchase where id = any($1)', [open.map((p) => p.id)]);
-			await insertAll(
-				tx,
-				'purchase',
-				listLines(bought, workshop, currency).map((l) => ({
+			const lists = await selectOfCostumes<Purchase>(tx, 'purchase', v.costumes);
+			const open = openPurchases(
+				v.costumes.map((costumeId) => ({
 					costumeId,
-					componentId: null,
-					materialId: l.pack.materialId,
-					packs: l.packs,
-					packSize: l.pack.packSize,
-					packPriceMinor: l.packPriceMinor,
-					shippingMinor: l.shippingMinor,
-					supplier: l.pack.supplier,
-					leadDays: l.pack.leadDays,
-					leadWorkingDays: l.pack.leadWorkingDays
-				}))
+					purchases: lists.filter((p) => p.costumeId === costumeId)
+				})),
+				await loadJoints(tx, v.costumes)
 			);
+			await takeOff(
+				tx,
+				open.filter((p) => materials.has(p.materialId))
+			);
+			for (const [k, line] of listLines(bought, workshop, currency).entries()) {
+				const entries = entriesOf(line, bought[k]!.to);
+				const { packs, pack, packPriceMinor, shippingMinor } = line;
+				const jointId = entries[0]!.joint
+					? await insert(tx, 'joint_purchase', {
+							packs,
+							packSize: pack.packSize,
+							packPriceMinor,
+							shippingMinor
+						})
+					: null;
+				await insertAll(
+					tx,
+					'purchase',
+					entries.map((e) => ({
+						costumeId: e.costumeId,
+						componentId: null,
+						jointId,
+						materialId: pack.materialId,
+						packs: e.packs,
+						packSize: e.packSize,
+						packPriceMinor: e.packPriceMinor,
+						shippingMinor: e.shippingMinor,
+						supplier: pack.supplier,
+						leadDays: pack.leadDays,
+						leadWorkingDays: pack.leadWorkingDays
+					}))
+				);
+			}
 			const names = bought.map((b) => {
 				const its = workshop.materials.find((m) => m.id === b.pack.materialId)!;
 				return `${b.packs} × ${its.name}`;
 			});
-			return { words: `Put on the list: ${namesWords(names)}` };
+			const whose =
+				buyers.length > 1 ? `the lists of ${namesWords(buyers.map((r) => r.costume.name))}` : 'the list';
+			return { words: `Put on ${whose}: ${namesWords(names)}` };
 		},
 		{ shop: true }
 	)

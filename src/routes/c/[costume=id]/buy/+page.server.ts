@@ -11,6 +11,7 @@ import { purchaseCommands } from '$lib/server/commands/purchase.ts';
 import { standInCommands } from '$lib/server/commands/standIn.ts';
 import { buyCommands } from '$lib/server/commands/supplier.ts';
 import { database } from '$lib/server/database.ts';
+import { loadJoints } from '$lib/server/read/joints.ts';
 import { loadShop } from '$lib/server/read/shop.ts';
 import { loadOffers } from '$lib/server/read/workshop.ts';
 import type { Actions, PageServerLoad } from './$types';
@@ -38,6 +39,12 @@ export const load: PageServerLoad = async ({ parent, locals }) => {
 		offers: await loadOffers(
 			db,
 			lines.map((l) => l.material.id)
+		),
+		joints: await loadJoints(db, [record.costume.id]),
+		/** Others at work are paid for in the same money: it can be bought for together with them. */
+		others: shop.atWork.some(
+			({ record: { costume } }) =>
+				costume.id !== record.costume.id && costume.currency === record.costume.currency
 		),
 		coatsMissing: coatsWithoutMaterial(record, workshop.materials)
 	};

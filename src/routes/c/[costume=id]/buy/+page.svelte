@@ -22,7 +22,8 @@
 	import Leftovers from './Leftovers.svelte';
 	import MoneyChart from './MoneyChart.svelte';
 	import MoneyTable from './MoneyTable.svelte';
-	import ChoosePurchase from './ChoosePurchase.svelte';
+	import { openPurchases, wantsOf } from '$core/answers/purchase.ts';
+	import ChoosePurchase from '$lib/ui/buy/ChoosePurchase.svelte';
 	import EditPurchase from './EditPurchase.svelte';
 	import CannotCome from './CannotCome.svelte';
 	import StandIns from './StandIns.svelte';
@@ -50,6 +51,14 @@
 					(orderOf.get(b.materialId)?.orderByDay ?? Infinity)
 		)
 	);
+	const buyer = $derived({
+		costumeId: costume.id,
+		lines: data.lines,
+		purchases: data.record.purchases,
+		orders: plan.orders
+	});
+	const open = $derived(openPurchases([buyer], data.joints));
+	const wants = $derived(wantsOf([buyer], open));
 	const today = $derived(dayOf(data.now));
 	const days = $derived(moneyOverDays(data.record, plan, data.lines, data.spend, today));
 	let adding = $state(false);
@@ -82,21 +91,30 @@
 <div class="no-print">
 	{#key costume.id}
 		<ChoosePurchase
-			costumeId={costume.id}
-			lines={data.lines}
-			purchases={data.record.purchases}
-			orders={plan.orders}
+			buyers={[costume]}
+			{wants}
+			{open}
+			materials={data.lines.map((l) => l.material)}
 			offers={data.offers}
 			workshop={data.workshop}
 			{currency}
 			now={data.now}
-		/>
+		>
+			{#snippet tools()}{#if data.others}<a class="button small" href="/stash/buy?for={costume.id}"
+						>Together with other costumes</a
+					>{/if}{/snippet}
+		</ChoosePurchase>
 	{/key}
 </div>
 
 {#if data.parcels.length}<div class="no-print">
 		<Sheet title="On its way">
-			<Parcels parcels={data.parcels} materials={data.workshop.materials} onedit={(id) => (editing = id)} />
+			<Parcels
+				parcels={data.parcels}
+				materials={data.workshop.materials}
+				joints={data.joints}
+				onedit={(id) => (editing = id)}
+			/>
 		</Sheet>
 	</div>{/if}
 
@@ -110,6 +128,7 @@
 	{#if sorted.length}
 		<PurchaseTable
 			purchases={sorted}
+			joints={data.joints}
 			orders={plan.orders}
 			materials={data.workshop.materials}
 			components={data.record.components}
@@ -198,6 +217,7 @@
 <EditPurchase
 	bind:id={editing}
 	purchases={data.record.purchases}
+	joints={data.joints}
 	materials={data.workshop.materials}
 	components={data.record.components}
 	takers={(id) => data.lines.find((l) => l.material.id === id)?.usages.map((u) => u.componentId) ?? []}

@@ -9,6 +9,9 @@
 	import Act from '$lib/ui/Act.svelte';
 	import type { Purchase, Material } from '$core/facts/material.ts';
 	import Field from '$lib/ui/Field.svelte';
+	import { wholeOf, type JointPurchase } from '$core/facts/jointPurchase.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import { othersOf } from './jointWords.ts';
 	import { typedMoney } from '$core/units/money.ts';
 	import { ORDER_STATES, purchaseCost } from '$core/facts/material.ts';
 	import type { Component } from '$core/facts/component.ts';
@@ -19,28 +22,42 @@
 		purchases: readonly Purchase[];
 		materials: readonly Material[];
 		components: readonly Component[];
+		joints: readonly JointPurchase[];
 		/** Ids of components that take a material. */
 		takers: (materialId: number) => readonly number[];
 		currency: string;
 	}
-	let { id = $bindable(), purchases, materials, components, takers, currency }: Props = $props();
-	const edited = $derived(purchases.find((p) => p.id === id));
-	const together = $derived(edited ? onReceiptWith(edited, purchases).length - 1 : 0);
+	let { id = $bindable(), purchases, joints, materials, components, takers, currency }: Props = $props();
+	const own = $derived(purchases.find((p) => p.id === id));
+	/** As it is ordered and comes: of a share the whole. */
+	const edited = $derived(own && wholeOf(own, joints));
+	const joint = $derived(joints.find((j) => j.id === own?.jointId));
+	const together = $derived(edited ? onReceiptWith(own!, purchases).length - 1 : 0);
 	const takenBy = $derived(edited ? takers(edited.materialId) : []);
-	const name = $derived(materials.find((m) => m.id === edited?.materialId)?.name ?? '');
+	const material = $derived(materials.find((m) => m.id === edited?.materialId));
+	const name = $derived(material?.name ?? '');
+	const unit = $derived(material?.unit ?? '');
 </script>
 
 <EditDialog bind:id title="Purchase of {name}">
 	{#if edited}
 		<Form
-			command="editPurchase"
+			command={joint ? 'editJoint' : 'editPurchase'}
 			id={edited.id}
 			version={edited.version}
 			onDone={() => (id = null)}
 			label="Purchase"
 		>
+			{#if joint}
+				<p>
+					{joint.packs} × {formatNumber(joint.packSize)}
+					{unit}, bought together with {othersOf(joint, edited)}: price, dates and how far it has come are
+					those of all of it. Here: {formatNumber(own!.packs * own!.packSize!, 2)}
+					{unit}.
+				</p>
+			{/if}
 			<div class="fields">
-				<Field name="packs" label="Packs" value={edited.packs} inputmode="numeric" />
+				{#if !joint}<Field name="packs" label="Packs" value={edited.packs} inputmode="numeric" />{/if}
 				<Field
 					name="packPriceMinor"
 					label="Price of a pack"

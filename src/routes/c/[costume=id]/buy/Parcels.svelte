@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** What is on its way: one card a parcel, the first to come first. */
 	import PackageOpen from '@lucide/svelte/icons/package-open';
+	import { wholeOf, type JointPurchase } from '$core/facts/jointPurchase.ts';
 	import type { Parcel } from '$core/answers/parcels.ts';
 	import type { Material } from '$core/facts/material.ts';
 	import { dayWords } from '$core/units/localTime.ts';
@@ -9,9 +10,10 @@
 	interface Props {
 		parcels: readonly Parcel[];
 		materials: readonly Material[];
+		joints: readonly JointPurchase[];
 		onedit: (purchase: number) => void;
 	}
-	let { parcels, materials, onedit }: Props = $props();
+	let { parcels, materials, joints, onedit }: Props = $props();
 	const nameOf = (id: number) => materials.find((m) => m.id === id)?.name ?? '';
 </script>
 
@@ -28,7 +30,7 @@
 			{#if parcel.orderedOn !== null}<p class="small soft">ordered {dayWords(parcel.orderedOn)}</p>{/if}
 			<ol>
 				{#each parcel.lines as p (p.id)}<li>
-						{p.packs} × {nameOf(p.materialId)}
+						{wholeOf(p, joints).packs} × {nameOf(p.materialId)}
 						<button
 							class="button small quiet"
 							onclick={() => onedit(p.id)}

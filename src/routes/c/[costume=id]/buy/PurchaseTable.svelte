@@ -3,10 +3,12 @@
 	import type { Component } from '$core/facts/component.ts';
 	import OrderStrip from '$lib/ui/OrderStrip.svelte';
 	import Weave from '$lib/ui/Weave.svelte';
+	import type { JointPurchase } from '$core/facts/jointPurchase.ts';
 	import type { Purchase, Material } from '$core/facts/material.ts';
 	import Working from '$lib/ui/Working.svelte';
 	import { isOverdue } from '$core/answers/leadTime.ts';
 	import { dayWords, dayOf } from '$core/units/localTime.ts';
+	import { othersOf } from './jointWords.ts';
 	import { costFigure, orderByFigure } from '$core/explain/money.ts';
 	import { ORDER_STATES, purchaseCost } from '$core/facts/material.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -21,6 +23,7 @@
 
 	interface Props {
 		purchases: readonly Purchase[];
+		joints: readonly JointPurchase[];
 		orders: readonly OrderBy[];
 		materials: readonly Material[];
 		components: readonly Component[];
@@ -30,12 +33,14 @@
 		/** Of a material. */
 		onreplace: (material: number) => void;
 	}
-	let { purchases, orders, materials, components, currency, now, onedit, onreplace }: Props = $props();
+	let { purchases, joints, orders, materials, components, currency, now, onedit, onreplace }: Props =
+		$props();
 	const material = (id: number) => materials.find((m) => m.id === id)!;
 	const orderOf = $derived(new Map(orders.map((o) => [o.material.id, o])));
 	const today = $derived(dayOf(now));
 	const next = (p: Purchase) =>
 		p.state === 'returned' ? undefined : ORDER_STATES[ORDER_STATES.indexOf(p.state) + 1];
+	const jointOf = (p: Purchase) => joints.find((j) => j.id === p.jointId);
 	const past = (p: Purchase) => p.state === 'used' || p.state === 'returned';
 </script>
 
@@ -46,6 +51,7 @@
 	{#each purchases as p (p.id)}
 		{@const m = material(p.materialId)}
 		{@const order = orderOf.get(p.materialId)}
+		{@const joint = jointOf(p)}
 		<tr class:past={past(p)}>
 			<td>
 				<Weave weave={WEAVE_OF_FAMILY[m.family] ?? 'plain'} />
@@ -53,14 +59,19 @@
 				{#if p.componentId !== null}<span class="small soft"
 						>for {components.find((c) => c.id === p.componentId)?.code}</span
 					>{/if}
+				{#if joint}<span class="small soft">with {othersOf(joint, p)}</span>{/if}
 				{#if p.note}<span class="small soft">{p.note}</span>{/if}
 			</td>
 			<td class="number"
-				>{p.packs} <span class="soft small">× {formatNumber(p.packSize ?? m.packSize)} {m.unit}</span></td
+				>{#if joint}{formatNumber(p.packs * p.packSize!, 2)}
+					{m.unit}
+					<span class="soft small">of {joint.packs} × {formatNumber(joint.packSize)} {m.unit}</span
+					>{:else}{p.packs}
+					<span class="soft small">× {formatNumber(p.packSize ?? m.packSize)} {m.unit}</span>{/if}</td
 			>
 			<td class="number"
 				><Working
-					figure={costFigure(p, m.name, currency)}
+					figure={costFigure(p, m.name, currency, joint)}
 					text={formatPrice(purchaseCost(p), currency)}
 				/></td
 			>

@@ -2,15 +2,20 @@
 	/** What to buy: the best mix of packs over everything that is still needed, chosen off the page, and why not the others. */
 	import ListPlus from '@lucide/svelte/icons/list-plus';
 	import pluralize from 'pluralize';
-	import { onMount } from 'svelte';
-	import { packsOf, purchaseTask } from '$core/answers/purchase.ts';
-	import { isListed, parcelsOf, purchaseRows, type PurchaseChoice } from '$core/answers/purchaseChoice.ts';
-	import type { OrderBy } from '$core/answers/arrivals.ts';
-	import type { ShoppingLine } from '$core/answers/shopping.ts';
+	import { onMount, type Snippet } from 'svelte';
+	import { costOfEach, entriesOf } from '$core/answers/jointPurchase.ts';
+	import { listLines, packsOf, purchaseTask, type Want } from '$core/answers/purchase.ts';
+	import {
+		boughtPacks,
+		isListed,
+		parcelsOf,
+		purchaseRows,
+		type PurchaseChoice
+	} from '$core/answers/purchaseChoice.ts';
 	import { AIMS, type Aim } from '$core/engines/purchase/task.ts';
 	import { valueOf } from '$core/explain/figure.ts';
 	import { purchaseFigure } from '$core/explain/purchase.ts';
-	import type { Purchase } from '$core/facts/material.ts';
+	import type { Material, Purchase } from '$core/facts/material.ts';
 	import type { Offer } from '$core/facts/supplier.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import { dayWords, type LocalMinutes } from '$core/units/localTime.ts';
@@ -28,16 +33,21 @@
 	import PackRow from './PackRow.svelte';
 
 	interface Props {
-		costumeId: number;
-		lines: readonly ShoppingLine[];
-		purchases: readonly Purchase[];
-		orders: readonly OrderBy[];
+		/** Costumes for which is bought. */
+		buyers: readonly { id: number; name: string }[];
+		wants: readonly Want[];
+		/** What is only on their lists, and may be bought otherwise. */
+		open: readonly Purchase[];
+		/** What is wanted, with its prices in the currency. */
+		materials: readonly Material[];
 		offers: readonly Offer[];
-		workshop: Workshop;
+		workshop: Pick<Workshop, 'settings' | 'exchange' | 'suppliers'>;
 		currency: string;
 		now: LocalMinutes;
+		/** What else there is to buy with. */
+		tools?: Snippet;
 	}
-	let { costumeId, lines, purchases, orders, offers, workshop, currency, now }: Props = $props();
+	let { buyers, wants, open, materials, offers, workshop, currency, now, tools }: Props = $props();
 
 	const SECONDS = 2;
 	const AIM_WORDS: Record<Aim, string> = {
@@ -45,42 +55,40 @@
 		soonest: 'here soonest',
 		fewest: 'fewest parcels'
 	};
+	const key = $derived(buyers.map((b) => b.id).join(' '));
 	let aim = $state<Aim>('cheapest');
 	let without = $state<string[]>([]);
 	// This device is the outside world: it keeps how it is wanted, and has it only where scripts run.
 	let read = $state(false);
 	onMount(() => {
-		({ aim, without } = readWishes(costumeId));
+		({ aim, without } = readWishes(key));
 		read = true;
 	});
 	$effect(() => {
-		if (read) keepWishes(costumeId, { aim, without });
+		if (read) keepWishes(key, { aim, without });
 	});
 	const unwanted = $derived(new Set(without));
-	const offered = $derived(
-		packsOf(
-			lines.map((l) => l.material),
-			offers,
-			workshop,
-			currency
-		)
+	const offered = $derived(packsOf(materials, offers, workshop, currency));
+	const taskOf = (wants: readonly Want[]) =>
+		purchaseTask(wants, offered.packs, workshop, currency, now, { aim, without: unwanted });
+	const task = $derived(taskOf(wants));
+	const apart = $derived(
+		buyers.length > 1
+			? buyers.map((b) => taskOf(wants.filter((w) => w.costumeId === b.id))).filter((t) => t.needs.length)
+			: []
 	);
-	const task = $derived(
-		purchaseTask(lines, purchases, orders, offered.packs, workshop, currency, now, { aim, without: unwanted })
-	);
-	const asked = $derived(JSON.stringify(task));
+	const asked = $derived(JSON.stringify({ task, apart }));
 	const work = new Task<'purchase'>();
 	let found = $state.raw<{ of: string; choice: PurchaseChoice } | null>(null);
 	$effect(() => {
 		const of = asked;
 		if (!read) return;
-		if (JSON.parse(of).needs.length === 0) return;
+		if (JSON.parse(of).task.needs.length === 0) return;
 		const keep = (choice: PurchaseChoice) => (found = { of, choice });
 		void work
 			.start(
-				() =>
-					new Worker(new URL('../../../../workers/purchase.worker.ts', import.meta.url), { type: 'module' }),
-				async () => ({ kind: 'purchase', task: JSON.parse(of), seconds: SECONDS }),
+				() => new Worker(new URL('../../../workers/purchase.worker.ts', import.meta.url), { type: 'module' }),
+				async () => ({ kind: 'purchase', ...JSON.parse(of), seconds: SECONDS }),
 				keep
 			)
 			.then((choice) => choice && keep(choice));
@@ -91,21 +99,29 @@
 	const choice = $derived(fresh ?? found?.choice ?? null);
 	const parcels = $derived(choice ? parcelsOf(choice.chosen.buy, offered.packs, workshop, currency) : []);
 	const rows = $derived(
-		choice ? purchaseRows(task, choice, offered.packs, unwanted, workshop.suppliers) : []
+		choice ? purchaseRows(task, wants, choice, offered.packs, unwanted, workshop.suppliers) : []
+	);
+	const bought = $derived(choice ? boughtPacks(choice.chosen.buy, offered.packs, wants) : []);
+	const entries = $derived(
+		listLines(bought, workshop, currency).flatMap((line, k) => entriesOf(line, bought[k]!.shares))
+	);
+	const each = $derived(costOfEach(entries));
+	const saved = $derived(
+		choice && choice.apartMinor !== null ? choice.apartMinor - choice.chosen.totalMinor : 0
 	);
 	const figure = $derived(purchaseFigure(parcels, currency));
-	const late = $derived(rows.filter((r) => r.bought.some((b) => b.late)).length);
+	const late = $derived(rows.filter((r) => r.bought.some((b) => b.shares.some((s) => s.late))).length);
 	const short = $derived(rows.filter((r) => r.short).length);
 	const last = $derived(Math.max(...parcels.map((p) => p.arrives)));
 	const priceless = $derived(
 		offered.unpriced.filter((u) => task.needs.some((n) => n.id === String(u.materialId)))
 	);
-	const nameOf = (id: number) => lines.find((l) => l.material.id === id)?.material.name ?? '';
+	const nameOf = (id: number) => materials.find((m) => m.id === id)?.name ?? '';
 	const toggle = (pack: string, wanted: boolean) =>
 		(without = wanted ? without.filter((p) => p !== pack) : [...without, pack]);
 </script>
 
-<Sheet title="What to buy">
+<Sheet title="What to buy" {tools}>
 	{#if task.needs.length === 0}
 		<p class="soft">Everything that is needed is here, in the stash or on its way.</p>
 	{:else}
@@ -126,6 +142,9 @@
 							from {pluralize('supplier', choice.chosen.parcels, true)}, all here by {dayWords(last)}
 						</p>
 					{:else}<p class="headline">Nothing of it can be bought</p>{/if}
+					{#if saved > 0}<p>
+							<b data-saved>{formatMoney(saved, currency)} less</b> than each bought apart.
+						</p>{/if}
 					{#if late}<p class="wrong">
 							<b>{pluralize('material', late, true)} {late === 1 ? 'comes' : 'come'} too late</b>, however
 							bought:
@@ -144,19 +163,30 @@
 						<Facts look="columns">
 							<Fact name="Goods">{formatMoney(choice.chosen.goodsMinor, currency)}</Fact>
 							<Fact name="Sending">{formatMoney(choice.chosen.shippingMinor, currency)}</Fact>
+							{#if buyers.length > 1}{#each buyers as b (b.id)}
+									<Fact name={b.name}>{formatMoney(each.get(b.id) ?? 0, currency)}</Fact>
+								{/each}{/if}
 						</Facts>
 					{/snippet}
 					{#snippet tools()}
-						{#if choice.chosen.buy.length && isListed(parcels, purchases)}
-							<b data-listed>It stands on the list as it is.</b>
+						{#if choice.chosen.buy.length && isListed(entries, open)}
+							<b data-listed>It stands on the {buyers.length > 1 ? 'lists' : 'list'} as it is.</b>
 						{:else if choice.chosen.buy.length}
 							<Act
 								command="buyChosen"
 								hidden={{
-									chosen: JSON.stringify(choice.chosen.buy.map((b) => ({ pack: b.offer, packs: b.packs })))
+									costumes: buyers.map((b) => b.id).join(' '),
+									chosen: JSON.stringify(
+										bought.map((b) => ({
+											pack: b.pack.id,
+											packs: b.packs,
+											to: b.shares.map(({ costumeId, units }) => ({ costumeId, units }))
+										}))
+									)
 								}}
 								look="main"
-								disabled={!fresh}><ListPlus size={14} /> Put it on the list</Act
+								disabled={!fresh}
+								><ListPlus size={14} /> Put it on the {buyers.length > 1 ? 'lists' : 'list'}</Act
 							>
 						{/if}
 					{/snippet}
@@ -166,8 +196,9 @@
 					{#each rows as row (row.materialId)}
 						<PackRow
 							{row}
-							material={lines.find((l) => l.material.id === row.materialId)!.material}
+							material={materials.find((m) => m.id === row.materialId)!}
 							{currency}
+							{buyers}
 							ontoggle={toggle}
 						/>
 					{/each}

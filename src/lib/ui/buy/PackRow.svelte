@@ -14,14 +14,17 @@
 		row: PurchaseRow;
 		material: Material;
 		currency: string;
+		/** Those that buy, where there are several. */
+		buyers: readonly { id: number; name: string }[];
 		ontoggle: (pack: string, wanted: boolean) => void;
 	}
-	let { row, material, currency, ontoggle }: Props = $props();
+	let { row, material, currency, buyers, ontoggle }: Props = $props();
 
 	/** More packs of one kind are drawn as one. */
 	const MOST_DRAWN = 24;
 	const size = (amount: number) => `${formatNumber(amount, 2)} ${material.unit}`;
 	const packWords = (pack: Pack) => `${size(pack.packSize)}${pack.supplier ? ` from ${pack.supplier}` : ''}`;
+	const late = (b: PurchaseRow['bought'][number]) => b.shares.some((s) => s.late);
 	const whole = $derived(row.amount + row.over);
 	const drawn = $derived(
 		row.bought.flatMap((b) =>
@@ -30,6 +33,10 @@
 				: Array.from({ length: b.packs }, () => ({ share: b.pack.packSize, words: '' }))
 		)
 	);
+	const nameOf = (id: number) => buyers.find((b) => b.id === id)?.name ?? '';
+	/** Of what is bought together, whose it is. */
+	const sharesWords = (shares: PurchaseRow['bought'][number]['shares']) =>
+		shares.map((s) => `${size(s.units)} for ${nameOf(s.costumeId)}`).join(', ');
 	const WHY = { unwanted: 'not wanted', tooLate: 'too late', notAsked: 'not worked out' };
 </script>
 
@@ -40,6 +47,14 @@
 		<span class="figure">{size(row.amount)}</span>
 		{#if row.by !== null}<span class="small soft">by {dayWords(row.by)}</span>{/if}
 	</header>
+	{#if buyers.length > 1}<ul class="small">
+			{#each row.wants as w (w.costumeId)}
+				<li>
+					{nameOf(w.costumeId)} <span class="figure">{size(w.amount)}</span>
+					{#if w.by !== null}<span class="soft">by {dayWords(w.by)}</span>{/if}
+				</li>
+			{/each}
+		</ul>{/if}
 	{#if row.short}
 		<p class="wrong small">No pack with a price is left: give it one under Stash, or allow one below.</p>
 	{:else}
@@ -59,12 +74,13 @@
 				<li>
 					<b>{b.packs} × {packWords(b.pack)}</b>
 					<span class="figure">{formatMoney(b.costMinor, currency)}</span>
-					<span class:wrong={b.late}>{b.late ? 'too late, ' : ''}here {dayWords(b.arrives)}</span>
+					<span class:wrong={late(b)}>{late(b) ? 'too late, ' : ''}here {dayWords(b.arrives)}</span>
 					<button
 						class="button small quiet"
 						aria-label="Not this one: {packWords(b.pack)}"
 						onclick={() => ontoggle(b.pack.id, false)}>Not this one</button
 					>
+					{#if buyers.length > 1}<span class="small shares">{sharesWords(b.shares)}</span>{/if}
 				</li>
 			{/each}
 		</ul>
@@ -121,6 +137,9 @@
 		list-style: none;
 		padding: 0;
 		margin: 0;
+	}
+	.shares {
+		flex-basis: 100%;
 	}
 	.scale {
 		margin: 4px 0;
