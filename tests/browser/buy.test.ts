@@ -107,6 +107,82 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 	await expect(page.getByRole('button', { name: 'Put it on the list' })).toBeVisible();
 });
 
+test('what three costumes need is bought together: for less, on the list of each with its share, ordered for all, and taken back', async ({
+	page
+}) => {
+	const together = page.locator('[data-purchase]');
+	// What each would buy apart, on its own page.
+	let apart = 0;
+	for (const id of [1, 2, 3]) {
+		await open(page, `/c/${id}/buy`);
+		await expect(together.or(page.getByText('Nothing more has to be bought'))).toBeVisible();
+		if (await together.count()) apart += shownMinor(await together.textContent());
+	}
+	await open(page, '/stash');
+	await page.getByRole('link', { name: 'Buy together' }).click();
+	await expect(together).toBeVisible();
+	const minor = shownMinor(await together.textContent());
+	const saved = shownMinor(await page.locator('[data-saved]').textContent());
+	expect(minor).toBeGreaterThan(20_000);
+	expect(saved).toBe(apart - minor);
+	const of = async (name: string) =>
+		shownMinor(
+			(await page.locator('dt', { hasText: name }).locator('xpath=following-sibling::dd[1]').textContent())!
+		);
+	expect((await of('Lamplighter of Quay Nine')) + (await of('Foam-Crest Dancer'))).toBe(minor);
+	// A third needs nothing: without it nothing changes.
+	await page.getByLabel('Ferrywoman of the Low Tide').uncheck();
+	await expect(page).toHaveURL(/for=1&for=2/);
+	await expect(together).toBeVisible();
+	expect(shownMinor(await together.textContent())).toBe(minor);
+
+	// 2.54 and 0.16 cans of brass: three, of which what is over stays with who takes most.
+	const spray = page.getByRole('region', { name: 'Acrylic spray, old brass' });
+	await expect(
+		spray.getByText('2.84 can for Lamplighter of Quay Nine, 0.16 can for Foam-Crest Dancer')
+	).toBeVisible();
+	await page.getByRole('button', { name: 'Put it on the lists' }).click();
+	await toast(page, /^Put on the lists of Lamplighter of Quay Nine and Foam-Crest Dancer/);
+	await expect(page.getByText('It stands on the lists as it is.')).toBeVisible();
+
+	await open(page, '/c/1/buy');
+	await expect(page.getByText('was chosen together with Foam-Crest Dancer and stays as it is')).toBeVisible();
+	const row = listed(page, 'Acrylic spray, old brass');
+	await expect(row).toContainText('with Foam-Crest Dancer');
+	await expect(row).toContainText('2.84 can of 3 × 1 can');
+	const costs = shownMinor(await row.getByRole('button', { name: /^Cost/ }).textContent());
+	// In the shop three cans are bought, at the price of a can.
+	await open(page, '/c/1/buy/list');
+	const line = page.getByRole('listitem').filter({ hasText: 'Acrylic spray, old brass' });
+	await expect(line).toContainText('3 × 1 can');
+	await expect(line.getByLabel(/^Price of a pack/)).toHaveValue('7.90');
+
+	await open(page, '/c/1/buy');
+	await row.getByRole('button', { name: 'Acrylic spray, old brass is ordered' }).click();
+	await toast(page, 'Acrylic spray, old brass is ordered, for 2 costumes');
+	const parcel = page.getByRole('listitem', { name: 'Parcel from paint by post' });
+	await expect(parcel).toContainText('3 × Acrylic spray, old brass');
+	await open(page, '/c/2/buy');
+	const theirs = page
+		.locator('tr')
+		.filter({ hasText: 'Acrylic spray, old brass' })
+		.filter({ hasText: 'ordered' });
+	await expect(theirs).toContainText('0.16 can of 3 × 1 can');
+	// Three at 7.90 and 6.90 for sending, to the coin.
+	expect(costs + shownMinor(await theirs.getByRole('button', { name: /^Cost/ }).textContent())).toBe(3060);
+	await page.getByRole('button', { name: 'Edit the purchase of Acrylic spray, old brass' }).click();
+	await expect(dialog(page)).toContainText('3 × 1 can, bought together with Lamplighter of Quay Nine');
+	await expect(dialog(page).getByLabel('Price of a pack')).toHaveValue('7.90');
+	await page.keyboard.press('Escape');
+	const undo = page.getByRole('button', { name: 'Undo', exact: true }).first();
+	await undo.click();
+	await toast(page, 'Undid: Acrylic spray, old brass is ordered, for 2 costumes');
+	await undo.click();
+	await toast(page, /^Undid: Put on the lists/);
+	await open(page, '/c/1/buy');
+	await expect(page.getByText('Buy for 154.70 EUR')).toBeVisible();
+});
+
 test('what work uses up is counted from its steps, asked about where it was entered too, and added', async ({
 	page
 }) => {

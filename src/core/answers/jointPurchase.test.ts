@@ -8,7 +8,16 @@ import type { PackTask, Solve } from '../engines/purchase/task.ts';
 import { wholeOf, type JointPurchase } from '../facts/jointPurchase.ts';
 import { purchaseCost } from '../facts/material.ts';
 import { entriesOf, partOfShares, sharedMoney, sharesOf } from './jointPurchase.ts';
-import { laterToo, listLines, openPurchases, packsOf, purchaseTask, wantsOf, type Want } from './purchase.ts';
+import {
+	laterToo,
+	listLines,
+	openPurchases,
+	packsOf,
+	purchaseTask,
+	sharedBeyond,
+	wantsOf,
+	type Want
+} from './purchase.ts';
 import { boughtPacks, isListed } from './purchaseChoice.ts';
 import { shoppingLines } from './shopping.ts';
 import { spendOf } from './spend.ts';
@@ -125,7 +134,14 @@ test('worked by hand: one tin for two costumes, each with its part of the price 
 	const listed = buyers.map((b) => ({ ...b, purchases: rows.filter((p) => p.costumeId === b.costumeId) }));
 	const whole = wholeOf(rows[1]!, [joint]);
 	assert.equal(purchaseCost(whole), chosen.totalMinor, 'ordered and paid for as a whole');
-	assert.deepEqual(openPurchases([listed[0]!], [joint]), []);
+	const own = make.purchase(9, 1, { costumeId: 1 });
+	const one = { ...listed[0]!, purchases: [...listed[0]!.purchases, own] };
+	assert.deepEqual(openPurchases([one], [joint]), [], 'its parcels are of both');
+	assert.deepEqual(
+		sharedBeyond(one, [one], [joint]).map((j) => j.id),
+		[7]
+	);
+	assert.equal(openPurchases([one, listed[1]!], [joint]).length, 3);
 	const open = openPurchases(listed, [joint]);
 	assert.equal(open.length, 2);
 	assert.ok(isListed(entries, open));

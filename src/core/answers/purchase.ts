@@ -117,16 +117,32 @@ export interface Buyer {
 	orders: readonly Pick<OrderBy, 'material' | 'neededAt'>[];
 }
 
+/** What a costume has on its list together with others that do not buy now. */
+export const sharedBeyond = (
+	{ purchases }: Pick<Buyer, 'purchases'>,
+	buyers: readonly Pick<Buyer, 'costumeId'>[],
+	joints: readonly JointPurchase[]
+): JointPurchase[] => {
+	const planned = new Set(purchases.flatMap((p) => (p.state === 'planned' ? [p.id] : [])));
+	return joints.filter(
+		(j) =>
+			j.shares.some((s) => planned.has(s.purchaseId)) &&
+			j.shares.some((s) => !buyers.some((b) => b.costumeId === s.costumeId))
+	);
+};
+
 /**
- * What may still be bought otherwise: on the list for a whole costume, with nothing written to it and no order made; where it is shared,
- * only if all who share it buy.
+ * What may still be bought otherwise: on the list for a whole costume, with nothing written to it and no order made. A list that was chosen
+ * together with a costume that does not buy now stays as it is: its parcels are of both.
  */
 export function openPurchases(
 	buyers: readonly Pick<Buyer, 'costumeId' | 'purchases'>[],
 	joints: readonly JointPurchase[]
 ): Purchase[] {
-	const isOpen = (p: Purchase) => p.state === 'planned' && p.componentId === null && p.note === '';
-	const open = buyers.flatMap((b) => b.purchases.filter(isOpen));
+	const free = buyers.filter((b) => sharedBeyond(b, buyers, joints).length === 0);
+	const open = free.flatMap(({ purchases }) =>
+		purchases.filter((p) => p.state === 'planned' && p.componentId === null && p.note === '')
+	);
 	const ids = new Set(open.map((p) => p.id));
 	const whole = new Set(joints.filter((j) => j.shares.every((s) => ids.has(s.purchaseId))).map((j) => j.id));
 	return open.filter((p) => p.jointId === null || whole.has(p.jointId));

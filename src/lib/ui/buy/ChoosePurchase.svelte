@@ -44,10 +44,11 @@
 		workshop: Pick<Workshop, 'settings' | 'exchange' | 'suppliers'>;
 		currency: string;
 		now: LocalMinutes;
-		/** What else there is to buy with. */
+		/** What else there is to buy with, and what is said of the list before. */
 		tools?: Snippet;
+		said?: Snippet;
 	}
-	let { buyers, wants, open, materials, offers, workshop, currency, now, tools }: Props = $props();
+	let { buyers, wants, open, materials, offers, workshop, currency, now, tools, said }: Props = $props();
 
 	const SECONDS = 2;
 	const AIM_WORDS: Record<Aim, string> = {
@@ -122,8 +123,9 @@
 </script>
 
 <Sheet title="What to buy" {tools}>
+	{@render said?.()}
 	{#if task.needs.length === 0}
-		<p class="soft">Everything that is needed is here, in the stash or on its way.</p>
+		<p class="soft">Nothing more has to be bought.</p>
 	{:else}
 		<div class="aims" role="radiogroup" aria-label="What counts">
 			{#each AIMS as one (one)}

@@ -34,6 +34,7 @@
 		)
 	);
 	const nameOf = (id: number) => buyers.find((b) => b.id === id)?.name ?? '';
+	const several = $derived(row.wants.length > 1);
 	/** Of what is bought together, whose it is. */
 	const sharesWords = (shares: PurchaseRow['bought'][number]['shares']) =>
 		shares.map((s) => `${size(s.units)} for ${nameOf(s.costumeId)}`).join(', ');
@@ -46,15 +47,18 @@
 		<b>{material.name}</b>
 		<span class="figure">{size(row.amount)}</span>
 		{#if row.by !== null}<span class="small soft">by {dayWords(row.by)}</span>{/if}
+		{#if buyers.length > 1 && !several}<span class="small">{nameOf(row.wants[0]!.costumeId)}</span>{/if}
 	</header>
-	{#if buyers.length > 1}<ul class="small">
+	{#if several}
+		<ul class="small">
 			{#each row.wants as w (w.costumeId)}
 				<li>
 					{nameOf(w.costumeId)} <span class="figure">{size(w.amount)}</span>
 					{#if w.by !== null}<span class="soft">by {dayWords(w.by)}</span>{/if}
 				</li>
 			{/each}
-		</ul>{/if}
+		</ul>
+	{/if}
 	{#if row.short}
 		<p class="wrong small">No pack with a price is left: give it one under Stash, or allow one below.</p>
 	{:else}
@@ -63,7 +67,9 @@
 			role="img"
 			aria-label="{size(row.amount)} needed, {size(whole)} in packs, {size(row.over)} over"
 		>
-			<span class="need" style:width="{(100 * row.amount) / whole}%"></span>
+			<span class="need" style:width="{(100 * row.amount) / whole}%"
+				>{#each row.wants as w (w.costumeId)}<span style:flex-grow={w.amount}></span>{/each}</span
+			>
 			<span class="packs">
 				{#each drawn as d, k (k)}<span class="pack" style:flex-grow={d.share}>{d.words}</span>{/each}
 				<span class="over" style:width="{(100 * row.over) / whole}%"></span>
@@ -80,7 +86,9 @@
 						aria-label="Not this one: {packWords(b.pack)}"
 						onclick={() => ontoggle(b.pack.id, false)}>Not this one</button
 					>
-					{#if buyers.length > 1}<span class="small shares">{sharesWords(b.shares)}</span>{/if}
+					{#if b.shares.length > 1 || (several && row.bought.length > 1)}<span class="small shares"
+							>{sharesWords(b.shares)}</span
+						>{/if}
 				</li>
 			{/each}
 		</ul>
@@ -147,7 +155,11 @@
 		gap: 2px;
 	}
 	.need {
+		display: flex;
+		gap: 3px;
 		height: 6px;
+	}
+	.need span {
 		background: var(--ink);
 	}
 	.packs {

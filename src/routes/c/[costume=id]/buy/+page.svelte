@@ -22,12 +22,13 @@
 	import Leftovers from './Leftovers.svelte';
 	import MoneyChart from './MoneyChart.svelte';
 	import MoneyTable from './MoneyTable.svelte';
-	import { openPurchases, wantsOf } from '$core/answers/purchase.ts';
+	import { openPurchases, sharedBeyond, wantsOf } from '$core/answers/purchase.ts';
 	import ChoosePurchase from '$lib/ui/buy/ChoosePurchase.svelte';
 	import EditPurchase from './EditPurchase.svelte';
 	import CannotCome from './CannotCome.svelte';
 	import StandIns from './StandIns.svelte';
 	import { cannotComeInTime } from '$core/answers/standIn.ts';
+	import { othersOf } from './jointWords.ts';
 	import Notice from '$lib/ui/Notice.svelte';
 	import AddPurchase from './AddPurchase.svelte';
 	import PurchaseTable from './PurchaseTable.svelte';
@@ -59,6 +60,7 @@
 	});
 	const open = $derived(openPurchases([buyer], data.joints));
 	const wants = $derived(wantsOf([buyer], open));
+	const beyond = $derived(sharedBeyond(buyer, [buyer], data.joints));
 	const today = $derived(dayOf(data.now));
 	const days = $derived(moneyOverDays(data.record, plan, data.lines, data.spend, today));
 	let adding = $state(false);
@@ -100,6 +102,10 @@
 			{currency}
 			now={data.now}
 		>
+			{#snippet said()}{#if beyond.length}<p data-beyond>
+						What is on the list was chosen together with {othersOf(beyond, costume.id)} and stays as it is.
+						<a href="/stash/buy?for={costume.id}">Choose it anew for all</a>
+					</p>{/if}{/snippet}
 			{#snippet tools()}{#if data.others}<a class="button small" href="/stash/buy?for={costume.id}"
 						>Together with other costumes</a
 					>{/if}{/snippet}

@@ -51,8 +51,8 @@
 			{#if joint}
 				<p>
 					{joint.packs} × {formatNumber(joint.packSize)}
-					{unit}, bought together with {othersOf(joint, edited)}: price, dates and how far it has come are
-					those of all of it. Here: {formatNumber(own!.packs * own!.packSize!, 2)}
+					{unit}, bought together with {othersOf([joint], edited.costumeId)}: price, dates and how far it has
+					come are those of all of it. Here: {formatNumber(own!.packs * own!.packSize!, 2)}
 					{unit}.
 				</p>
 			{/if}

@@ -59,7 +59,7 @@
 				{#if p.componentId !== null}<span class="small soft"
 						>for {components.find((c) => c.id === p.componentId)?.code}</span
 					>{/if}
-				{#if joint}<span class="small soft">with {othersOf(joint, p)}</span>{/if}
+				{#if joint}<span class="small soft">with {othersOf([joint], p.costumeId)}</span>{/if}
 				{#if p.note}<span class="small soft">{p.note}</span>{/if}
 			</td>
 			<td class="number"

@@ -1,8 +1,8 @@
 import type { JointPurchase } from '$core/facts/jointPurchase.ts';
-import type { Purchase } from '$core/facts/material.ts';
 import { namesWords } from '$core/units/names.ts';
 
 /** With whom something is bought: `Moss Knight and Lantern Warden`. */
-export const othersOf = ({ shares }: JointPurchase, { costumeId }: Pick<Purchase, 'costumeId'>): string =>
-	namesWords([...new Set(shares.filter((s) => s.costumeId !== costumeId).map((s) => s.costume))]) ||
-	'a costume that is gone';
+export const othersOf = (joints: readonly JointPurchase[], costumeId: number): string =>
+	namesWords([
+		...new Set(joints.flatMap((j) => j.shares.flatMap((s) => (s.costumeId === costumeId ? [] : s.costume))))
+	]) || 'a costume that is gone';
