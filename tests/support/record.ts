@@ -81,6 +81,7 @@ export const fault = (id: number, componentId: number): Fault => ({
 export const material = (id: number, extra: Partial<Material> = {}): Material => ({
 	id,
 	name: `material ${id}`,
+	colour: '',
 	family: 'foam',
 	unit: 'sheet',
 	packSize: 1,

@@ -191,6 +191,7 @@ function asIfWay(
 		leadWorkingDays: false,
 		stash: 0,
 		lots: [],
+		colour: '',
 		stashNote: '',
 		coatProduct: null,
 		supply: null,

@@ -111,6 +111,62 @@ test('the same cloth in another width stands in, one that is heavier or stretche
 	);
 });
 
+test('cloth of another colour is seen, or painted over in the colour that is wanted; under a coat nobody sees it', () => {
+	const cloth = (id: number, colour: string, extra: Partial<Material> = {}) =>
+		make.material(id, {
+			name: `Net, ${colour}`,
+			colour,
+			family: 'cloth',
+			unit: 'm',
+			widthMm: 1500,
+			gramsPerM2: 20,
+			leadDays: 10,
+			...extra
+		});
+	const paint = (id: number, colour: string, coatProduct: string, extra: Partial<Material> = {}) =>
+		make.material(id, {
+			name: `Paint ${id}`,
+			colour,
+			coatProduct,
+			family: 'paint',
+			unit: 'bottle',
+			leadDays: 3,
+			...extra
+		});
+	const dress = {
+		...plate,
+		components: [make.component(1, { lookNeed: 3, seenFrom: 'near' })],
+		steps: [make.step(1, 1, { technique: 'sewMachine', amount: 3000 })]
+	};
+	const materials = (stash: number) => [
+		cloth(1, 'sea green'),
+		cloth(2, 'ivory', { stash: 5 }),
+		cloth(3, 'Sea Green', { widthMm: 1000, leadDays: 2 }),
+		cloth(4, '', { stash: 9 }),
+		// It does not bend with the cloth.
+		paint(7, 'sea green', 'brushedAcrylic'),
+		paint(8, 'black', 'fabricPaint'),
+		paint(9, ' Sea green', 'fabricPaint', { stash })
+	];
+	const cut = (record: typeof dress & { coats?: ReturnType<typeof make.coat>[] }, stash: number) =>
+		standIns(record, materials(stash)).flatMap((s) =>
+			s.kind === 'cut' ? [[s.key, s.words, s.arrives, Math.round(1000 * s.loss) / 1000]] : []
+		);
+	// Two metres, 1.5 wide, twice: 6 m², of which a bottle covers 0.8.
+	assert.deepEqual(cut(dress, 7.4), [
+		['cut 4 1', 'cut from Net, ', null, 0],
+		['cut 2 1', 'cut from Net, ivory, another colour', null, 0.15],
+		['cut 3 1', 'cut from Net, Sea Green', today + 2, 0],
+		['cut 2 1 paint 9', 'cut from Net, ivory, with 2 coats of Paint 9 over it', today + 3, 0.05]
+	]);
+	assert.deepEqual(cut(dress, 7.5).find(([key]) => key === 'cut 2 1 paint 9')?.[2], null);
+	const coated = { ...dress, coats: [make.coat(1, 1, { product: 'fabricPaint', materialId: 9 })] };
+	assert.deepEqual(
+		cut(coated, 0).filter(([key]) => String(key).startsWith('cut 2')),
+		[['cut 2 1', 'cut from Net, ivory', null, 0]]
+	);
+});
+
 test('other suppliers: packs for what is not here, on their working days; what is listed already is none', () => {
 	const suppliers = [supplier(1, 'near'), supplier(2, 'weekend', [6])];
 	const ordered = make.purchase(1, 1, { state: 'ordered', supplier: 'far', packs: 2, orderedOn: today });

@@ -1,24 +1,26 @@
+import pluralize from 'pluralize';
 import { copiesOf, type Component } from '../facts/component.ts';
+import type { CoatProductKey } from '../facts/coat.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
-import { areaOfUnit, type Material } from '../facts/material.ts';
+import { areaOfUnit, type Family, type Material } from '../facts/material.ts';
 import type { Offer } from '../facts/supplier.ts';
 import { withSender } from '../facts/supplier.ts';
 import type { Step, TechniqueKey } from '../facts/step.ts';
 import type { Workshop } from '../facts/workshop.ts';
-import { catalogueOf, techniqueOf, type Catalogue } from '../trade/catalogue.ts';
+import { catalogueOf, coatProductOf, techniqueOf, type Catalogue } from '../trade/catalogue.ts';
 import { JOINS, OPENINGS } from '../trade/closureJoin.ts';
 import { usedUpBy } from '../trade/usedUp.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { namesWords } from '../units/names.ts';
 import { formatNumber } from '../units/number.ts';
 import { GRACE, wholePacks } from '../units/packs.ts';
-import { materialOfCoat } from './coatStack.ts';
+import { coversOf, materialOfCoat } from './coatStack.ts';
 import type { OrderBy } from './arrivals.ts';
 import { arrivalDay, isOverdue } from './leadTime.ts';
 import { looksOf } from './looks.ts';
 import { packsOf, type Pack } from './purchase.ts';
 import { hereOf, type ShoppingLine } from './shopping.ts';
-import { substitutesOf } from './substitute.ts';
+import { otherColour, sameColour, substitutesOf } from './substitute.ts';
 import { standsForSupply, suppliesPer } from './workUse.ts';
 
 /** What could be done where a material cannot come in time. */
@@ -35,8 +37,8 @@ export type StandIn = {
 	missing: string[];
 } & (
 	| { kind: 'supplier'; pack: Pack; packs: number }
-	/** Cut from another material, or from several layers of a thinner one. */
-	| { kind: 'cut'; otherId: number; layers: number }
+	/** Cut from another material, or from several layers of a thinner one; painted over where its colour would show. */
+	| { kind: 'cut'; otherId: number; layers: number; paint: PaintOver | null }
 	/** Joined otherwise: these steps become others. */
 	| { kind: 'closure'; technique: TechniqueKey; steps: { id: number; amount: number }[] }
 	/** Coats in another colour of the same product. */
@@ -45,8 +47,19 @@ export type StandIn = {
 	| { kind: 'make'; componentId: number }
 );
 
+/** Coats of a paint, of these components: all where the material's own colour shows. */
+export interface PaintOver {
+	paintId: number;
+	product: CoatProductKey;
+	coats: number;
+	componentIds: number[];
+}
+
 /** How much of a component's look it costs. Starting values, from memory. */
-const LOSS = { supplier: 0, cut: 0, closure: 0.03, colour: 0.15, make: 0 };
+const LOSS = { supplier: 0, cut: 0, closure: 0.03, colour: 0.15, painted: 0.05, make: 0 };
+
+/** Families on which a coat that does not bend cracks. */
+const BENDS: readonly Family[] = ['cloth', 'hair'];
 
 export interface StandInFacts {
 	record: CostumeRecord;
@@ -89,7 +102,7 @@ function comes({ stash, ...material }: Material, quantity: number, { workshop, n
 	return stash >= quantity - GRACE ? null : arrivalDay(dayOf(now), withSender(material, workshop.suppliers));
 }
 
-function lossOf(kind: StandIn['kind'], componentIds: readonly number[], { record }: StandInFacts): number {
+function lossOf(kind: keyof typeof LOSS, componentIds: readonly number[], { record }: StandInFacts): number {
 	const { look, wholeLook } = looksOf(record.components);
 	return [...new Set(componentIds)].reduce(
 		(sum, id) => sum + (LOSS[kind] * (look.get(id) ?? 0)) / wholeLook,
@@ -137,24 +150,57 @@ export function areaInOther(
 function cuts(line: ShoppingLine, facts: StandInFacts): StandIn[] {
 	// What is begun is cut to its end.
 	if (line.taken > GRACE || !line.usages.some((u) => u.from === 'entered')) return [];
-	return substitutesOf(line.material, facts.workshop.materials)
+	const { material } = line;
+	return substitutesOf(material, facts.workshop.materials)
 		.slice(1)
 		.flatMap(({ material: other, layers }): StandIn[] => {
-			const quantity = areaInOther(line.needed, line.material, other, layers);
+			const quantity = areaInOther(line.needed, material, other, layers);
 			if (quantity === null) return [];
-			return [
-				{
-					kind: 'cut',
-					key: `cut ${other.id} ${layers}`,
-					words: layers === 1 ? `cut from ${other.name}` : `${layers} layers of ${other.name}`,
-					arrives: comes(other, quantity, facts),
-					loss: 0,
-					missing: [],
-					otherId: other.id,
-					layers
-				}
-			];
+			const words = layers === 1 ? `cut from ${other.name}` : `${layers} layers of ${other.name}`;
+			const key = `cut ${other.id} ${layers}`;
+			const arrives = comes(other, quantity, facts);
+			const its = { kind: 'cut' as const, otherId: other.id, layers, missing: [] };
+			const shows = otherColour(material, other) ? uncoated(line, facts) : [];
+			if (shows.length === 0) return [{ ...its, key, words, arrives, loss: 0, paint: null }];
+			const loss = lossOf('colour', shows, facts);
+			const painted = paintsOver(line, shows, facts).map(({ paint, name, arrives: dries }): StandIn => ({
+				...its,
+				key: `${key} paint ${paint.paintId}`,
+				words: `${words}, with ${pluralize('coat', paint.coats, true)} of ${name} over it`,
+				arrives: arrives === null && dries === null ? null : Math.max(arrives ?? -1, dries ?? -1),
+				loss: lossOf('painted', shows, facts),
+				paint
+			}));
+			return [{ ...its, key, words: `${words}, another colour`, arrives, loss, paint: null }, ...painted];
 		});
+}
+
+/** Components that take it and have no coat: what it is cut from is what is seen. */
+const uncoated = (line: ShoppingLine, { record }: StandInFacts): number[] => {
+	const its = line.usages.filter((u) => u.from === 'entered').map((u) => u.componentId);
+	return [...new Set(its)].filter((id) => !record.coats.some((c) => c.componentId === id));
+};
+
+/** Paints in the colour that is wanted; on cloth those that bend with it. */
+function paintsOver(
+	line: ShoppingLine,
+	componentIds: number[],
+	facts: StandInFacts
+): { paint: PaintOver; name: string; arrives: number | null }[] {
+	const { material, usages } = line;
+	const { workshop } = facts;
+	const trade = catalogueOf(workshop.handbook);
+	const units = usages.reduce((sum, u) => sum + (componentIds.includes(u.componentId) ? u.quantity : 0), 0);
+	return workshop.materials.flatMap((m) => {
+		if (m.coatProduct === null || !sameColour(m, material)) return [];
+		const product = coatProductOf(trade, m.coatProduct);
+		if (BENDS.includes(material.family) && !product.flexible) return [];
+		const coats = product.coats[0];
+		// What is cut away is not painted: it is enough.
+		const quantity = (units * areaOfUnit(material)! * coats) / coversOf(m, product);
+		const paint = { paintId: m.id, product: m.coatProduct, coats, componentIds };
+		return [{ paint, name: m.name, arrives: comes(m, quantity, facts) }];
+	});
 }
 
 function closures(line: ShoppingLine, facts: StandInFacts): StandIn[] {

@@ -18,15 +18,19 @@ const SAME = 0.05;
 /** Cloth weighs the same within this share. */
 const SAME_WEIGHT = 0.1;
 
+/** Of thin cloth nobody says it: then its weight tells. */
+const sameThickness = (a: Pick<Material, 'thicknessMm'>, b: Pick<Material, 'thicknessMm'>): boolean =>
+	a.thicknessMm === null || b.thicknessMm === null
+		? a.thicknessMm === b.thicknessMm
+		: Math.abs(a.thicknessMm - b.thicknessMm) <= SAME;
+
 /** Cloth that is as thick and as heavy and stretches as much, in whatever width it comes. */
 function sameCloth(a: Material, b: Material): boolean {
 	const [weight, other] = [a.gramsPerM2, b.gramsPerM2];
 	return (
 		b.lengthMm === null &&
 		areaOfUnit(b) !== null &&
-		a.thicknessMm !== null &&
-		b.thicknessMm !== null &&
-		Math.abs(a.thicknessMm - b.thicknessMm) <= SAME &&
+		sameThickness(a, b) &&
 		weight !== null &&
 		other !== null &&
 		Math.abs(weight - other) <= SAME_WEIGHT * weight &&
@@ -59,6 +63,14 @@ export function substitutesOf(material: Material, materials: readonly Material[]
 		...others.sort((a, b) => a.layers - b.layers || a.material.name.localeCompare(b.material.name))
 	];
 }
+
+const colourKey = ({ colour }: Pick<Material, 'colour'>): string => colour.trim().toLowerCase();
+
+/** Both are told to have a colour, and not the same one. */
+export const otherColour = (a: Pick<Material, 'colour'>, b: Pick<Material, 'colour'>): boolean =>
+	colourKey(a) !== '' && colourKey(b) !== '' && colourKey(a) !== colourKey(b);
+export const sameColour = (a: Pick<Material, 'colour'>, b: Pick<Material, 'colour'>): boolean =>
+	colourKey(a) !== '' && colourKey(a) === colourKey(b);
 
 /** What it costs to cut everything from a substitute. */
 export interface Weighed {

@@ -47,6 +47,8 @@ export type SupplyKey = string;
 export interface Material {
 	id: number;
 	name: string;
+	/** As it is told; nothing where nobody has said. */
+	colour: string;
 	family: Family;
 	/** What quantities count: `sheet`, `m`, `ml`, `piece`. */
 	unit: string;

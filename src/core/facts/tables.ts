@@ -157,6 +157,7 @@ export const TABLES = {
 	}),
 	material: table('material', {
 		name: text,
+		colour: text,
 		family: text,
 		unit: text,
 		packSize: number,

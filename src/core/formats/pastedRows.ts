@@ -114,6 +114,7 @@ export const COMPONENT_COLUMNS: readonly PastedColumn[] = [
 
 export const MATERIAL_COLUMNS: readonly PastedColumn[] = [
 	{ key: 'name', heads: ['material'] },
+	{ key: 'colour', heads: ['color'] },
 	{ key: 'family', heads: [], words: FAMILY_WORDS },
 	{ key: 'unit', heads: ['counted in'] },
 	{ key: 'packSize', heads: ['pack', 'in one pack'] },

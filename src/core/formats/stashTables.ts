@@ -14,6 +14,7 @@ export const materialsLibrary = (materials: readonly Material[]): string =>
 	csv(
 		materials.map((m) => ({
 			material: m.name,
+			colour: m.colour,
 			family: m.family,
 			'counted in': m.unit,
 			pack: m.packSize,

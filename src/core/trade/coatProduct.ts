@@ -59,6 +59,7 @@ export const COAT_PRODUCTS = {
 	}),
 	acrylicSpray: product('acrylic spray', 'spray', [2, 4], 20, 2, '400 ml can', 1.5),
 	brushedAcrylic: product('brushed acrylic', 'brush', [2, 6], 30, 2, '60 ml', 0.5),
+	fabricPaint: product('fabric paint', 'brush', [2, 3], 4 * H, 24, '100 ml', 0.8, { flexible: true }),
 	leafSize: product('leaf size', 'brush', [3, 4], 60, 12, '100 ml', 1),
 	clearSpray: product('clear spray', 'spray', [2, 2], 30, 24, '400 ml can', 1.8)
 } as const satisfies Record<string, CoatProduct>;

@@ -42,6 +42,12 @@
 
 <div class="fields three">
 	<Field name="name" label="Material" value={material?.name ?? fresh.name} required wide />
+	<Field
+		name="colour"
+		label="Colour"
+		value={material?.colour ?? ''}
+		hint="where it shows: in the same words as its paint"
+	/>
 	<Field name="family" label="Family" options={FAMILIES} value={material?.family ?? fresh.family} />
 	<Field
 		name="unit"

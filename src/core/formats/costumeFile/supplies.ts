@@ -27,6 +27,8 @@ export const supplyFields = {
 			z.strictObject({
 				id,
 				name: z.string().min(1).max(120),
+				/** Since form 11. */
+				colour: line.default(''),
 				family: z.enum(FAMILIES),
 				unit: z.string().min(1).max(20),
 				packSize: z.number().positive().max(1e6),
@@ -114,6 +116,7 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 			.map((m) => ({
 				id: m.id,
 				name: m.name,
+				colour: m.colour,
 				family: m.family,
 				unit: m.unit,
 				packSize: m.packSize,

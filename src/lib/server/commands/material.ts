@@ -15,6 +15,7 @@ import { price, withCurrency } from './price.ts';
 
 const shape = ({ currency, settings, trade }: Context) => ({
 	name: f.name(),
+	colour: f.text(60),
 	family: f.choice(FAMILIES),
 	unit: f.name(20),
 	packSize: f.above0(1_000_000),
@@ -36,19 +37,27 @@ const shape = ({ currency, settings, trade }: Context) => ({
 });
 
 type Typed = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
-type Sizes = Pick<
+type Told = Pick<
 	Material,
-	'thicknessMm' | 'widthMm' | 'lengthMm' | 'gramsPerM2' | 'stretchAcross' | 'stretchAlong' | 'coversMm2'
+	| 'colour'
+	| 'thicknessMm'
+	| 'widthMm'
+	| 'lengthMm'
+	| 'gramsPerM2'
+	| 'stretchAcross'
+	| 'stretchAlong'
+	| 'coversMm2'
 >;
-type MaterialInput = Omit<Typed, keyof Sizes | 'currency'> &
-	Partial<Sizes> &
+type MaterialInput = Omit<Typed, keyof Told | 'currency'> &
+	Partial<Told> &
 	Pick<Material, 'currency'> & {
 		/** What of it is there already: its first lot. */
 		stash?: number;
 	};
 
-/** Sizes that nobody told are not known. */
-const NO_SIZES = {
+/** What nobody told is not known. */
+const UNTOLD = {
+	colour: '',
 	thicknessMm: null,
 	widthMm: null,
 	lengthMm: null,
@@ -59,7 +68,7 @@ const NO_SIZES = {
 };
 
 export async function insertMaterial(tx: Executor, { stash = 0, ...v }: MaterialInput): Promise<number> {
-	const id = await insert(tx, 'material', { ...NO_SIZES, ...v });
+	const id = await insert(tx, 'material', { ...UNTOLD, ...v });
 	if (stash > 0) await insertLot(tx, { materialId: id, quantity: stash });
 	return id;
 }

@@ -197,3 +197,70 @@ test('closed otherwise: the steps become others, what was a guess stays one, wha
 	assert.deepEqual(plain(now), plain(before));
 	assert.deepEqual([now.needs, now.purchases], [before.needs, before.purchases]);
 });
+
+test('worked by hand: white net under two coats of green: metres, paint, work, list and money, and back', async () => {
+	const skirt = await add({ name: 'Skirt', code: 'G-09' });
+	await addStep(skirt, { name: 'sew', technique: 'sewMachine', amount: '3 m' });
+	const net = (name: string, colour: string, values: object) =>
+		material(name, {
+			family: 'cloth',
+			unit: 'm',
+			colour,
+			packPriceMinor: '3.20',
+			gramsPerM2: '20',
+			widthMm: '1500 mm',
+			lengthMm: '',
+			...values
+		});
+	const green = await net('Net, green', 'green', {});
+	const white = await net('Net, white', 'white', { packPriceMinor: '2.60', leadDays: '0' });
+	const paint = await material('Fabric paint, green', {
+		family: 'paint',
+		unit: 'ml',
+		colour: 'Green',
+		packSize: '100',
+		packPriceMinor: '5.50',
+		leadDays: '0',
+		coatProduct: 'fabricPaint',
+		widthMm: '',
+		lengthMm: ''
+	});
+	await w.run(
+		purchaseCommands.addNeed,
+		{ componentId: String(skirt), materialId: String(green), quantity: '2' },
+		costume
+	);
+	await w.run(purchaseCommands.planShort, { materialId: String(green) }, costume);
+	const before = await total();
+	const listedBefore = await list();
+	await take(green, `cut ${white} 1 paint ${paint}`);
+	assert.equal(await said(), 'Net, green: cut from Net, white, with 2 coats of Fabric paint, green over it');
+	const now = await record();
+	const [coat] = now.coats.filter((c) => c.componentId === skirt);
+	// Two metres, 1.5 wide.
+	assert.deepEqual(
+		[coat!.product, coat!.coats, coat!.area, coat!.materialId],
+		['fabricPaint', 2, 3_000_000, paint]
+	);
+	assert.deepEqual(
+		now.needs.filter((n) => n.componentId === skirt).map((n) => [n.materialId, n.quantity]),
+		[[white, 2]]
+	);
+	const coats = now.steps.filter((s) => s.coatId === coat!.id);
+	assert.deepEqual(
+		coats.map((s) => [s.technique, s.amount, s.waitMinutes]),
+		[
+			['brush', 3_000_000, 240],
+			['brush', 3_000_000, 1440]
+		]
+	);
+	// 6 m², of which 100 ml cover 0.8: 750 ml are eight bottles.
+	assert.deepEqual(
+		(await list()).filter((l) => !listedBefore.includes(l)),
+		['planned 2 × Net, white', 'planned 8 × Fabric paint, green']
+	);
+	assert.equal((await total()) - before, 2 * 260 + 8 * 550 - 2 * 320);
+	await w.undoLast();
+	assert.deepEqual(await list(), listedBefore);
+	assert.ok(!(await record()).coats.some((c) => c.componentId === skirt));
+});

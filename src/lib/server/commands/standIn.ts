@@ -15,6 +15,7 @@ import { Absent, all, Refused } from '../db/rows.ts';
 import { insertAll, selectOfCostumes, set } from '../db/tables.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadMaterials, loadOffers } from '../read/workshop.ts';
+import { coatCommands } from './coat.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { takeOff } from './joint.ts';
@@ -82,7 +83,7 @@ async function buyElsewhere(
 /** Pieces that are cut from it are cut from the other; what was entered by hand becomes as much of the other. */
 async function cutFromOther(
 	tx: Executor,
-	{ otherId, layers }: Of<'cut'>,
+	{ otherId, layers, paint }: Of<'cut'>,
 	material: Material,
 	{ record, workshop }: { record: CostumeRecord; workshop: Workshop },
 	context: Context
@@ -101,8 +102,8 @@ async function cutFromOther(
 			{ materialId: material.id, otherId, layers, glueId: null, glue: [] },
 			context
 		);
-	const drawn = new Set(cut.map((c) => c.componentId));
 	const byId = new Map(record.components.map((c) => [c.id, c]));
+	const drawn = new Set(cut.map((c) => c.componentId));
 	for (const need of record.needs) {
 		if (need.materialId !== material.id || drawn.has(need.componentId)) continue;
 		const before = record.needs.find((n) => n.componentId === need.componentId && n.materialId === otherId);
@@ -111,6 +112,27 @@ async function cutFromOther(
 		await tx.query('delete from need where id = $1', [need.id]);
 		const area = (need.quantity * areaOfUnit(material)!) / copiesOf(byId.get(need.componentId)!, byId);
 		if (layers > 1) await insertStack(tx, need.componentId, layers, area * (layers - 1));
+	}
+	for (const componentId of paint?.componentIds ?? []) {
+		const units = record.needs.reduce(
+			(sum, n) => sum + (n.materialId === material.id && n.componentId === componentId ? n.quantity : 0),
+			0
+		);
+		await coatCommands.addCoat.run(
+			tx,
+			{
+				componentId,
+				product: paint!.product,
+				coats: paint!.coats,
+				area: (units * areaOfUnit(material)!) / copiesOf(byId.get(componentId)!, byId),
+				fromPieces: drawn.has(componentId),
+				guessed: false,
+				materialId: paint!.paintId,
+				recoatMinutes: null,
+				handlingMinutes: null
+			},
+			context
+		);
 	}
 }
 

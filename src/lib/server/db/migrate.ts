@@ -21,6 +21,7 @@ import orders from './migrations/018_orders.sql?raw';
 import lots from './migrations/019_lots.sql?raw';
 import open from './migrations/020_open.sql?raw';
 import joint from './migrations/021_joint.sql?raw';
+import colour from './migrations/022_colour.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -44,7 +45,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 18, name: 'orders', sql: orders },
 	{ id: 19, name: 'lots', sql: lots },
 	{ id: 20, name: 'open', sql: open },
-	{ id: 21, name: 'joint', sql: joint }
+	{ id: 21, name: 'joint', sql: joint },
+	{ id: 22, name: 'colour', sql: colour }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

@@ -9,6 +9,7 @@ import type { Family, SupplyKey } from '$core/facts/material.ts';
  */
 export interface DemoMaterial {
 	name: string;
+	colour?: string;
 	family: Family;
 	unit: string;
 	pack: number;

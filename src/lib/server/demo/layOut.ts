@@ -51,6 +51,7 @@ export async function layOutDemo(db: Database): Promise<void> {
 		for (const m of MATERIALS)
 			await insertMaterial(tx, {
 				name: m.name,
+				colour: m.colour ?? '',
 				family: m.family,
 				unit: m.unit,
 				packSize: m.pack,
