@@ -6,11 +6,14 @@ import { shoppingLines } from './shopping.ts';
 import { stepFigure } from '../explain/plan.ts';
 import { valueOf } from '../explain/figure.ts';
 import { piecesFigure, weightFigure } from '../explain/pieces.ts';
-import { amountOfPieces, followPieces, followsPieces, quantityOfPieces } from './followPieces.ts';
+import { amountOfPieces, cutsOf, followPieces, followsPieces, quantityOfPieces } from './followPieces.ts';
 import { areaOfUnit } from '../facts/material.ts';
 import { STANDARD } from '../trade/catalogue.ts';
 import { TECHNIQUES } from '../trade/technique.ts';
+import { cutByLine } from '../engines/pattern/cut.ts';
+import { applyOperations } from '../engines/pattern/operations.ts';
 import { piece } from '../engines/pattern/piece.ts';
+import type { Piece } from '../facts/piece.ts';
 import { rectangle } from '../engines/pattern/sector.ts';
 import type { StoredShape } from '../facts/shape.ts';
 
@@ -115,6 +118,63 @@ test('sheets and rolls as areas, weight by area', () => {
 		valueOf(piecesFigure('seam', [piece('a', rectangle(10, 20, [{ seam: 's' }]), { quantity: 4 })], 'cm')),
 		20
 	);
+});
+
+test('eyelets and bones of the shapers are set by their steps, with what these use up; a shape without any tells nothing', () => {
+	// 200 mm, 12 from each end: 176, at most 25 apart are eight spaces: nine eyelets a row, two rows.
+	const lacing = {
+		...shape(1, 0, 2),
+		shaper: 'eyelets',
+		values: { length: 200, spacing: 25, edge: 12, hole: 5, gap: 30, tail: 250 }
+	};
+	// Three bones in channels of 280, 250 and 220, each 8 short at both ends: 264 + 234 + 204.
+	const bones = {
+		...shape(2, 0, 2),
+		shaper: 'boning',
+		values: { bones: 3, first: 280, last: 220, bone: 6, room: 2, short: 8, seam: 6 }
+	};
+	const record = make.record({
+		components: [make.component(1, { side: 'pair' })],
+		steps: [
+			make.step(1, 1, { technique: 'eyelet', amount: 4, fromPieces: true }),
+			make.step(2, 1, { technique: 'boning', amount: 100, fromPieces: true })
+		]
+	});
+	const amounts = (...shapes: StoredShape[]) =>
+		followPieces(record, from(...shapes)).steps.map((s) => s.amount);
+	assert.deepEqual(amounts(lacing, bones), [18, 702]);
+	assert.deepEqual(amounts(shape(3, 100, 2)), [4, 100]);
+	// A pair of them, through the whole way: 36 eyelets, 1.404 m of boning, with a tenth more.
+	const materials = [
+		foam,
+		cloth,
+		make.material(3, { name: 'eyelets', family: 'closure', unit: 'piece', supply: 'eyelet' }),
+		make.material(4, { name: 'boning', family: 'other', unit: 'm', supply: 'boning' })
+	];
+	const lines = shoppingLines(followPieces(record, { ...from(lacing, bones), materials }), {
+		...make.workshop(),
+		materials
+	});
+	assert.deepEqual(
+		lines.map((l) => [l.material.name, l.needed]),
+		[
+			['eyelets', 36],
+			['boning', 1.5444]
+		]
+	);
+	// One row of the two is cut in halves: the eyelets go with their holes.
+	const [row] = cutsOf(record.components[0]!, record.components, from(lacing))[0]!.pieces;
+	const parts = cutByLine(row!, [-10, 90], [40, 90], { cut: 1, allowance: 0, marks: 0 });
+	assert.ok(parts.ok);
+	assert.deepEqual(parts.value.map((p) => p.eyelets).sort(), [4, 5]);
+	const [a, b] = parts.value as [Piece, Piece];
+	const seam = (p: Piece) => p.outline.edges.findIndex((e) => e.seam?.startsWith('cut'));
+	const whole = applyOperations(
+		[a, b],
+		[{ kind: 'join', piece: 0, edge: seam(a), other: 1, otherEdge: seam(b) }]
+	);
+	assert.ok(whole.ok);
+	assert.equal(whole.value[0]!.eyelets, 9);
 });
 
 test('steps, coats and needs move with a shape’s number; what is typed stays where nothing follows', () => {

@@ -34,6 +34,8 @@ export function takesOf(step: Pick<Step, 'takes'>, technique: Technique): Exclud
 function taken(drivers: Drivers, takes: Exclude<Takes, 'nothing'>): number | null {
 	if (takes.startsWith('seam ')) return drivers.seams[takes.slice(5)] ?? null;
 	if (takes === 'gathered' || takes === 'shaped') return drivers.told[takes] ? drivers[takes] : null;
+	// Pieces into which nothing is set do not tell that nothing is.
+	if (takes === 'eyelets' || takes === 'boned') return drivers[takes] || null;
 	return drivers[takes as DriverKey];
 }
 

@@ -68,4 +68,8 @@ export interface Piece {
 	role?: string;
 	/** How allowances meet at the corners; mitred if not said. */
 	corner?: Corner;
+	/** So many are set into it. */
+	eyelets?: number;
+	/** mm of boning that go into it. */
+	boned?: number;
 }

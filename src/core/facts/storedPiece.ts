@@ -50,12 +50,16 @@ export const storedPiece = z
 		mirrored: z.boolean(),
 		foldEdge: z.number().int().min(0).nullable(),
 		corner: z.enum(CORNERS).optional(),
-		role: z.string().trim().min(1).max(40).optional()
+		role: z.string().trim().min(1).max(40).optional(),
+		eyelets: z.number().int().min(1).max(1000).optional(),
+		boned: z.number().positive().max(100_000).optional()
 	})
-	.transform(({ corner, role, ...p }): Piece => ({
+	.transform(({ corner, role, eyelets, boned, ...p }): Piece => ({
 		...p,
 		...(corner ? { corner } : {}),
-		...(role ? { role } : {})
+		...(role ? { role } : {}),
+		...(eyelets ? { eyelets } : {}),
+		...(boned ? { boned } : {})
 	}));
 
 export const storedPieces = z.array(storedPiece).min(1).max(300);

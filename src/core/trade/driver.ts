@@ -6,6 +6,8 @@ export const DRIVER_KEYS = [
 	'edge',
 	'gathered',
 	'shaped',
+	'eyelets',
+	'boned',
 	'area',
 	'cutArea',
 	'pieces',
@@ -24,7 +26,7 @@ export const TOLD_BY: Partial<Record<DriverKey, DriverKey>> = {
  * (`seam line`), or nothing.
  */
 export const TAKES =
-	/^(outline|seam|bevelled|edge|gathered|shaped|area|cutArea|pieces|patterns|nothing|seam [^ ]{1,40})$/;
+	/^(outline|seam|bevelled|edge|gathered|shaped|eyelets|boned|area|cutArea|pieces|patterns|nothing|seam [^ ]{1,40})$/;
 export type Takes = DriverKey | 'nothing' | `seam ${string}`;
 
 /** How often the area of the pieces is needed, for waste, until pieces are laid out. Common practice; a starting value, from memory. */
@@ -41,6 +43,10 @@ export interface Drivers {
 	gathered: number;
 	/** Edges that are cut by a template. */
 	shaped: number;
+	/** Eyelets that are set into them. */
+	eyelets: number;
+	/** Boning that goes into them. */
+	boned: number;
 	area: number;
 	/** With allowances: what goes out of the sheet or the cloth. */
 	cutArea: number;

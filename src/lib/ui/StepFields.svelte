@@ -28,7 +28,7 @@
 	let guessed = $state(step?.guessed ?? false);
 	const wordsOf = (key: string) => WORDS[key] ?? key;
 	/** What a length can be of the pieces; areas and counts are what their technique says. */
-	const LENGTHS = ['outline', 'seam', 'edge', 'bevelled', 'gathered', 'shaped'];
+	const LENGTHS = ['outline', 'seam', 'edge', 'bevelled', 'gathered', 'shaped', 'boned'];
 	const kinds = $derived([
 		...new Set([...seams, ...(step?.takes?.startsWith('seam ') ? [step.takes.slice(5)] : [])])
 	]);

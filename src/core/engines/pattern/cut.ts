@@ -229,7 +229,13 @@ export function cutByLine(
 		return made;
 	});
 	if (pieces.length < 2) return bad('splitMisses');
-	return good(pieces.map((p, i) => ({ ...p, name: `${piece.name} ${letter(i)}` })));
+	return good(pieces.map((p, i) => ({ ...withoutFittings(p, piece), name: `${piece.name} ${letter(i)}` })));
+}
+
+/** Eyelets go with their holes where these are all that the piece has; where on it a bone goes nobody has said. */
+function withoutFittings({ eyelets: _, boned: _b, ...part }: Piece, { eyelets, holes }: Piece): Piece {
+	const its = eyelets === holes.length ? part.holes.length : 0;
+	return its > 0 ? { ...part, eyelets: its } : part;
 }
 
 const letter = (i: number) => String.fromCharCode(97 + (i % 26)).repeat(1 + Math.floor(i / 26));

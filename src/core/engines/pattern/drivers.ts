@@ -41,6 +41,8 @@ export function driversOf(pieces: readonly Piece[]): Drivers {
 		edge: sum((p) => sizesOfPiece(p).edge),
 		gathered,
 		shaped,
+		eyelets: sum((p) => p.eyelets ?? 0),
+		boned: sum((p) => p.boned ?? 0),
 		area: sum((p) => sizesOfPiece(p).area),
 		cutArea: sum((p) => sizesOfPiece(p).cutArea),
 		pieces: sum(() => 1),

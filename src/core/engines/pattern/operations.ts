@@ -66,8 +66,14 @@ function joined(one: Piece, edge: number, other: Piece, otherEdge: number): Pars
 	edges[edges.length - 1] = { ...edges.at(-1)!, to: e.edge.to };
 	edges[mine.length - 1] = { ...edges[mine.length - 1]!, to: e.from };
 	const [a, b] = [place0(one.outline.edges.length, edge), place0(laid.outline.edges.length, otherEdge)];
+	const sum = (of: 'eyelets' | 'boned') => {
+		const both = (one[of] ?? 0) + (other[of] ?? 0);
+		return both > 0 ? { [of]: both } : {};
+	};
 	return good({
 		...one,
+		...sum('eyelets'),
+		...sum('boned'),
 		name: `${one.name} and ${other.name}`,
 		outline: { start: e.edge.to, edges },
 		holes: [...one.holes, ...laid.holes],

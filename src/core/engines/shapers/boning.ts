@@ -29,9 +29,7 @@ export const boning = shaper({
 				piece(
 					`channel ${i + 1}`,
 					rectangle(wide, h, [{}, { seam: 'channel', onto: true }, {}, { seam: 'channel', onto: true }]),
-					{
-						grain: 90
-					}
+					{ grain: 90, boned: lengths[i]! }
 				)
 			),
 			{

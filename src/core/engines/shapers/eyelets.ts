@@ -44,6 +44,7 @@ export const eyelets = shaper({
 					quantity: 2,
 					mirrored: true,
 					grain: 90,
+					eyelets: rows,
 					holes: Array.from({ length: rows }, (_, i) => circle([edge, at(i)], hole / 2, true))
 				})
 			],

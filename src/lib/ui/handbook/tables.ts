@@ -27,6 +27,8 @@ export const WORDS: Record<string, string> = {
 	seam: 'all seams',
 	gathered: 'gathered edges',
 	shaped: 'edges cut by a template',
+	eyelets: 'eyelets set into them',
+	boned: 'boning in them',
 	any: 'anything',
 	solid: 'foam and boards',
 	cloth: 'cloth',
