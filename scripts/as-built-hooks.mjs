@@ -1,6 +1,7 @@
-import { readFile } from 'node:fs/promises';
+import { createHash } from 'node:crypto';
+import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { transform } from 'esbuild';
 
 /** @type {import('node:module').ResolveHook} */
 export async function resolve(specifier, context, next) {
@@ -21,17 +22,37 @@ export async function load(url, context, next) {
 	// The loader that resolves these names every closure as it is made, which a hot loop pays for twice over: as it is built, none is.
 	if (url.startsWith('file:') && /\.ts(\?|$)/.test(url) && !url.includes('/node_modules/')) {
 		const path = fileURLToPath(url.replace(/\?.*$/, ''));
-		const { code } = await transform(await readFile(path, 'utf8'), {
-			loader: 'ts',
-			format: 'esm',
-			target: 'node20',
-			sourcefile: path,
-			sourcemap: 'inline',
-			tsconfigRaw: { compilerOptions: { verbatimModuleSyntax: true } }
-		});
-		return { format: 'module', source: code, shortCircuit: true };
+		return { format: 'module', source: await plain(path), shortCircuit: true };
 	}
 	return next(url, context);
+}
+
+const KEPT = 'node_modules/.cache/as-built';
+
+/** Without its types; kept for as long as it stays the same, as every file of tests is a process of its own. @param {string} path */
+async function plain(path) {
+	const text = await readFile(path, 'utf8');
+	const kept = join(KEPT, createHash('sha1').update(path).update(text).digest('hex'));
+	try {
+		return await readFile(kept, 'utf8');
+	} catch {
+		// Nobody has asked for it as it is now.
+	}
+	const { transform } = await import('esbuild');
+	const { code } = await transform(text, {
+		loader: 'ts',
+		format: 'esm',
+		target: 'node20',
+		sourcefile: path,
+		sourcemap: 'inline',
+		tsconfigRaw: { compilerOptions: { verbatimModuleSyntax: true } }
+	});
+	await mkdir(KEPT, { recursive: true });
+	// Two may write the same at once: each whole.
+	const mine = `${kept}.${process.pid}`;
+	await writeFile(mine, code);
+	await rename(mine, kept);
+	return code;
 }
 
 /** Loaded with the first of its kind: most tests have none. */

@@ -386,6 +386,10 @@ test('one item comes too late: what could stand in is tried out, taken, and mone
 	await expect(tape.getByText(/[5-8]\d of 100/)).toBeVisible();
 	const now = await page.getByText(/^Will cost [\d.]+ EUR/).textContent();
 	expect(shownMinor(now) - shownMinor(late)).toBe(1190);
+	// Its pieces are laid out on it, and kept so.
+	await open(page, '/c/1/lay');
+	await expect(page.getByRole('link', { name: 'High-density foam 5 mm, layout 1' })).toBeVisible();
+	await open(page, '/c/1/buy');
 
 	const undo = page.getByRole('button', { name: 'Undo', exact: true }).first();
 	await undo.click();

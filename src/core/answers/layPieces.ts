@@ -191,6 +191,13 @@ export function quantityLaid(
 	return Math.ceil((rollLength(use.usedLength, settings) / unit) * 100 - 1e-9) / 100;
 }
 
+/** What is cut from one material, as it would be cut from another, in so many layers. */
+export const onOther = (
+	pieces: readonly CostumePiece[],
+	{ id }: Pick<Stock, 'id'>,
+	layers: number
+): CostumePiece[] => pieces.map((p) => ({ ...p, stock: id, quantity: p.quantity * layers }));
+
 /** mm² of all copies. */
 export const areaOfPieces = (pieces: readonly CostumePiece[]): number =>
 	pieces.reduce((sum, p) => sum + areaOfPiece(p) * p.quantity, 0);

@@ -114,7 +114,6 @@ export const COMPONENT_COLUMNS: readonly PastedColumn[] = [
 
 export const MATERIAL_COLUMNS: readonly PastedColumn[] = [
 	{ key: 'name', heads: ['material'] },
-	{ key: 'colour', heads: ['color'] },
 	{ key: 'family', heads: [], words: FAMILY_WORDS },
 	{ key: 'unit', heads: ['counted in'] },
 	{ key: 'packSize', heads: ['pack', 'in one pack'] },
@@ -137,7 +136,8 @@ export const MATERIAL_COLUMNS: readonly PastedColumn[] = [
 	{ key: 'lengthMm', heads: ['length', 'long'] },
 	{ key: 'gramsPerM2', heads: ['weight', 'g/m²', 'gsm'] },
 	{ key: 'stretchAcross', heads: ['stretch', 'stretch across'] },
-	{ key: 'stretchAlong', heads: ['stretch along'] }
+	{ key: 'stretchAlong', heads: ['stretch along'] },
+	{ key: 'colour', heads: ['color'] }
 ];
 
 export const OFFER_COLUMNS: readonly PastedColumn[] = [

@@ -14,7 +14,6 @@ export const materialsLibrary = (materials: readonly Material[]): string =>
 	csv(
 		materials.map((m) => ({
 			material: m.name,
-			colour: m.colour,
 			family: m.family,
 			'counted in': m.unit,
 			pack: m.packSize,
@@ -32,7 +31,8 @@ export const materialsLibrary = (materials: readonly Material[]): string =>
 			weight: m.gramsPerM2 ?? '',
 			'stretch across': m.stretchAcross ?? '',
 			'stretch along': m.stretchAlong ?? '',
-			covers: m.coversMm2 === null ? '' : `${m.coversMm2 / 1e6}m2`
+			covers: m.coversMm2 === null ? '' : `${m.coversMm2 / 1e6}m2`,
+			colour: m.colour
 		}))
 	);
 

@@ -19,6 +19,7 @@ import { lotCommands } from './lot.ts';
 import { offcutCommands } from './offcut.ts';
 import { purchaseCommands } from './purchase.ts';
 import { shapeCommands } from './shape.ts';
+import { standInCommands } from './standIn.ts';
 import { stepCommands } from './step.ts';
 
 let w: TestWorkshop;
@@ -416,6 +417,39 @@ test('a kept layout is what is needed, for as long as it is of the pieces as the
 	await keep(foam, { ...whole, placements: whole.placements.slice(0, 1) });
 	assert.deepEqual(await needed(), byArea);
 	assert.match((await lastAction(w.db))!.words, /without 1 piece/);
+});
+
+test('what stands in is laid out anew: the needs are what its layout takes, and all is back in one', async () => {
+	const [foam, other] = [await foamOf('Foam that is late', '6'), await foamOf('Foam that is here', '6')];
+	for (const s of await loadShapes(w.db, [costume])) await run(shapeCommands.removeShape, { id: s.id });
+	await shaped(foam);
+	const needed = async (id: number) =>
+		(await record()).needs
+			.filter((n) => n.materialId === id)
+			.map((n) => [n.componentId, Number(n.quantity.toFixed(3)), n.laid ?? false]);
+	const take = (laid: LayPlan | null) =>
+		run(standInCommands.takeStandIn, {
+			materialId: foam,
+			key: `cut ${other} 1`,
+			laid: JSON.stringify(laid)
+		});
+	await take(plan(other));
+	// The same pieces: two sheets in all, where their area is half a sheet.
+	assert.deepEqual(await needed(other), [
+		[plates[0], 1.5, true],
+		[plates[1], 0.5, true]
+	]);
+	assert.deepEqual(await needed(foam), []);
+	await w.undoLast();
+	assert.equal((await needed(other)).length, 0);
+	assert.equal((await needed(foam)).length, 2);
+	await take(null);
+	assert.deepEqual(await needed(other), [
+		[plates[0], 0.39, false],
+		[plates[1], 0.13, false]
+	]);
+	await w.undoLast();
+	await assert.rejects(take(plan(foam)), /other pieces/);
 });
 
 test('what is cut is not planned again: tracing and cutting are done, what comes after is not', async () => {

@@ -4,6 +4,7 @@ import { listLines } from '$core/answers/purchase.ts';
 import { shoppingLines, type ShoppingLine } from '$core/answers/shopping.ts';
 import { areaInOther, notHere, standInsFor, type StandIn } from '$core/answers/standIn.ts';
 import { workshopFor } from '$core/answers/stash.ts';
+import { layPlan } from '$core/facts/layout.ts';
 import { areaOfUnit, type Material, type Purchase } from '$core/facts/material.ts';
 import { copiesOf } from '$core/facts/component.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
@@ -165,7 +166,13 @@ export const standInCommands = {
 	 * nothing needs it any more, and what is short because of that is put on the list.
 	 */
 	takeStandIn: command(
-		() => z.object({ materialId: f.id(), key: f.text(60) }),
+		() =>
+			z.object({
+				materialId: f.id(),
+				key: f.text(60),
+				/** What is cut from it, laid out on what stands in. */
+				laid: f.json(layPlan.nullable(), 'The layout cannot be read.', 20_000_000).optional()
+			}),
 		async (tx, v, context) => {
 			const now = await standsNow(tx, context);
 			const line = now.lines.find((l) => l.material.id === v.materialId);
@@ -175,7 +182,15 @@ export const standInCommands = {
 			if (!standIn) throw new Refused('That cannot be done any more: the costume has changed. Look again.');
 			const { material } = line;
 			if (standIn.kind === 'supplier') await buyElsewhere(tx, standIn, now);
-			if (standIn.kind === 'cut') await cutFromOther(tx, standIn, material, now, context);
+			if (standIn.kind === 'cut') {
+				await cutFromOther(tx, standIn, material, now, context);
+				if (v.laid)
+					await layoutCommands.keepLayout.run(
+						tx,
+						{ materialId: standIn.otherId, name: '', plan: v.laid },
+						context
+					);
+			}
 			if (standIn.kind === 'closure') await closeOtherwise(tx, standIn, material, now, context);
 			if (standIn.kind === 'colour')
 				for (const id of standIn.coatIds) await set(tx, 'coat', id, { materialId: standIn.otherId });

@@ -2,7 +2,13 @@
 	/** What else the pieces can be cut from: other sheet sizes, thinner sheets stacked; each laid out and weighed. */
 	import pluralize from 'pluralize';
 	import { substitutesOf, weigh, type Substitute, type Weighed } from '$core/answers/substitute.ts';
-	import { areaOfPieces, areasOfComponents, quantityLaid, stockOfMaterial } from '$core/answers/layPieces.ts';
+	import {
+		areaOfPieces,
+		areasOfComponents,
+		onOther,
+		quantityLaid,
+		stockOfMaterial
+	} from '$core/answers/layPieces.ts';
 	import type { CostumePiece, LaySettings } from '$core/facts/layout.ts';
 	import type { Material } from '$core/facts/material.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
@@ -99,7 +105,7 @@
 			const stock = stockOfMaterial(choice.material, [], settings);
 			if (!stock) continue;
 			doing = choice.material.name;
-			const own = of.map((p) => ({ ...p, stock: stock.id, quantity: p.quantity * choice.layers }));
+			const own = onOther(of, stock, choice.layers);
 			const done = await task.start(
 				() => new Worker(new URL('../../../workers/layout.worker.ts', import.meta.url), { type: 'module' }),
 				async () => ({

@@ -20,6 +20,7 @@
 	import { LongWork } from '$lib/ui/task.svelte.ts';
 	import TaskBar from '$lib/ui/TaskBar.svelte';
 	import OddsBar from './OddsBar.svelte';
+	import { laidAnew } from '$lib/ui/buy/laidAnew.ts';
 	import { comesWords } from './comesWords.ts';
 	import type { PlanRequest } from '../../../../workers/protocol.ts';
 
@@ -45,6 +46,8 @@
 		before: Standing;
 		after: Standing;
 		share: number;
+		/** As its pieces were laid out on what stands in; `null` where there are none. */
+		laid: string;
 	}
 	let tried = $state.raw<Record<string, Tried | { refused: string }>>({});
 	let share = $state<number | null>(null);
@@ -59,8 +62,11 @@
 			const asItStands = await readyBy(record.costume.id, null, deadline, part(0), signal);
 			if (!asItStands.ok) return asItStands;
 			share = asItStands.value;
-			for (const [k, { key }] of all.entries()) {
-				const answer = await send('tryTakeStandIn', { materialId: material, key }, { signal });
+			for (const [k, s] of all.entries()) {
+				const { key } = s;
+				const plan = s.kind === 'cut' ? await laidAnew(record.costume.id, material, s, signal) : null;
+				const laid = JSON.stringify(plan);
+				const answer = await send('tryTakeStandIn', { materialId: material, key, laid }, { signal });
 				if (isFailure(answer)) tried = { ...tried, [key]: { refused: answer.message } };
 				if (!isDone(answer) || !answer.result) continue;
 				const found = answer.result as Omit<Tried, 'share'> & {
@@ -68,7 +74,7 @@
 				};
 				const ready = await readyBy(record.costume.id, found.builds, deadline, part(k + 1), signal);
 				if (!ready.ok) return ready;
-				tried = { ...tried, [key]: { before: found.before, after: found.after, share: ready.value } };
+				tried = { ...tried, [key]: { before: found.before, after: found.after, share: ready.value, laid } };
 			}
 			return good(null);
 		});
@@ -142,7 +148,7 @@
 						</ul>
 						<Act
 							command="takeStandIn"
-							hidden={{ materialId: id, key: s.key }}
+							hidden={{ materialId: id, key: s.key, laid: its.laid }}
 							label="Do it: {s.words}"
 							onDone={() => (id = null)}>Do it</Act
 						>
@@ -157,8 +163,8 @@
 		<p class="small soft">
 			The bar is builds ready in time, the mark as it stands: {TRIAGE_RUNS.toLocaleString('en')} simulated builds
 			each, so a share may be off by two or three. Doing it changes needs, steps and the list in one; Undo takes
-			it back. What is ordered stays ordered. A layout that was kept is laid anew under Lay. Look: starting values,
-			from memory.
+			it back. What is ordered stays ordered. Pieces are laid out anew on what stands in, and kept so under Lay.
+			Look: starting values, from memory.
 		</p>
 	{:else}
 		<p class="soft">
