@@ -159,6 +159,23 @@ async function rememberPrice(
 		await set(tx, 'material', materialId, { packPriceMinor });
 }
 
+/** On which terms it is ordered. */
+const order = (currency: string) => ({
+	packPriceMinor: f.moneyOrNull(currency),
+	shippingMinor: f.money(currency),
+	supplier: f.text(),
+	leadDays: f.orNull(f.whole(0, 400)),
+	leadWorkingDays: f.ticked(),
+	orderedOn: f.dateOrNull(),
+	dueOn: f.dateOrNull(),
+	note: f.note()
+});
+
+function refuseBackwards({ orderedOn, dueOn }: { orderedOn: number | null; dueOn: number | null }): void {
+	if (orderedOn !== null && dueOn !== null && dueOn < orderedOn)
+		throw new Refused('It cannot arrive before it was ordered.', 'dueOn');
+}
+
 const sentBack = (
 	tx: Executor,
 	{ id, note }: Pick<Purchase, 'id' | 'note'>,
@@ -314,18 +331,10 @@ export const purchaseCommands = {
 				id: f.id(),
 				version: f.version(),
 				packs: f.whole(1, 10_000),
-				packPriceMinor: f.moneyOrNull(currency),
-				shippingMinor: f.money(currency),
-				supplier: f.text(),
-				leadDays: f.orNull(f.whole(0, 400)),
-				leadWorkingDays: f.ticked(),
-				orderedOn: f.dateOrNull(),
-				dueOn: f.dateOrNull(),
-				note: f.note()
+				...order(currency)
 			}),
 		async (tx, v, { costumeId }) => {
-			if (v.orderedOn !== null && v.dueOn !== null && v.dueOn < v.orderedOn)
-				throw new Refused('It cannot arrive before it was ordered.', 'dueOn');
+			refuseBackwards(v);
 			await update(tx, 'purchase', v, v);
 			return { words: `Changed the purchase of ${(await named(tx, v.id, costumeId))!.name}` };
 		}
@@ -337,22 +346,14 @@ export const purchaseCommands = {
 			z.object({
 				id: f.id(),
 				version: f.version(),
-				packPriceMinor: f.moneyOrNull(currency),
-				shippingMinor: f.money(currency),
-				supplier: f.text(),
-				leadDays: f.orNull(f.whole(0, 400)),
-				leadWorkingDays: f.ticked(),
-				orderedOn: f.dateOrNull(),
-				dueOn: f.dateOrNull(),
-				note: f.note()
+				...order(currency)
 			}),
-		async (tx, { id, version, note, packPriceMinor, shippingMinor, ...order }, { costumeId }) => {
-			if (order.orderedOn !== null && order.dueOn !== null && order.dueOn < order.orderedOn)
-				throw new Refused('It cannot arrive before it was ordered.', 'dueOn');
+		async (tx, { id, version, note, packPriceMinor, shippingMinor, ...terms }, { costumeId }) => {
+			refuseBackwards(terms);
 			const row = await purchaseIn(tx, id, costumeId);
 			await update(tx, 'purchase', { id, version }, { note });
 			const shares = await sharesWith(tx, row);
-			for (const s of shares) await set(tx, 'purchase', s.id, order);
+			for (const s of shares) await set(tx, 'purchase', s.id, terms);
 			await priceJoint(tx, await jointOf(tx, row), shares, { packPriceMinor, shippingMinor });
 			return { words: `Changed the purchase of ${row.name}${forAll(shares)}` };
 		}

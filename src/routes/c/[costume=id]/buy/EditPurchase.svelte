@@ -49,11 +49,13 @@
 			label="Purchase"
 		>
 			{#if joint}
-				<p>
+				<p class="joint">
 					{joint.packs} × {formatNumber(joint.packSize)}
-					{unit}, bought together with {othersOf([joint], edited.costumeId)}: price, dates and how far it has
-					come are those of all of it. Here: {formatNumber(own!.packs * own!.packSize!, 2)}
-					{unit}.
+					{unit}, bought together with {othersOf([joint], edited.costumeId)}; {formatNumber(
+						own!.packs * own!.packSize!,
+						2
+					)}
+					{unit} of it for this costume. Price, dates and how far it has come are those of all of it.
 				</p>
 			{/if}
 			<div class="fields">
@@ -187,6 +189,9 @@
 </EditDialog>
 
 <style>
+	.joint {
+		margin: 0 0 12px;
+	}
 	details {
 		margin-top: 10px;
 	}
