@@ -32,6 +32,13 @@ test('what to buy is chosen among all packs, put on the list, late when its supp
 		'5.10 EUR more for all'
 	);
 
+	// Wanted all the same, it is the only one: 154.70 and 5.10 more. Another may be bought again.
+	await spray.getByRole('button', { name: 'Only this one: 1 can from hardware store' }).click();
+	await expect(page.getByText('Buy for 159.80 EUR')).toBeVisible();
+	const others = spray.getByRole('checkbox', { name: '1 can from paint by post' });
+	for (const k of [0, 1]) await others.nth(k).check();
+	await expect(page.getByText('Buy for 154.70 EUR from 7 suppliers')).toBeVisible();
+
 	await page.getByLabel('fewest parcels').check();
 	await expect(page.getByText('Buy for 159.80 EUR from 6 suppliers')).toBeVisible();
 	await page.getByLabel('cheapest in time').check();

@@ -4,7 +4,7 @@
 	import pluralize from 'pluralize';
 	import { onMount, type Snippet } from 'svelte';
 	import { costOfEach, entriesOf } from '$core/answers/jointPurchase.ts';
-	import { listLines, packsOf, purchaseTask, type Want } from '$core/answers/purchase.ts';
+	import { listLines, packsOf, purchaseTask, type Pack, type Want } from '$core/answers/purchase.ts';
 	import {
 		boughtPacks,
 		isListed,
@@ -118,6 +118,13 @@
 		offered.unpriced.filter((u) => task.needs.some((n) => n.id === String(u.materialId)))
 	);
 	const nameOf = (id: number) => materials.find((m) => m.id === id)?.name ?? '';
+	const only = ({ id, materialId }: Pack) =>
+		(without = [
+			...without.filter((p) => p !== id),
+			...offered.packs.flatMap((p) =>
+				p.materialId === materialId && p.id !== id && !without.includes(p.id) ? [p.id] : []
+			)
+		]);
 	const toggle = (pack: string, wanted: boolean) =>
 		(without = wanted ? without.filter((p) => p !== pack) : [...without, pack]);
 </script>
@@ -202,6 +209,7 @@
 							{currency}
 							{buyers}
 							ontoggle={toggle}
+							ononly={only}
 						/>
 					{/each}
 				</div>

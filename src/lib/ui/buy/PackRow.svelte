@@ -17,8 +17,10 @@
 		/** Those that buy, where there are several. */
 		buyers: readonly { id: number; name: string }[];
 		ontoggle: (pack: string, wanted: boolean) => void;
+		/** Of this material no other pack. */
+		ononly: (pack: Pack) => void;
 	}
-	let { row, material, currency, buyers, ontoggle }: Props = $props();
+	let { row, material, currency, buyers, ontoggle, ononly }: Props = $props();
 
 	/** More packs of one kind are drawn as one. */
 	const MOST_DRAWN = 24;
@@ -124,7 +126,12 @@
 									? `${formatMoney(o.moreMinor!, currency)} more for all`
 									: o.moreMinor! < 0
 										? `${formatMoney(-o.moreMinor!, currency)} less for all, but not as wanted`
-										: 'costs the same'}{:else}{WHY[o.why]}{/if}</td
+										: 'costs the same'}{:else}{WHY[o.why]}{/if}
+							<button
+								class="button small quiet"
+								aria-label="Only this one: {packWords(o.pack)}"
+								onclick={() => ononly(o.pack)}>Only this one</button
+							></td
 						>
 					</tr>
 				{/each}
@@ -134,6 +141,9 @@
 </section>
 
 <style>
+	section {
+		min-width: 0;
+	}
 	header,
 	li {
 		display: flex;
