@@ -13,6 +13,7 @@ import {
 	PICTURE,
 	PLAN,
 	SHOP,
+	STASH,
 	STORY,
 	WAYS,
 	WORKSHOP
@@ -64,5 +65,5 @@ export default defineConfig({
 		screenshot: 'only-on-failure',
 		actionTimeout: 40_000
 	},
-	webServer: [DEMO, PICTURE, PATTERN, BRING, LAY, PLAN, STORY, WORKSHOP, WAYS, SHOP, BUY].map(server)
+	webServer: [DEMO, PICTURE, PATTERN, BRING, LAY, PLAN, STORY, WORKSHOP, WAYS, SHOP, BUY, STASH].map(server)
 });

@@ -137,8 +137,13 @@ test('what three costumes need is bought together: for less, on the list of each
 			(await page.locator('dt', { hasText: name }).locator('xpath=following-sibling::dd[1]').textContent())!
 		);
 	expect((await of('Lamplighter of Quay Nine')) + (await of('Foam-Crest Dancer'))).toBe(minor);
+	await page.getByRole('button', { name: /^Saved by buying together/ }).click();
+	await expect(page.getByRole('row').filter({ hasText: 'bought by each apart' })).toContainText(
+		`${(apart / 100).toFixed(2)} EUR`
+	);
+	await page.keyboard.press('Escape');
 	// A third needs nothing: without it nothing changes.
-	await page.getByLabel('Ferrywoman of the Low Tide').uncheck();
+	await page.getByRole('checkbox', { name: 'Ferrywoman of the Low Tide' }).uncheck();
 	await expect(page).toHaveURL(/for=1&for=2/);
 	await expect(together).toBeVisible();
 	expect(shownMinor(await together.textContent())).toBe(minor);

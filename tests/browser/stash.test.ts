@@ -1,9 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
-import { BUY } from '../support/servers.ts';
+import { STASH } from '../support/servers.ts';
 import { open, reopen } from '../support/open.ts';
 
-test.use({ baseURL: BUY.address });
+test.use({ baseURL: STASH.address });
 
 const toast = (page: Page, words: string | RegExp) =>
 	expect(page.getByRole('status').getByText(words).first()).toBeVisible();

@@ -18,7 +18,9 @@ import {
 	wantsOf,
 	type Want
 } from './purchase.ts';
-import { boughtPacks, isListed } from './purchaseChoice.ts';
+import { boughtPacks, choosePurchase, isListed } from './purchaseChoice.ts';
+import { valueOf } from '../explain/figure.ts';
+import { savedFigure, shareFigure } from '../explain/purchase.ts';
 import { shoppingLines } from './shopping.ts';
 import { spendOf } from './spend.ts';
 
@@ -99,6 +101,22 @@ test('worked by hand: one tin for two costumes, each with its part of the price 
 			]
 		]
 	);
+	// By each apart one tin and 5.00, and two and 5.00: 14.99 and 24.98.
+	const taskOf = (id: number) =>
+		purchaseTask(
+			wants.filter((w) => w.costumeId === id),
+			packs,
+			workshop,
+			'EUR',
+			NOW,
+			{
+				aim: 'cheapest',
+				without: new Set()
+			}
+		);
+	const told = [...choosePurchase(task, solve, 5, [taskOf(1), taskOf(2)])].at(-1)!;
+	assert.deepEqual([told.apartMinor, told.chosen.totalMinor], [3997, 2498]);
+	assert.equal(valueOf(savedFigure(told.apartMinor!, 2498, 'EUR')), 1499);
 	const [line] = listLines(bought, workshop, 'EUR');
 	const entries = entriesOf(line!, bought[0]!.shares);
 	// 1998 × 170 / 200 = 1698.3 and 299.7; 500 × 170 / 200 = 425 and 75.
@@ -108,6 +126,19 @@ test('worked by hand: one tin for two costumes, each with its part of the price 
 			[2, 1, 170, 1698, 425, true],
 			[1, 1, 30, 300, 75, true]
 		]
+	);
+	assert.deepEqual(
+		[2, 1].map((id) =>
+			valueOf(
+				shareFigure(
+					'',
+					entries.filter((e) => e.costumeId === id),
+					() => 'paint',
+					'EUR'
+				)
+			)
+		),
+		[2123, 375]
 	);
 	// On their lists, each costume has enough, pays its part, and nothing is short; together it is what the parcel costs.
 	const rows = entries.map((e, k) =>

@@ -123,11 +123,3 @@ export function partOfShares(
 		return came <= GRACE ? { came: 0, rest: its } : { came, rest: its - came };
 	});
 }
-
-/** What the purchase costs each costume, goods and sending. */
-export function costOfEach(entries: readonly Entry[]): Map<number, number> {
-	const by = new Map<number, number>();
-	for (const { costumeId, packs, packPriceMinor, shippingMinor } of entries)
-		by.set(costumeId, (by.get(costumeId) ?? 0) + packs * packPriceMinor + shippingMinor);
-	return by;
-}

@@ -323,7 +323,27 @@ test('a costume that is removed leaves the others what they have; what nobody sh
 	await w.run(costumeCommands.removeCostume, { id: String(other) });
 	const [joint] = await joints();
 	assert.deepEqual([joint!.packs, joint!.shares.length], [2, 1]);
-	assert.deepEqual((await listOf(costume)).map(shown), [[costume, 'planned', 30, 300, 75]]);
+	const [mine] = await listOf(costume);
+	assert.deepEqual(shown(mine!), [costume, 'planned', 30, 300, 75]);
+	// Dearer by a half, its part is; it does not pay for what is nobody's.
+	await w.run(
+		purchaseCommands.editJoint,
+		{
+			id: String(mine!.id),
+			version: String(mine!.version),
+			packPriceMinor: '14,98',
+			shippingMinor: '5',
+			supplier: 'North',
+			leadDays: '4',
+			leadWorkingDays: 'on',
+			orderedOn: '',
+			dueOn: '',
+			note: ''
+		},
+		costume
+	);
+	assert.deepEqual((await listOf(costume)).map(shown), [[costume, 'planned', 30, 449, 75]]);
+	await w.undoLast();
 	await w.undoLast();
 	assert.equal((await both()).length, 2);
 });

@@ -7,7 +7,7 @@ import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
 import { insert, selectOfCostumes, set } from '../db/tables.ts';
 
-/** What of a purchase is no fact of its own: a copy of it gets another. */
+/** As the database takes a day. */
 const dateText = (day: number | null) => (day === null ? null : formatDate(day));
 
 /** A copy of a purchase, with something else in it. */
@@ -61,15 +61,17 @@ export async function jointOf(tx: Executor, { jointId }: Pick<Purchase, 'jointId
 /** The price and the sending of a whole, and of each share its part of them. */
 export async function priceJoint(
 	tx: Executor,
-	{ id, packs }: Pick<Whole, 'id' | 'packs'>,
+	{ id, packs, packSize }: Pick<Whole, 'id' | 'packs' | 'packSize'>,
 	shares: readonly Pick<Purchase, 'id' | 'packs' | 'packSize'>[],
 	{ packPriceMinor, shippingMinor }: Pick<Whole, 'packPriceMinor' | 'shippingMinor'>
 ): Promise<void> {
 	await set(tx, 'joint_purchase', id, { packs, packPriceMinor, shippingMinor });
 	const units = shares.map((s) => s.packs * s.packSize!);
+	// What was a costume's that is gone is nobody's part: the others do not pay for it.
+	const gone = packs * packSize - units.reduce((sum, u) => sum + u, 0);
 	const goods = packPriceMinor === null ? null : packs * packPriceMinor;
-	for (const [k, money] of sharedMoney(units, goods, shippingMinor).entries())
-		await set(tx, 'purchase', shares[k]!.id, money);
+	const money = sharedMoney([...units, gone > GRACE ? gone : 0], goods, shippingMinor);
+	for (const [k, share] of shares.entries()) await set(tx, 'purchase', share.id, money[k]!);
 }
 
 /**
@@ -106,7 +108,7 @@ export async function splitJoint(
 		});
 	}
 	await priceJoint(tx, { ...whole, packs }, came, { packPriceMinor, shippingMinor: sending! });
-	await priceJoint(tx, { id: rest, packs: whole.packs - packs }, open, {
+	await priceJoint(tx, { id: rest, packs: whole.packs - packs, packSize }, open, {
 		packPriceMinor,
 		shippingMinor: itsSending!
 	});

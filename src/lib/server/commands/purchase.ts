@@ -426,13 +426,14 @@ export const purchaseCommands = {
 				if (purchase.state !== 'planned') continue;
 				const typed = f.typedBeside(fields, `price${id}`, (text) => parseMoney(text, currency));
 				const shares = await sharesWith(tx, purchase);
-				const whole = purchase.jointId === null ? purchase : await jointOf(tx, purchase);
-				const packPriceMinor = typed ?? whole.packPriceMinor;
-				if (whole === purchase) await set(tx, 'purchase', id, { packPriceMinor });
-				else await priceJoint(tx, whole, shares, { ...whole, packPriceMinor });
+				const joint = purchase.jointId === null ? null : await jointOf(tx, purchase);
+				const { packSize, packPriceMinor: known } = joint ?? purchase;
+				const packPriceMinor = typed ?? known;
+				if (joint) await priceJoint(tx, joint, shares, { ...joint, packPriceMinor });
+				else await set(tx, 'purchase', id, { packPriceMinor });
 				for (const s of shares) await advance(tx, s.id, 'arrived', dayOf(now));
 				if (remember && packPriceMinor !== null)
-					await rememberPrice(tx, { ...purchase, packSize: whole.packSize, packPriceMinor }, currency);
+					await rememberPrice(tx, { ...purchase, packSize, packPriceMinor }, currency);
 				names.push(await packsWords(tx, purchase));
 			}
 			if (names.length === 0) throw new Refused('None of it is on the list any more.', 'ticked');

@@ -3,7 +3,7 @@
 	import ListPlus from '@lucide/svelte/icons/list-plus';
 	import pluralize from 'pluralize';
 	import { onMount, type Snippet } from 'svelte';
-	import { costOfEach, entriesOf } from '$core/answers/jointPurchase.ts';
+	import { entriesOf } from '$core/answers/jointPurchase.ts';
 	import { listLines, packsOf, purchaseTask, type Pack, type Want } from '$core/answers/purchase.ts';
 	import {
 		boughtPacks,
@@ -14,7 +14,7 @@
 	} from '$core/answers/purchaseChoice.ts';
 	import { AIMS, type Aim } from '$core/engines/purchase/task.ts';
 	import { valueOf } from '$core/explain/figure.ts';
-	import { purchaseFigure } from '$core/explain/purchase.ts';
+	import { purchaseFigure, savedFigure, shareFigure } from '$core/explain/purchase.ts';
 	import type { Material, Purchase } from '$core/facts/material.ts';
 	import type { Offer } from '$core/facts/supplier.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
@@ -106,9 +106,10 @@
 	const entries = $derived(
 		listLines(bought, workshop, currency).flatMap((line, k) => entriesOf(line, bought[k]!.shares))
 	);
-	const each = $derived(costOfEach(entries));
 	const saved = $derived(
-		choice && choice.apartMinor !== null ? choice.apartMinor - choice.chosen.totalMinor : 0
+		choice && choice.apartMinor !== null
+			? valueOf(savedFigure(choice.apartMinor, choice.chosen.totalMinor, currency))
+			: 0
 	);
 	const figure = $derived(purchaseFigure(parcels, currency));
 	const late = $derived(rows.filter((r) => r.bought.some((b) => b.shares.some((s) => s.late))).length);
@@ -152,7 +153,12 @@
 						</p>
 					{:else}<p class="headline">Nothing of it can be bought</p>{/if}
 					{#if saved > 0}<p>
-							<b data-saved>{formatMoney(saved, currency)} less</b> than each bought apart.
+							<b data-saved
+								><Working
+									figure={savedFigure(choice.apartMinor!, choice.chosen.totalMinor, currency)}
+									text={formatMoney(saved, currency)}
+								/> less</b
+							> than each bought apart.
 						</p>{/if}
 					{#if late}<p class="wrong">
 							<b>{pluralize('material', late, true)} {late === 1 ? 'comes' : 'come'} too late</b>, however
@@ -173,7 +179,15 @@
 							<Fact name="Goods">{formatMoney(choice.chosen.goodsMinor, currency)}</Fact>
 							<Fact name="Sending">{formatMoney(choice.chosen.shippingMinor, currency)}</Fact>
 							{#if buyers.length > 1}{#each buyers as b (b.id)}
-									<Fact name={b.name}>{formatMoney(each.get(b.id) ?? 0, currency)}</Fact>
+									{@const part = shareFigure(
+										b.name,
+										entries.filter((e) => e.costumeId === b.id),
+										nameOf,
+										currency
+									)}
+									<Fact name={b.name}
+										><Working figure={part} text={formatMoney(valueOf(part), currency)} /></Fact
+									>
 								{/each}{/if}
 						</Facts>
 					{/snippet}
