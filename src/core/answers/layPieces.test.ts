@@ -12,6 +12,7 @@ import {
 	stockOfMaterial,
 	turnsOf,
 	wholeCut,
+	withMoved,
 	type LayGroup
 } from './layPieces.ts';
 import { cutSheets } from '../engines/layout/cutSheets.ts';
@@ -49,6 +50,32 @@ test('what is cut is laid: with its allowances, and half pieces whole over their
 		{ foldEdge: 1 }
 	);
 	assert.ok(Math.abs(areaOfPiece(wholeCut(slant)) - 2 * signedArea(slant.outline)) < 1);
+});
+
+test('what stands in is laid with what is cut from it already, in so many layers', () => {
+	const cut = (code: string, stock: number, quantity: number): LayGroup['pieces'][number] => ({
+		id: code,
+		code,
+		name: '',
+		componentId: 1,
+		stock: String(stock),
+		outline: square(100),
+		holes: [],
+		quantity,
+		pair: false,
+		rotations: [0],
+		folded: null
+	});
+	const group = (id: number, ...pieces: LayGroup['pieces']) => ({ material: { ...MATERIAL, id }, pieces });
+	const groups = [group(7, cut('A-01 1/1', 7, 2)), group(8, cut('A-02 1/1', 8, 1))];
+	const told = (fromId: number, id: string) =>
+		withMoved(groups, fromId, { id }, 2)?.map((p) => [p.code, p.stock, p.quantity]);
+	assert.deepEqual(told(7, '8'), [
+		['A-02 1/1', '8', 1],
+		['A-01 1/1', '8', 4]
+	]);
+	assert.deepEqual(told(7, '9'), [['A-01 1/1', '9', 4]]);
+	assert.equal(told(5, '8'), undefined);
 });
 
 test('grain runs along the roll, both ways, or one way with the nap; foam lies any way', () => {

@@ -198,6 +198,21 @@ export const onOther = (
 	layers: number
 ): CostumePiece[] => pieces.map((p) => ({ ...p, stock: id, quantity: p.quantity * layers }));
 
+/**
+ * All that is cut from a material once another's pieces are cut from it too: one layout of a material says what each component takes of it,
+ * so that nobody's pieces may be missing there. Null where nothing is cut from that other.
+ */
+export function withMoved(
+	groups: readonly Pick<LayGroup, 'material' | 'pieces'>[],
+	fromId: number,
+	stock: Pick<Stock, 'id'>,
+	layers: number
+): CostumePiece[] | null {
+	const moved = groups.find((g) => g.material.id === fromId);
+	const own = groups.find((g) => String(g.material.id) === stock.id);
+	return moved ? [...(own?.pieces ?? []), ...onOther(moved.pieces, stock, layers)] : null;
+}
+
 /** mm² of all copies. */
 export const areaOfPieces = (pieces: readonly CostumePiece[]): number =>
 	pieces.reduce((sum, p) => sum + areaOfPiece(p) * p.quantity, 0);

@@ -92,6 +92,22 @@ const buy = async (packs: number, mine: number, theirs: number, pack = `usual ${
 			}
 		])
 	});
+/** As the form of a share sends it. */
+const edit = ({ id, version, costumeId }: Purchase, typed: Record<string, string>) =>
+	w.run(
+		purchaseCommands.editJoint,
+		{
+			id: String(id),
+			version: String(version),
+			supplier: 'North',
+			leadDays: '4',
+			orderedOn: '',
+			dueOn: '',
+			note: '',
+			...typed
+		},
+		costumeId
+	);
 const money = async (of: number) => {
 	const { workshop, record } = (await plannedCostume(w.db, of, clock()))!;
 	return spendOf(record, workshop).totalMinor;
@@ -165,21 +181,13 @@ test('what one of them does with it is done for both; each uses up its own', asy
 
 test('a price is that of a pack of the whole: typed, paid in the shop and remembered, and shared to the last coin', async () => {
 	const [, mine] = await both();
-	await w.run(
-		purchaseCommands.editJoint,
-		{
-			id: String(mine!.id),
-			version: String(mine!.version),
-			packPriceMinor: '10,01',
-			shippingMinor: '3,33',
-			supplier: 'South',
-			leadDays: '7',
-			orderedOn: '',
-			dueOn: '',
-			note: 'the matt one'
-		},
-		costume
-	);
+	await edit(mine!, {
+		packPriceMinor: '10,01',
+		shippingMinor: '3,33',
+		supplier: 'South',
+		leadDays: '7',
+		note: 'the matt one'
+	});
 	// 20.02 × 170 ÷ 200 = 17.017 and 3.003; 3.33 × 0.85 = 2.8305 and 0.4995.
 	assert.deepEqual(
 		(await both()).map((p) => [p.packPriceMinor, p.shippingMinor, p.supplier, p.leadDays, p.note]),
@@ -326,22 +334,7 @@ test('a costume that is removed leaves the others what they have; what nobody sh
 	const [mine] = await listOf(costume);
 	assert.deepEqual(shown(mine!), [costume, 'planned', 30, 300, 75]);
 	// Dearer by a half, its part is; it does not pay for what is nobody's.
-	await w.run(
-		purchaseCommands.editJoint,
-		{
-			id: String(mine!.id),
-			version: String(mine!.version),
-			packPriceMinor: '14,98',
-			shippingMinor: '5',
-			supplier: 'North',
-			leadDays: '4',
-			leadWorkingDays: 'on',
-			orderedOn: '',
-			dueOn: '',
-			note: ''
-		},
-		costume
-	);
+	await edit(mine!, { packPriceMinor: '14,98', shippingMinor: '5' });
 	assert.deepEqual((await listOf(costume)).map(shown), [[costume, 'planned', 30, 449, 75]]);
 	await w.undoLast();
 	await w.undoLast();
