@@ -8,6 +8,7 @@ import {
 	BRING,
 	BUY,
 	DEMO,
+	FINISH,
 	LAY,
 	PATTERN,
 	PICTURE,
@@ -65,5 +66,7 @@ export default defineConfig({
 		screenshot: 'only-on-failure',
 		actionTimeout: 40_000
 	},
-	webServer: [DEMO, PICTURE, PATTERN, BRING, LAY, PLAN, STORY, WORKSHOP, WAYS, SHOP, BUY, STASH].map(server)
+	webServer: [DEMO, PICTURE, PATTERN, BRING, LAY, PLAN, STORY, WORKSHOP, WAYS, SHOP, BUY, STASH, FINISH].map(
+		server
+	)
 });

@@ -4,6 +4,7 @@
  */
 import { cpus } from 'node:os';
 import { buy } from './buy.ts';
+import { colour } from './colour.ts';
 import { layout } from './layout.ts';
 import { mesh } from './mesh.ts';
 import { pages } from './pages.ts';
@@ -21,6 +22,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
 	mesh,
 	layout,
 	buy,
+	colour,
 	trace: traced,
 	drawing,
 	piece,

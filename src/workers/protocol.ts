@@ -1,5 +1,6 @@
 import type { Layout, LayoutTask } from '../core/engines/layout/stock.ts';
 import type { PurchaseChoice } from '../core/answers/purchaseChoice.ts';
+import type { Mix, MixTask } from '../core/engines/colour/mix.ts';
 import type { PackTask } from '../core/engines/purchase/task.ts';
 import type { FlatView } from '../core/engines/plane/rectify.ts';
 import type { SvgRead } from '../core/formats/readSvg.ts';
@@ -114,7 +115,14 @@ export interface PurchaseRequest {
 	seconds: number;
 }
 
+/** Looks for drops of paints that come to a colour. */
+export interface MixRequest {
+	kind: 'mix';
+	task: MixTask;
+}
+
 export type Request =
+	| MixRequest
 	| PurchaseRequest
 	| FlattenRequest
 	| UnfoldRequest
@@ -132,6 +140,7 @@ export interface Results {
 	plan: PlanResult;
 	triage: Triage;
 	purchase: PurchaseChoice;
+	mix: Mix[];
 }
 
 export type FromWorker<K extends keyof Results = keyof Results> =

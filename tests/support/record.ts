@@ -102,6 +102,7 @@ export const material = (id: number, extra: Partial<Material> = {}): Material =>
 	stretchAcross: null,
 	stretchAlong: null,
 	coversMm2: null,
+	lab: null,
 	version: 1,
 	...extra
 });
@@ -171,6 +172,7 @@ export const record = (extra: Partial<CostumeRecord> = {}): CostumeRecord => ({
 	needs: [],
 	purchases: [],
 	faults: [],
+	palette: [],
 	logs: [],
 	photos: [],
 	leftOut: [],

@@ -202,6 +202,7 @@ function asIfWay(
 		stretchAcross: null,
 		stretchAlong: null,
 		coversMm2: null,
+		lab: null,
 		version: 1
 	};
 	const first = laid.steps.find((s) => s.doneAt === null);

@@ -53,6 +53,26 @@ export interface Today {
 	held: Held[];
 }
 
+/** What is not dry yet, and what may go on then; what is dry first stands first. */
+export function dryingNow(record: CostumeRecord, workshop: Workshop, now: LocalMinutes): Drying[] {
+	const components = new Map(record.components.map((c) => [c.id, c]));
+	const before = stepsBefore(record.components, record.steps);
+	return record.steps
+		.flatMap((step): Drying[] => {
+			const until = step.doneAt === null ? now : step.doneAt + waitOf(step, workshop);
+			if (until <= now) return [];
+			return [
+				{
+					step,
+					component: components.get(step.componentId)!,
+					until,
+					next: record.steps.find((s) => s.doneAt === null && before.get(s.id)!.includes(step.id)) ?? null
+				}
+			];
+		})
+		.sort((a, b) => a.until - b.until);
+}
+
 /** What can be done now: before, waits and material all ready; and what is drying meanwhile. */
 export function todayOf(
 	record: CostumeRecord,
@@ -71,15 +91,7 @@ export function todayOf(
 	);
 	const dryAt = (s: Step) => s.doneAt! + waitOf(s, workshop);
 
-	const drying = record.steps
-		.filter((s) => s.doneAt !== null && dryAt(s) > now)
-		.map((step): Drying => ({
-			step,
-			component: components.get(step.componentId)!,
-			until: dryAt(step),
-			next: record.steps.find((s) => s.doneAt === null && before.get(s.id)!.includes(step.id)) ?? null
-		}))
-		.sort((a, b) => a.until - b.until);
+	const drying = dryingNow(record, workshop, now);
 
 	const heldBy = new Map<number, Pick<Held, 'material' | 'usableFrom' | 'bought'>>();
 	for (const order of plan.orders)

@@ -1,4 +1,5 @@
 import { coversOf, materialOfCoat, type PackNeed } from '../answers/coatStack.ts';
+import { mlOfUnit, type SpraySession } from '../answers/spraySessions.ts';
 import type { Figure } from './figure.ts';
 import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
 import { formatNumber } from '../units/number.ts';
@@ -40,6 +41,33 @@ export const coatTotalFigure = (
 		covers(product, material, coversMm2, trade)
 	]
 });
+
+/** How much of a can a session takes, in ml: what is coated by what 1 m² takes. */
+export function sprayFigure(session: SpraySession): Figure {
+	const { material, product, passes, units } = session;
+	const covers = material ? coversOf(material, product) : product.coversMm2;
+	const ml = mlOfUnit(material, product);
+	return {
+		title: `Sprayed: ${material?.name ?? product.name}`,
+		formula: 'product',
+		as: { kind: 'number', unit: ml === null ? (material?.unit ?? 'packs') : 'ml' },
+		inputs: [
+			number(
+				'coated',
+				(units * covers) / 1e6,
+				`${passes.length} passes, outside area × copies added up`,
+				'm²'
+			),
+			number(
+				'1 m² takes',
+				((ml ?? 1) * 1e6) / covers,
+				material?.coversMm2
+					? 'the label of the material, Stash'
+					: `a ${product.pack} covers ${product.coversMm2 / 1e6} m², ${product.source}`
+			)
+		]
+	};
+}
 
 export function coatFigure(
 	coat: Coat,

@@ -2,6 +2,7 @@ import { valueOn } from '../engines/plane/pictureMeasure.ts';
 import { wholeMinutes } from '../units/duration.ts';
 import { orderByDay } from '../answers/leadTime.ts';
 import { DAY } from '../units/localTime.ts';
+import { ciede2000 } from '../engines/colour/difference.ts';
 import { printedVolume, printMinutes } from '../engines/mesh/printed.ts';
 import { girthOver } from '../engines/body/girth.ts';
 import { reachOf } from '../engines/body/goesOn.ts';
@@ -42,6 +43,10 @@ export const FORMULAS = {
 	coatPacks: {
 		words: 'area × coats × copies ÷ what one pack covers with one coat',
 		compute: (v) => (at(v, 0) * at(v, 1) * at(v, 2)) / at(v, 3)
+	},
+	colourDifference: {
+		words: 'CIEDE2000 of both colours in CIELAB, all weights 1 (CIE 142; Sharma, Wu and Dalal 2005)',
+		compute: (v) => ciede2000(at(v, 0), at(v, 1), at(v, 2), at(v, 3), at(v, 4), at(v, 5))
 	},
 	orderBy: {
 		words: 'day it is needed − lead time; it counts as there from noon',

@@ -4,12 +4,25 @@ export const KINDS = ['armor', 'garment', 'wig', 'prop'] as const;
 export const SIDES = ['none', 'left', 'right', 'pair'] as const;
 export const FLEXES = ['rigid', 'stretch'] as const;
 export const SOURCES = ['make', 'buy', 'alter', 'have'] as const;
+/** What is coated, or shows. */
+export const SURFACE_KEYS = [
+	'foam',
+	'polystyrene',
+	'cloth',
+	'leather',
+	'plastic',
+	'print',
+	'wood',
+	'metal',
+	'clay'
+] as const;
 export const SEEN_FROM = ['near', 'stage', 'never'] as const;
 
 export type Kind = (typeof KINDS)[number];
 export type Side = (typeof SIDES)[number];
 export type Flex = (typeof FLEXES)[number];
 export type Source = (typeof SOURCES)[number];
+export type SurfaceKey = (typeof SURFACE_KEYS)[number];
 export type SeenFrom = (typeof SEEN_FROM)[number];
 
 /** Of a row of the handbook. */
@@ -36,6 +49,8 @@ export interface Component {
 	/** How much it stands off what is beneath, mm; null when nobody has said. */
 	thicknessMm: number | null;
 	source: Source;
+	/** What it is of on the outside; null goes by its materials. */
+	surface: SurfaceKey | null;
 	seenFrom: SeenFrom;
 	/** How much the look needs it, 0 to 5. */
 	lookNeed: number;
@@ -57,6 +72,7 @@ export const PLAIN_COMPONENT = {
 	flex: 'rigid',
 	thicknessMm: null,
 	source: 'make',
+	surface: null,
 	seenFrom: 'near',
 	lookNeed: 3,
 	route: null,

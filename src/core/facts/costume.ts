@@ -1,3 +1,4 @@
+import type { PaletteColour } from './palette.ts';
 import type { LaidPart } from './layout.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import type { Split } from './calendar.ts';
@@ -81,6 +82,8 @@ export interface CostumeRecord {
 	found: FoundStep[] | null;
 	/** What is taken of materials by the newest layout of each that is kept and not cut yet. */
 	laid: (LaidPart & { materialId: number })[];
+	/** What parts of it are meant to look like. */
+	palette: PaletteColour[];
 	/** Fittings booked, with what is tried on. */
 	fittings: { id: number; heldAt: LocalMinutes; componentIds: number[] }[];
 }

@@ -3,6 +3,8 @@ export const HANDBOOK_TABLES = [
 	'technique',
 	'route',
 	'coatProduct',
+	'coatRule',
+	'bond',
 	'glue',
 	'supply',
 	'knownFault',

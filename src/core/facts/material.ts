@@ -1,4 +1,5 @@
 import type { CoatProductKey } from './coat.ts';
+import type { Lab } from '../units/lab.ts';
 import type { Lateness } from './lateness.ts';
 import type { Lot } from './lot.ts';
 import type { WorkingDays } from './workingDays.ts';
@@ -87,6 +88,8 @@ export interface Material {
 	stretchAlong: number | null;
 	/** mm² that a pack of it covers with one coat, as its label says; null goes by the product's usual coverage and its content. */
 	coversMm2: number | null;
+	/** How it looks, dry; null where nobody has measured it. */
+	lab: Lab | null;
 	/** When its supplier sends, where that is known: not stored, put in as it is planned with. */
 	sends?: WorkingDays;
 	/** How late its supplier's parcels come, where enough have come to say: likewise. */

@@ -57,6 +57,8 @@ const said = (says: string | ((value: unknown) => string)): Column => ({
 	says: typeof says === 'string' ? () => says : says
 });
 const how = (words: string) => said((value) => `${(value as unknown[]).length} ${words}`);
+/** A colour in CIELAB. */
+const colour = said((value) => (value as number[]).map((v) => v.toFixed(1)).join(' '));
 const points: Column = { kind: 'points', word: null };
 const position = quiet(number);
 const picture = {
@@ -91,7 +93,9 @@ export const TABLES = {
 			noonMinute: clock,
 			summerTime: text,
 			wetDays: number,
-			margins: said('margins')
+			margins: said('margins'),
+			nearMissLeast: number,
+			nearMissMost: number
 		},
 		null
 	),
@@ -149,6 +153,7 @@ export const TABLES = {
 		flex: text,
 		thicknessMm: length,
 		source: text,
+		surface: text,
 		seenFrom: text,
 		lookNeed: number,
 		route: text,
@@ -175,7 +180,8 @@ export const TABLES = {
 		gramsPerM2: number,
 		stretchAcross: number,
 		stretchAlong: number,
-		coversMm2: area
+		coversMm2: area,
+		lab: colour
 	}),
 	supplier: table('supplier', {
 		name: text,
@@ -508,6 +514,22 @@ export const TABLES = {
 		layers: number,
 		note: text
 	}),
+	palette_colour: table('colour of the palette', {
+		costumeId: to('costume'),
+		position,
+		name: text,
+		lab: colour,
+		spread: number,
+		pictureId: to('reference_picture'),
+		picked: quiet(json),
+		mix: how('paints mixed'),
+		note: text
+	}),
+	palette_part: table(
+		'part of a colour',
+		{ paletteColourId: to('palette_colour'), componentId: to('component') },
+		null
+	),
 	photo: table(
 		'photo',
 		{

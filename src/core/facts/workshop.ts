@@ -59,6 +59,9 @@ export interface Settings {
 	wetDays: number;
 	/** How often what is worked out from coats and work is bought, family by family: 1.1 is a tenth more. What is not said is usual. */
 	margins: Partial<Record<Family, number>>;
+	/** Parts of one colour that are this far apart, ΔE00, read as a mistake. */
+	nearMissLeast: number;
+	nearMissMost: number;
 	version: number;
 }
 
@@ -78,6 +81,8 @@ export const FIRST_SETTINGS: Settings = {
 	summerTime: 'none',
 	wetDays: 10,
 	margins: {},
+	nearMissLeast: 1,
+	nearMissMost: 6,
 	version: 1
 };
 

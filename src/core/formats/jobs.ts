@@ -1,5 +1,7 @@
 import type { z } from 'zod';
 import { goesOnJob, runGoesOnJob } from '../engines/body/job.ts';
+import { coatsJob, runCoatsJob } from './coatsJob.ts';
+import { mixJob, runMixJob } from '../engines/colour/job.ts';
 import { planeJob, runPlaneJob } from '../engines/plane/job.ts';
 import { Failed, say } from '../units/problem.ts';
 import { runUnfoldJob, unfoldJob } from '../engines/mesh/job.ts';
@@ -58,6 +60,8 @@ const KINDS: Record<string, ReturnType<typeof kind>> = {
 			throw error;
 		}
 	}),
+	coats: kind(coatsJob, (job) => ({ ok: true, result: runCoatsJob(job) })),
+	mix: kind(mixJob, (job) => ({ ok: true, result: runMixJob(job) })),
 	'goes-on': kind(goesOnJob, (job) => ({ ok: true, result: runGoesOnJob(job) }))
 };
 

@@ -137,7 +137,8 @@ export const MATERIAL_COLUMNS: readonly PastedColumn[] = [
 	{ key: 'gramsPerM2', heads: ['weight', 'g/m²', 'gsm'] },
 	{ key: 'stretchAcross', heads: ['stretch', 'stretch across'] },
 	{ key: 'stretchAlong', heads: ['stretch along'] },
-	{ key: 'colour', heads: ['color'] }
+	{ key: 'colour', heads: ['color'] },
+	{ key: 'lab', heads: ['looks'] }
 ];
 
 export const OFFER_COLUMNS: readonly PastedColumn[] = [

@@ -1,4 +1,5 @@
 import type { Material } from '../facts/material.ts';
+import { formatLab } from '../engines/colour/lab.ts';
 import { placeOf } from '../answers/lots.ts';
 import { formatDate } from '../units/localTime.ts';
 import { csv, plainMoney } from './csv.ts';
@@ -32,7 +33,8 @@ export const materialsLibrary = (materials: readonly Material[]): string =>
 			'stretch across': m.stretchAcross ?? '',
 			'stretch along': m.stretchAlong ?? '',
 			covers: m.coversMm2 === null ? '' : `${m.coversMm2 / 1e6}m2`,
-			colour: m.colour
+			colour: m.colour,
+			looks: m.lab === null ? '' : formatLab(m.lab)
 		}))
 	);
 

@@ -1,8 +1,10 @@
 import type { CoatProductKey } from '../facts/coat.ts';
 import type { HandbookRow, HandbookTable } from '../facts/handbook.ts';
 import type { TechniqueKey } from '../facts/step.ts';
+import { BONDS, type Bond } from './bond.ts';
 import { CAUTIONS, type Caution, type CautionKey } from './caution.ts';
 import { COAT_PRODUCTS, type CoatProduct } from './coatProduct.ts';
+import { COAT_RULES, type CoatRule } from './coatRule.ts';
 import { GLUES, type Glue } from './glue.ts';
 import { KNOWN_FAULTS, type KnownFault } from './knownFault.ts';
 import { ROUTES, type Route } from './route.ts';
@@ -14,6 +16,8 @@ export interface Catalogue {
 	technique: Readonly<Record<string, Technique>>;
 	route: Readonly<Record<string, Route>>;
 	coatProduct: Readonly<Record<string, CoatProduct>>;
+	coatRule: Readonly<Record<string, CoatRule>>;
+	bond: Readonly<Record<string, Bond>>;
 	glue: Readonly<Record<string, Glue>>;
 	supply: Readonly<Record<string, Supply>>;
 	knownFault: Readonly<Record<string, KnownFault>>;
@@ -25,13 +29,24 @@ export const STANDARD: Catalogue & Record<HandbookTable, unknown> = {
 	technique: TECHNIQUES,
 	route: ROUTES,
 	coatProduct: COAT_PRODUCTS,
+	coatRule: COAT_RULES,
+	bond: BONDS,
 	glue: GLUES,
 	supply: SUPPLIES,
 	knownFault: KNOWN_FAULTS,
 	caution: CAUTIONS
 };
 
+/** What rows of the maker's own from before it was asked for are taken to say, where none ships under their key. */
+const UNSAID: Partial<Record<HandbookTable, object>> = {
+	coatProduct: { base: 'water', does: 'colour', sheen: null, cureMinutes: null, heatLimit: null },
+	glue: { strength: null, flexible: false, washable: false, heatLimit: null, gapMm: null, solvent: false }
+};
+
 const made = new WeakMap<readonly HandbookRow[], Catalogue>();
+
+const shipped = (table: HandbookTable, key: string) =>
+	(STANDARD[table] as Readonly<Record<string, object>>)[key];
 
 /** The catalogue with the maker's own rows, which the edge has checked. Made once for the same rows. */
 export function catalogueOf(own: readonly HandbookRow[]): Catalogue {
@@ -39,7 +54,11 @@ export function catalogueOf(own: readonly HandbookRow[]): Catalogue {
 	let catalogue = made.get(own);
 	if (!catalogue) {
 		const mine = (table: HandbookTable) =>
-			Object.fromEntries(own.filter((r) => r.tableName === table).map((r) => [r.key, r.content]));
+			Object.fromEntries(
+				own
+					.filter((r) => r.tableName === table)
+					.map((r) => [r.key, { ...UNSAID[table], ...shipped(table, r.key), ...r.content }])
+			);
 		catalogue = Object.fromEntries(
 			Object.entries(STANDARD).map(([table, rows]) => [
 				table,

@@ -4,6 +4,9 @@ import { KINDS } from '../facts/component.ts';
 import { FAMILIES } from '../facts/material.ts';
 import { PHASES } from '../facts/step.ts';
 import type { Catalogue } from './catalogue.ts';
+import { BOND_SIDES } from './bond.ts';
+import { BASES, ROLES, SHEENS } from './coatProduct.ts';
+import { CURES } from './coatRule.ts';
 import { DRIVER_KEYS, TAKES, type DriverKey, type Takes } from './driver.ts';
 import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from './technique.ts';
 
@@ -22,6 +25,14 @@ export const takes = z.custom<Takes>(
 	(v) => typeof v === 'string' && TAKES.test(v),
 	'is nothing that pieces tell'
 );
+
+/** A trait, or several with `+` between. */
+const trait = z
+	.string()
+	.regex(/^[A-Za-z][A-Za-z0-9]*(\+[A-Za-z][A-Za-z0-9]*)*$/, 'is not a trait: `enamel`, `clear+matt`');
+const traits = z.array(trait).min(1, 'Needs a trait.').max(30);
+
+const sides = z.array(z.enum(BOND_SIDES)).min(1, 'Choose at least one.').max(30);
 
 const routeStep = z.strictObject({
 	name: words,
@@ -72,6 +83,33 @@ export const HANDBOOK_ROWS = {
 		pack: words,
 		coversMm2: z.number().positive().max(1e9),
 		flexible: z.boolean(),
+		base: z.enum(BASES).default('water'),
+		does: z.enum(ROLES).default('colour'),
+		sheen: z.enum(SHEENS).nullable().default(null),
+		cureMinutes: minutesOrNull.default(null),
+		heatLimit: z.number().min(20, 'Heat that it bears is 20 to 400 °C.').max(400).nullable().default(null),
+		source: words
+	}),
+	coatRule: z.strictObject({
+		name: words,
+		over: traits,
+		on: traits,
+		unless: z.array(trait).max(20),
+		spoils: z.boolean(),
+		untilCured: z.boolean(),
+		why: words.max(500),
+		cures: z.array(z.strictObject({ does: z.enum(CURES), product: handbookKey.nullable() })).max(10),
+		source: words
+	}),
+	bond: z.strictObject({
+		name: words,
+		a: sides,
+		b: sides,
+		first: keys,
+		also: keys,
+		avoid: z.array(z.strictObject({ glue: handbookKey, why: words })).max(20),
+		rather: note,
+		prepare: note,
 		source: words
 	}),
 	glue: z.strictObject({
@@ -81,6 +119,12 @@ export const HANDBOOK_ROWS = {
 		tackMinutes: minutesOrNull,
 		openMinutes: minutesOrNull,
 		fullMinutes: minutesOrNull,
+		strength: z.number().int().min(1).max(3).nullable().default(null),
+		flexible: z.boolean().default(false),
+		washable: z.boolean().default(false),
+		heatLimit: z.number().min(20).max(400).nullable().default(null),
+		gapMm: z.number().min(0).max(50).nullable().default(null),
+		solvent: z.boolean().default(false),
 		cautions: keys,
 		source: words
 	}),
@@ -122,6 +166,8 @@ const _rowsFit: Fits = {
 	technique: true,
 	route: true,
 	coatProduct: true,
+	coatRule: true,
+	bond: true,
 	glue: true,
 	supply: true,
 	knownFault: true,

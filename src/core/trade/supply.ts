@@ -108,5 +108,5 @@ export const SUPPLIES = {
 	cell: supply('cells', 'light', 'piece', 4, { wire: 1.5 }),
 	sandpaper: supply('sandpaper', 'other', 'sheet', 5, { sand: 4, clean: 1, printClean: 0.5 }),
 	blade: supply('blades', 'other', 'piece', 10, { cutFoam: 0.1, bevel: 0.1 }),
-	maskingTape: supply('masking tape', 'other', 'm', 25, { detailPaint: 20 })
+	maskingTape: supply('masking tape', 'other', 'm', 25, { detailPaint: 20, mask: 1.1 })
 } as const satisfies Record<string, Supply>;

@@ -142,6 +142,7 @@ export const TECHNIQUES = {
 	buckle: each('buckle strap', 'join', 15, { cautions: ['blade'] }),
 	sculpt: perArea('sculpt', 300, { ground: 'solid', cautions: ['blade'] }),
 	sand: perArea('sand', 60, { ground: 'solid', cautions: ['dust'] }),
+	mask: perMetre('mask', 'edge masked', 8, { follows: null }),
 	clean: perArea('clean and scuff', 15, { ground: 'solidElseCloth', cautions: ['dust'] }),
 	spray: perArea('spray a coat', 1 / 0.25, { ground: 'solidElseCloth', cautions: ['solvent'] }),
 	brush: perArea('brush a coat', 1 / 0.02, { ground: 'solidElseCloth' }),

@@ -214,6 +214,9 @@ export const MESSAGES = {
 	workerLost: 'The work was cut off. Try again.',
 	noAnswer: 'The server does not answer: is it still running, and is this device still connected? Try again.',
 	goneHere: 'What this needs is not there any more. Load the page again.',
+	patchOffPicture: 'The patch lies off the picture.',
+	neutralUnusable:
+		'The neutral is black, burnt out or has no light of one colour: pick a grey or white that is neither.',
 	pictureDamaged: 'The picture is damaged, or cannot be read here.',
 	tooLittleMemory: 'There is too little memory for a picture of this size.',
 	noScale: 'The picture has no scale yet.',

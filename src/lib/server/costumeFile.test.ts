@@ -25,6 +25,8 @@ const OF_COSTUME: Record<string, string> = {
 	found_plan: 'costume_id = $1',
 	fitting: 'costume_id = $1',
 	layout: 'costume_id = $1',
+	palette_colour: 'costume_id = $1',
+	palette_part: 'component_id in (select id from component where costume_id = $1)',
 	...Object.fromEntries(
 		['coat', 'fault', 'step', 'need', 'opening', 'nominal', 'decision', 'shape'].map((table) => [
 			table,

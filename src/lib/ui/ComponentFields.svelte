@@ -1,10 +1,20 @@
 <script lang="ts">
 	/** The fields of a component, for adding and for editing. */
-	import { FLEXES, KINDS, SEEN_FROM, SIDES, SOURCES, type Component } from '$core/facts/component.ts';
+	import {
+		FLEXES,
+		KINDS,
+		SEEN_FROM,
+		SIDES,
+		SOURCES,
+		SURFACE_KEYS,
+		type Component
+	} from '$core/facts/component.ts';
 	import { ZONES, zoneWords, type Zone } from '$core/facts/zone.ts';
 	import { page } from '$app/state';
+	import { SURFACES } from '$core/trade/surface.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
 	import { formatLength } from '$core/units/measure.ts';
+	import Choices from './Choices.svelte';
 	import Field from './Field.svelte';
 
 	interface Props {
@@ -46,6 +56,13 @@
 	<Field name="count" label="Count" value={component?.count ?? 1} inputmode="numeric" hint="of each side" />
 	<Field name="layer" label="Layer" value={component?.layer ?? 1} inputmode="numeric" hint="0 is skin" />
 	<Field name="flex" label="Rigid or stretch" options={FLEXES} value={component?.flex ?? 'rigid'} />
+	<Field
+		name="surface"
+		label="Surface"
+		options={SURFACE_KEYS.map((value) => ({ value, label: SURFACES[value].name }))}
+		none="as its materials"
+		value={component?.surface ?? ''}
+	/>
 	<Field name="source" label="How to get it" options={SOURCES} value={component?.source ?? 'make'} />
 	<Field name="seenFrom" label="Seen from" options={SEEN_FROM} value={component?.seenFrom ?? 'near'} />
 	<Field
@@ -55,42 +72,12 @@
 		value={component?.lookNeed ?? 3}
 	/>
 	<Field name="code" label="Code" value={component?.code ?? ''} hint="empty: the next free one" />
-	<fieldset>
-		<legend>Zones</legend>
-		{#each ZONES as zone (zone)}
-			<label
-				><input type="checkbox" name="zones[]" value={zone} checked={chosen.includes(zone)} />
-				{zoneWords(zone)}</label
-			>
-		{/each}
-	</fieldset>
+	<Choices
+		legend="Zones"
+		name="zones[]"
+		options={ZONES.map((value) => ({ value, label: zoneWords(value) }))}
+		{chosen}
+		framed
+	/>
 	<Field name="note" label="Note" type="area" value={component?.note ?? ''} wide />
 </div>
-
-<style>
-	fieldset {
-		grid-column: 1 / -1;
-		border: 1px solid var(--rule);
-		padding: 4px 10px 8px;
-		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(138px, 1fr));
-		gap: 2px 8px;
-		margin: 0;
-	}
-	legend {
-		font-size: var(--s13);
-		font-weight: 600;
-		color: var(--ink-soft);
-	}
-	fieldset label {
-		display: flex;
-		align-items: center;
-		gap: 6px;
-		min-height: 28px;
-	}
-	@media (max-width: 700px) {
-		fieldset label {
-			min-height: 44px;
-		}
-	}
-</style>

@@ -8,6 +8,7 @@
 	import { formatArea, formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { CURRENCIES, typedMoney } from '$core/units/money.ts';
+	import ColourField from './ColourField.svelte';
 	import Field from './Field.svelte';
 	import Tick from './Tick.svelte';
 
@@ -48,6 +49,7 @@
 		value={material?.colour ?? ''}
 		hint="where it shows: in the same words as its paint"
 	/>
+	<ColourField name="lab" label="Looks, dry" value={material?.lab ?? null} />
 	<Field name="family" label="Family" options={FAMILIES} value={material?.family ?? fresh.family} />
 	<Field
 		name="unit"

@@ -16,6 +16,7 @@
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
+	import NearMisses from './NearMisses.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tick from '$lib/ui/Tick.svelte';
 	import type { PageData } from './$types';
@@ -141,6 +142,7 @@
 				<Submit>Save the margins</Submit>
 			</Form>
 		</Sheet>
+		<NearMisses settings={s} />
 		<Sheet title="Other currencies">
 			<p class="small soft">
 				A price may be in another currency than its costume. It is exchanged by the rate typed here; without

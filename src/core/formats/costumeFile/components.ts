@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FLEXES, KINDS, SEEN_FROM, SIDES, SOURCES } from '../../facts/component.ts';
+import { FLEXES, KINDS, SEEN_FROM, SIDES, SOURCES, SURFACE_KEYS } from '../../facts/component.ts';
 import { ZONES } from '../../facts/zone.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
 import {
@@ -34,6 +34,8 @@ export const componentFields = {
 				flex: z.enum(FLEXES),
 				thicknessMm: z.number().min(0).max(200).nullable().default(null),
 				source: z.enum(SOURCES),
+				/** Since form 12. */
+				surface: z.enum(SURFACE_KEYS).nullable().default(null),
 				seenFrom: z.enum(SEEN_FROM),
 				lookNeed: z.number().int().min(0).max(5),
 				route: handbookKey.nullable(),

@@ -96,13 +96,13 @@ test('only what belongs to the costume goes out', () => {
 		steps.map((s) => s.placeId),
 		[1, 2]
 	);
-	assert.doesNotMatch(JSON.stringify(file()), /"version":(?!11\b)|costumeId|stash"/);
+	assert.doesNotMatch(JSON.stringify(file()), /"version":(?!12\b)|costumeId|stash"/);
 });
 
 test('a newer form, another format, or no file of ours is refused in words', () => {
 	assert.match(
 		reason((f) => (f.version = (COSTUME_VERSION + 1) as never)),
-		/newer Dapper Ledger \(form 12, this one knows 11\)/
+		/newer Dapper Ledger \(form 13, this one knows 12\)/
 	);
 	assert.match(
 		reason((f) => (f.format = 'x' as never)),

@@ -7,6 +7,7 @@ import type { CostumeSource, Links, Rows } from './fields.ts';
 import type { LocalMinutes } from '../../units/localTime.ts';
 import { fitFields, fitRows, writeFit } from './fit.ts';
 import { handbookFields, handbookRows, writeHandbook } from './handbook.ts';
+import { paletteFields, paletteRows, writePalette } from './palette.ts';
 import { photoFields, photoRows, writePhotos } from './photos.ts';
 import { pictureFields, pictureRows, writePictures } from './pictures.ts';
 import { placeFields, placeRows, writePlaces } from './places.ts';
@@ -20,7 +21,7 @@ import { materialRows, supplyFields, supplyRows, writeSupplies } from './supplie
  * docs/formats.md. Ids are the file's own and only link its entries; reading gives new ones.
  */
 export const COSTUME_FORMAT = 'dapper-ledger-costume';
-export const COSTUME_VERSION = 11;
+export const COSTUME_VERSION = 12;
 
 export const costumeFile = z.strictObject({
 	format: z.literal(COSTUME_FORMAT),
@@ -37,6 +38,7 @@ export const costumeFile = z.strictObject({
 	...pictureFields,
 	...fitFields,
 	...shapeFields,
+	...paletteFields,
 	...handbookFields
 });
 
@@ -58,6 +60,7 @@ export const toCostumeFile = (source: CostumeSource): CostumeFile => ({
 	...writePictures(source),
 	...writeFit(source),
 	...writeShapes(source),
+	...writePalette(source),
 	...writeHandbook(source)
 });
 
@@ -77,6 +80,7 @@ export function* rowsOf(file: CostumeFile, links: Links, now: LocalMinutes): Gen
 	yield* stepRows(file, links);
 	yield* supplyRows(file);
 	yield* pictureRows(file);
+	yield* paletteRows(file, links);
 	yield* shapeRows(file, links);
 	yield* fitRows(file);
 	yield* photoRows(file);

@@ -3,6 +3,7 @@ import type { costumeFields } from './costume.ts';
 import { usagesOf } from '../../answers/shopping.ts';
 import { FAMILIES, PURCHASE_STATES } from '../../facts/material.ts';
 import { CURRENCIES } from '../../units/money.ts';
+import { lab } from './palette.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
 import {
 	byId,
@@ -50,7 +51,9 @@ export const supplyFields = {
 				stretchAcross: z.number().min(0).max(200).nullable().default(null),
 				stretchAlong: z.number().min(0).max(200).nullable().default(null),
 				/** mm² that a pack covers with one coat; since form 5. */
-				coversMm2: z.number().positive().max(1e9).nullable().default(null)
+				coversMm2: z.number().positive().max(1e9).nullable().default(null),
+				/** How it looks, dry; since form 12. */
+				lab: lab.nullable().default(null)
 			})
 		)
 		.max(5000),
@@ -104,6 +107,7 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 		...needs.map((n) => n.materialId),
 		...layouts.map((l) => l.materialId),
 		...record.purchases.map((p) => p.materialId),
+		...record.palette.flatMap((c) => c.mix.map((part) => part.materialId)),
 		...fit.shapes.flatMap((s) => [s.materialId ?? [], ...Object.values(s.roles)].flat())
 	]);
 	const coats = new Set(record.coats.map((c) => c.product));
@@ -117,6 +121,7 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 				id: m.id,
 				name: m.name,
 				colour: m.colour,
+				lab: m.lab,
 				family: m.family,
 				unit: m.unit,
 				packSize: m.packSize,

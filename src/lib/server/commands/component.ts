@@ -7,6 +7,7 @@ import {
 	SEEN_FROM,
 	SIDES,
 	SOURCES,
+	SURFACE_KEYS,
 	type Component,
 	type RouteKey
 } from '$core/facts/component.ts';
@@ -35,6 +36,7 @@ const shape = ({ settings }: Context) => ({
 	count: f.whole(1, 1000),
 	flex: f.choice(FLEXES),
 	source: f.choice(SOURCES),
+	surface: f.choiceOrNull(SURFACE_KEYS),
 	seenFrom: f.choice(SEEN_FROM),
 	lookNeed: f.whole(0, 5),
 	thicknessMm: f.lengthOrNull(settings.lengthUnit, 0, 200),

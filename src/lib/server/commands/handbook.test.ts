@@ -3,7 +3,7 @@ import { after, before, test } from 'node:test';
 import { testWorkshop, COMPONENT, type TestWorkshop } from '$tests/support/workshop.ts';
 import { minutesOf } from '../../../core/answers/minutes.ts';
 import { readHandbook, writeHandbookFile } from '../../../core/formats/handbook.ts';
-import { STANDARD } from '../../../core/trade/catalogue.ts';
+import { catalogueOf, STANDARD } from '../../../core/trade/catalogue.ts';
 import { keyFor } from '../../../core/trade/handbookRow.ts';
 import { Refused } from '../db/rows.ts';
 import { loadRecord } from '../read/costume.ts';
@@ -168,6 +168,8 @@ test('wrong values are told at their fields, and steps that cannot be read are n
 		orAfterMinutes: '',
 		handlingMinutes: '1 d',
 		pack: 'tin',
+		base: 'water',
+		does: 'colour',
 		coversMm2: '1 m2',
 		source: ''
 	};
@@ -198,4 +200,71 @@ test('written out and read in another workshop it is the same; what it needs and
 	} finally {
 		await other.close();
 	}
+});
+
+test('a rule of coats and a pair of one’s own are kept, found, and refused where they say nothing', async () => {
+	const rule = {
+		key: '',
+		name: 'Wash on wax',
+		over: 'wash',
+		on: 'highlight, clear+gloss',
+		unless: '',
+		untilCured: 'on',
+		why: 'It beads.',
+		cures: JSON.stringify([
+			{ does: 'insert', product: 'flexibleSealer' },
+			{ does: 'under', product: '' }
+		]),
+		source: ''
+	};
+	const { key } = await w.run<{ key: string }>(handbookCommands.setCoatRule, rule);
+	const { coatRule } = catalogueOf(await loadHandbook(w.db));
+	assert.deepEqual(coatRule[key], {
+		name: 'Wash on wax',
+		over: ['wash'],
+		on: ['highlight', 'clear+gloss'],
+		unless: [],
+		spoils: false,
+		untilCured: true,
+		why: 'It beads.',
+		cures: [
+			{ does: 'insert', product: 'flexibleSealer' },
+			{ does: 'under', product: null }
+		],
+		source: 'my own'
+	});
+	await w.run(handbookCommands.setBond, {
+		key: '',
+		name: 'leather on wood',
+		a: ['leather'],
+		b: ['wood'],
+		first: ['contactCement'],
+		avoided: ['hotGlue'],
+		why: 'it lets go',
+		rather: 'Tacks.',
+		prepare: '',
+		source: ''
+	});
+	const { bond } = catalogueOf(await loadHandbook(w.db));
+	assert.deepEqual(bond.leatherOnWood!.avoid, [{ glue: 'hotGlue', why: 'it lets go' }]);
+	const context = { trade: STANDARD, settings: { lengthUnit: 'cm' } } as never;
+	const wrong = handbookCommands.setCoatRule.input(context).safeParse({ ...rule, over: '', on: 'a++b' });
+	assert.deepEqual([...new Set(wrong.error!.issues.map((i) => i.path[0]))].sort(), ['on', 'over']);
+	assert.ok(!handbookCommands.setBond.input(context).safeParse({ name: 'x', first: [] }).success);
+});
+
+test('a coat of one’s own from before bases were asked for is read as what it was, and files of then are too', () => {
+	const { base, does, sheen, cureMinutes, heatLimit, ...old } = STANDARD.coatProduct.enamelSpray!;
+	const row = (key: string) => ({ id: 1, tableName: 'coatProduct' as const, key, content: old, version: 1 });
+	const trade = catalogueOf([row('enamelSpray'), row('myOwn')]);
+	assert.deepEqual(
+		[trade.coatProduct.enamelSpray!.base, trade.coatProduct.enamelSpray!.cureMinutes],
+		[base, cureMinutes]
+	);
+	assert.deepEqual(
+		[trade.coatProduct.myOwn!.base, trade.coatProduct.myOwn!.does, trade.coatProduct.myOwn!.cureMinutes],
+		['water', 'colour', null]
+	);
+	assert.ok(does && sheen && heatLimit === null);
+	assert.ok(readHandbook(writeHandbookFile([row('myOwn')])).ok);
 });

@@ -5,6 +5,9 @@ import { FAMILIES } from '$core/facts/material.ts';
 import { HANDBOOK_TABLES, type HandbookRow, type HandbookTable } from '$core/facts/handbook.ts';
 import { readHandbook } from '$core/formats/handbook.ts';
 import { catalogueOf, STANDARD } from '$core/trade/catalogue.ts';
+import { BOND_SIDES } from '$core/trade/bond.ts';
+import { BASES, ROLES, SHEENS } from '$core/trade/coatProduct.ts';
+import { CURES } from '$core/trade/coatRule.ts';
 import { DRIVER_KEYS } from '$core/trade/driver.ts';
 import { HANDBOOK_ROWS, keyFor, nameOfRow } from '$core/trade/handbookRow.ts';
 import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from '$core/trade/technique.ts';
@@ -15,6 +18,13 @@ import * as f from './fields.ts';
 
 const source = () => f.text(200).transform((text) => text || 'my own');
 const rows = <T extends z.ZodType>(schema: T) => f.json(schema, 'The steps could not be read.');
+
+/** Traits with spaces or commas between. */
+const traits = (schema: z.ZodType<string[], string[]>) =>
+	f
+		.text(500)
+		.transform((text) => text.split(/[\s,]+/).filter(Boolean))
+		.pipe(schema);
 
 /** What is typed of a row of each table, in the maker's units, as the row that the handbook keeps. */
 const FORMS = {
@@ -54,10 +64,48 @@ const FORMS = {
 				pack: f.name(60),
 				coversMm2: f.area(settings.lengthUnit),
 				flexible: f.ticked(),
+				base: f.choice(BASES),
+				does: f.choice(ROLES),
+				sheen: f.choiceOrNull(SHEENS),
+				cureMinutes: f.durationOrNull(),
+				heatLimit: f.orNull(f.decimal(20, 400)),
 				source: source()
 			})
 			.refine((v) => v.least <= v.most, { path: ['most'], message: 'The most is at least the fewest.' })
 			.transform(({ least, most, ...row }) => ({ ...row, coats: [least, most] as [number, number] })),
+	coatRule: ({ trade }: Context) =>
+		z.object({
+			name: f.name(),
+			over: traits(HANDBOOK_ROWS.coatRule.shape.over),
+			on: traits(HANDBOOK_ROWS.coatRule.shape.on),
+			unless: traits(HANDBOOK_ROWS.coatRule.shape.unless),
+			spoils: f.ticked(),
+			untilCured: f.ticked(),
+			why: f.name(500),
+			cures: f.json(
+				z.array(z.object({ does: f.choice(CURES), product: f.keyOrNull(trade.coatProduct) })).max(10),
+				'The cures could not be read.'
+			),
+			source: source()
+		}),
+	bond: ({ trade }: Context) =>
+		z
+			.object({
+				name: f.name(),
+				a: z.array(f.choice(BOND_SIDES)).min(1, 'Choose at least one.'),
+				b: z.array(f.choice(BOND_SIDES)).min(1, 'Choose at least one.'),
+				first: f.severalKeys(trade.glue),
+				also: f.severalKeys(trade.glue),
+				avoided: f.severalKeys(trade.glue),
+				why: f.text(200),
+				rather: f.text(1000),
+				prepare: f.text(1000),
+				source: source()
+			})
+			.transform(({ avoided, why, ...row }) => ({
+				...row,
+				avoid: avoided.map((glue) => ({ glue, why: why || 'it does not hold' }))
+			})),
 	glue: ({ trade }: Context) =>
 		z.object({
 			name: f.name(),
@@ -66,6 +114,12 @@ const FORMS = {
 			tackMinutes: f.durationOrNull(),
 			openMinutes: f.durationOrNull(),
 			fullMinutes: f.durationOrNull(),
+			strength: f.orNull(f.whole(1, 3)),
+			flexible: f.ticked(),
+			washable: f.ticked(),
+			heatLimit: f.orNull(f.decimal(20, 400)),
+			gapMm: f.orNull(f.decimal(0, 50)),
+			solvent: f.ticked(),
 			cautions: f.severalKeys(trade.caution),
 			source: source()
 		}),
@@ -150,6 +204,8 @@ export const handbookCommands = {
 	setTechnique: setRow('technique'),
 	setRoute: setRow('route'),
 	setCoatProduct: setRow('coatProduct'),
+	setCoatRule: setRow('coatRule'),
+	setBond: setRow('bond'),
 	setGlue: setRow('glue'),
 	setSupply: setRow('supply'),
 	setKnownFault: setRow('knownFault'),
@@ -197,13 +253,13 @@ function danglingIn(
 	const needs = (content: HandbookRow['content'], what: string, key: string) =>
 		`“${nameOfRow(content)}” needs the ${what} “${key}”, which is neither here nor in the file.`;
 	for (const { content } of rows) {
-		const named = [content.steps, content.uses].flatMap(
-			(its) => (its as { technique?: string; product?: string }[] | undefined) ?? []
+		const named = [content.steps, content.uses, content.cures].flatMap(
+			(its) => (its as { technique?: string; product?: string | null }[] | undefined) ?? []
 		);
 		for (const s of named) {
 			if (s.technique !== undefined && !Object.hasOwn(trade.technique, s.technique))
 				return needs(content, 'technique', s.technique);
-			if (s.product !== undefined && !Object.hasOwn(trade.coatProduct, s.product))
+			if (s.product != null && !Object.hasOwn(trade.coatProduct, s.product))
 				return needs(content, 'coat', s.product);
 		}
 		if (typeof content.glue === 'string' && !Object.hasOwn(trade.glue, content.glue))

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { typedColour } from '$core/engines/colour/typed.ts';
+import type { CoatProductKey } from '$core/facts/coat.ts';
 import { FAMILIES, type Material } from '$core/facts/material.ts';
 import { capital } from '$core/units/names.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
@@ -33,7 +35,8 @@ const shape = ({ currency, settings, trade }: Context) => ({
 	gramsPerM2: f.orNull(f.above0(1_000_000)),
 	stretchAcross: f.orNull(f.decimal(0, 200)),
 	stretchAlong: f.orNull(f.decimal(0, 200)),
-	coversMm2: f.orNull(f.area(settings.lengthUnit))
+	coversMm2: f.orNull(f.area(settings.lengthUnit)),
+	lab: f.orNull(typedColour)
 });
 
 type Typed = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
@@ -47,6 +50,7 @@ type Told = Pick<
 	| 'stretchAcross'
 	| 'stretchAlong'
 	| 'coversMm2'
+	| 'lab'
 >;
 type MaterialInput = Omit<Typed, keyof Told | 'currency'> &
 	Partial<Told> &
@@ -64,10 +68,24 @@ const UNTOLD = {
 	gramsPerM2: null,
 	stretchAcross: null,
 	stretchAlong: null,
-	coversMm2: null
+	coversMm2: null,
+	lab: null
 };
 
+/**
+ * Coats that go on with the only material there is of their product keep it when another colour of it comes: else they would turn to
+ * whichever is first by its name.
+ */
+const nameTheOnly = (tx: Executor, product: CoatProductKey | null) =>
+	tx.query(
+		`update coat set material_id = one.id
+		from (select min(id) as id from material where coat_product = $1 having count(*) = 1) one
+		where coat.product = $1 and coat.material_id is null`,
+		[product]
+	);
+
 export async function insertMaterial(tx: Executor, { stash = 0, ...v }: MaterialInput): Promise<number> {
+	if (v.coatProduct) await nameTheOnly(tx, v.coatProduct);
 	const id = await insert(tx, 'material', { ...UNTOLD, ...v });
 	if (stash > 0) await insertLot(tx, { materialId: id, quantity: stash });
 	return id;
@@ -136,6 +154,7 @@ export const materialCommands = {
 		(context) => withCurrency(z.object({ id: f.id(), version: f.version(), ...shape(context) }), context),
 		async (tx, v, context) => {
 			refuseOtherUnit(v, context);
+			if (v.coatProduct) await nameTheOnly(tx, v.coatProduct);
 			await update(tx, 'material', v, v);
 			await takeFromPieces(tx, v.id);
 			return { words: `Changed material ${v.name}` };

@@ -50,6 +50,21 @@ export const workshopCommands = {
 		}
 	),
 
+	/** Between which differences parts of one colour read as a mistake. */
+	setNearMiss: command(
+		() =>
+			z
+				.object({ version: f.version(), nearMissLeast: f.decimal(0, 100), nearMissMost: f.decimal(0, 100) })
+				.refine((v) => v.nearMissLeast <= v.nearMissMost, {
+					path: ['nearMissMost'],
+					message: 'The most is at least the least.'
+				}),
+		async (tx, { version, ...v }) => {
+			await update(tx, 'setting', { id: 1, version }, v);
+			return { words: `Colours read as a mistake from ${v.nearMissLeast} to ${v.nearMissMost} apart` };
+		}
+	),
+
 	editSetting: command(
 		({ settings }) =>
 			z.object({

@@ -23,6 +23,8 @@ export interface DemoMaterial {
 	size?: readonly [number | null, number | null, number | null, number | null];
 	/** Percent across and along. */
 	stretch?: readonly [number, number];
+	/** As a screen shows it, dry. */
+	looks?: string;
 }
 
 export interface DemoComponent extends Partial<Omit<ComponentInput, 'parentId'>> {
@@ -72,6 +74,8 @@ export interface DemoCostume {
 	components: readonly DemoComponent[];
 	purchases: readonly DemoPurchase[];
 	faults: readonly DemoFault[];
+	/** What parts are meant to look like. */
+	palette?: readonly { name: string; looks: string; for: readonly string[] }[];
 	/** Name of the component whose last done step was just finished, so that it is drying. */
 	drying?: string;
 }

@@ -18,6 +18,7 @@ import { purchaseCommands } from '../commands/purchase.ts';
 import { setDone } from '../commands/step.ts';
 import type { Database, Executor } from '../db/open.ts';
 import { insert } from '../db/tables.ts';
+import { parseColour } from '$core/engines/colour/lab.ts';
 import { storePicture } from '../pictures.ts';
 import { loadRecord } from '../read/costume.ts';
 import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
@@ -69,7 +70,8 @@ export async function layOutDemo(db: Database): Promise<void> {
 				lengthMm: m.size?.[2] ?? null,
 				gramsPerM2: m.size?.[3] ?? null,
 				stretchAcross: m.stretch?.[0] ?? null,
-				stretchAlong: m.stretch?.[1] ?? null
+				stretchAlong: m.stretch?.[1] ?? null,
+				lab: m.looks ? parseColour(m.looks) : null
 			});
 		await insert(tx, 'day_off', { makerId: 1, day: dayOf(now) + 9 });
 		// An ordinary week: four evenings and most of a Saturday.
@@ -156,6 +158,16 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 	await drawPicture(tx, folder, demo, id, ids.get(demo.components[0]!.name)!, now);
 	await layOutPictures(tx, folder, demo.name, id, ids);
 	await layOutFit(tx, folder, demo.name, id, ids, now);
+	for (const [position, colour] of (demo.palette ?? []).entries()) {
+		const paletteColourId = await insert(tx, 'palette_colour', {
+			costumeId: id,
+			position,
+			name: colour.name,
+			lab: parseColour(colour.looks)!
+		});
+		for (const name of colour.for)
+			await insert(tx, 'palette_part', { paletteColourId, componentId: ids.get(name)! });
+	}
 }
 
 /** How much slower or quicker than the starting values the demo's maker is: there is something to learn. Invented. */

@@ -8,6 +8,7 @@ import { fittedOf } from '$core/facts/measureRecord.ts';
 import { needsLeft } from '$core/answers/leaveOut.ts';
 import { followPieces, type PiecesFrom } from '$core/answers/followPieces.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
+import type { PaletteColour } from '$core/facts/palette.ts';
 import type { TableName } from '$core/facts/tables.ts';
 import type { LaidPart } from '$core/facts/layout.ts';
 import type { Executor } from '../db/open.ts';
@@ -49,7 +50,9 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 		photos,
 		found,
 		laid,
-		fittings
+		fittings,
+		palette,
+		paletteParts
 	] = await Promise.all([
 		select<Costume>(db, 'costume', 'event_at, id', ids),
 		of<Component>('component', 'position, id'),
@@ -63,7 +66,9 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 		of<Photo>('photo', 'taken_at desc, id desc'),
 		of<{ plan: FoundStep[] }>('found_plan'),
 		loadLaid(db, ids),
-		loadFittings(db, ids)
+		loadFittings(db, ids),
+		of<PaletteColour>('palette_colour', 'position, id'),
+		of<{ paletteColourId: number; componentId: number }>('palette_part', 'palette_part.id')
 	]);
 	const after = new Map<number, number[]>();
 	for (const { stepId, afterId } of links) after.set(stepId, [...(after.get(stepId) ?? []), afterId]);
@@ -88,7 +93,11 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 			photos: its(photos),
 			laid: its(laid),
 			found: found.find((f) => f.costumeId === costume.id)?.plan ?? null,
-			fittings: its(fittings)
+			fittings: its(fittings),
+			palette: its(palette).map((c) => ({
+				...c,
+				componentIds: paletteParts.filter((p) => p.paletteColourId === c.id).map((p) => p.componentId)
+			}))
 		};
 	});
 }

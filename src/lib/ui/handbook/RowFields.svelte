@@ -6,16 +6,21 @@
 	import type { Catalogue } from '$core/trade/catalogue.ts';
 	import { DRIVER_KEYS } from '$core/trade/driver.ts';
 	import { nameOfRow } from '$core/trade/handbookRow.ts';
+	import { BOND_SIDES } from '$core/trade/bond.ts';
+	import { BASES, ROLES, SHEENS } from '$core/trade/coatProduct.ts';
+	import type { Cure } from '$core/trade/coatRule.ts';
 	import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from '$core/trade/technique.ts';
 	import { formatWait } from '$core/units/duration.ts';
 	import { formatArea, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
+	import Choices from '../Choices.svelte';
 	import Field from '../Field.svelte';
 	import Tick from '../Tick.svelte';
 	import type { SupplyUse } from '$core/trade/supply.ts';
+	import CureRows from './CureRows.svelte';
 	import StepRows from './StepRows.svelte';
 	import UseRows from './UseRows.svelte';
-	import { WORDS } from './tables.ts';
+	import { sideWords, TRAIT_WORDS, WORDS } from './tables.ts';
 
 	interface Props {
 		table: HandbookTable;
@@ -29,9 +34,13 @@
 	const number = (key: string) => (row[key] == null ? '' : formatNumber(Number(row[key]), 4));
 	const wait = (key: string, none = '') => (row[key] == null ? none : formatWait(Number(row[key])));
 	const area = (key: string) => formatArea(Number(row[key] ?? 100_000), unit);
-	const has = (key: string, value: string) => ((row[key] as string[] | undefined) ?? []).includes(value);
+	const list = (key: string) => (row[key] as string[] | undefined) ?? [];
+	const traits = (key: string) => list(key).join(', ');
 	const words = (values: readonly string[]) =>
 		values.map((value) => ({ value, label: WORDS[value] ?? value }));
+	const sides = BOND_SIDES.map((value) => ({ value, label: sideWords(value) }));
+	const glues = $derived(Object.entries(trade.glue).map(([value, g]) => ({ value, label: g.name })));
+	const avoided = $derived((row.avoid as { glue: string; why: string }[] | undefined) ?? []);
 	const coats = $derived((row.coats as [number, number] | undefined) ?? [1, 2]);
 	const steps = $derived((row.steps as Record<string, unknown>[] | undefined) ?? [{}]);
 </script>
@@ -84,11 +93,67 @@
 		<Field name="withinMinutes" label="… but within" value={wait('withinMinutes')} hint="empty: any time" />
 		<Field name="orAfterMinutes" label="… or only after" value={wait('orAfterMinutes')} hint="empty: never" />
 		<Field name="handlingMinutes" label="Handled after" value={wait('handlingMinutes', '1 d')} />
+		<Field name="cureMinutes" label="Hard after" value={wait('cureMinutes')} hint="empty: not known" />
+		<Field name="base" label="Base" options={words(BASES)} value={text('base') || 'water'} />
+		<Field name="does" label="In a stack it is" options={words(ROLES)} value={text('does') || 'colour'} />
+		<Field
+			name="sheen"
+			label="Sheen"
+			options={words(SHEENS)}
+			none="as the material says"
+			value={text('sheen')}
+		/>
+		<Field
+			name="heatLimit"
+			label="Bears heat up to, °C"
+			value={number('heatLimit')}
+			inputmode="decimal"
+			hint="empty: not known"
+		/>
 		<Field name="pack" label="Pack" value={text('pack')} hint="400 ml can" />
 		<Field name="coversMm2" label="One pack covers, one coat" value={area('coversMm2')} />
 		<div class="wide">
 			<Tick name="flexible" label="Bends without cracking" checked={row.flexible === true} />
 		</div>
+	{:else if table === 'coatRule'}
+		<Field
+			name="over"
+			label="What goes over"
+			value={traits('over')}
+			hint="enamel, clear+matt"
+			required
+			wide
+		/>
+		<Field
+			name="on"
+			label="… what is beneath"
+			value={traits('on')}
+			hint="rubber, foam+bare, bends"
+			required
+			wide
+		/>
+		<Field name="unless" label="Unless" value={traits('unless')} hint="masked" wide />
+		<p class="small soft wide">{TRAIT_WORDS}</p>
+		<div class="wide">
+			<Tick
+				name="spoils"
+				label="It spoils; else it is tried on a scrap first"
+				checked={row.spoils === true}
+			/>
+			<Tick name="untilCured" label="Only until the one beneath is hard" checked={row.untilCured === true} />
+		</div>
+		<Field name="why" label="Why" value={text('why')} required wide />
+		<div class="wide"><CureRows {trade} cures={(row.cures as Cure[] | undefined) ?? []} /></div>
+	{:else if table === 'bond'}
+		{#each [['a', 'One side'], ['b', 'The other side']] as const as [key, legend] (key)}
+			<Choices {legend} name="{key}[]" options={sides} chosen={list(key)} />
+		{/each}
+		<Choices legend="Holds first" name="first[]" options={glues} chosen={list('first')} />
+		<Choices legend="Holds too" name="also[]" options={glues} chosen={list('also')} />
+		<Choices legend="Avoided" name="avoided[]" options={glues} chosen={avoided.map((x) => x.glue)} />
+		<Field name="why" label="Why these are avoided" value={avoided[0]?.why ?? ''} wide />
+		<Field name="rather" label="Better than glue" value={text('rather')} wide />
+		<Field name="prepare" label="Prepared by" value={text('prepare')} wide />
 	{:else if table === 'glue'}
 		<Field
 			name="mlPerM2"
@@ -101,6 +166,24 @@
 		<Field name="tackMinutes" label="Left open for" value={wait('tackMinutes')} />
 		<Field name="openMinutes" label="Pressed within" value={wait('openMinutes')} />
 		<Field name="fullMinutes" label="Full strength after" value={wait('fullMinutes')} />
+		<Field
+			name="strength"
+			label="Holds"
+			options={[
+				{ value: 1, label: 'lightly' },
+				{ value: 2, label: 'middling' },
+				{ value: 3, label: 'strongly' }
+			]}
+			none="not known"
+			value={text('strength')}
+		/>
+		<Field name="heatLimit" label="Bears heat up to, °C" value={number('heatLimit')} inputmode="decimal" />
+		<Field name="gapMm" label="Fills gaps up to, mm" value={number('gapMm')} inputmode="decimal" />
+		<div class="wide">
+			<Tick name="flexible" label="Bends with what it holds" checked={row.flexible === true} />
+			<Tick name="washable" label="Bears the wash" checked={row.washable === true} />
+			<Tick name="solvent" label="Its solvent melts polystyrene" checked={row.solvent === true} />
+		</div>
 	{:else if table === 'supply'}
 		<Field name="family" label="Family" options={FAMILIES} value={text('family') || 'other'} />
 		<Field name="unit" label="Counted in" value={text('unit') || 'piece'} />
@@ -131,21 +214,19 @@
 		<Field name="do" label="What to do" value={text('do')} required wide />
 	{:else if table === 'route'}
 		<Field name="area" label="Outside area of a middling one" value={area('area')} />
-		<fieldset class="wide plain">
-			<legend>Kinds</legend>
-			{#each KINDS as kind (kind)}<label
-					><input type="checkbox" name="kinds[]" value={kind} checked={has('kinds', kind)} /> {kind}</label
-				>{/each}
-		</fieldset>
+		<Choices legend="Kinds" name="kinds[]" options={words(KINDS)} chosen={list('kinds')} />
 	{/if}
 	{#if table === 'technique' || table === 'glue'}
-		<fieldset class="wide plain">
-			<legend>Cautions</legend>
-			{#each Object.entries(trade.caution) as [key, c] (key)}<label title={nameOfRow({ ...c })}
-					><input type="checkbox" name="cautions[]" value={key} checked={has('cautions', key)} />
-					{WORDS[key] ?? key}</label
-				>{/each}
-		</fieldset>
+		<Choices
+			legend="Cautions"
+			name="cautions[]"
+			options={Object.entries(trade.caution).map(([value, c]) => ({
+				value,
+				label: WORDS[value] ?? value,
+				title: nameOfRow({ ...c })
+			}))}
+			chosen={list('cautions')}
+		/>
 	{/if}
 	<Field
 		name="source"
@@ -167,25 +248,5 @@
 	}
 	.wide {
 		grid-column: 1 / -1;
-	}
-	.plain {
-		display: flex;
-		flex-wrap: wrap;
-		border: 0;
-		padding: 0;
-		margin: 0;
-	}
-	.plain label {
-		display: inline-flex;
-		align-items: center;
-		gap: 4px;
-		margin-right: 12px;
-		white-space: nowrap;
-	}
-	legend {
-		width: 100%;
-		padding: 0;
-		color: var(--ink-soft);
-		font-size: var(--s13);
 	}
 </style>

@@ -1,11 +1,9 @@
 <script lang="ts">
 	/** What uses a supply up: one technique a line. They go with the form as one field. */
-	import Plus from '@lucide/svelte/icons/plus';
-	import X from '@lucide/svelte/icons/x';
 	import { techniqueOf, type Catalogue } from '$core/trade/catalogue.ts';
 	import type { SupplyUse } from '$core/trade/supply.ts';
 	import { formatNumber, parseNumber } from '$core/units/number.ts';
-	import { useForm } from '../formState.ts';
+	import Lines from './Lines.svelte';
 
 	interface Props {
 		trade: Catalogue;
@@ -13,8 +11,6 @@
 		uses: readonly SupplyUse[];
 	}
 	let { trade, unit, uses }: Props = $props();
-	const form = useForm();
-	const error = $derived(form.errors.uses);
 	const lineOf = ({ technique, amount }: SupplyUse) => ({ technique, amount: formatNumber(amount, 4) });
 	// svelte-ignore state_referenced_locally
 	let lines = $state(uses.map(lineOf));
@@ -33,53 +29,28 @@
 		];
 </script>
 
-<fieldset class="uses">
-	<legend>Used up by</legend>
-	<input type="hidden" name="uses" value={sent} />
-	{#if error}<p class="error" role="alert">{error}</p>{/if}
-	{#each lines as line, i (line)}
-		<div class="line">
-			<select bind:value={line.technique} aria-label="Technique {i + 1}">
-				{#each Object.entries(trade.technique) as [key, t] (key)}<option value={key}>{t.name}</option>{/each}
-			</select>
-			<label
-				><input class="short" bind:value={line.amount} inputmode="decimal" aria-label="Uses up {i + 1}" />
-				{unit}
-				{per(line.technique)}</label
-			>
-			<button
-				type="button"
-				class="button small quiet"
-				aria-label="Remove use {i + 1}"
-				onclick={() => lines.splice(i, 1)}><X size={14} /></button
-			>
-		</div>
-	{/each}
-	<button
-		type="button"
-		class="button small"
-		onclick={() => lines.push(lineOf({ technique: 'other', amount: 1 }))}><Plus size={14} /> Use</button
-	>
-</fieldset>
+<Lines
+	legend="Used up by"
+	name="uses"
+	{sent}
+	{lines}
+	one="use"
+	onadd={() => lines.push(lineOf({ technique: 'other', amount: 1 }))}
+	onremove={(i) => lines.splice(i, 1)}
+>
+	{#snippet line(use, i)}
+		<select bind:value={use.technique} aria-label="Technique {i + 1}">
+			{#each Object.entries(trade.technique) as [key, t] (key)}<option value={key}>{t.name}</option>{/each}
+		</select>
+		<label
+			><input class="short" bind:value={use.amount} inputmode="decimal" aria-label="Uses up {i + 1}" />
+			{unit}
+			{per(use.technique)}</label
+		>
+	{/snippet}
+</Lines>
 
 <style>
-	.uses {
-		border: 1px solid var(--rule);
-		padding: 8px 12px;
-		margin: 0;
-	}
-	.line {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 4px 8px;
-		padding: 3px 0;
-	}
-	.line > select {
-		flex: 1 1 12em;
-		min-width: 0;
-		width: auto;
-	}
 	label {
 		display: inline-flex;
 		align-items: center;
@@ -88,8 +59,5 @@
 	}
 	.short {
 		width: 5em;
-	}
-	.error {
-		color: var(--red-ink);
 	}
 </style>

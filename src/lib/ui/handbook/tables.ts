@@ -1,4 +1,7 @@
 import type { HandbookTable } from '$core/facts/handbook.ts';
+import type { SurfaceKey } from '$core/facts/component.ts';
+import type { BondSide } from '$core/trade/bond.ts';
+import { SURFACES } from '$core/trade/surface.ts';
 import type { Catalogue } from '$core/trade/catalogue.ts';
 import { techniqueOf } from '$core/trade/catalogue.ts';
 import { formatWait } from '$core/units/duration.ts';
@@ -11,6 +14,8 @@ export const TABLES: Record<HandbookTable, { name: string; one: string; command:
 	technique: { name: 'Techniques', one: 'technique', command: 'setTechnique' },
 	route: { name: 'Routes', one: 'route', command: 'setRoute' },
 	coatProduct: { name: 'Coats', one: 'coat', command: 'setCoatProduct' },
+	coatRule: { name: 'What goes over what', one: 'rule', command: 'setCoatRule' },
+	bond: { name: 'Pairs', one: 'pair', command: 'setBond' },
 	glue: { name: 'Glues', one: 'glue', command: 'setGlue' },
 	supply: { name: 'Supplies', one: 'supply', command: 'setSupply' },
 	knownFault: { name: 'Known faults', one: 'known fault', command: 'setKnownFault' },
@@ -39,11 +44,30 @@ export const WORDS: Record<string, string> = {
 	coat: 'a coat',
 	fit: 'a fitting',
 	glue: 'a glued joint',
-	bodyWrap: 'body wrap'
+	bodyWrap: 'body wrap',
+	insert: 'a coat between',
+	swap: 'another product instead',
+	cure: 'wait until the one beneath is hard',
+	under: 'it goes on before',
+	mask: 'mask first',
+	size: 'size for leaf',
+	metal: 'metallic',
+	hookAndLoop: 'hook-and-loop',
+	strap: 'a strap'
 };
+
+/** What rules of coats go by. */
+export const TRAIT_WORDS =
+	'Traits of a coat: its key in this handbook, water, solvent, enamel, rubber; seal, prime, colour, wash, highlight, size, clear; matt, satin, gloss, metal; flexible, brittle; spray, brush, coat. Of work: its technique’s key. Of what is beneath, besides: foam, polystyrene, cloth, leather, plastic, print, wood, metal, clay; bare, drinks, rough, smooth; bends, painted, closed, masked, otherColour. A plus asks for both.';
+
+/** A side of a pair. */
+export const sideWords = (side: BondSide): string =>
+	side in SURFACES ? SURFACES[side as SurfaceKey].name : (WORDS[side] ?? side);
 
 const perUnit = { length: 'a metre', area: 'a m²', count: 'each' };
 const known = (minutes: number | null) => (minutes === null ? 'not known' : formatWait(minutes));
+
+const glueName = (key: string) => handbook().glue[key]?.name ?? key;
 
 /** `a metre of sew by machine`. */
 export function useWords(technique: string): string {
@@ -58,7 +82,18 @@ export const SHOWN: {
 	technique: (t) => `${formatNumber(t.minutes, 2)} min ${perUnit[t.driver]}, ${t.of}`,
 	route: (r, unit) => `${r.kinds.join(', ')}; ${r.steps.length} steps, ${formatArea(r.area, unit)}`,
 	coatProduct: (p) =>
-		`${p.how}, ${p.coats[0]}–${p.coats[1]} coats, next after ${formatWait(p.recoatMinutes)}, handled after ${formatWait(p.handlingMinutes)}`,
+		`${p.how}, ${p.base}, ${WORDS[p.does] ?? p.does}, ${p.coats[0]}–${p.coats[1]} coats, next after ${formatWait(p.recoatMinutes)}, handled after ${formatWait(p.handlingMinutes)}`,
+	coatRule: (r) =>
+		`${r.over.join(', ')} on ${r.on.join(', ')}: ${r.spoils ? 'spoils' : 'try it first'}. ${r.why}`,
+	bond: (b) =>
+		[
+			b.rather,
+			b.first.length && `first ${b.first.map(glueName).join(', ')}`,
+			b.also.length && `also ${b.also.map(glueName).join(', ')}`,
+			b.avoid.length && `never ${b.avoid.map((x) => glueName(x.glue)).join(', ')}`
+		]
+			.filter(Boolean)
+			.join('; '),
 	glue: (g) => `full strength after: ${known(g.fullMinutes)}`,
 	supply: (s) =>
 		s.glue === null

@@ -38,7 +38,15 @@
 	/** The row that is open; an empty key is a new one. */
 	let open = $state<string | null>(null);
 	let dialog = $state(false);
-	const edit = (key: string) => ((open = key), (dialog = true));
+	/** What a new one begins as: another row, under a name of its own. */
+	let like = $state<string | null>(null);
+	const edit = (key: string, from: string | null = null) => ((open = key), (like = from), (dialog = true));
+	const copied = $derived.by((): Row => {
+		const row = like === null ? undefined : rowsOf[like];
+		if (!row) return {};
+		const called = table === 'knownFault' ? 'symptom' : table === 'caution' ? 'do' : 'name';
+		return { ...row, [called]: `${nameOfRow(row)}, copy`, source: '' };
+	});
 	const refused = $derived.by(() => {
 		const answer = page.form as Answer;
 		return isFailure(answer) && answer.command === 'removeHandbookRow' ? answer.message : null;
@@ -80,6 +88,11 @@
 						<button class="button small quiet" onclick={() => edit(key)} aria-label="Edit {nameOfRow(row)}"
 							>Edit</button
 						>
+						<button
+							class="button small quiet"
+							onclick={() => edit('', key)}
+							aria-label="Copy {nameOfRow(row)}">Copy</button
+						>
 						{#if own.has(`${table} ${key}`)}<Act
 								command="removeHandbookRow"
 								hidden={{ tableName: table, key }}
@@ -105,14 +118,14 @@
 </Room>
 
 <Dialog bind:open={dialog} title={open ? nameOfRow(rowsOf[open] ?? {}) : `New ${TABLES[table].one}`} wide>
-	{#key `${table} ${open}`}
+	{#key `${table} ${open} ${like}`}
 		<Form
 			command={TABLES[table].command}
 			hidden={{ key: open ?? '' }}
 			onDone={() => (dialog = false)}
 			label="Row of the handbook"
 		>
-			<RowFields {table} row={(open && rowsOf[open]) || {}} {trade} {unit} />
+			<RowFields {table} row={(open && rowsOf[open]) || copied} {trade} {unit} />
 			<Submit>{open ? 'Save' : 'Add'}</Submit>
 		</Form>
 	{/key}

@@ -8,7 +8,7 @@
 	import { formatArea } from '$core/units/measure.ts';
 	import { formatLocalTime, timeWords } from '$core/units/localTime.ts';
 	import Caution from '$lib/ui/Caution.svelte';
-	import CoatStack from '$lib/ui/CoatStack.svelte';
+	import CoatStack from '$lib/ui/coats/CoatStack.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
@@ -18,6 +18,7 @@
 	import Working from '$lib/ui/Working.svelte';
 	import { coatName, coatTotalFigure } from '$core/explain/coating.ts';
 	import type { PageData } from './$types';
+	import Sprays from './Sprays.svelte';
 	import Submit from '$lib/ui/Submit.svelte';
 	import Table from '$lib/ui/Table.svelte';
 
@@ -56,17 +57,19 @@
 
 <svelte:head><title>Finish · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
 
+<Sprays sessions={data.sprays} drying={data.drying} now={data.now} {base} />
+
 <Sheet title="Packs over the whole costume">
 	{#if data.packs.length}
 		<Table>
-			{#snippet heads()}<th>Product</th><th class="number">Area × coats × copies</th><th class="number"
+			{#snippet heads()}<th>Product</th><th class="number">Area × coats × copies</th><th class="number covers"
 					>One pack covers</th
 				><th class="number">Packs</th>{/snippet}
 			{#each data.packs as need (`${need.product} ${need.material?.id}`)}
 				<tr>
 					<td>{coatName(need.product, need.material, trade)}</td>
 					<td class="number">{formatArea(need.coatedMm2, settings.lengthUnit)}</td>
-					<td class="number soft">{formatArea(need.coversMm2, settings.lengthUnit)}</td>
+					<td class="number soft covers">{formatArea(need.coversMm2, settings.lengthUnit)}</td>
 					<td class="number"
 						><b><Working figure={coatTotalFigure(need, trade)} text={String(need.packs)} /></b></td
 					>
@@ -102,7 +105,13 @@
 				>
 			{/if}
 		</div>
-		<CoatStack {component} record={data.record} {settings} materials={data.workshop.materials} />
+		<CoatStack
+			{component}
+			record={data.record}
+			{settings}
+			materials={data.workshop.materials}
+			now={data.now}
+		/>
 	</Sheet>
 {/each}
 
@@ -111,7 +120,13 @@
 		{#each without as component (component.id)}
 			<div class="bare">
 				<Tag {component} href="{base}/look/{component.id}" />
-				<CoatStack {component} record={data.record} {settings} materials={data.workshop.materials} />
+				<CoatStack
+					{component}
+					record={data.record}
+					{settings}
+					materials={data.workshop.materials}
+					now={data.now}
+				/>
 			</div>
 		{/each}
 	</Sheet>
@@ -137,6 +152,11 @@
 </Dialog>
 
 <style>
+	@media (max-width: 700px) {
+		.covers {
+			display: none;
+		}
+	}
 	.head {
 		display: flex;
 		gap: 8px 16px;

@@ -10,6 +10,7 @@ import { logCommands } from '$lib/server/commands/log.ts';
 import { photoCommands } from '$lib/server/commands/photo.ts';
 import { purchaseCommands } from '$lib/server/commands/purchase.ts';
 import { seedCommands } from '$lib/server/commands/seed.ts';
+import { stackCommands } from '$lib/server/commands/stack.ts';
 import { stepCommands } from '$lib/server/commands/step.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -29,6 +30,7 @@ export const actions: Actions = actionsOf({
 	...stepCommands,
 	...seedCommands,
 	...coatCommands,
+	...stackCommands,
 	...purchaseCommands,
 	...photoCommands,
 	...logCommands

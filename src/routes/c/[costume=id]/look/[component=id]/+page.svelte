@@ -12,7 +12,7 @@
 	import { componentHoursFigure } from '$core/explain/plan.ts';
 	import { componentMoneyFigure } from '$core/explain/money.ts';
 	import Act from '$lib/ui/Act.svelte';
-	import CoatStack from '$lib/ui/CoatStack.svelte';
+	import CoatStack from '$lib/ui/coats/CoatStack.svelte';
 	import ComponentFields from '$lib/ui/ComponentFields.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Form from '$lib/ui/Form.svelte';
@@ -105,6 +105,7 @@
 			record={data.record}
 			settings={data.workshop.settings}
 			materials={data.workshop.materials}
+			now={data.now}
 		/></Sheet
 	>
 	<Needs {data} {component} />

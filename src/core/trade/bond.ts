@@ -1,0 +1,130 @@
+import { SURFACE_KEYS } from '../facts/component.ts';
+
+/** What is joined: a surface, or what is put on one. */
+export const BOND_SIDES = [...SURFACE_KEYS, 'hookAndLoop', 'strap'] as const;
+export type BondSide = (typeof BOND_SIDES)[number];
+
+/** Which glue for a pair: what holds first, what holds too, what is avoided and why. */
+export interface Bond {
+	name: string;
+	a: readonly BondSide[];
+	b: readonly BondSide[];
+	/** Keys of the handbook’s glues. */
+	first: readonly string[];
+	also: readonly string[];
+	avoid: readonly { glue: string; why: string }[];
+	/** What is better than glue; nothing where nothing is. */
+	rather: string;
+	prepare: string;
+	source: string;
+}
+
+const bond = (
+	name: string,
+	a: readonly BondSide[],
+	b: readonly BondSide[],
+	first: readonly string[],
+	more: Partial<Bond> = {}
+): Bond => ({
+	name,
+	a,
+	b,
+	first,
+	also: [],
+	avoid: [],
+	rather: '',
+	prepare: '',
+	source: 'common practice',
+	...more
+});
+const ANY = SURFACE_KEYS;
+
+/** The first that is of a pair counts. */
+export const BONDS = {
+	polystyrene: bond('polystyrene on anything', ['polystyrene'], ANY, ['woodGlue'], {
+		avoid: ['contactCement', 'industrialGlue', 'sprayAdhesive', 'cyanoacrylate'].map((glue) => ({
+			glue,
+			why: 'its solvent melts polystyrene'
+		})),
+		prepare: 'Seal with PVA before anything with solvent comes near.'
+	}),
+	clay: bond('foam clay on anything', ['clay'], ANY, ['contactCement', 'cyanoacrylate'], {
+		prepare: 'Fully dry first, 24 h for 4 mm: glued damp it falls off. Then scuff.'
+	}),
+	strapFoam: bond('a strap on foam', ['strap'], ['foam'], [], {
+		also: ['contactCement'],
+		rather: 'Glue a cloth patch inside, and sew or rivet the strap through both: on bare foam it tears out.',
+		prepare: 'Scuff the foam under the patch.'
+	}),
+	hookFoam: bond(
+		'hook-and-loop on foam',
+		['hookAndLoop'],
+		['foam', 'plastic', 'print'],
+		['contactCement', 'industrialGlue'],
+		{
+			rather: 'Or sew a half to cloth, and glue the cloth.',
+			prepare: 'Scuff the face; the glue that it comes with does not hold by itself.'
+		}
+	),
+	hookCloth: bond('hook-and-loop on cloth', ['hookAndLoop', 'strap'], ['cloth', 'leather'], [], {
+		also: ['fabricGlue'],
+		rather: 'Sew it on. What sticks by itself lets go, gums up the needle, and cannot be sewn afterwards.'
+	}),
+	clothCloth: bond('cloth on cloth', ['cloth', 'leather'], ['cloth', 'leather'], [], {
+		also: ['fabricGlue'],
+		avoid: [{ glue: 'hotGlue', why: 'it is stiff where cloth bends' }],
+		rather: 'Sew it: glue only where nothing pulls.'
+	}),
+	foamFoam: bond('foam on foam', ['foam'], ['foam'], ['contactCement'], {
+		also: ['hotGlue'],
+		avoid: [{ glue: 'woodGlue', why: 'it peels' }],
+		prepare: 'Both faces clean; cement on both, left to tack, one touch.'
+	}),
+	foamCloth: bond('foam on cloth', ['foam'], ['cloth', 'leather'], ['fabricGlue', 'contactCement'], {
+		also: ['sprayAdhesive'],
+		rather: 'Or glue a cloth tab in, and sew to it.',
+		prepare: 'Clean; for large faces spray.'
+	}),
+	plasticFoam: bond('thermoplastic on foam', ['plastic'], ['foam'], ['contactCement'], {
+		avoid: [{ glue: 'hotGlue', why: 'it lets go of a smooth face' }],
+		rather: 'A thermoplastic has its own tack when it is hot: press it on then.',
+		prepare: 'Scuff what is cold.'
+	}),
+	printAny: bond(
+		'a print on foam or cloth',
+		['print'],
+		['foam', 'cloth', 'leather', 'print', 'plastic'],
+		['industrialGlue', 'contactCement'],
+		{
+			avoid: [{ glue: 'hotGlue', why: 'it lets go of cold plastic' }],
+			rather: 'On cloth: wrap it in cloth, then sew.',
+			prepare: 'Scuff and degrease the print.'
+		}
+	),
+	woodAny: bond('wood or card on wood or card', ['wood'], ['wood'], ['woodGlue'], {
+		also: ['contactCement', 'hotGlue'],
+		prepare: 'Clean, pressed until it is dry.'
+	}),
+	otherAny: bond(
+		'metal, wood or plastic on something else',
+		['metal', 'wood', 'plastic', 'leather'],
+		ANY,
+		['contactCement', 'industrialGlue'],
+		{
+			prepare: 'Scuff and degrease what is smooth.',
+			source: 'starting value, from memory'
+		}
+	)
+} as const satisfies Record<string, Bond>;
+
+export const LOADS = ['shear', 'peel', 'flex', 'wash', 'heat'] as const;
+export type Load = (typeof LOADS)[number];
+export const LOAD_WORDS: Record<Load, string> = {
+	shear: 'pulled along the seam',
+	peel: 'peeled from an edge',
+	flex: 'bent where it moves',
+	wash: 'washed',
+	heat: 'left in a hot car'
+};
+/** A closed car in the sun, °C. From memory. */
+export const HOT_CAR = 60;

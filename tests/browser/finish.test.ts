@@ -1,0 +1,107 @@
+import { expect, test, type Page } from '@playwright/test';
+import { FINISH } from '../support/servers.ts';
+import { open } from '../support/open.ts';
+
+test.use({ baseURL: FINISH.address });
+
+const toast = (page: Page, words: string | RegExp) =>
+	expect(page.getByRole('status').getByText(words).first()).toBeVisible();
+const dialog = (page: Page) => page.getByRole('dialog');
+const undo = (page: Page) => page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+const layers = (page: Page, code: string) =>
+	page.getByRole('list', { name: `Coats of ${code}, the outermost first` }).getByRole('listitem');
+const addCoats = async (page: Page, code: string, product: string, coats: string) => {
+	await page.getByRole('button', { name: `Add coats to ${code}` }).click();
+	await dialog(page).getByLabel('Product').selectOption({ label: product });
+	await dialog(page).getByRole('textbox', { name: 'Coats' }).fill(coats);
+	await dialog(page).getByLabel('Outside area, one copy').fill('0.1 m2');
+	await dialog(page).getByRole('button', { name: 'Add coats' }).click();
+	await toast(page, `Added ${coats} × ${product} to ${code}`);
+};
+
+test('enamel over rubber on foam: warned, cured in one action, its waits with it; a cold day doubles them, and the plan moves', async ({
+	page
+}) => {
+	await open(page, '/c/1/finish');
+	await addCoats(page, 'A-04', 'rubber spray coating', '3');
+	await page.getByRole('button', { name: 'Say what A-04 is of' }).click();
+	await dialog(page).getByRole('combobox', { name: 'Surface' }).selectOption({ label: 'foam' });
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await toast(page, 'A-04 is of foam');
+	await addCoats(page, 'A-04', 'enamel spray', '2');
+	const its = layers(page, 'A-04');
+	// From the outside in: enamel, the warning, rubber, foam.
+	await expect(its).toHaveCount(4);
+	await expect(its.nth(1)).toContainText('Will not hold: enamel over a rubber coating.');
+	await expect(its.nth(1)).toContainText('The rubber stays soft beneath it');
+	await its.nth(1).getByRole('button', { name: 'Flexible acrylic sealer between' }).click();
+	await toast(page, 'A-04, enamel over a rubber coating: flexible acrylic sealer between');
+	await expect(its).toHaveCount(5);
+	await expect(its.nth(0)).toContainText('enamel spray');
+	await expect(its.nth(1)).toContainText('Try it first: solvent over water paint.');
+	await expect(its.nth(2)).toContainText('flexible acrylic sealer');
+	await expect(its.nth(2)).toContainText('1 d');
+	await its.nth(1).getByRole('button', { name: 'Wait 3 d, until it is hard' }).click();
+	await expect(its).toHaveCount(4);
+	await expect(its.nth(1)).toContainText('3 d');
+	// One after the other is taken back.
+	await undo(page);
+	await expect(its).toHaveCount(5);
+
+	// The primer was on at 8:25 and is handled after 2 h; in the cold after 4.
+	const breastplate = page.getByText(/acrylic spray, coat 1 of 2: not before/).first();
+	await expect(breastplate).toContainText('Fri 2 May 10:25');
+	const plan = page.getByText(/On usual minutes/);
+	const before = await plan.textContent();
+	await page.goto('/settings');
+	await page.getByLabel(/cold or damp/i).check();
+	await page.getByRole('button', { name: 'Save', exact: true }).first().click();
+	await toast(page, /settings/i);
+	await open(page, '/c/1/finish');
+	await expect(page.getByText('Cold or damp: all drying is doubled.')).toBeVisible();
+	await expect(breastplate).toContainText('Fri 2 May 12:25');
+	await expect(plan).not.toHaveText(before!);
+});
+
+test('a colour is picked on a picture, mixed of owned paints in drops, and two brasses read as a mistake', async ({
+	page
+}) => {
+	await open(page, '/c/1/finish/colours');
+	const brass = page.getByRole('article', { name: 'Old brass' });
+	await expect(brass).toContainText('A-01');
+	// The tube of old brass, #bd9a55, is 2.4 away from #b99446.
+	await expect(
+		brass.getByRole('button', { name: 'Difference: Old brass and Tube acrylic, old brass: 2.4' })
+	).toBeVisible();
+	// The middle of the sketch lies on the coat: #46566a.
+	await page.locator('.openseadragon-canvas').click();
+	await expect(page.getByText(/mean of \d+ pixels, which stray by 0/)).toBeVisible();
+	const form = page.getByRole('form', { name: 'New colour' });
+	await expect(form.getByLabel('Colour', { exact: true })).toHaveValue(/^35\.98 -0\.86 -13\.5/);
+	await form.getByLabel('Called').fill('Coat as drawn');
+	await form.getByRole('checkbox', { name: 'G-01 Watch coat' }).check();
+	await form.getByRole('button', { name: 'Add it' }).click();
+	await toast(page, 'Added Coat as drawn to the palette');
+	const coat = page.getByRole('article', { name: 'Coat as drawn' });
+	await expect(coat).toContainText('L a b 35.98 −0.86 −13.5, its patch strays by 0');
+	await expect(coat).toContainText('G-01');
+
+	await brass.getByRole('button', { name: 'Mix' }).click();
+	const mixes = dialog(page).getByRole('list').first().getByRole('listitem');
+	await expect(dialog(page).getByRole('button', { name: 'Keep mix 1' })).toBeVisible();
+	await dialog(page).getByLabel('Paints in one mix').selectOption('2');
+	await expect(mixes.first()).toContainText('Tube acrylic, old brass');
+	await dialog(page).getByRole('button', { name: 'Keep mix 1' }).click();
+	await toast(page, 'Old brass: 3 drops of Tube acrylic, old brass, 1 drop of Tube acrylic, ochre');
+	await expect(brass.getByRole('list', { name: 'Drops' })).toContainText('3 Tube acrylic, old brass');
+	await expect(brass).toContainText('1.7 away: told apart side by side');
+	await undo(page);
+	await expect(brass.getByRole('list', { name: 'Drops' })).toHaveCount(0);
+
+	// What cannot be read is told at its field, and what was typed stays.
+	await form.getByLabel('Called').fill('Rope');
+	await form.getByLabel('Colour', { exact: true }).fill('140 0 0');
+	await form.getByRole('button', { name: 'Add it' }).click();
+	await expect(form.getByText(/A colour is #b08d57, or lightness 0 to 100/)).toBeVisible();
+	await expect(form.getByLabel('Called')).toHaveValue('Rope');
+});
