@@ -29,6 +29,8 @@ export interface Database extends Executor {
 	beginEra(life: string): void;
 	/** How often something may have been written since it was opened. */
 	readonly writes: number;
+	/** The last recorded change. Whoever reads after asking for it sees at least as much. */
+	readonly newest: number;
 	/**
 	 * Asked before anything is written: what begins to be written has to have room to its end.
 	 * @throws with the code ENOSPC when the disk is all but full
@@ -116,10 +118,7 @@ async function openLocked(
 	let era = randomUUID();
 	let writes = 0;
 	const remembered = new Remembered((await pg.query<Schema>(SCHEMA)).rows[0]!);
-	/** The last change that is known to be recorded; null when that is not known any more. */
-	let newest: number | null = (
-		await pg.query<{ id: number }>('select coalesce(max(id), 0) as id from change')
-	).rows[0]!.id;
+	let { newest } = (await pg.query<Changed>(CHANGED, [0])).rows[0]!;
 	/** One after another: what is read meanwhile waits for one of them, and not for all. */
 	let writing: Promise<unknown> = Promise.resolve();
 	let life = (await pg.query<{ id: string }>('select id from life')).rows[0]!.id;
@@ -135,12 +134,11 @@ async function openLocked(
 						return tx.query(sql, checked(params));
 					}
 				});
-				return { result, changed: (await tx.query<Changed>(CHANGED, [newest ?? 0])).rows };
+				return { result, changed: (await tx.query<Changed>(CHANGED, [newest])).rows[0]! };
 			});
 			// Before anybody is told that something was written.
-			if (newest === null) remembered.forget();
-			else remembered.wrote(changed.map((c) => c.name));
-			newest = changed.reduce((last, c) => Math.max(last, c.newest), newest ?? 0);
+			remembered.wrote(changed.tables);
+			newest = changed.newest;
 			return result;
 		} finally {
 			writes++;
@@ -157,11 +155,13 @@ async function openLocked(
 		beginEra: (its) => {
 			era = randomUUID();
 			life = its;
-			newest = null;
 			remembered.forget();
 		},
 		get writes() {
 			return writes;
+		},
+		get newest() {
+			return newest;
 		},
 		query: async (sql, params) => {
 			await breath();
@@ -205,11 +205,13 @@ function next(): void {
 	if (waiting.length) setImmediate(next);
 }
 
+/** The last change, and the tables of those after another one. */
 interface Changed {
-	name: string;
 	newest: number;
+	tables: string[];
 }
-const CHANGED = 'select table_name as name, max(id) as newest from change where id > $1 group by 1';
+const CHANGED = `select coalesce(max(id), 0) as newest,
+	array(select distinct table_name from change where id > $1) as tables from change`;
 
 /** `undefined` as a parameter is a programmer's mistake that would silently store null. */
 function checked(params: unknown[] = []): unknown[] {

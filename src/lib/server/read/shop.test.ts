@@ -36,6 +36,35 @@ test('the shop is read once: requests in flight share it, and nothing is planned
 	assert.deepEqual(await whatMoved(async () => {}), { planned: [], read: [] });
 });
 
+test('read while something is being written: the next look has what was written', async () => {
+	const ids = async () => (await loadShop(w.db)).atWork.map((c) => c.record.costume.id);
+	const last = (await ids()).at(-1)!;
+	const archive = (at: string | null) => {
+		let written = () => {};
+		const begun = new Promise<void>((resolve) => (written = resolve));
+		const done = act(w.db, async (tx) => {
+			await tx.query('update costume set archived_at = $2 where id = $1', [last, at]);
+			written();
+			await new Promise((resolve) => setTimeout(resolve, 20));
+			return { words: 'Put away', costumeId: last, result: null };
+		});
+		return { begun, done };
+	};
+	for (const at of ['2031-05-01T10:00', null]) {
+		await ids();
+		// Nobody has looked since this was written, which is of another table.
+		await act(w.db, async (tx) => {
+			await tx.query(`update material set name = name || '.' where id = (select min(id) from material)`);
+			return { words: 'Noted', result: null };
+		});
+		const { begun, done } = archive(at);
+		await begun;
+		// Part of it is remembered, and part of it waits for the writing: that is no moment of its own.
+		await Promise.all([loadShop(w.db), done]);
+		assert.equal((await ids()).includes(last), at === null);
+	}
+});
+
 test('a change reads the costume that it is of, and plans what it moves', async () => {
 	const last = (await loadShop(w.db)).atWork.at(-1)!.record.costume;
 	const later = () =>
@@ -104,6 +133,7 @@ test('who asks after a write does not share what began to be loaded before it', 
 		(await loading).atWork.find((c) => c.record.costume.id === costumeId)!.record.costume.name;
 	await rename('First');
 	assert.equal(await nameIn(loadShop(w.db)), 'First');
+	await rename('Between');
 	// The first has read what there is, and is held up.
 	const { query } = w.db;
 	let goOn = () => {};

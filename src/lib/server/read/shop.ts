@@ -79,18 +79,18 @@ interface Revision {
 async function load(db: Database): Promise<Shop> {
 	const before = keptOf.get(db);
 	const kept = before?.era === db.era ? before : null;
-	const { era } = db;
-	const [newest, revisions, costumes] = await Promise.all([
-		all<{ id: number }>(db, 'select coalesce(max(id), 0) as id from change').then((r) => r[0]!.id),
+	// Before anything is read: asked of the tables it would wait for what is being written, and what is remembered would not.
+	const { era, newest } = db;
+	const day = dayOf(clock());
+	if (kept?.newest === newest && kept.day === day) return kept.shop;
+
+	const [revisions, costumes] = await Promise.all([
 		all<Revision>(db, 'select costume_id, record_at, plan_at from revision'),
 		all<{ id: number; archived: boolean }>(
 			db,
 			'select id, archived_at is not null as archived from costume order by event_at, id'
 		)
 	]);
-	const day = dayOf(clock());
-	if (kept?.newest === newest && kept.day === day) return kept.shop;
-
 	const at = new Map(revisions.map((r) => [r.costumeId, r]));
 	const workshopAt = at.get(0)?.recordAt ?? 0;
 	const read =
