@@ -173,6 +173,7 @@ export const record = (extra: Partial<CostumeRecord> = {}): CostumeRecord => ({
 	purchases: [],
 	faults: [],
 	palette: [],
+	swatches: [],
 	logs: [],
 	photos: [],
 	leftOut: [],

@@ -51,6 +51,10 @@ export interface Component {
 	source: Source;
 	/** What it is of on the outside; null goes by its materials. */
 	surface: SurfaceKey | null;
+	/** The recipe that was put on it, as it was in that version, and the swatch that it goes by. */
+	recipe: string | null;
+	recipeVersion: number | null;
+	swatchId: number | null;
 	seenFrom: SeenFrom;
 	/** How much the look needs it, 0 to 5. */
 	lookNeed: number;
@@ -73,6 +77,9 @@ export const PLAIN_COMPONENT = {
 	thicknessMm: null,
 	source: 'make',
 	surface: null,
+	recipe: null,
+	recipeVersion: null,
+	swatchId: null,
 	seenFrom: 'near',
 	lookNeed: 3,
 	route: null,

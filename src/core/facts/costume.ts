@@ -1,4 +1,5 @@
 import type { PaletteColour } from './palette.ts';
+import type { Swatch } from './swatch.ts';
 import type { LaidPart } from './layout.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import type { Split } from './calendar.ts';
@@ -60,6 +61,7 @@ export interface Photo {
 	stepId: number | null;
 	faultId: number | null;
 	fittingId: number | null;
+	swatchId: number | null;
 	takenAt: LocalMinutes;
 }
 
@@ -84,6 +86,8 @@ export interface CostumeRecord {
 	laid: (LaidPart & { materialId: number })[];
 	/** What parts of it are meant to look like. */
 	palette: PaletteColour[];
+	/** What was tried on scraps, the newest first. */
+	swatches: Swatch[];
 	/** Fittings booked, with what is tried on. */
 	fittings: { id: number; heldAt: LocalMinutes; componentIds: number[] }[];
 }

@@ -4,6 +4,7 @@ export const HANDBOOK_TABLES = [
 	'route',
 	'coatProduct',
 	'coatRule',
+	'recipe',
 	'bond',
 	'glue',
 	'supply',

@@ -7,6 +7,7 @@ import { COAT_PRODUCTS, type CoatProduct } from './coatProduct.ts';
 import { COAT_RULES, type CoatRule } from './coatRule.ts';
 import { GLUES, type Glue } from './glue.ts';
 import { KNOWN_FAULTS, type KnownFault } from './knownFault.ts';
+import { RECIPES, type Recipe } from './recipe.ts';
 import { ROUTES, type Route } from './route.ts';
 import { SUPPLIES, type Supply } from './supply.ts';
 import { TECHNIQUES, type Technique } from './technique.ts';
@@ -17,6 +18,7 @@ export interface Catalogue {
 	route: Readonly<Record<string, Route>>;
 	coatProduct: Readonly<Record<string, CoatProduct>>;
 	coatRule: Readonly<Record<string, CoatRule>>;
+	recipe: Readonly<Record<string, Recipe>>;
 	bond: Readonly<Record<string, Bond>>;
 	glue: Readonly<Record<string, Glue>>;
 	supply: Readonly<Record<string, Supply>>;
@@ -30,6 +32,7 @@ export const STANDARD: Catalogue & Record<HandbookTable, unknown> = {
 	route: ROUTES,
 	coatProduct: COAT_PRODUCTS,
 	coatRule: COAT_RULES,
+	recipe: RECIPES,
 	bond: BONDS,
 	glue: GLUES,
 	supply: SUPPLIES,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { HANDBOOK_TABLES, type HandbookRow, type HandbookTable } from '../facts/handbook.ts';
-import { KINDS } from '../facts/component.ts';
+import { KINDS, SURFACE_KEYS } from '../facts/component.ts';
 import { FAMILIES } from '../facts/material.ts';
 import { PHASES } from '../facts/step.ts';
 import type { Catalogue } from './catalogue.ts';
@@ -47,6 +47,21 @@ const routeStep = z.strictObject({
 	needsSprayPlace: z.boolean()
 });
 const routeCoat = z.strictObject({ product: handbookKey, coats: z.number().int().min(1).max(20) });
+
+/** A recipe from the inside out. */
+export const recipeLayers = z
+	.array(
+		z.union([
+			z.strictObject({
+				product: handbookKey,
+				coats: z.number().int().min(1, 'Coats are 1 to 20.').max(20, 'Coats are 1 to 20.'),
+				colour: z.string().trim().max(120)
+			}),
+			z.strictObject({ technique: handbookKey, name: words })
+		])
+	)
+	.min(1, 'A recipe needs a layer.')
+	.max(40, 'A recipe has 40 layers at most.');
 
 export const HANDBOOK_ROWS = {
 	technique: z.strictObject({
@@ -99,6 +114,13 @@ export const HANDBOOK_ROWS = {
 		untilCured: z.boolean(),
 		why: words.max(500),
 		cures: z.array(z.strictObject({ does: z.enum(CURES), product: handbookKey.nullable() })).max(10),
+		source: words
+	}),
+	recipe: z.strictObject({
+		name: words,
+		surface: z.enum(SURFACE_KEYS).nullable(),
+		layers: recipeLayers,
+		note,
 		source: words
 	}),
 	bond: z.strictObject({
@@ -167,6 +189,7 @@ const _rowsFit: Fits = {
 	route: true,
 	coatProduct: true,
 	coatRule: true,
+	recipe: true,
 	bond: true,
 	glue: true,
 	supply: true,

@@ -26,6 +26,7 @@ const OF_COSTUME: Record<string, string> = {
 	fitting: 'costume_id = $1',
 	layout: 'costume_id = $1',
 	palette_colour: 'costume_id = $1',
+	swatch: 'costume_id = $1',
 	palette_part: 'component_id in (select id from component where costume_id = $1)',
 	...Object.fromEntries(
 		['coat', 'fault', 'step', 'need', 'opening', 'nominal', 'decision', 'shape'].map((table) => [

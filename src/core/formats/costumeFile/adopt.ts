@@ -35,7 +35,20 @@ export function adoptHandbook(file: CostumeFile, own: readonly HandbookEntry[]):
 		rows,
 		file: {
 			...file,
-			components: file.components.map((c) => ({ ...c, route: to('route', c.route) })),
+			components: file.components.map((c) => ({
+				...c,
+				route: to('route', c.route),
+				recipe: to('recipe', c.recipe)
+			})),
+			swatches: file.swatches.map((s) => ({
+				...s,
+				recipe: to('recipe', s.recipe),
+				layers: s.layers.map((l) =>
+					'product' in l
+						? { ...l, product: to('coatProduct', l.product) }
+						: { ...l, technique: to('technique', l.technique) }
+				)
+			})),
 			coats: file.coats.map((c) => ({ ...c, product: to('coatProduct', c.product) })),
 			steps: file.steps.map((s) => ({ ...s, technique: to('technique', s.technique) })),
 			faults: file.faults.map((f) => ({ ...f, known: to('knownFault', f.known) })),

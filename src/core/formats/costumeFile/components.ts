@@ -36,6 +36,10 @@ export const componentFields = {
 				source: z.enum(SOURCES),
 				/** Since form 12. */
 				surface: z.enum(SURFACE_KEYS).nullable().default(null),
+				/** Since form 13. */
+				recipe: handbookKey.nullable().default(null),
+				recipeVersion: z.number().int().min(0).nullable().default(null),
+				swatchId: idOrNull.default(null),
 				seenFrom: z.enum(SEEN_FROM),
 				lookNeed: z.number().int().min(0).max(5),
 				route: handbookKey.nullable(),

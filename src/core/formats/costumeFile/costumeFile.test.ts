@@ -37,6 +37,7 @@ const record = make.record({
 			stepId: 10,
 			faultId: null,
 			fittingId: null,
+			swatchId: null,
 			takenAt: 0
 		}
 	]
@@ -96,13 +97,13 @@ test('only what belongs to the costume goes out', () => {
 		steps.map((s) => s.placeId),
 		[1, 2]
 	);
-	assert.doesNotMatch(JSON.stringify(file()), /"version":(?!12\b)|costumeId|stash"/);
+	assert.doesNotMatch(JSON.stringify(file()), /"version":(?!13\b)|costumeId|stash"/);
 });
 
 test('a newer form, another format, or no file of ours is refused in words', () => {
 	assert.match(
 		reason((f) => (f.version = (COSTUME_VERSION + 1) as never)),
-		/newer Dapper Ledger \(form 13, this one knows 12\)/
+		/newer Dapper Ledger \(form 14, this one knows 13\)/
 	);
 	assert.match(
 		reason((f) => (f.format = 'x' as never)),

@@ -14,6 +14,7 @@ import { placeFields, placeRows, writePlaces } from './places.ts';
 import { planFields, planRows, writePlan } from './plan.ts';
 import { shapeFields, shapeRows, writeShapes } from './shapes.ts';
 import { stepFields, stepRows, writeSteps } from './steps.ts';
+import { swatchFields, swatchRows, writeSwatches } from './swatches.ts';
 import { materialRows, supplyFields, supplyRows, writeSupplies } from './supplies.ts';
 
 /**
@@ -21,12 +22,13 @@ import { materialRows, supplyFields, supplyRows, writeSupplies } from './supplie
  * docs/formats.md. Ids are the file's own and only link its entries; reading gives new ones.
  */
 export const COSTUME_FORMAT = 'dapper-ledger-costume';
-export const COSTUME_VERSION = 12;
+export const COSTUME_VERSION = 13;
 
 export const costumeFile = z.strictObject({
 	format: z.literal(COSTUME_FORMAT),
 	version: z.number().int().min(1).max(COSTUME_VERSION),
 	...costumeFields,
+	...swatchFields,
 	...componentFields,
 	...coatFields,
 	...faultFields,
@@ -49,6 +51,7 @@ export const toCostumeFile = (source: CostumeSource): CostumeFile => ({
 	format: COSTUME_FORMAT,
 	version: COSTUME_VERSION,
 	...writeCostume(source),
+	...writeSwatches(source),
 	...writeComponents(source),
 	...writeCoats(source),
 	...writeFaults(source),
@@ -72,8 +75,9 @@ export const toCostumeFile = (source: CostumeSource): CostumeFile => ({
 export function* rowsOf(file: CostumeFile, links: Links, now: LocalMinutes): Generator<Rows> {
 	yield* handbookRows(file);
 	yield* costumeRows(file);
-	yield* componentRows(file);
 	yield* materialRows(file);
+	yield* swatchRows(file);
+	yield* componentRows(file);
 	yield* coatRows(file);
 	yield* faultRows(file);
 	yield* placeRows(file);

@@ -1,5 +1,6 @@
 import { workUses } from '../../answers/workUse.ts';
 import { catalogueOf } from '../../trade/catalogue.ts';
+import { isRecipeCoat, type RecipeLayer } from '../../trade/recipe.ts';
 import { handbookEntry } from '../../trade/handbookRow.ts';
 import { list, stepsOf, type CostumeSource, type FileOf, type Rows } from './fields.ts';
 
@@ -12,12 +13,22 @@ export const writeHandbook = (source: CostumeSource) => {
 		...stepsOf(source).map((s) => `technique ${s.technique}`),
 		...record.components.map((c) => `route ${c.route}`),
 		...record.coats.map((c) => `coatProduct ${c.product}`),
+		...record.components.map((c) => `recipe ${c.recipe}`),
+		...record.swatches.map((s) => `recipe ${s.recipe}`),
 		...record.faults.map((f) => `knownFault ${f.known}`),
 		...workUses(record, workshop.materials, catalogueOf(workshop.handbook), workshop.settings).map(
 			(u) => `supply ${u.supply}`
 		)
 	]);
 	// Rows that those rows name come along.
+	const layers = [
+		...record.swatches.flatMap((s) => s.layers),
+		...workshop.handbook.flatMap(({ tableName, key, content }) =>
+			tableName === 'recipe' && named.has(`recipe ${key}`) ? (content.layers as RecipeLayer[]) : []
+		)
+	];
+	for (const layer of layers)
+		named.add(isRecipeCoat(layer) ? `coatProduct ${layer.product}` : `technique ${layer.technique}`);
 	for (const { tableName, key, content } of workshop.handbook) {
 		if (!named.has(`${tableName} ${key}`)) continue;
 		for (const caution of (content.cautions as string[] | undefined) ?? []) named.add(`caution ${caution}`);

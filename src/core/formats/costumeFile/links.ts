@@ -29,6 +29,21 @@ function keyNotKnown(file: CostumeFile): string | null {
 		...file.components.map(
 			(c, i) => [`components.${i}.route`, 'route', c.route] as [string, HandbookTable, string | null]
 		),
+		...file.components.map(
+			(c, i) => [`components.${i}.recipe`, 'recipe', c.recipe] as [string, HandbookTable, string | null]
+		),
+		...file.swatches.map(
+			(s, i) => [`swatches.${i}.recipe`, 'recipe', s.recipe] as [string, HandbookTable, string]
+		),
+		...file.swatches.flatMap((s, i) =>
+			s.layers.map(
+				(l) =>
+					[
+						`swatches.${i}.layers`,
+						...('product' in l ? ['coatProduct', l.product] : ['technique', l.technique])
+					] as [string, HandbookTable, string]
+			)
+		),
 		...file.coats.map(
 			(c, i) => [`coats.${i}.product`, 'coatProduct', c.product] as [string, HandbookTable, string]
 		),

@@ -22,6 +22,8 @@ export const photoFields = {
 				stepId: idOrNull,
 				faultId: idOrNull,
 				fittingId: idOrNull.default(null),
+				/** Since form 13. */
+				swatchId: idOrNull.default(null),
 				caption: line,
 				takenAt: time
 			})
@@ -37,6 +39,7 @@ export const writePhotos = ({ record }: CostumeSource) => {
 			stepId: p.stepId,
 			faultId: p.faultId,
 			fittingId: p.fittingId,
+			swatchId: p.swatchId,
 			caption: p.caption,
 			takenAt: formatLocalTime(p.takenAt)
 		}))

@@ -108,6 +108,7 @@ export const writeSupplies = ({ record, workshop, fit, layouts }: CostumeSource)
 		...layouts.map((l) => l.materialId),
 		...record.purchases.map((p) => p.materialId),
 		...record.palette.flatMap((c) => c.mix.map((part) => part.materialId)),
+		...record.swatches.flatMap((s) => s.materialId ?? []),
 		...fit.shapes.flatMap((s) => [s.materialId ?? [], ...Object.values(s.roles)].flat())
 	]);
 	const coats = new Set(record.coats.map((c) => c.product));

@@ -1,6 +1,6 @@
 import pluralize from 'pluralize';
 import { z } from 'zod';
-import { KINDS } from '$core/facts/component.ts';
+import { KINDS, SURFACE_KEYS } from '$core/facts/component.ts';
 import { FAMILIES } from '$core/facts/material.ts';
 import { HANDBOOK_TABLES, type HandbookRow, type HandbookTable } from '$core/facts/handbook.ts';
 import { readHandbook } from '$core/formats/handbook.ts';
@@ -88,6 +88,14 @@ const FORMS = {
 			),
 			source: source()
 		}),
+	recipe: () =>
+		z.object({
+			name: f.name(),
+			surface: f.choiceOrNull(SURFACE_KEYS),
+			layers: f.json(HANDBOOK_ROWS.recipe.shape.layers, 'The layers could not be read.'),
+			note: f.text(1000),
+			source: source()
+		}),
 	bond: ({ trade }: Context) =>
 		z
 			.object({
@@ -145,7 +153,8 @@ const FORMS = {
 	caution: () => z.object({ wear: f.text(1000), do: f.name(1000), source: source() })
 } satisfies Record<HandbookTable, (context: Context) => z.ZodType>;
 
-async function keep(
+/** Puts a row of the maker’s own before the one that ships. */
+export async function keepRow(
 	tx: Executor,
 	{ tableName, key, content }: Pick<HandbookRow, 'tableName' | 'key' | 'content'>
 ): Promise<void> {
@@ -168,14 +177,16 @@ async function usersOf(
 		coats: number;
 		faults: number;
 		materials: number;
+		swatches: number;
 	}>(
 		tx,
 		`select
 			(select count(*) from step where $1 = 'technique' and technique = $2) as steps,
-			(select count(*) from component where $1 = 'route' and route = $2) as components,
+			(select count(*) from component where $1 = 'route' and route = $2 or $1 = 'recipe' and recipe = $2) as components,
 			(select count(*) from coat where $1 = 'coatProduct' and product = $2) as coats,
 			(select count(*) from fault where $1 = 'knownFault' and known = $2) as faults,
-			(select count(*) from material where $1 = 'coatProduct' and coat_product = $2 or $1 = 'supply' and supply = $2) as materials`,
+			(select count(*) from material where $1 = 'coatProduct' and coat_product = $2 or $1 = 'supply' and supply = $2) as materials,
+			(select count(*) from swatch where $1 = 'recipe' and recipe = $2) as swatches`,
 		[tableName, key]
 	))!;
 	const words = Object.entries(found).flatMap(([what, n]) => (n ? [pluralize(what, n, true)] : []));
@@ -195,7 +206,7 @@ const setRow = (tableName: HandbookTable) =>
 			const key = given || keyFor(name, Object.keys(trade[tableName]));
 			// What every reader is promised, whoever wrote the form.
 			const row = HANDBOOK_ROWS[tableName].parse(content);
-			await keep(tx, { tableName, key, content: row });
+			await keepRow(tx, { tableName, key, content: row });
 			return { words: `${given ? 'Changed' : 'Added'} “${name}” in the handbook`, result: { key } };
 		}
 	);
@@ -205,6 +216,7 @@ export const handbookCommands = {
 	setRoute: setRow('route'),
 	setCoatProduct: setRow('coatProduct'),
 	setCoatRule: setRow('coatRule'),
+	setRecipe: setRow('recipe'),
 	setBond: setRow('bond'),
 	setGlue: setRow('glue'),
 	setSupply: setRow('supply'),
@@ -232,7 +244,7 @@ export const handbookCommands = {
 			if (file.size > 5_000_000) throw new Refused('A handbook is not that large.', 'file');
 			const read = readHandbook(await file.text());
 			if (!read.ok) throw new Refused(read.reason, 'file');
-			for (const row of read.rows) await keep(tx, row);
+			for (const row of read.rows) await keepRow(tx, row);
 			const trade = catalogueOf(
 				await all<HandbookRow>(tx, 'select id, table_name, key, content, version from handbook_row')
 			);
@@ -253,7 +265,7 @@ function danglingIn(
 	const needs = (content: HandbookRow['content'], what: string, key: string) =>
 		`“${nameOfRow(content)}” needs the ${what} “${key}”, which is neither here nor in the file.`;
 	for (const { content } of rows) {
-		const named = [content.steps, content.uses, content.cures].flatMap(
+		const named = [content.steps, content.uses, content.cures, content.layers].flatMap(
 			(its) => (its as { technique?: string; product?: string | null }[] | undefined) ?? []
 		);
 		for (const s of named) {

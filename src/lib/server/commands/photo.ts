@@ -14,18 +14,24 @@ export const photoCommands = {
 				stepId: f.idOrNull(),
 				faultId: f.idOrNull(),
 				fittingId: f.idOrNull(),
+				swatchId: f.idOrNull(),
 				caption: f.text()
 			}),
 		async (tx, v, { costumeId, now, folder }) => {
 			const { photo, ...its } = v;
 			// What is chosen of another costume is none of this one's.
-			const own = await one<{ componentId: number | null; fittingId: number | null }>(
+			const own = await one<{
+				componentId: number | null;
+				fittingId: number | null;
+				swatchId: number | null;
+			}>(
 				tx,
-				`select c.id as component_id, f.id as fitting_id from costume k
+				`select c.id as component_id, f.id as fitting_id, s.id as swatch_id from costume k
 					left join component c on c.id = $2 and c.costume_id = k.id
 					left join fitting f on f.id = $3 and f.costume_id = k.id
+					left join swatch s on s.id = $4 and s.costume_id = k.id
 				where k.id = $1`,
-				[costumeId, v.componentId, v.fittingId]
+				[costumeId, v.componentId, v.fittingId, v.swatchId]
 			);
 			if (!own) throw new Absent('costume');
 			const picture = await storePicture(folder, new Uint8Array(await photo.arrayBuffer()));

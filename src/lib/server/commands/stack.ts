@@ -25,7 +25,7 @@ import * as f from './fields.ts';
 import { endOfSteps, insertStep, renumber } from './step.ts';
 
 /** An edge to be masked that nobody has measured, mm. */
-const MASKED_EDGE = 1000;
+export const MASKED_EDGE = 1000;
 
 /** The steps of a layer, as they are now. */
 const stepsOf = async (tx: Executor, componentId: number, layer: Layer): Promise<number[]> =>

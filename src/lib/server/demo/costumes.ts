@@ -1,6 +1,8 @@
 import data from './costumes.json' with { type: 'json' };
 import type { ComponentInput } from '../commands/component.ts';
 import type { CoatProductKey } from '$core/facts/coat.ts';
+import type { SurfaceKey } from '$core/facts/component.ts';
+import type { Verdict } from '$core/facts/swatch.ts';
 import type { Family, SupplyKey } from '$core/facts/material.ts';
 
 /**
@@ -76,6 +78,19 @@ export interface DemoCostume {
 	faults: readonly DemoFault[];
 	/** What parts are meant to look like. */
 	palette?: readonly { name: string; looks: string; for: readonly string[] }[];
+	/** Recipes tried on scraps, and whose finish goes by them. */
+	swatches?: readonly {
+		recipe: string;
+		surface: SurfaceKey;
+		paint: string;
+		daysAgo: number;
+		covers: number;
+		wet: string;
+		dry: string;
+		verdict: Verdict;
+		note: string;
+		on: readonly string[];
+	}[];
 	/** Name of the component whose last done step was just finished, so that it is drying. */
 	drying?: string;
 }

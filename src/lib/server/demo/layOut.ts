@@ -26,6 +26,7 @@ import { layOutFit, layOutPictures } from './layOutLook.ts';
 import { layOutBuy } from './layOutBuy.ts';
 import { hasLots, layOutLots } from './layOutLots.ts';
 import { layOutOffcuts } from './layOutLay.ts';
+import { layOutSwatches } from './layOutSwatches.ts';
 import { COSTUMES, MATERIALS, type DemoComponent, type DemoCostume } from './costumes.ts';
 import { one } from '../db/rows.ts';
 
@@ -158,6 +159,7 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 	await drawPicture(tx, folder, demo, id, ids.get(demo.components[0]!.name)!, now);
 	await layOutPictures(tx, folder, demo.name, id, ids);
 	await layOutFit(tx, folder, demo.name, id, ids, now);
+	await layOutSwatches(tx, folder, demo, id, ids, now);
 	for (const [position, colour] of (demo.palette ?? []).entries()) {
 		const paletteColourId = await insert(tx, 'palette_colour', {
 			costumeId: id,

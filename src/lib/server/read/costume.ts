@@ -9,6 +9,7 @@ import { needsLeft } from '$core/answers/leaveOut.ts';
 import { followPieces, type PiecesFrom } from '$core/answers/followPieces.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import type { PaletteColour } from '$core/facts/palette.ts';
+import type { Swatch } from '$core/facts/swatch.ts';
 import type { TableName } from '$core/facts/tables.ts';
 import type { LaidPart } from '$core/facts/layout.ts';
 import type { Executor } from '../db/open.ts';
@@ -52,7 +53,8 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 		laid,
 		fittings,
 		palette,
-		paletteParts
+		paletteParts,
+		swatches
 	] = await Promise.all([
 		select<Costume>(db, 'costume', 'event_at, id', ids),
 		of<Component>('component', 'position, id'),
@@ -68,7 +70,8 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 		loadLaid(db, ids),
 		loadFittings(db, ids),
 		of<PaletteColour>('palette_colour', 'position, id'),
-		of<{ paletteColourId: number; componentId: number }>('palette_part', 'palette_part.id')
+		of<{ paletteColourId: number; componentId: number }>('palette_part', 'palette_part.id'),
+		of<Swatch>('swatch', 'made_on desc, id desc')
 	]);
 	const after = new Map<number, number[]>();
 	for (const { stepId, afterId } of links) after.set(stepId, [...(after.get(stepId) ?? []), afterId]);
@@ -97,7 +100,8 @@ export async function loadEntered(db: Executor, ids: readonly number[]): Promise
 			palette: its(palette).map((c) => ({
 				...c,
 				componentIds: paletteParts.filter((p) => p.paletteColourId === c.id).map((p) => p.componentId)
-			}))
+			})),
+			swatches: its(swatches)
 		};
 	});
 }

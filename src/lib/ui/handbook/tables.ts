@@ -1,6 +1,7 @@
 import type { HandbookTable } from '$core/facts/handbook.ts';
 import type { SurfaceKey } from '$core/facts/component.ts';
 import type { BondSide } from '$core/trade/bond.ts';
+import { layerWords } from '$core/answers/recipe.ts';
 import { SURFACES } from '$core/trade/surface.ts';
 import type { Catalogue } from '$core/trade/catalogue.ts';
 import { techniqueOf } from '$core/trade/catalogue.ts';
@@ -15,6 +16,7 @@ export const TABLES: Record<HandbookTable, { name: string; one: string; command:
 	route: { name: 'Routes', one: 'route', command: 'setRoute' },
 	coatProduct: { name: 'Coats', one: 'coat', command: 'setCoatProduct' },
 	coatRule: { name: 'What goes over what', one: 'rule', command: 'setCoatRule' },
+	recipe: { name: 'Recipes', one: 'recipe', command: 'setRecipe' },
 	bond: { name: 'Pairs', one: 'pair', command: 'setBond' },
 	glue: { name: 'Glues', one: 'glue', command: 'setGlue' },
 	supply: { name: 'Supplies', one: 'supply', command: 'setSupply' },
@@ -85,6 +87,8 @@ export const SHOWN: {
 		`${p.how}, ${p.base}, ${WORDS[p.does] ?? p.does}, ${p.coats[0]}–${p.coats[1]} coats, next after ${formatWait(p.recoatMinutes)}, handled after ${formatWait(p.handlingMinutes)}`,
 	coatRule: (r) =>
 		`${r.over.join(', ')} on ${r.on.join(', ')}: ${r.spoils ? 'spoils' : 'try it first'}. ${r.why}`,
+	recipe: (r) =>
+		`${r.surface ? SURFACES[r.surface].name : 'anything'}: ${r.layers.map((l) => layerWords(l, handbook())).join(', ')}`,
 	bond: (b) =>
 		[
 			b.rather,

@@ -1,0 +1,86 @@
+import type { CoatProductKey } from '../facts/coat.ts';
+import type { SurfaceKey } from '../facts/component.ts';
+import type { TechniqueKey } from '../facts/step.ts';
+import type { StandardCoatProduct } from './coatProduct.ts';
+import type { StandardTechnique } from './technique.ts';
+
+/** Coats of a recipe. */
+export interface RecipeCoat {
+	product: CoatProductKey;
+	coats: number;
+	/** Name of the material that it is put on with; nothing: whichever there is of the product. */
+	colour: string;
+}
+/** Work between coats. */
+export interface RecipeWork {
+	technique: TechniqueKey;
+	name: string;
+}
+export type RecipeLayer = RecipeCoat | RecipeWork;
+export const isRecipeCoat = (layer: RecipeLayer): layer is RecipeCoat => 'product' in layer;
+
+/** A finish that can be put on again: what is done to a surface, from the inside out. */
+export interface Recipe {
+	name: string;
+	/** What it is for; null for whatever it is tried on. */
+	surface: SurfaceKey | null;
+	layers: readonly RecipeLayer[];
+	note: string;
+	source: string;
+}
+
+const coat = (product: StandardCoatProduct, coats: number): RecipeCoat => ({ product, coats, colour: '' });
+const work = (technique: StandardTechnique, name: string): RecipeWork => ({ technique, name });
+const recipe = (name: string, surface: SurfaceKey, layers: readonly RecipeLayer[], note: string): Recipe => ({
+	name,
+	surface,
+	layers,
+	note,
+	source: 'common practice'
+});
+
+/** Surface, seal, prime, base, mask, detail, wash or dry-brush, highlight, clear; counts of coats are starting values from memory. */
+export const RECIPES = {
+	paintedFoam: recipe(
+		'painted foam',
+		'foam',
+		[
+			work('heatSeal', 'heat seal'),
+			coat('rubberSpray', 3),
+			coat('brushedAcrylic', 3),
+			coat('flexibleClear', 2)
+		],
+		'Bends with the part as long as every coat does.'
+	),
+	wornMetal: recipe(
+		'worn metal on foam',
+		'foam',
+		[
+			work('heatSeal', 'heat seal'),
+			coat('rubberSpray', 4),
+			coat('brushedAcrylic', 3),
+			coat('acrylicWash', 1),
+			work('dryBrush', 'dry-brush the edges'),
+			coat('flexibleClear', 2)
+		],
+		'Three coats of a metallic acrylic. The wash goes into the recesses and is wiped off the rest; the dry brush goes over edges only.'
+	),
+	smoothPrint: recipe(
+		'smooth print, glossy',
+		'print',
+		[
+			work('sand', 'sand through the grits'),
+			coat('fillerPrimer', 3),
+			work('sand', 'sand the primer'),
+			coat('acrylicSpray', 3),
+			coat('glossClear', 2)
+		],
+		'Lines that are seen in the primer are seen in the gloss.'
+	),
+	paintedCloth: recipe(
+		'painted cloth',
+		'cloth',
+		[coat('fabricPaint', 2)],
+		'Wash the cloth first; fix it as the label says.'
+	)
+} as const satisfies Record<string, Recipe>;
