@@ -53,11 +53,13 @@ test('enamel over rubber on foam: warned, cured in one action, its waits with it
 	await expect(breastplate).toContainText('Fri 2 May 10:25');
 	const plan = page.getByText(/On usual minutes/);
 	const before = await plan.textContent();
-	await page.goto('/settings');
-	await page.getByLabel(/cold or damp/i).check();
-	await page.getByRole('button', { name: 'Save', exact: true }).first().click();
-	await toast(page, /settings/i);
-	await open(page, '/c/1/finish');
+	await page.getByLabel('Where it dries, °C').fill('-4');
+	await page.getByRole('button', { name: 'Set', exact: true }).click();
+	await expect(page.getByText('Below freezing nothing dries: take it where it is warm.')).toBeVisible();
+	await page.getByLabel('Where it dries, °C').fill('12');
+	await page.getByRole('button', { name: 'Set', exact: true }).click();
+	await toast(page, 'Where it dries: 12 °C');
+	await expect(page.getByText(/Drying takes 2 times as long, by what was measured today/)).toBeVisible();
 	await expect(page.getByText('Cold or damp: all drying is doubled.')).toBeVisible();
 	await expect(breastplate).toContainText('Fri 2 May 12:25');
 	await expect(plan).not.toHaveText(before!);
@@ -104,4 +106,81 @@ test('a colour is picked on a picture, mixed of owned paints in drops, and two b
 	await form.getByRole('button', { name: 'Add it' }).click();
 	await expect(form.getByText(/A colour is #b08d57, or lightness 0 to 100/)).toBeVisible();
 	await expect(form.getByLabel('Called')).toHaveValue('Rope');
+});
+
+test('a recipe is put on as its swatch has it; changed, it says so; an earlier one comes back; labels until it is dry', async ({
+	page
+}) => {
+	await open(page, '/c/1/finish/recipes');
+	const card = page.getByRole('article', { name: 'painted foam', exact: true });
+	// Rubber 2 × 30m + 4h, acrylic 2 × 30m + 2h, clear 1h.
+	await expect(card).toContainText('8 coats, 9h of waiting between them, handled 12h after the last');
+	const swatch = card.getByRole('article', { name: /Tube acrylic, old brass/ });
+	await expect(swatch).toContainText('4 coats cover');
+	await expect(swatch).toContainText('dries 7.2 darker');
+	await expect(swatch).toContainText('2.4 from Old brass: seen at a seam');
+	await expect(swatch.getByRole('img')).toHaveCount(2);
+
+	await card.getByRole('button', { name: 'Put it on' }).click();
+	await dialog(page).getByRole('button', { name: 'Put it on' }).click();
+	await expect(dialog(page).getByText('Choose at least one.')).toBeVisible();
+	await dialog(page).getByLabel('P-02 Lamp heart').check();
+	await dialog(page).getByRole('button', { name: 'Put it on' }).click();
+	await toast(page, 'Put “painted foam” on P-02');
+	await expect(card.getByRole('link', { name: /P-02/ })).toBeVisible();
+	await open(page, '/c/1/finish');
+	const its = layers(page, 'P-02');
+	await expect(its.filter({ hasText: 'brushed acrylic' })).toContainText('0/4');
+	await expect(its.filter({ hasText: 'brushed acrylic' })).toContainText('Tube acrylic, old brass');
+	const by = page.getByText(/By painted foam, as its swatch of Wed 16 Apr/);
+	await expect(by).toBeVisible();
+
+	await open(page, '/c/1/finish/recipes');
+	await card.getByRole('button', { name: 'Edit painted foam' }).click();
+	await dialog(page).getByLabel('Coats of layer 3').fill('0');
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await expect(dialog(page).getByText('Coats are 1 to 20.')).toBeVisible();
+	await dialog(page).getByLabel('Coats of layer 3').fill('2');
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await toast(page, 'Changed “painted foam” in the handbook');
+	await expect(card).toContainText('version 1');
+	await expect(card).toContainText('7 coats, 8h30 of waiting between them');
+	await open(page, '/c/1/finish');
+	await expect(by).toContainText('the recipe was changed since');
+
+	// What a component has is kept as a recipe of its own.
+	await open(page, '/c/1/look');
+	await page
+		.getByRole('link', { name: /A-05 Greaves/ })
+		.first()
+		.click();
+	await page.getByRole('button', { name: 'Keep as a recipe' }).click();
+	await dialog(page).getByLabel('Called').fill('Greave brass');
+	await dialog(page).getByRole('button', { name: 'Keep the recipe' }).click();
+	await toast(page, 'Kept “Greave brass”, as A-05 has it');
+	await open(page, '/c/1/finish/recipes');
+	const own = page.getByRole('article', { name: 'Greave brass', exact: true });
+	await expect(own.getByRole('list', { name: /Layers of Greave brass/ })).toContainText(
+		'Acrylic spray, old brass'
+	);
+	await own.getByRole('button', { name: 'Edit Greave brass' }).click();
+	await dialog(page).getByLabel('Name', { exact: true }).fill('Greave bronze');
+	await dialog(page).getByRole('button', { name: 'Save' }).click();
+	await toast(page, 'Changed “Greave bronze” in the handbook');
+	const renamed = page.getByRole('article', { name: 'Greave bronze', exact: true });
+	await renamed.getByText('An earlier version').click();
+	await renamed.getByRole('button', { name: 'Back to this' }).click();
+	await expect(own).toBeVisible();
+
+	await own.getByRole('button', { name: 'Swatch of Greave brass' }).click();
+	await dialog(page).getByLabel('Coats until it covered').fill('2');
+	await dialog(page).getByRole('textbox', { name: 'Dry it looks' }).fill('#b3904a');
+	await dialog(page).getByRole('button', { name: 'Add swatch' }).click();
+	await toast(page, 'Added a swatch of “Greave brass”');
+	await expect(own.getByRole('article')).toContainText('2 coats cover');
+
+	await open(page, '/c/1/finish/labels');
+	const label = page.getByRole('listitem').filter({ hasText: 'A-01' });
+	await expect(label).toContainText('Do not touch until');
+	await expect(label).toContainText('filler primer, coat 2 of 2');
 });

@@ -4,7 +4,9 @@ import { test } from 'node:test';
 import { seeded } from '$tests/support/planCases.ts';
 import * as make from '$tests/support/record.ts';
 import { planCostume } from './plan.ts';
-import { waitOf } from './wait.ts';
+import { slowerFigure } from '../explain/coating.ts';
+import { valueOf } from '../explain/figure.ts';
+import { isColdOrDamp, recoatWindow, waitOf } from './wait.ts';
 import { usagesOf } from './shopping.ts';
 import { STANDARD } from '../trade/catalogue.ts';
 import { COAT_PRODUCTS, type StandardCoatProduct } from '../trade/coatProduct.ts';
@@ -89,7 +91,7 @@ test('a plan never lets a coat on at a moment that logging it would warn of', ()
 				const warning = checkCoat(
 					plan.steps[i]!.end,
 					waitOf(before, workshop),
-					record.steps[i + 1]!,
+					recoatWindow(record.steps[i + 1]!, workshop),
 					planned.start
 				);
 				assert.equal(warning, null, `${p.name}, coat ${i + 2}${coldOrDamp ? ', damp' : ''}`);
@@ -106,6 +108,36 @@ test('only what dries is slowed by cold and damp', () => {
 	assert.equal(wait({ technique: 'caulk' }), 120);
 	assert.equal(wait({ technique: 'printSetUp' }), 60);
 	assert.equal(waitOf(make.step(1, 1, { waitMinutes: 60, coatId: 3 }), damp(false)), 60);
+});
+
+test('below 15 °C or above 70 % waits are doubled, and a closed window opens later; how long it was open stays (from memory)', () => {
+	const air = (celsius: number | null, humidity: number | null) => isColdOrDamp({ celsius, humidity });
+	assert.deepEqual(
+		[air(14.9, 50), air(15, 70), air(22, 71), air(null, 80), air(10, null), air(null, null)],
+		[true, false, true, true, true, false]
+	);
+	const enamel = { withinMinutes: 60, orAfterMinutes: 2880 };
+	assert.deepEqual(recoatWindow(enamel, damp(true)), { withinMinutes: 60, orAfterMinutes: 5760 });
+	assert.deepEqual(recoatWindow(enamel, damp(false)), enamel);
+	assert.equal(recoatWindow({ withinMinutes: null, orAfterMinutes: null }, damp(true)).orAfterMinutes, null);
+	// Worked through: on at 8:00, 12 °C. Next not before 8:30, until 9:00, else after four days.
+	const steps = [
+		make.step(1, 1, { coatId: 1, doneAt: NOW, waitMinutes: 15 }),
+		make.step(2, 1, { coatId: 1, ...enamel })
+	];
+	const from = (minutes: number) => {
+		const state = nextCoat(steps, damp(true), NOW + minutes);
+		return 'from' in state ? [state.state, state.from - NOW] : [state.state];
+	};
+	assert.deepEqual(
+		[from(29), from(30), from(61), from(5759), from(5760)],
+		[['notBefore', 30], ['open'], ['closed', 5760], ['closed', 5760], ['open']]
+	);
+	const figure = slowerFigure({ celsius: 12, humidity: null });
+	assert.deepEqual(
+		[valueOf(figure), figure.inputs[1]!.source],
+		[2, 'not measured: taken as in a heated room']
+	);
 });
 
 test('where a stack stands: behind, drying, open until its window closes, closed, all on', () => {

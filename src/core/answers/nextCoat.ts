@@ -1,4 +1,4 @@
-import { waitOf, type Drying } from './wait.ts';
+import { recoatWindow, waitOf, type Drying } from './wait.ts';
 import type { Step } from '../facts/step.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import { checkCoat } from './coatStack.ts';
@@ -21,7 +21,7 @@ export function nextCoat(steps: readonly Step[], workshop: Drying, now: LocalMin
 	const before = steps[at - 1];
 	if (!before) return { state: 'open', next, until: null };
 	if (before.doneAt === null) return { state: 'behind', before };
-	const warning = checkCoat(before.doneAt, waitOf(before, workshop), next, now);
+	const warning = checkCoat(before.doneAt, waitOf(before, workshop), recoatWindow(next, workshop), now);
 	if (warning)
 		return { state: warning.code === 'coatTooEarly' ? 'notBefore' : 'closed', next, from: warning.from };
 	const closes = next.withinMinutes === null ? null : before.doneAt + next.withinMinutes;

@@ -10,7 +10,7 @@ import { inOrder, stepsBefore } from '../facts/order.ts';
 import { loggedByStep, minutesLeft } from './minutes.ts';
 import { lateMinutes } from './leadTime.ts';
 import type { Step } from '../facts/step.ts';
-import { waitOf } from './wait.ts';
+import { recoatWindow, waitOf } from './wait.ts';
 import { redoChance } from './redo.ts';
 import type { Sun } from '../engines/schedule/daylight.ts';
 import { coatOf } from './colour.ts';
@@ -67,12 +67,18 @@ export function problemOf(
 				after: before
 					.get(s.id)!
 					.filter((id) => byId.get(id)!.doneAt === null)
-					.map((id): After => ({ id: String(id), ...(boundTo?.id === id ? recoat(s) : {}) })),
+					.map((id): After => ({
+						id: String(id),
+						...(boundTo?.id === id ? recoat(recoatWindow(s, workshop)) : {})
+					})),
 				...(held > -Infinity ? { notBefore: held } : {}),
 				...(boundTo?.doneAt != null
 					? {
 							barred: [
-								[boundTo.doneAt + s.withinMinutes! + 1, boundTo.doneAt + (s.orAfterMinutes ?? 0)] as const
+								[
+									boundTo.doneAt + s.withinMinutes! + 1,
+									boundTo.doneAt + (recoatWindow(s, workshop).orAfterMinutes ?? 0)
+								] as const
 							]
 						}
 					: {}),
@@ -210,7 +216,7 @@ function pinsOf(
 	return pins;
 }
 
-const recoat = (s: Step): Partial<After> => ({
+const recoat = (s: Pick<Step, 'withinMinutes' | 'orAfterMinutes'>): Partial<After> => ({
 	within: s.withinMinutes!,
 	...(s.orAfterMinutes === null ? {} : { orAfter: s.orAfterMinutes })
 });

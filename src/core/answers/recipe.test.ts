@@ -2,17 +2,22 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { Swatch } from '../facts/swatch.ts';
 import { STANDARD } from '../trade/catalogue.ts';
-import { RECIPES, type RecipeLayer } from '../trade/recipe.ts';
+import type { RecipeLayer } from '../facts/recipe.ts';
+import { RECIPES } from '../trade/recipe.ts';
 import type { Lab } from '../units/lab.ts';
 import {
 	byRecipe,
+	driedWords,
 	checkRecipe,
 	driedShift,
 	layersBy,
 	layerWords,
 	recipeLayersOf,
-	recipeTime
+	recipeTime,
+	wetLook
 } from './recipe.ts';
+import { recipeWaitFigure } from '../explain/recipe.ts';
+import { valueOf } from '../explain/figure.ts';
 import * as make from '../../../tests/support/record.ts';
 
 const swatch = (more: Partial<Swatch>): Swatch => ({
@@ -54,12 +59,20 @@ test('recipes that ship hold on what they are for: nothing in them is warned of'
 
 test('how long a recipe waits, by hand from the coats’ table', () => {
 	// Rubber 2 × 30 + 240, acrylic 2 × 30 + 120, clear 1 × 60; then 12 h before it is handled.
-	assert.deepEqual(recipeTime(RECIPES.paintedFoam.layers, STANDARD), {
-		coats: 8,
-		betweenMinutes: 300 + 180 + 60,
-		handlingMinutes: 12 * 60
-	});
-	assert.deepEqual(recipeTime([], STANDARD), { coats: 0, betweenMinutes: 0, handlingMinutes: null });
+	const { layers } = RECIPES.paintedFoam;
+	const { coats, betweenMinutes, handlingMinutes } = recipeTime(layers, STANDARD);
+	assert.deepEqual([coats, betweenMinutes, handlingMinutes], [8, 300 + 180 + 60, 12 * 60]);
+	const figure = recipeWaitFigure('painted foam', layers, STANDARD);
+	assert.equal(valueOf(figure), betweenMinutes);
+	assert.deepEqual(
+		figure.inputs.map((i) => [i.name, i.value, i.source.split(';')[0]]),
+		[
+			['3 × rubber spray coating', 300, '2 × 30m between its coats, 4h before the next goes on'],
+			['3 × brushed acrylic', 180, '2 × 30m between its coats, 2h before the next goes on'],
+			['2 × flexible clear, brushed', 60, '1 × 1h between its coats']
+		]
+	);
+	assert.equal(recipeTime([], STANDARD).handlingMinutes, null);
 });
 
 test('a swatch says how many coats of its paint cover, and in which colour', () => {
@@ -125,4 +138,19 @@ test('how a paint dries is the mean of its swatches, dry less wet', () => {
 	const made = [one([50, 10, 0], [44, 12, 0]), one([60, 10, 0], [56, 10, 2]), one([50, 0, 0], [90, 0, 0], 2)];
 	assert.deepEqual(driedShift(1, [...made, swatch({ wet: [1, 1, 1] })]), { shift: [-5, 1, 1], swatches: 2 });
 	assert.equal(driedShift(3, made), null);
+	// Three drops of the first, one of the second: a quarter of −5 · 3 + 40, and so on.
+	const wet = wetLook(
+		[50, 10, 10],
+		[
+			{ materialId: 1, drops: 3 },
+			{ materialId: 2, drops: 1 }
+		],
+		made
+	);
+	assert.deepEqual(wet, [50 - (-15 + 40) / 4, 10 - 3 / 4, 10 - 3 / 4]);
+	assert.equal(wetLook([50, 0, 0], [{ materialId: 3, drops: 1 }], made), null, 'nobody dried it');
+	assert.equal(driedWords(made[0]!), 'dries 6 darker');
+	assert.equal(driedWords(made[2]!), 'dries 40 lighter');
+	assert.equal(driedWords(swatch({ wet: [50, 0, 0], dry: [50.2, 3, 0] })), 'dries as it was');
+	assert.equal(driedWords(swatch({ wet: [50, 0, 0] })), '');
 });

@@ -1,10 +1,15 @@
 import type { Component } from '../facts/component.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { HandbookRow } from '../facts/handbook.ts';
+import { difference } from '../engines/colour/difference.ts';
 import type { Material } from '../facts/material.ts';
+import type { MixPart, PaletteColour } from '../facts/palette.ts';
 import type { Swatch } from '../facts/swatch.ts';
 import { coatProductOf, techniqueOf, type Catalogue } from '../trade/catalogue.ts';
-import { isRecipeCoat, type Recipe, type RecipeCoat, type RecipeLayer } from '../trade/recipe.ts';
+import type { CoatProduct } from '../trade/coatProduct.ts';
+import { isRecipeCoat, type RecipeCoat, type RecipeLayer } from '../facts/recipe.ts';
+import { type Recipe } from '../trade/recipe.ts';
+import { formatNumber } from '../units/number.ts';
 import type { Lab } from '../units/lab.ts';
 import { materialOfCoat } from './coatStack.ts';
 import { checkStack, stackOf, thoughtOf, type Ground, type Layer, type StackWarning } from './stackCheck.ts';
@@ -36,9 +41,17 @@ export const checkRecipe = (
 	return checkStack(ground, layersOf(layers, trade), trade, 0);
 };
 
+/** What coats of a recipe wait for among themselves, and before the next may go on. */
+export interface RecipeWait {
+	product: CoatProduct;
+	coats: number;
+	/** Minutes; of the last only those between its coats. */
+	minutes: number;
+}
 export interface RecipeTime {
 	coats: number;
-	/** Minutes of waiting between its coats, the last left out. */
+	waits: RecipeWait[];
+	/** Minutes of waiting from the first coat to the last. */
 	betweenMinutes: number;
 	/** Minutes after the last coat until it is handled; null without a coat. */
 	handlingMinutes: number | null;
@@ -46,18 +59,17 @@ export interface RecipeTime {
 
 /** How long it takes beside the work: between coats of one product the recoat wait, after its last the wait before handling. */
 export function recipeTime(layers: readonly RecipeLayer[], trade: Catalogue): RecipeTime {
-	const each = layers
-		.filter(isRecipeCoat)
-		.map(({ product, coats }) => ({ coats, of: coatProductOf(trade, product) }));
-	const last = each.at(-1)?.of.handlingMinutes ?? null;
-	const all = each.reduce(
-		(sum, { coats, of }) => sum + (coats - 1) * of.recoatMinutes + of.handlingMinutes,
-		0
-	);
+	const coats = layers.filter(isRecipeCoat);
+	const waits = coats.map(({ product: key, coats: count }, i): RecipeWait => {
+		const product = coatProductOf(trade, key);
+		const after = i < coats.length - 1 ? product.handlingMinutes : 0;
+		return { product, coats: count, minutes: (count - 1) * product.recoatMinutes + after };
+	});
 	return {
-		coats: each.reduce((sum, { coats }) => sum + coats, 0),
-		betweenMinutes: all - (last ?? 0),
-		handlingMinutes: last
+		coats: waits.reduce((sum, w) => sum + w.coats, 0),
+		waits,
+		betweenMinutes: waits.reduce((sum, w) => sum + w.minutes, 0),
+		handlingMinutes: waits.at(-1)?.product.handlingMinutes ?? null
 	};
 }
 
@@ -123,12 +135,18 @@ export function byRecipe(
 export const versionOf = (recipe: string, own: readonly HandbookRow[]): number =>
 	own.find((r) => r.tableName === 'recipe' && r.key === recipe)?.version ?? 0;
 
+/** From here on it is another colour, ΔE00 (from memory). */
+const ANOTHER = 10;
+
 /** How a paint changes as it dries, as its swatches have it: dry less wet, their mean. */
 export interface DriedShift {
 	shift: Lab;
 	swatches: number;
 }
-export function driedShift(materialId: number, swatches: readonly Swatch[]): DriedShift | null {
+export function driedShift(
+	materialId: number,
+	swatches: readonly Pick<Swatch, 'materialId' | 'wet' | 'dry'>[]
+): DriedShift | null {
 	const its = swatches.flatMap(({ materialId: of, wet, dry }) =>
 		of === materialId && wet && dry ? [{ wet, dry }] : []
 	);
@@ -136,6 +154,53 @@ export function driedShift(materialId: number, swatches: readonly Swatch[]): Dri
 	const mean = (k: number) => its.reduce((sum, s) => sum + s.dry[k]! - s.wet[k]!, 0) / its.length;
 	return { shift: [mean(0), mean(1), mean(2)], swatches: its.length };
 }
+
+/**
+ * How a mix looks while it is wet: as it will dry, less what its paints change, by their drops. A model’s guess; null where the
+ * swatches of one of them say nothing of it.
+ * @param dry as it is expected to dry
+ */
+export function wetLook(
+	dry: Lab,
+	mix: readonly MixPart[],
+	swatches: readonly Pick<Swatch, 'materialId' | 'wet' | 'dry'>[]
+): Lab | null {
+	const parts = mix.map(({ materialId, drops }) => ({ drops, its: driedShift(materialId, swatches) }));
+	const all = parts.reduce((sum, p) => sum + p.drops, 0);
+	if (!all || parts.some((p) => !p.its)) return null;
+	const by = (k: number) => parts.reduce((sum, p) => sum + p.drops * p.its!.shift[k]!, 0) / all;
+	return [dry[0] - by(0), dry[1] - by(1), dry[2] - by(2)];
+}
+
+/** How it changed as it dried, in lightness: `dries 4.5 darker`; nothing where that was not measured. */
+export function driedWords({ wet, dry }: Pick<Swatch, 'wet' | 'dry'>): string {
+	if (!wet || !dry) return '';
+	const lighter = dry[0] - wet[0];
+	if (Math.abs(lighter) < 0.5) return 'dries as it was';
+	return `dries ${formatNumber(Math.abs(lighter), 1)} ${lighter > 0 ? 'lighter' : 'darker'}`;
+}
+
+/** The colour of the palette that a swatch comes nearest to, dry; null where it or the palette is not known. */
+export function nearestWanted(
+	{ dry }: Pick<Swatch, 'dry'>,
+	palette: readonly PaletteColour[]
+): { colour: PaletteColour; difference: number } | null {
+	if (!dry) return null;
+	const all = palette.map((colour) => ({ colour, difference: difference(colour.lab, dry) }));
+	return all.sort((a, b) => a.difference - b.difference)[0] ?? null;
+}
+
+/** Swatches that come near to a colour, dry, the nearest first; another colour is none. */
+export const nearestSwatches = (
+	lab: Lab,
+	swatches: readonly Swatch[],
+	most = 3
+): { swatch: Swatch; difference: number }[] =>
+	swatches
+		.flatMap((swatch) => (swatch.dry ? [{ swatch, difference: difference(lab, swatch.dry) }] : []))
+		.filter((s) => s.difference < ANOTHER)
+		.sort((a, b) => a.difference - b.difference)
+		.slice(0, most);
 
 /** What a step of a recipe starts with where nobody has measured: masking goes along an edge, all else by the area. */
 export const startOf = (technique: string, area: number, edge: number, trade: Catalogue): number =>

@@ -1,12 +1,13 @@
 import type { Material } from '../facts/material.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { catalogueOf, type Catalogue } from '../trade/catalogue.ts';
-import { COLD_OR_DAMP_FACTOR, DRY_GRAMS_PER_ML, type CoatProduct } from '../trade/coatProduct.ts';
+import { DRY_GRAMS_PER_ML, type CoatProduct } from '../trade/coatProduct.ts';
 import { rateOf } from '../trade/rates.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
 import { coatSteps, coversOf } from './coatStack.ts';
 import { mlOfUnit } from './spraySessions.ts';
 import { checkStack, thoughtOf, type Ground } from './stackCheck.ts';
+import { slowerBy } from './wait.ts';
 
 /** What is to be sealed. */
 export interface Face extends Ground {
@@ -120,7 +121,7 @@ function choiceOf(
 		const [, usual]: ThreePoints = rateOf(trade, s.technique, rates);
 		return sum + Math.max(1, Math.round(s.setUpMinutes + (s.amount / 1e6) * usual));
 	}, 0);
-	const slower = settings.coldOrDamp ? COLD_OR_DAMP_FACTOR : 1;
+	const slower = slowerBy(settings);
 	const waits = steps.map((step) => step.waitMinutes * slower);
 	const lastMinutes = waits.at(-1)!;
 	const betweenMinutes = waits.reduce((sum, w) => sum + w, 0) - lastMinutes;

@@ -1,4 +1,5 @@
 import { coversOf, materialOfCoat, type PackNeed } from '../answers/coatStack.ts';
+import type { Air } from '../answers/wait.ts';
 import { mlOfUnit, type SpraySession } from '../answers/spraySessions.ts';
 import type { Figure } from './figure.ts';
 import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
@@ -41,6 +42,20 @@ export const coatTotalFigure = (
 		covers(product, material, coversMm2, trade)
 	]
 });
+
+/** How many times as long things dry as on a usual day, by what was measured. */
+export function slowerFigure({ celsius, humidity }: Air): Figure {
+	const room = 'not measured: taken as in a heated room';
+	return {
+		title: 'Drying takes so many times as long',
+		formula: 'slowerDrying',
+		as: { kind: 'number' },
+		inputs: [
+			number('temperature', celsius ?? 20, celsius === null ? room : 'measured', '°C'),
+			number('relative humidity', humidity ?? 50, humidity === null ? room : 'measured', '%')
+		]
+	};
+}
 
 /** How much of a can a session takes, in ml: what is coated by what 1 m² takes. */
 export function sprayFigure(session: SpraySession): Figure {

@@ -1,6 +1,8 @@
 import { valueOn } from '../engines/plane/pictureMeasure.ts';
 import { wholeMinutes } from '../units/duration.ts';
 import { orderByDay } from '../answers/leadTime.ts';
+import { isColdOrDamp, slowerBy } from '../answers/wait.ts';
+import { COLD_BELOW, COLD_OR_DAMP_FACTOR, DAMP_ABOVE } from '../trade/coatProduct.ts';
 import { DAY } from '../units/localTime.ts';
 import { ciede2000 } from '../engines/colour/difference.ts';
 import { printedVolume, printMinutes } from '../engines/mesh/printed.ts';
@@ -43,6 +45,10 @@ export const FORMULAS = {
 	coatPacks: {
 		words: 'area × coats × copies ÷ what one pack covers with one coat',
 		compute: (v) => (at(v, 0) * at(v, 1) * at(v, 2)) / at(v, 3)
+	},
+	slowerDrying: {
+		words: `${COLD_OR_DAMP_FACTOR} times below ${COLD_BELOW} °C or above ${DAMP_ABOVE} % humidity, else as usual`,
+		compute: (v) => slowerBy({ coldOrDamp: isColdOrDamp({ celsius: at(v, 0), humidity: at(v, 1) }) })
 	},
 	colourDifference: {
 		words: 'CIEDE2000 of both colours in CIELAB, all weights 1 (CIE 142; Sharma, Wu and Dalal 2005)',

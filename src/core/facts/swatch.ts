@@ -1,4 +1,4 @@
-import type { RecipeLayer } from '../trade/recipe.ts';
+import type { RecipeLayer } from './recipe.ts';
 import type { Lab } from '../units/lab.ts';
 import type { SurfaceKey } from './component.ts';
 

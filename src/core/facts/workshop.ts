@@ -45,7 +45,12 @@ export interface Settings {
 	currency: string;
 	/** 1 Monday … 7 Sunday. */
 	weekStart: number;
+	/** All drying is slower; follows from what was measured, where that was typed. */
 	coldOrDamp: boolean;
+	/** Where things dry, °C and % of relative humidity, and the day on which that was measured; null while nobody has. */
+	celsius: number | null;
+	humidity: number | null;
+	airOn: number | null;
 	/** What the printer takes, mm. */
 	bedWideMm: number;
 	bedDeepMm: number;
@@ -73,6 +78,9 @@ export const FIRST_SETTINGS: Settings = {
 	currency: 'EUR',
 	weekStart: 1,
 	coldOrDamp: false,
+	celsius: null,
+	humidity: null,
+	airOn: null,
 	bedWideMm: 220,
 	bedDeepMm: 220,
 	bedHighMm: 250,

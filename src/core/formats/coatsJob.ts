@@ -3,10 +3,11 @@ import { coatSteps } from '../answers/coatStack.ts';
 import { checkStack, cured, cureWords, thoughtOf, type Layer } from '../answers/stackCheck.ts';
 import { SURFACE_KEYS } from '../facts/component.ts';
 import { catalogueOf, type Catalogue } from '../trade/catalogue.ts';
-import { COLD_OR_DAMP_FACTOR, contentOf } from '../trade/coatProduct.ts';
+import { contentOf } from '../trade/coatProduct.ts';
 import { HANDBOOK_ROWS, handbookKey } from '../trade/handbookRow.ts';
 import { rateOf } from '../trade/rates.ts';
 import { wholePacks } from '../units/packs.ts';
+import { slowerBy } from '../answers/wait.ts';
 
 const minutes = z.number().int().min(0).max(1_000_000);
 const coat = z.strictObject({
@@ -123,6 +124,7 @@ function curedThrough(ground: Parameters<typeof checkStack>[0], entered: readonl
 /** When each coat goes on, minutes from the first, done one after the other by one who has nothing else to do. */
 function timesOf({ area, copies, coldOrDamp, stack }: Job, trade: Catalogue) {
 	let at = 0;
+	const slower = slowerBy({ coldOrDamp });
 	const coats = stack.flatMap((layer, index) => {
 		if ('work' in layer) return [];
 		const p = trade.coatProduct[layer.product]!;
@@ -141,7 +143,7 @@ function timesOf({ area, copies, coldOrDamp, stack }: Job, trade: Catalogue) {
 				1,
 				Math.round(setUpMinutes + (amount / 1e6) * copies * rateOf(trade, technique)[1])
 			);
-			const wait = waitMinutes * (coldOrDamp ? COLD_OR_DAMP_FACTOR : 1);
+			const wait = waitMinutes * slower;
 			const coat = {
 				layer: index,
 				product: layer.product,
@@ -151,7 +153,7 @@ function timesOf({ area, copies, coldOrDamp, stack }: Job, trade: Catalogue) {
 				minutes: hands,
 				wait,
 				within: withinMinutes,
-				orAfter: orAfterMinutes
+				orAfter: orAfterMinutes === null ? null : orAfterMinutes * slower
 			};
 			at += hands + wait;
 			return coat;

@@ -229,3 +229,6 @@ export const DRY_GRAMS_PER_ML: Readonly<Record<CoatProduct['how'], number>> = { 
 
 /** Below 15 °C or above 70 % humidity everything dries more slowly: double the waits. Starting value, from memory. */
 export const COLD_OR_DAMP_FACTOR = 2;
+/** Below so many °C, and above so much relative humidity, %, things dry slowly (from memory). */
+export const COLD_BELOW = 15;
+export const DAMP_ABOVE = 70;

@@ -1,23 +1,7 @@
-import type { CoatProductKey } from '../facts/coat.ts';
 import type { SurfaceKey } from '../facts/component.ts';
-import type { TechniqueKey } from '../facts/step.ts';
+import type { RecipeCoat, RecipeLayer, RecipeWork } from '../facts/recipe.ts';
 import type { StandardCoatProduct } from './coatProduct.ts';
 import type { StandardTechnique } from './technique.ts';
-
-/** Coats of a recipe. */
-export interface RecipeCoat {
-	product: CoatProductKey;
-	coats: number;
-	/** Name of the material that it is put on with; nothing: whichever there is of the product. */
-	colour: string;
-}
-/** Work between coats. */
-export interface RecipeWork {
-	technique: TechniqueKey;
-	name: string;
-}
-export type RecipeLayer = RecipeCoat | RecipeWork;
-export const isRecipeCoat = (layer: RecipeLayer): layer is RecipeCoat => 'product' in layer;
 
 /** A finish that can be put on again: what is done to a surface, from the inside out. */
 export interface Recipe {

@@ -1,6 +1,6 @@
 import { workUses } from '../../answers/workUse.ts';
 import { catalogueOf } from '../../trade/catalogue.ts';
-import { isRecipeCoat, type RecipeLayer } from '../../trade/recipe.ts';
+import { isRecipeCoat, type RecipeLayer } from '../../facts/recipe.ts';
 import { handbookEntry } from '../../trade/handbookRow.ts';
 import { list, stepsOf, type CostumeSource, type FileOf, type Rows } from './fields.ts';
 

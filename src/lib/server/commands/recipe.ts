@@ -8,7 +8,7 @@ import type { Step } from '$core/facts/step.ts';
 import { VERDICTS, type Swatch } from '$core/facts/swatch.ts';
 import { coatProductOf } from '$core/trade/catalogue.ts';
 import { HANDBOOK_ROWS, keyFor } from '$core/trade/handbookRow.ts';
-import { isRecipeCoat, type RecipeCoat, type RecipeLayer } from '$core/trade/recipe.ts';
+import { isRecipeCoat, type RecipeCoat, type RecipeLayer } from '$core/facts/recipe.ts';
 import { dayOf } from '$core/units/localTime.ts';
 import { namesWords } from '$core/units/names.ts';
 import type { Executor } from '../db/open.ts';

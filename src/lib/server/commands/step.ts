@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { circleIn, stepsBefore } from '$core/facts/order.ts';
-import { waitOf } from '$core/answers/wait.ts';
+import { recoatWindow, waitOf } from '$core/answers/wait.ts';
 import { PHASES, PLAIN_STEP, type Step, type TechniqueKey } from '$core/facts/step.ts';
 import { takesOf } from '$core/answers/followPieces.ts';
 import { techniqueOf, type Catalogue } from '$core/trade/catalogue.ts';
@@ -169,7 +169,7 @@ export async function coatWarning(
 		.filter((s) => s.componentId === step.componentId && s.position < step.position && s.doneAt !== null)
 		.sort((a, b) => b.position - a.position)[0];
 	if (!before) return null;
-	const warning = checkCoat(before.doneAt!, waitOf(before, context), step, at);
+	const warning = checkCoat(before.doneAt!, waitOf(before, context), recoatWindow(step, context), at);
 	if (!warning) return null;
 	return warning.code === 'coatTooEarly'
 		? `Too early: “${before.name}” needs until ${timeWords(warning.from)}. A coat over one that is not dry stays sticky beneath.`

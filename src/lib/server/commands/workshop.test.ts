@@ -4,6 +4,7 @@ import { MATERIAL } from '$tests/support/workshop.ts';
 import { dayOf } from '../../../core/units/localTime.ts';
 import { clock } from '../clock.ts';
 import { Stale } from '../db/rows.ts';
+import { lastAction, undo } from '../db/undo.ts';
 import { loadMaterials, loadWorkshop } from '../read/workshop.ts';
 import { costumeCommands } from './costume.ts';
 import { daysOffCommands } from './daysOff.ts';
@@ -257,6 +258,31 @@ test('rates: own ones in order, and back to the starting value', async () => {
 	);
 	await w.run(workshopCommands.resetRate, { technique: 'carveLine' });
 	assert.equal((await loadWorkshop(w.db)).rates.carveLine, undefined);
+});
+
+test('how warm and damp it is where it dries is typed once: waits follow, and said by hand it is forgotten', async () => {
+	const settings = async () => (await loadWorkshop(w.db)).settings;
+	await w.run(workshopCommands.setAir, { celsius: '12', humidity: '' });
+	assert.equal(await said(), 'Where it dries: 12 °C');
+	const { celsius, humidity, airOn, coldOrDamp } = await settings();
+	assert.deepEqual([celsius, humidity, airOn, coldOrDamp], [12, null, dayOf(clock()), true]);
+	await w.run(workshopCommands.setAir, { celsius: '19,5', humidity: '55' });
+	assert.equal((await settings()).coldOrDamp, false);
+	await w.run(workshopCommands.setAir, { celsius: '20', humidity: '80' });
+	assert.equal((await settings()).coldOrDamp, true);
+	await undo(w.db, lastAction);
+	assert.deepEqual([(await settings()).celsius, (await settings()).coldOrDamp], [19.5, false]);
+	for (const [field, value, why] of [
+		['celsius', '-3', /Below freezing nothing dries/],
+		['celsius', '200', /60/],
+		['humidity', '101', /100/]
+	] as const)
+		assert.match(
+			(await w.errors(workshopCommands.setAir, { celsius: '', humidity: '', [field]: value }))[field]!,
+			why
+		);
+	await w.run(workshopCommands.setAir, { celsius: '', humidity: '' });
+	assert.deepEqual([(await settings()).airOn, (await settings()).coldOrDamp], [null, false]);
 });
 
 test('settings: units change how a bare number is read, never what is stored', async () => {

@@ -1,7 +1,10 @@
 import { z } from 'zod';
 import { SUMMER_TIME_KEYS } from '$core/facts/calendar.ts';
+import { isColdOrDamp } from '$core/answers/wait.ts';
 import { USED_UP } from '$core/facts/material.ts';
 import { techniqueOf } from '$core/trade/catalogue.ts';
+import { dayOf } from '$core/units/localTime.ts';
+import { formatNumber } from '$core/units/number.ts';
 import { CURRENCIES } from '$core/units/money.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
@@ -65,6 +68,30 @@ export const workshopCommands = {
 		}
 	),
 
+	/** How warm and damp it is where things dry: all waits follow. Nothing typed is a usual day. */
+	setAir: command(
+		() =>
+			z.object({
+				celsius: f.orNull(
+					f.decimal(-30, 60).refine((c) => c >= 0, 'Below freezing nothing dries: take it where it is warm.')
+				),
+				humidity: f.orNull(f.decimal(0, 100))
+			}),
+		async (tx, v, { now }) => {
+			const measured = v.celsius !== null || v.humidity !== null;
+			await set(tx, 'setting', 1, {
+				...v,
+				airOn: measured ? dayOf(now) : null,
+				coldOrDamp: isColdOrDamp(v)
+			});
+			const told = [
+				v.celsius === null ? '' : `${formatNumber(v.celsius, 1)} °C`,
+				v.humidity === null ? '' : `${formatNumber(v.humidity)} % damp`
+			].filter(Boolean);
+			return { words: `Where it dries: ${told.join(', ') || 'as usual'}` };
+		}
+	),
+
 	editSetting: command(
 		({ settings }) =>
 			z.object({
@@ -84,7 +111,14 @@ export const workshopCommands = {
 				bedHighMm: f.lengthBetween(settings.lengthUnit, 50, 5000)
 			}),
 		async (tx, v, { settings }) => {
-			await update(tx, 'setting', { id: 1, version: v.version }, v);
+			// Said by hand, it is not what was measured any more.
+			const said = v.coldOrDamp !== settings.coldOrDamp;
+			await update(
+				tx,
+				'setting',
+				{ id: 1, version: v.version },
+				{ ...v, ...(said && { celsius: null, humidity: null, airOn: null }) }
+			);
 			if (v.currency !== settings.currency) await turnRates(tx, settings.currency, v.currency);
 			return { words: 'Changed the settings' };
 		}

@@ -3,13 +3,16 @@
 	import { coatProductOf } from '$core/trade/catalogue.ts';
 	import type { CoatProductKey } from '$core/facts/coat.ts';
 	import { handbook } from '../handbook/handbook.ts';
+	import BookmarkPlus from '@lucide/svelte/icons/bookmark-plus';
+	import { page } from '$app/state';
+	import { byRecipe } from '$core/answers/recipe.ts';
 	import Plus from '@lucide/svelte/icons/plus';
 	import type { Material } from '$core/facts/material.ts';
 	import { SURFACE_KEYS, type Component } from '$core/facts/component.ts';
 	import type { CostumeRecord } from '$core/facts/costume.ts';
 	import type { Settings } from '$core/facts/workshop.ts';
 	import { formatArea } from '$core/units/measure.ts';
-	import type { LocalMinutes } from '$core/units/localTime.ts';
+	import { dayWords, type LocalMinutes } from '$core/units/localTime.ts';
 	import { formatWait } from '$core/units/duration.ts';
 	import { SURFACES } from '$core/trade/surface.ts';
 	import Dialog from '../Dialog.svelte';
@@ -29,11 +32,13 @@
 	}
 	let { component, record, settings, materials, now }: Props = $props();
 	const coats = $derived(record.coats.filter((c) => c.componentId === component.id));
+	const trade = $derived(handbook());
+	const by = $derived(byRecipe(component, record.swatches, trade, page.data.handbook ?? []));
 	let adding = $state(false);
+	let keeping = $state(false);
 	let editing = $state<number | null>(null);
 	const edited = $derived(coats.find((c) => c.id === editing));
 	let product = $state<CoatProductKey>('fillerPrimer');
-	const trade = $derived(handbook());
 	let saying = $state(false);
 	const chosen = $derived(coatProductOf(trade, product));
 	const options = $derived(Object.entries(trade.coatProduct).map(([value, p]) => ({ value, label: p.name })));
@@ -70,7 +75,28 @@
 	<button class="button small" onclick={() => (adding = true)} aria-label="Add coats to {component.code}"
 		><Plus size={14} /> Coats</button
 	>
+	{#if coats.length}<button class="button small quiet" onclick={() => (keeping = true)}
+			><BookmarkPlus size={14} /> Keep as a recipe</button
+		>{/if}
+	{#if by}<span class="small by"
+			>By <a href="/c/{record.costume.id}/finish/recipes">{by.recipe?.name ?? 'a recipe that is gone'}</a
+			>{#if by.swatch}, as its swatch of {dayWords(by.swatch.madeOn)}{/if}{#if by.changed && by.recipe}; the
+				recipe was changed since{/if}</span
+		>{/if}
 </p>
+
+<Dialog bind:open={keeping} title="A recipe of {component.code} {component.name}">
+	<Form
+		command="keepRecipe"
+		hidden={{ componentId: component.id }}
+		onDone={() => (keeping = false)}
+		label="Keep as a recipe"
+	>
+		<Field name="name" label="Called" value="" hint="worn brass, wet leather" required wide />
+		<p class="small soft note">Its coats with their colours, and the finishing work between them.</p>
+		<Submit>Keep the recipe</Submit>
+	</Form>
+</Dialog>
 
 <Dialog bind:open={adding} title="Coats on {component.code} {component.name}">
 	<Form
@@ -167,6 +193,9 @@
 		container-type: inline-size;
 		flex: 1 1 260px;
 		min-width: 0;
+	}
+	.by {
+		margin-left: 8px;
 	}
 	.wide {
 		grid-column: 1 / -1;

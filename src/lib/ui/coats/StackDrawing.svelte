@@ -3,7 +3,6 @@
 	import X from '@lucide/svelte/icons/x';
 	import { materialOfCoat } from '$core/answers/coatStack.ts';
 	import { checkStack, stackOf } from '$core/answers/stackCheck.ts';
-	import { hexOf } from '$core/engines/colour/lab.ts';
 	import { coatFigure } from '$core/explain/coating.ts';
 	import { valueOf } from '$core/explain/figure.ts';
 	import type { Component } from '$core/facts/component.ts';
@@ -21,6 +20,7 @@
 	import GuessMark from '../GuessMark.svelte';
 	import { handbook } from '../handbook/handbook.ts';
 	import Working from '../Working.svelte';
+	import Band from './Band.svelte';
 	import Crack from './Crack.svelte';
 
 	interface Props {
@@ -62,13 +62,12 @@
 			{@const material = materialOfCoat(coat, materials)}
 			{@const figure = coatFigure(coat, component, record, trade, materials)}
 			<li class="layer">
-				<span class="band" role="img" aria-label="{onOf(coat.id)} of {coat.coats} coats on"
-					>{#each { length: coat.coats } as _, i (i)}<i
-							class={p.does}
-							class:on={coat.coats - i <= onOf(coat.id)}
-							style:--paint={material?.lab ? hexOf(material.lab) : undefined}
-						></i>{/each}</span
-				>
+				<Band
+					coats={coat.coats}
+					on={onOf(coat.id)}
+					lab={material?.lab}
+					label="{onOf(coat.id)} of {coat.coats} coats on"
+				/>
 				<span class="what">
 					<b>{p.name}</b>
 					{onOf(coat.id)}/{coat.coats}{#if material}<span class="small soft with">{material.name}</span>{/if}
@@ -132,34 +131,21 @@
 		gap: 0 14px;
 		align-items: center;
 	}
-	.band {
+	.work > .band {
 		align-self: stretch;
+	}
+	.ground > .band {
 		display: flex;
 		flex-direction: column;
 		justify-content: flex-end;
-	}
-	.band i {
-		flex: 1 0 13px;
-		border: 1px solid var(--ink-soft);
-		border-bottom-width: 0;
-	}
-	.band i:not([data-surface]) {
-		--paint: var(--sheet-shade);
-		background: repeating-linear-gradient(
-			-45deg,
-			transparent 0 4px,
-			color-mix(in srgb, var(--paint), transparent 30%) 4px 6px
-		);
-	}
-	.band i.on:not([data-surface]) {
-		background: var(--paint);
+		align-self: stretch;
 	}
 	.layer > .what,
 	.layer > dl,
 	.layer > .change {
 		padding: 7px 0;
 	}
-	.layer:not(.work) > :not(.band) {
+	.layer:not(.work) > :is(.what, dl, .change) {
 		align-self: stretch;
 		align-content: center;
 	}
@@ -184,8 +170,8 @@
 		min-height: 20px;
 	}
 	.ground .band i {
-		flex-basis: 30px;
-		border-bottom-width: 1px;
+		flex: 1 0 30px;
+		border: 1px solid var(--ink-soft);
 	}
 	.besides {
 		margin-left: 0.4em;
@@ -211,7 +197,7 @@
 			gap: 0 6px;
 			text-align: left;
 		}
-		.layer:not(.work, .ground) > .band {
+		.layer:not(.work, .ground) > :global(.band) {
 			grid-row: 1 / 3;
 		}
 		.work,

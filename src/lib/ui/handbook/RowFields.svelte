@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The fields of one row of the handbook, by its table. */
-	import { KINDS } from '$core/facts/component.ts';
+	import { KINDS, SURFACE_KEYS } from '$core/facts/component.ts';
 	import { FAMILIES } from '$core/facts/material.ts';
 	import type { HandbookTable } from '$core/facts/handbook.ts';
 	import type { Catalogue } from '$core/trade/catalogue.ts';
@@ -17,7 +17,10 @@
 	import Field from '../Field.svelte';
 	import Tick from '../Tick.svelte';
 	import type { SupplyUse } from '$core/trade/supply.ts';
+	import type { RecipeLayer } from '$core/facts/recipe.ts';
+	import { SURFACES } from '$core/trade/surface.ts';
 	import CureRows from './CureRows.svelte';
+	import LayerRows from './LayerRows.svelte';
 	import StepRows from './StepRows.svelte';
 	import UseRows from './UseRows.svelte';
 	import { sideWords, TRAIT_WORDS, WORDS } from './tables.ts';
@@ -144,6 +147,16 @@
 		</div>
 		<Field name="why" label="Why" value={text('why')} required wide />
 		<div class="wide"><CureRows {trade} cures={(row.cures as Cure[] | undefined) ?? []} /></div>
+	{:else if table === 'recipe'}
+		<Field
+			name="surface"
+			label="Goes on"
+			options={SURFACE_KEYS.map((value) => ({ value, label: SURFACES[value].name }))}
+			none="anything"
+			value={text('surface')}
+		/>
+		<div class="wide"><LayerRows {trade} layers={(row.layers as RecipeLayer[] | undefined) ?? []} /></div>
+		<Field name="note" label="Note" type="area" value={text('note')} wide />
 	{:else if table === 'bond'}
 		{#each [['a', 'One side'], ['b', 'The other side']] as const as [key, legend] (key)}
 			<Choices {legend} name="{key}[]" options={sides} chosen={list(key)} />

@@ -31,6 +31,11 @@ create index on component (swatch_id);
 alter table photo add column swatch_id integer references swatch (id) on delete set null deferrable initially immediate;
 create index photo_swatch on photo (swatch_id);
 
+-- How warm and damp it is where things dry, as it was measured last; cold_or_damp follows from it.
+alter table setting add column celsius double precision check (celsius between -30 and 60);
+alter table setting add column humidity double precision check (humidity between 0 and 100);
+alter table setting add column air_on date;
+
 -- As before, and swatches are in no plan.
 create or replace function touch_revisions(act integer) returns void language sql as $$
 	with touched as (

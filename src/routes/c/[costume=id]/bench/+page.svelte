@@ -1,13 +1,14 @@
 <script lang="ts">
-	import Hourglass from '@lucide/svelte/icons/hourglass';
 	import PackageOpen from '@lucide/svelte/icons/package-open';
 	import { invalidateAll } from '$app/navigation';
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import type { ReadyStep } from '$core/answers/today.ts';
-	import { formatDuration, formatWait } from '$core/units/duration.ts';
-	import { dayOf, formatClock, clockOf, timeWords } from '$core/units/localTime.ts';
+	import { formatDuration } from '$core/units/duration.ts';
+	import { dayOf, timeWords } from '$core/units/localTime.ts';
 	import RunningTimer from '$lib/ui/RunningTimer.svelte';
 	import { dialogIsOpen, isTyping, pressing } from '$lib/ui/pressing.ts';
+	import Drying from '$lib/ui/Drying.svelte';
+	import { runningClock } from '$lib/ui/runningClock.svelte.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import type { PageData } from './$types';
@@ -33,20 +34,19 @@
 	const elsewhere = $derived(own ? null : (data.running.find(isOwn) ?? null));
 
 	// The clock of the page. It asks for fresh data when the next coat is dry.
-	// It runs on from the server's: a phone may live in another hour.
+	const running = runningClock(() => data.now);
+	const clock = $derived(running.now);
 	// svelte-ignore state_referenced_locally
-	let clock = $state(data.now);
-	const since = $derived({ server: data.now, shown: performance.now() });
+	let seen = clock;
+	$effect(() => {
+		const [before, now] = [seen, clock];
+		seen = now;
+		if (untrack(() => today.drying.some((d) => d.until > before && d.until <= now))) invalidateAll();
+	});
 	onMount(() => {
 		// Whose bench a device stands at stays the same, unless the address says otherwise.
 		const before = data.maker === null ? localStorage.getItem('dapper maker') : null;
 		if (data.workshop.makers.some((m) => String(m.id) === before)) maker = before!;
-		const timer = setInterval(() => {
-			const before = clock;
-			clock = since.server + Math.floor((performance.now() - since.shown) / 60_000);
-			if (today.drying.some((d) => d.until > before && d.until <= clock)) invalidateAll();
-		}, 5000);
-		return () => clearInterval(timer);
 	});
 	const finishing = $derived(
 		today.drying.length
@@ -74,10 +74,6 @@
 		const onButton = (event.target as HTMLElement).closest('button, a, summary') !== null;
 		if (!onButton && !isTyping(event.target) && !dialogIsOpen()) press(event);
 	}
-	const untilWords = (until: number) =>
-		dayOf(until) === dayOf(clock)
-			? `${formatClock(clockOf(until))}, in ${formatWait(Math.max(0, until - clock))}`
-			: timeWords(until);
 </script>
 
 <svelte:window {onkeydown} />
@@ -150,17 +146,7 @@
 
 {#if today.drying.length}
 	<Sheet title="Drying">
-		<ul class="ruled">
-			{#each today.drying as d (d.step.id)}
-				<li>
-					<Hourglass size={16} aria-hidden="true" />
-					<Tag component={d.component} href="{base}/look/{d.component.id}" short />
-					<span class="what"><b>{d.step.name}</b></span>
-					<span class="until figure">until {untilWords(d.until)}</span>
-					{#if d.next}<span class="small soft">then {d.next.name}</span>{/if}
-				</li>
-			{/each}
-		</ul>
+		<Drying drying={today.drying} now={clock} {base} />
 		{#if finishing.length}
 			<h3 class="meanwhile">Fits in the waiting</h3>
 			<ul class="ruled">
@@ -222,10 +208,6 @@
 		background: var(--pink-wash);
 		color: var(--ink);
 		padding: 8px 12px;
-	}
-	.until {
-		color: var(--yellow-ink);
-		font-weight: 600;
 	}
 	.meanwhile {
 		margin: 14px 0 4px;

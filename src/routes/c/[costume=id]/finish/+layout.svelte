@@ -11,6 +11,7 @@
 	label="Finish"
 	views={[
 		{ href: base, name: 'Coats' },
+		{ href: `${base}/recipes`, name: 'Recipes' },
 		{ href: `${base}/colours`, name: 'Colours' },
 		{ href: `${base}/seal`, name: 'Seal' },
 		{ href: `${base}/glue`, name: 'Glue' }

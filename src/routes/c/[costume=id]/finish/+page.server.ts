@@ -4,8 +4,10 @@ import { dryingNow } from '$core/answers/today.ts';
 import { spraySessions } from '$core/answers/spraySessions.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { coatCommands } from '$lib/server/commands/coat.ts';
+import { recipeCommands } from '$lib/server/commands/recipe.ts';
 import { stackCommands } from '$lib/server/commands/stack.ts';
 import { stepCommands } from '$lib/server/commands/step.ts';
+import { workshopCommands } from '$lib/server/commands/workshop.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ parent, locals }) => {
@@ -19,4 +21,10 @@ export const load: PageServerLoad = async ({ parent, locals }) => {
 	};
 };
 
-export const actions: Actions = actionsOf({ ...coatCommands, ...stackCommands, ...stepCommands });
+export const actions: Actions = actionsOf({
+	...coatCommands,
+	...stackCommands,
+	...stepCommands,
+	...recipeCommands,
+	setAir: workshopCommands.setAir
+});

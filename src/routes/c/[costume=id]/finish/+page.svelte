@@ -12,17 +12,21 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
+	import Drying from '$lib/ui/Drying.svelte';
+	import { runningClock } from '$lib/ui/runningClock.svelte.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import Tick from '$lib/ui/Tick.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import { coatName, coatTotalFigure } from '$core/explain/coating.ts';
 	import type { PageData } from './$types';
+	import Air from './Air.svelte';
 	import Sprays from './Sprays.svelte';
 	import Submit from '$lib/ui/Submit.svelte';
 	import Table from '$lib/ui/Table.svelte';
 
 	let { data }: { data: PageData } = $props();
+	const clock = runningClock(() => data.now);
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const settings = $derived(data.workshop.settings);
 	const trade = $derived(handbook());
@@ -57,7 +61,13 @@
 
 <svelte:head><title>Finish · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
 
-<Sprays sessions={data.sprays} drying={data.drying} now={data.now} {base} />
+<Sheet title={data.drying.length ? 'Do not touch' : 'Drying'}>
+	{#snippet tools()}{#if data.drying.length}<a class="button small" href="{base}/finish/labels">Labels</a
+			>{/if}{/snippet}
+	{#if data.drying.length}<Drying drying={data.drying} now={clock.now} {base} />{/if}
+	<Air {settings} now={data.now} />
+</Sheet>
+<Sprays sessions={data.sprays} {base} />
 
 <Sheet title="Packs over the whole costume">
 	{#if data.packs.length}
@@ -77,8 +87,7 @@
 			{/each}
 		</Table>
 		<p class="small soft foot">
-			Outside area, rounded up once per colour; what is in the stash counts under Buy.{#if settings.coldOrDamp}
-				<b>Cold or damp: all drying is doubled.</b>{/if}
+			Outside area, rounded up once per colour; what is in the stash counts under Buy.
 		</p>
 	{:else}
 		<p class="soft">

@@ -1,14 +1,11 @@
 <script lang="ts">
-	/** What is sprayed on which day, colour by colour, as the plan has it; and what dries now. */
-	import Hourglass from '@lucide/svelte/icons/hourglass';
+	/** What is sprayed on which day, colour by colour, as the plan has it. */
 	import type { SpraySession } from '$core/answers/spraySessions.ts';
-	import type { Drying } from '$core/answers/today.ts';
 	import { hexOf } from '$core/engines/colour/lab.ts';
 	import { sprayFigure } from '$core/explain/coating.ts';
 	import { valueOf } from '$core/explain/figure.ts';
 	import type { Component } from '$core/facts/component.ts';
-	import { formatWait } from '$core/units/duration.ts';
-	import { clockOf, dayWords, formatClock, timeWords, type LocalMinutes } from '$core/units/localTime.ts';
+	import { clockOf, dayWords, formatClock, timeWords } from '$core/units/localTime.ts';
 	import { capital } from '$core/units/names.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -17,11 +14,9 @@
 
 	interface Props {
 		sessions: readonly SpraySession[];
-		drying: readonly Drying[];
-		now: LocalMinutes;
 		base: string;
 	}
-	let { sessions, drying, now, base }: Props = $props();
+	let { sessions, base }: Props = $props();
 	/** So many stand on the first screen. */
 	const FIRST = 4;
 	const keyOf = (s: SpraySession) => `${s.day} ${s.product.name} ${s.material?.id}`;
@@ -74,21 +69,6 @@
 	</li>
 {/snippet}
 
-{#if drying.length}
-	<Sheet title="Do not touch">
-		<ul class="plain">
-			{#each drying as d (d.step.id)}
-				<li class="dry">
-					<Hourglass size={16} aria-hidden="true" />
-					<Tag component={d.component} href="{base}/look/{d.component.id}" />
-					<span>{d.step.name}</span>
-					<b class="figure">{formatWait(d.until - now)} more, until {timeWords(d.until)}</b>
-					{#if d.next}<span class="small soft">then {d.next.name}</span>{/if}
-				</li>
-			{/each}
-		</ul>
-	</Sheet>
-{/if}
 {#if sessions.length}
 	<Sheet title="Sprays, as planned">
 		<ol class="plain">
@@ -106,13 +86,6 @@
 {/if}
 
 <style>
-	.dry {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 6px 12px;
-		align-items: center;
-		padding: 4px 0;
-	}
 	.session {
 		display: grid;
 		grid-template-columns: 14px 120px 1fr auto;

@@ -4,6 +4,7 @@
 	import Pencil from '@lucide/svelte/icons/pencil';
 	import X from '@lucide/svelte/icons/x';
 	import { mixLab, nearestOwned } from '$core/answers/palette.ts';
+	import { nearestSwatches } from '$core/answers/recipe.ts';
 	import { differenceWords } from '$core/engines/colour/difference.ts';
 	import { formatLab, hexOf, isShown } from '$core/engines/colour/lab.ts';
 	import { differenceUnder, LIGHTS } from '$core/engines/colour/light.ts';
@@ -11,6 +12,7 @@
 	import { valueOf } from '$core/explain/figure.ts';
 	import type { PaletteColour } from '$core/facts/palette.ts';
 	import type { Catalogue } from '$core/trade/catalogue.ts';
+	import { dayWords } from '$core/units/localTime.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -25,7 +27,7 @@
 
 	interface Props {
 		colour: PaletteColour;
-		data: Pick<PageData, 'record' | 'looking'>;
+		data: Pick<PageData, 'record' | 'looking' | 'dried'>;
 		trade: Catalogue;
 	}
 	let { colour, data, trade }: Props = $props();
@@ -33,6 +35,8 @@
 	const materials = $derived(data.looking);
 	const parts = $derived(data.record.components.filter((c) => colour.componentIds.includes(c.id)));
 	const near = $derived(nearestOwned(colour.lab, materials, NEAR));
+	/** Dry, and no other colour. */
+	const tried = $derived(nearestSwatches(colour.lab, data.record.swatches));
 	const mixed = $derived(mixLab(colour.mix, materials));
 	const mixFigure = $derived(
 		mixed && differenceFigure(`${colour.name}, mixed`, [colour.lab, 'the palette'], [mixed, 'by its drops'])
@@ -112,6 +116,33 @@
 		{:else}<p class="small soft">
 				Nobody has said how any material looks: edit a paint or cloth in the stash.
 			</p>{/if}
+		{#if tried.length}
+			<h3>Swatches</h3>
+			<ul class="plain">
+				{#each tried as { swatch, difference } (swatch.id)}
+					{@const name = trade.recipe[swatch.recipe]?.name ?? swatch.recipe}
+					{@const paint = materials.find((m) => m.id === swatch.materialId)}
+					<li>
+						<span class="chip" style:background={hexOf(swatch.dry!)}></span>
+						<span class="name"
+							><a href="/c/{data.record.costume.id}/finish/recipes">{name}</a>{#if paint}, {paint.name}{/if}<span
+								class="small soft words">{dayWords(swatch.madeOn)}: {differenceWords(difference)}</span
+							></span
+						>
+						<b
+							><Working
+								figure={differenceFigure(
+									`${colour.name} and its swatch`,
+									[colour.lab, 'the palette'],
+									[swatch.dry!, 'the swatch, dry']
+								)}
+								text={formatNumber(difference, 1)}
+							/></b
+						>
+					</li>
+				{/each}
+			</ul>
+		{/if}
 	</div>
 </article>
 
@@ -127,7 +158,7 @@
 		<Submit>Save</Submit>
 	</Form>
 </Dialog>
-<MixDialog bind:open={mixing} {colour} {materials} {trade} />
+<MixDialog bind:open={mixing} {colour} {materials} dried={data.dried} {trade} />
 
 <style>
 	article {

@@ -1,12 +1,14 @@
 <script lang="ts">
 	/** Which drops of which owned paints come to a colour. */
 	import { mixable, paintOf } from '$core/answers/palette.ts';
+	import { driedWords, wetLook } from '$core/answers/recipe.ts';
 	import { differenceWords } from '$core/engines/colour/difference.ts';
 	import { hexOf } from '$core/engines/colour/lab.ts';
 	import { alike, type Mix } from '$core/engines/colour/mix.ts';
 	import { differenceFigure } from '$core/explain/colour.ts';
 	import type { Material } from '$core/facts/material.ts';
 	import type { PaletteColour } from '$core/facts/palette.ts';
+	import type { Swatch } from '$core/facts/swatch.ts';
 	import type { Catalogue } from '$core/trade/catalogue.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -20,9 +22,11 @@
 		open: boolean;
 		colour: PaletteColour;
 		materials: readonly Material[];
+		/** How paints dried. */
+		dried: readonly Pick<Swatch, 'materialId' | 'wet' | 'dry'>[];
 		trade: Catalogue;
 	}
-	let { open = $bindable(), colour, materials, trade }: Props = $props();
+	let { open = $bindable(), colour, materials, dried, trade }: Props = $props();
 	const MOST = 5;
 	const paints = $derived(mixable(materials, trade));
 	const same = $derived(alike(paints.map(paintOf)));
@@ -90,11 +94,20 @@
 					[colour.lab, 'the palette'],
 					[mix.lab, 'by its drops']
 				)}
+				{@const wet = wetLook(mix.lab, partsOf(mix), dried)}
 				<li>
 					<span class="pair"
 						><i style:background={hexOf(colour.lab)}></i><i style:background={hexOf(mix.lab)}></i></span
 					>
-					<Drops mix={partsOf(mix)} {materials} />
+					<div>
+						<Drops mix={partsOf(mix)} {materials} />
+						{#if wet}<span class="small soft wet"
+								><i style:background={hexOf(wet)}></i> so while it is wet, by its swatches: it {driedWords({
+									wet,
+									dry: mix.lab
+								})}</span
+							>{/if}
+					</div>
 					<span class="apart"
 						><b class="figure"><Working {figure} text={formatNumber(mix.difference, 1)} /></b>
 						<span class="small soft">{differenceWords(mix.difference)}</span></span
@@ -131,6 +144,16 @@
 		align-items: center;
 		padding: 8px 0;
 		border-top: 1px solid var(--rule);
+	}
+	.wet {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+	}
+	.wet i {
+		width: 22px;
+		height: 14px;
+		flex: none;
 	}
 	.pair {
 		display: flex;

@@ -10,6 +10,7 @@ import { logCommands } from '$lib/server/commands/log.ts';
 import { photoCommands } from '$lib/server/commands/photo.ts';
 import { purchaseCommands } from '$lib/server/commands/purchase.ts';
 import { seedCommands } from '$lib/server/commands/seed.ts';
+import { recipeCommands } from '$lib/server/commands/recipe.ts';
 import { stackCommands } from '$lib/server/commands/stack.ts';
 import { stepCommands } from '$lib/server/commands/step.ts';
 import type { Actions, PageServerLoad } from './$types';
@@ -31,6 +32,7 @@ export const actions: Actions = actionsOf({
 	...seedCommands,
 	...coatCommands,
 	...stackCommands,
+	...recipeCommands,
 	...purchaseCommands,
 	...photoCommands,
 	...logCommands

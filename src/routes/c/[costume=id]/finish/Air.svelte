@@ -1,0 +1,62 @@
+<script lang="ts">
+	/** How warm and damp it is where things dry: all waits follow from it. */
+	import { slowerFigure } from '$core/explain/coating.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import type { Settings } from '$core/facts/workshop.ts';
+	import { dayOf, dayWords, type LocalMinutes } from '$core/units/localTime.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import Field from '$lib/ui/Field.svelte';
+	import Form from '$lib/ui/Form.svelte';
+	import Working from '$lib/ui/Working.svelte';
+
+	let { settings, now }: { settings: Settings; now: LocalMinutes } = $props();
+	const figure = $derived(slowerFigure(settings));
+	const typed = (value: number | null) => (value === null ? '' : formatNumber(value, 1));
+</script>
+
+<div class="air">
+	<div class="no-print">
+		<Form command="setAir" label="Where it dries">
+			<div class="row">
+				<Field
+					name="celsius"
+					label="Where it dries, °C"
+					value={typed(settings.celsius)}
+					inputmode="decimal"
+				/>
+				<Field name="humidity" label="Humidity, %" value={typed(settings.humidity)} inputmode="decimal" />
+				<button class="button small">Set</button>
+			</div>
+		</Form>
+	</div>
+	<p class="small">
+		{#if settings.airOn !== null}
+			<b>Drying takes <Working {figure} text={formatNumber(valueOf(figure))} /> times as long</b>, by what was
+			measured {settings.airOn === dayOf(now) ? 'today' : `on ${dayWords(settings.airOn)}: measure again`}.
+		{:else if settings.coldOrDamp}
+			<b>Cold or damp: all drying is doubled.</b>
+		{:else}
+			As in a heated room. Below 15 °C or above 70 % all drying takes twice as long.
+		{/if}
+	</p>
+</div>
+
+<style>
+	.air {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 6px 18px;
+		align-items: end;
+		margin-top: 8px;
+	}
+	.row {
+		display: grid;
+		grid-template-columns: 150px 110px auto;
+		gap: 10px;
+		align-items: end;
+	}
+	p {
+		flex: 1 1 220px;
+		padding-bottom: 8px;
+	}
+</style>
