@@ -59,8 +59,11 @@ test('enamel over rubber on foam: warned, cured in one action, its waits with it
 	await page.getByLabel('Where it dries, °C').fill('12');
 	await page.getByRole('button', { name: 'Set', exact: true }).click();
 	await toast(page, 'Where it dries: 12 °C');
-	await expect(page.getByText(/Drying takes 2 times as long, by what was measured today/)).toBeVisible();
-	await expect(page.getByText('Cold or damp: all drying is doubled.')).toBeVisible();
+	const slower = page.getByRole('button', { name: /^Drying takes so many times as long: 2/ });
+	await slower.click();
+	await expect(dialog(page)).toContainText('2 times below 15 °C or above 70 % humidity, else as usual');
+	await page.keyboard.press('Escape');
+	await expect(page.getByText('by what was measured today')).toBeVisible();
 	await expect(breastplate).toContainText('Fri 2 May 12:25');
 	await expect(plan).not.toHaveText(before!);
 });
@@ -174,7 +177,7 @@ test('a recipe is put on as its swatch has it; changed, it says so; an earlier o
 
 	await own.getByRole('button', { name: 'Swatch of Greave brass' }).click();
 	await dialog(page).getByLabel('Coats until it covered').fill('2');
-	await dialog(page).getByRole('textbox', { name: 'Dry it looks' }).fill('#b3904a');
+	await dialog(page).getByRole('textbox', { name: 'Dry it looks', exact: true }).fill('#b3904a');
 	await dialog(page).getByRole('button', { name: 'Add swatch' }).click();
 	await toast(page, 'Added a swatch of “Greave brass”');
 	await expect(own.getByRole('article')).toContainText('2 coats cover');
