@@ -187,3 +187,27 @@ test('a recipe is put on as its swatch has it; changed, it says so; an earlier o
 	await expect(label).toContainText('Do not touch until');
 	await expect(label).toContainText('filler primer, coat 2 of 2');
 });
+
+test('studs round a girth come out even: counted, their working shown, a strip for the cutter', async ({
+	page
+}) => {
+	await open(page, '/c/1/finish/spacing');
+	await page.getByLabel('Edge, or all round').fill('56 cm');
+	await page.getByLabel('… or exactly so many').fill('12');
+	await page.getByLabel('It goes all round').check();
+	await expect(page.getByRole('heading', { name: '12 marks' })).toBeVisible();
+	// 560 mm ÷ 12.
+	await page.getByRole('button', { name: /^Middle to middle: 4.67 cm/ }).click();
+	await expect(dialog(page)).toContainText('(length − what is kept at both ends) ÷ distances');
+	await page.keyboard.press('Escape');
+	const download = page.waitForEvent('download');
+	await page.getByRole('link', { name: 'SVG' }).click();
+	const file = await (await download).createReadStream();
+	const svg = Buffer.concat(await file.toArray()).toString();
+	expect(svg).toContain('width="560mm"');
+	expect(svg.match(/class="cut" d="([^"]*)"/)![1]!.split('Z').length - 1).toBe(12);
+	await page.getByLabel('… or exactly so many').fill('200');
+	await page.getByRole('button', { name: 'Space them' }).click();
+	await expect(page.getByText('They overlap: at most 70 fit.')).toBeVisible();
+	await expect(page.getByLabel('… or exactly so many')).toHaveValue('200');
+});

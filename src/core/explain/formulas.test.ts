@@ -87,6 +87,7 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	stepMinutes: { of: [10, 2.5, 2, 12], is: 70, because: '10 + 2.5 × 2 × 12' },
 	cost: { of: [3, 1390, 490, 1000], is: 3660, because: '3 × 13.90 + 4.90 − 10.00' },
 	coatPacks: { of: [0.5, 3, 2, 1.5], is: 2, because: '0.5 m² × 3 coats × 2 ÷ 1.5 m²' },
+	evenApart: { of: [1000, 20, 6], is: 160, because: '960 mm ÷ 6' },
 	slowerDrying: { of: [14.9, 60], is: 2, because: 'below 15 °C' },
 	colourDifference: {
 		of: [50, 0, 0, 60, 0, 0],

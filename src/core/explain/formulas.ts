@@ -46,6 +46,10 @@ export const FORMULAS = {
 		words: 'area × coats × copies ÷ what one pack covers with one coat',
 		compute: (v) => (at(v, 0) * at(v, 1) * at(v, 2)) / at(v, 3)
 	},
+	evenApart: {
+		words: '(length − what is kept at both ends) ÷ distances',
+		compute: (v) => (at(v, 0) - 2 * at(v, 1)) / at(v, 2)
+	},
 	slowerDrying: {
 		words: `${COLD_OR_DAMP_FACTOR} times below ${COLD_BELOW} °C or above ${DAMP_ABOVE} % humidity, else as usual`,
 		compute: (v) => slowerBy({ coldOrDamp: isColdOrDamp({ celsius: at(v, 0), humidity: at(v, 1) }) })

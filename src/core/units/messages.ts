@@ -34,6 +34,9 @@ export const MESSAGES = {
 	cornersInLine:
 		'Three of the corners lie in one line. Click the four corners of the rectangle, going round.',
 	cornersCross: 'The corners cross over. Click them going round: each next to the one before.',
+	insetTooLong: 'Both ends together are longer than the edge.',
+	marksOverlap: 'They overlap: at most {most} fit.',
+	tooManyMarks: 'More than {most} of them.',
 	zeroLength: 'The reference has no length.',
 	referenceTooSmall: 'The reference is only a click wide. Take something longer.',
 	offPicture: 'A point lies outside of the picture.',

@@ -14,7 +14,8 @@
 		{ href: `${base}/recipes`, name: 'Recipes' },
 		{ href: `${base}/colours`, name: 'Colours' },
 		{ href: `${base}/seal`, name: 'Seal' },
-		{ href: `${base}/glue`, name: 'Glue' }
+		{ href: `${base}/glue`, name: 'Glue' },
+		{ href: `${base}/spacing`, name: 'Spacing' }
 	]}
 />
 {@render children()}

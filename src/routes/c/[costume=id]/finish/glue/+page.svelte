@@ -43,7 +43,7 @@
 		<fieldset>
 			<legend>What it has to bear</legend>
 			{#each LOADS as load (load)}<label
-					><input type="checkbox" name="load" value={load} checked={joint.loads.includes(load)} />
+					><input type="checkbox" name="load" value={load} defaultChecked={joint.loads.includes(load)} />
 					{LOAD_WORDS[load]}</label
 				>{/each}
 		</fieldset>
@@ -51,7 +51,7 @@
 			{#each [['seam', 'Length of the seam', '1.2 m'], ['face', 'Or its faces', '0.05 m2'], ['gap', 'Widest gap', '1 mm']] as const as [name, label, hint] (name)}
 				<label
 					>{label}
-					<input {name} value={data.typed[name]} placeholder={hint} autocomplete="off" />
+					<input {name} defaultValue={data.typed[name]} placeholder={hint} autocomplete="off" />
 					{#if data.errors[name]}<span class="error" role="alert">{data.errors[name]}</span>{/if}</label
 				>
 			{/each}

@@ -38,13 +38,13 @@
 			>Outside area
 			<input
 				name="area"
-				value={data.typed}
+				defaultValue={data.typed}
 				placeholder={formatArea(face.areaMm2, data.workshop.settings.lengthUnit)}
 				autocomplete="off"
 			/>
 			{#if data.error}<span class="error" role="alert">{data.error}</span>{/if}</label
 		>
-		<label class="tick"><input type="checkbox" name="bends" checked={face.bends} /> It bends</label>
+		<label class="tick"><input type="checkbox" name="bends" defaultChecked={face.bends} /> It bends</label>
 		<button class="button">Advise</button>
 	</form>
 </Sheet>

@@ -1,0 +1,156 @@
+<script lang="ts">
+	/** Rivets, studs, stencils, trims: repeated along an edge or round a girth so that they come out even. */
+	import FileDown from '@lucide/svelte/icons/file-down';
+	import Printer from '@lucide/svelte/icons/printer';
+	import { page } from '$app/state';
+	import { MARKS, stripParts, type Mark } from '$core/engines/spacing/stencil.ts';
+	import { apartFigure } from '$core/explain/spacing.ts';
+	import { formatLength } from '$core/units/measure.ts';
+	import Fact from '$lib/ui/Fact.svelte';
+	import Facts from '$lib/ui/Facts.svelte';
+	import Sheet from '$lib/ui/Sheet.svelte';
+	import Working from '$lib/ui/Working.svelte';
+	import { askAnew } from '../askAnew.ts';
+	import type { PageData } from './$types';
+	import Strip from './Strip.svelte';
+
+	let { data }: { data: PageData } = $props();
+	const unit = $derived(data.workshop.settings.lengthUnit);
+	const base = $derived(`/c/${data.record.costume.id}/finish/spacing`);
+	/** Of a strip on a sheet of A4 or Letter, mm. */
+	const ROW = 180;
+	const parts = $derived(data.found ? stripParts(data.found.strip, ROW) : []);
+	let form: HTMLFormElement;
+	const NAMES: Record<Mark, string> = {
+		rivet: 'round: rivet, stud',
+		square: 'square',
+		diamond: 'diamond',
+		line: 'line across'
+	};
+</script>
+
+<svelte:head><title>Spacing · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
+
+{#snippet field(name: string, label: string, hint: string)}
+	<label
+		>{label}
+		<input
+			{name}
+			defaultValue={data.typed[name] ?? ''}
+			placeholder={hint}
+			autocomplete="off"
+			aria-invalid={data.errors[name] ? 'true' : undefined}
+			aria-describedby={data.errors[name] ? `${name}-error` : undefined}
+		/>
+		{#if data.errors[name]}<span class="error" role="alert" id="{name}-error">{data.errors[name]}</span
+			>{/if}</label
+	>
+{/snippet}
+
+<div class="no-print">
+	<Sheet title="Evenly spaced">
+		<form bind:this={form} method="get" aria-label="What is repeated" onchange={() => askAnew(form)}>
+			{@render field('length', 'Edge, or all round', '56 cm')}
+			{@render field('apart', 'About so far apart, middle to middle', '4 cm')}
+			{@render field('count', '… or exactly so many', 'as many as fit')}
+			{@render field('inset', 'First and last from the ends', 'half a distance')}
+			<label
+				>Mark
+				<select name="mark"
+					>{#each MARKS as mark (mark)}<option value={mark} selected={data.typed['mark'] === mark}
+							>{NAMES[mark]}</option
+						>{/each}</select
+				></label
+			>
+			{@render field('wide', 'Wide, along the edge', '8 mm')}
+			{@render field('high', 'High, across it', '8 mm')}
+			<label class="tick"
+				><input
+					type="checkbox"
+					name="round"
+					defaultChecked={data.found?.ask.round ?? 'round' in data.typed}
+				/> It goes all round</label
+			>
+			<button class="button">Space them</button>
+		</form>
+	</Sheet>
+</div>
+
+{#if data.found}
+	{@const { ask, spacing, strip } = data.found}
+	<Sheet title="{spacing.count} {spacing.count === 1 ? 'mark' : 'marks'}">
+		{#snippet tools()}
+			<button class="button small" onclick={() => window.print()}><Printer size={14} /> Print at 1:1</button>
+			<a class="button small" href="{base}/out/svg{page.url.search}" download><FileDown size={14} /> SVG</a>
+			<a class="button small" href="{base}/out/dxf{page.url.search}" download><FileDown size={14} /> DXF</a>
+		{/snippet}
+		<Facts>
+			{#if spacing.apart !== null}
+				<Fact name="middle to middle" figure={false}
+					><Working
+						figure={apartFigure(ask, spacing.count, unit)}
+						text={formatLength(spacing.apart, unit)}
+					/></Fact
+				>
+				<Fact name="between them">{formatLength(spacing.gap!, unit)}</Fact>
+			{/if}
+			<Fact name="first, from the beginning">{formatLength(spacing.first, unit)}</Fact>
+		</Facts>
+		<p class="small soft lead">
+			Measure every mark from the beginning, not from the one before: what is off by a hair does not add up.
+		</p>
+		<div class="strips">
+			{#each parts as part (part.from)}<Strip {part} {strip} {unit} row={ROW} />{/each}
+		</div>
+		<p class="check small">
+			<svg width="100mm" height="5mm" viewBox="0 0 100 5" role="img" aria-label="A line of 100 mm"
+				><path d="M0 0v5M100 0v5M0 2.5h100" stroke="currentColor" stroke-width="0.3" fill="none" /></svg
+			>
+			100 mm: measure it on paper before anything is marked by it.
+		</p>
+	</Sheet>
+{/if}
+
+<style>
+	form {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+		gap: 10px 14px;
+		align-items: end;
+	}
+	label {
+		display: grid;
+		gap: 2px;
+		font-size: var(--s13);
+	}
+	.tick {
+		display: flex;
+		gap: 6px;
+		align-items: center;
+		min-height: 36px;
+	}
+	.error {
+		color: var(--red-ink);
+		font-weight: 600;
+	}
+	.lead {
+		margin: 8px 0;
+	}
+	.strips {
+		display: grid;
+		gap: 14px;
+		overflow-x: auto;
+	}
+	.check {
+		margin-top: 14px;
+	}
+	.check svg {
+		display: block;
+		max-width: 100%;
+	}
+	@media print {
+		.check svg {
+			max-width: none;
+		}
+	}
+</style>
