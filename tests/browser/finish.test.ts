@@ -211,3 +211,18 @@ test('studs round a girth come out even: counted, their working shown, a strip f
 	await expect(page.getByText('They overlap: at most 70 fit.')).toBeVisible();
 	await expect(page.getByLabel('… or exactly so many')).toHaveValue('200');
 });
+
+test('where it rubs: places chosen become steps before the clear, and are ticked off', async ({ page }) => {
+	await open(page, '/c/1/finish/effects');
+	const greaves = page.getByRole('region', { name: 'A-05 Greaves' });
+	await greaves.getByRole('button', { name: 'Weather A-05 there' }).click();
+	await expect(greaves.getByText('Choose at least one place.')).toBeVisible();
+	await greaves.getByRole('checkbox', { name: /Knees/ }).check();
+	// A tenth of 0.3 m².
+	await expect(greaves.getByRole('button', { name: /^Weathered: knees: 0.03 m²/ })).toBeVisible();
+	await greaves.getByRole('button', { name: 'Weather A-05 there' }).click();
+	await toast(page, 'A-05 is weathered: knees');
+	await greaves.getByRole('button', { name: 'A-05, knees: done' }).click();
+	await expect(greaves).toContainText('done Fri 2 May');
+	await expect(greaves.getByRole('checkbox', { name: /Knees/ })).toHaveCount(0);
+});

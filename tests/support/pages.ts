@@ -32,6 +32,7 @@ export const PAGES = [
 	'/c/1/finish/colours',
 	'/c/1/finish/recipes',
 	'/c/1/finish/labels',
+	'/c/1/finish/effects',
 	'/c/1/finish/spacing?length=56cm&apart=4cm&round=on',
 	'/c/1/finish/seal?surface=foam&area=0.5m2',
 	'/c/1/finish/glue?a=foam&b=cloth&load=flex&seam=1.2m',

@@ -20,7 +20,7 @@ export const zoneStacks = (components: readonly Component[]): ZoneStack[] =>
 	})).filter((s) => s.components.length > 0);
 
 /** Whether one is a part of the other, however deep. */
-function related(a: Component, b: Component, byId: ReadonlyMap<number, Component>): boolean {
+export function related(a: Component, b: Component, byId: ReadonlyMap<number, Component>): boolean {
 	const within = (inner: Component, outer: Component) => {
 		const seen = new Set<number>();
 		for (let at: Component | undefined = inner; at && !seen.has(at.id); at = byId.get(at.parentId ?? -1)) {

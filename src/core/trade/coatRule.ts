@@ -170,7 +170,7 @@ export const COAT_RULES = {
 	),
 	heatOnPaint: rule(
 		'heat on paint',
-		['heatShape', 'heatSeal', 'carveLine'],
+		['heatShape', 'heatSeal', 'carveLine', 'pressTexture', 'burnTexture'],
 		['painted'],
 		'Heat blisters and cracks what is on.',
 		[under]

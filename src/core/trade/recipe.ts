@@ -49,6 +49,46 @@ export const RECIPES = {
 		],
 		'Three coats of a metallic acrylic. The wash goes into the recesses and is wiped off the rest; the dry brush goes over edges only.'
 	),
+	woodGrain: recipe(
+		'wood grain on foam',
+		'foam',
+		[
+			work('burnTexture', 'burn in the grain'),
+			work('heatSeal', 'heat seal'),
+			coat('rubberSpray', 3),
+			coat('brushedAcrylic', 2),
+			coat('acrylicWash', 2),
+			work('dryBrush', 'dry-brush along the grain'),
+			coat('flexibleClear', 2)
+		],
+		'The wash runs into the grain. Burning foam gives off fumes: outdoors, with a respirator.'
+	),
+	pressedStone: recipe(
+		'pressed stone',
+		'foam',
+		[
+			work('heatSeal', 'heat seal'),
+			work('pressTexture', 'press a crumpled foil into the warm foam'),
+			coat('rubberSpray', 3),
+			coat('brushedAcrylic', 2),
+			coat('acrylicWash', 1),
+			work('dryBrush', 'dry-brush what stands up'),
+			coat('flexibleClear', 2)
+		],
+		'Pressed while it is warm, before it is sealed by a coat.'
+	),
+	clothWrapped: recipe(
+		'cloth wrapped, painted',
+		'foam',
+		[
+			work('stretchOn', 'stretch the cloth on'),
+			coat('flexibleSealer', 2),
+			coat('brushedAcrylic', 2),
+			coat('acrylicWash', 1),
+			coat('flexibleClear', 1)
+		],
+		'The weave shows through: two thin coats of sealer, not one thick one.'
+	),
 	smoothPrint: recipe(
 		'smooth print, glossy',
 		'print',

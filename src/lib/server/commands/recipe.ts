@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { finishArea } from '$core/answers/finishArea.ts';
 import { layersBy, recipeLayersOf, startOf, versionOf } from '$core/answers/recipe.ts';
 import { typedColour } from '$core/engines/colour/typed.ts';
 import { SURFACE_KEYS, type Component } from '$core/facts/component.ts';
@@ -22,20 +23,6 @@ import * as f from './fields.ts';
 import { keepRow } from './handbook.ts';
 import { MASKED_EDGE } from './stack.ts';
 import { endOfSteps, insertStep, renumber } from './step.ts';
-
-/** Outside area of a component that says nothing of it, mm². */
-const MIDDLING = 100_000;
-
-/** What its coats go by: the area of those that it has, else that of its pieces, with a start as of its route. */
-function areaOf(component: Component, record: CostumeRecord, { trade }: Context) {
-	const coat = record.coats.find((c) => c.componentId === component.id);
-	if (coat) {
-		const { area, fromPieces, guessed, guess } = coat;
-		return { area, fromPieces, guessed, guess };
-	}
-	const area = (component.route && trade.route[component.route]?.area) || MIDDLING;
-	return { area, fromPieces: true, guessed: true, guess: area };
-}
 
 /** Coats of which none is on, with their steps. */
 async function takeOff(tx: Executor, component: Component, record: CostumeRecord): Promise<void> {
@@ -61,7 +48,7 @@ async function layOn(
 	const { id: componentId } = component;
 	const { trade } = context;
 	const materials = await loadMaterials(tx);
-	const its = areaOf(component, record, context);
+	const its = finishArea(component, record, trade);
 	const there = inOrder(record.steps, componentId).filter((s) => s.coatId === null);
 	const used = new Set<Step>();
 	const laid: number[] = [];

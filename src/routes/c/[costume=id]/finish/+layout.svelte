@@ -15,6 +15,7 @@
 		{ href: `${base}/colours`, name: 'Colours' },
 		{ href: `${base}/seal`, name: 'Seal' },
 		{ href: `${base}/glue`, name: 'Glue' },
+		{ href: `${base}/effects`, name: 'Effects' },
 		{ href: `${base}/spacing`, name: 'Spacing' }
 	]}
 />
