@@ -136,7 +136,7 @@ test('a component says when its recipe was changed since', () => {
 test('how a paint dries is the mean of its swatches, dry less wet', () => {
 	const one = (wet: Lab, dry: Lab, materialId = 1) => swatch({ wet, dry, materialId });
 	const made = [one([50, 10, 0], [44, 12, 0]), one([60, 10, 0], [56, 10, 2]), one([50, 0, 0], [90, 0, 0], 2)];
-	assert.deepEqual(driedShift(1, [...made, swatch({ wet: [1, 1, 1] })]), { shift: [-5, 1, 1], swatches: 2 });
+	assert.deepEqual(driedShift(1, [...made, swatch({ wet: [1, 1, 1] })]), [-5, 1, 1]);
 	assert.equal(driedShift(3, made), null);
 	// Three drops of the first, one of the second: a quarter of −5 · 3 + 40, and so on.
 	const wet = wetLook(

@@ -8,7 +8,7 @@ import type { Swatch } from '../facts/swatch.ts';
 import { coatProductOf, techniqueOf, type Catalogue } from '../trade/catalogue.ts';
 import type { CoatProduct } from '../trade/coatProduct.ts';
 import { isRecipeCoat, type RecipeCoat, type RecipeLayer } from '../facts/recipe.ts';
-import { type Recipe } from '../trade/recipe.ts';
+import type { Recipe } from '../trade/recipe.ts';
 import { formatNumber } from '../units/number.ts';
 import type { Lab } from '../units/lab.ts';
 import { materialOfCoat } from './coatStack.ts';
@@ -21,7 +21,7 @@ export const layerWords = (layer: RecipeLayer, trade: Catalogue): string =>
 		: layer.name;
 
 /** What a recipe comes to, from the inside out, as the stack check reads it. */
-export const layersOf = (layers: readonly RecipeLayer[], trade: Catalogue): Layer[] =>
+const layersOf = (layers: readonly RecipeLayer[], trade: Catalogue): Layer[] =>
 	layers.map((layer) =>
 		isRecipeCoat(layer)
 			? {
@@ -139,20 +139,16 @@ export const versionOf = (recipe: string, own: readonly HandbookRow[]): number =
 const ANOTHER = 10;
 
 /** How a paint changes as it dries, as its swatches have it: dry less wet, their mean. */
-export interface DriedShift {
-	shift: Lab;
-	swatches: number;
-}
 export function driedShift(
 	materialId: number,
 	swatches: readonly Pick<Swatch, 'materialId' | 'wet' | 'dry'>[]
-): DriedShift | null {
+): Lab | null {
 	const its = swatches.flatMap(({ materialId: of, wet, dry }) =>
 		of === materialId && wet && dry ? [{ wet, dry }] : []
 	);
 	if (!its.length) return null;
 	const mean = (k: number) => its.reduce((sum, s) => sum + s.dry[k]! - s.wet[k]!, 0) / its.length;
-	return { shift: [mean(0), mean(1), mean(2)], swatches: its.length };
+	return [mean(0), mean(1), mean(2)];
 }
 
 /**
@@ -165,10 +161,10 @@ export function wetLook(
 	mix: readonly MixPart[],
 	swatches: readonly Pick<Swatch, 'materialId' | 'wet' | 'dry'>[]
 ): Lab | null {
-	const parts = mix.map(({ materialId, drops }) => ({ drops, its: driedShift(materialId, swatches) }));
+	const parts = mix.map(({ materialId, drops }) => ({ drops, shift: driedShift(materialId, swatches) }));
 	const all = parts.reduce((sum, p) => sum + p.drops, 0);
-	if (!all || parts.some((p) => !p.its)) return null;
-	const by = (k: number) => parts.reduce((sum, p) => sum + p.drops * p.its!.shift[k]!, 0) / all;
+	if (!all || parts.some((p) => !p.shift)) return null;
+	const by = (k: number) => parts.reduce((sum, p) => sum + p.drops * p.shift![k]!, 0) / all;
 	return [dry[0] - by(0), dry[1] - by(1), dry[2] - by(2)];
 }
 

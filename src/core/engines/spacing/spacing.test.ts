@@ -7,7 +7,7 @@ import { readDxf } from '../../formats/readDxf.ts';
 import { say } from '../../units/problem.ts';
 import { seeded } from '$tests/support/planCases.ts';
 import { evenSpacing, type SpacingAsk } from './even.ts';
-import { markOutline, stripParts, type Strip } from './stencil.ts';
+import { markOutline, paperRow, stripParts, type Strip } from './stencil.ts';
 
 const ask = (more: Partial<SpacingAsk>): SpacingAsk => ({
 	length: 1000,
@@ -107,6 +107,11 @@ test('on paper every mark stands on one part, at its place', () => {
 			[720, 900, [6]],
 			[900, 1000, [7]]
 		]
+	);
+	// Half a mark beyond each end, and a mm: 190 mm are on either paper.
+	assert.deepEqual(
+		[8, 50, 400].map((wide) => paperRow({ wide })),
+		[180, 138, 40]
 	);
 	for (const p of parts)
 		for (const m of p.marks) assert.ok(Math.abs(p.from + m.at - places[m.number - 1]!) < 1e-9);

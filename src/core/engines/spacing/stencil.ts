@@ -57,6 +57,18 @@ export interface StripPart {
 	marks: { number: number; at: number }[];
 }
 
+/** What A4 and Letter both have room for between their margins, mm. */
+const PAPER = 190;
+/** Shorter than that no part is of use, however wide its marks are. */
+const SHORTEST = 40;
+
+/** How long a part of the strip is on paper, mm: marks at its ends reach over by half, and nothing of them is cut off. */
+export const paperRow = ({ wide }: Pick<Strip, 'wide'>): number =>
+	Math.max(SHORTEST, Math.floor(PAPER - wide - 2 * OVER));
+
+/** Beside the outermost mark, mm. */
+export const OVER = 1;
+
 /** The strip in parts that fit on paper. @param most mm of one part */
 export function stripParts({ length, places }: Pick<Strip, 'length' | 'places'>, most: number): StripPart[] {
 	const parts = Math.max(1, Math.ceil(length / most));

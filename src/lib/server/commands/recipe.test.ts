@@ -77,6 +77,11 @@ test('a recipe becomes steps with their waits: what the route has is not done tw
 test('put on again, coats of which none is on go; those that are on stay, with their area', async () => {
 	const plate = await add({ name: 'Second plate' });
 	await put([plate]);
+	// What no coat is on yet goes by the pieces, its coats and the work around them alike.
+	const seal = (await record()).steps.find((s) => s.componentId === plate && s.technique === 'heatSeal')!;
+	const coats = (await record()).coats.filter((c) => c.componentId === plate);
+	assert.deepEqual(new Set([seal, ...coats].map((of) => of.fromPieces)), new Set([true]));
+	assert.deepEqual(new Set([seal.amount, ...coats.map((c) => c.area)]), new Set([100_000]));
 	const [first] = inOrder((await record()).steps, plate).filter((s) => s.coatId !== null);
 	assert.equal(first!.name, 'rubber spray coating, coat 1 of 3');
 	await w.run(

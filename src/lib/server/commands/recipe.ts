@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { finishArea } from '$core/answers/finishArea.ts';
+import { takesOf } from '$core/answers/followPieces.ts';
 import { layersBy, recipeLayersOf, startOf, versionOf } from '$core/answers/recipe.ts';
 import { typedColour } from '$core/engines/colour/typed.ts';
 import { SURFACE_KEYS, type Component } from '$core/facts/component.ts';
@@ -7,7 +8,7 @@ import type { CostumeRecord } from '$core/facts/costume.ts';
 import { inOrder } from '$core/facts/order.ts';
 import type { Step } from '$core/facts/step.ts';
 import { VERDICTS, type Swatch } from '$core/facts/swatch.ts';
-import { coatProductOf } from '$core/trade/catalogue.ts';
+import { coatProductOf, techniqueOf } from '$core/trade/catalogue.ts';
 import { HANDBOOK_ROWS, keyFor } from '$core/trade/handbookRow.ts';
 import { isRecipeCoat, type RecipeCoat, type RecipeLayer } from '$core/facts/recipe.ts';
 import { dayOf } from '$core/units/localTime.ts';
@@ -102,6 +103,8 @@ async function layOn(
 				technique: layer.technique,
 				phase: 'finish',
 				amount,
+				// Work over the whole of it is as large as its coats are.
+				fromPieces: its.fromPieces && takesOf({ takes: null }, techniqueOf(trade, layer.technique)) !== null,
 				guessed: true,
 				guess: amount,
 				perCopy: true

@@ -2,6 +2,7 @@
 	/** How warm and damp it is where things dry: all waits follow from it. */
 	import { slowerFigure } from '$core/explain/coating.ts';
 	import { valueOf } from '$core/explain/figure.ts';
+	import { COLD_BELOW, COLD_OR_DAMP_FACTOR, DAMP_ABOVE } from '$core/trade/coatProduct.ts';
 	import type { Settings } from '$core/facts/workshop.ts';
 	import { dayOf, dayWords, type LocalMinutes } from '$core/units/localTime.ts';
 	import { formatNumber } from '$core/units/number.ts';
@@ -36,7 +37,8 @@
 		{:else if settings.coldOrDamp}
 			<b>Cold or damp: all drying is doubled.</b>
 		{:else}
-			As in a heated room. Below 15 °C or above 70 % all drying takes twice as long.
+			As in a heated room. Below {COLD_BELOW} °C or above {DAMP_ABOVE} % all drying takes {COLD_OR_DAMP_FACTOR}
+			times as long.
 		{/if}
 	</p>
 </div>

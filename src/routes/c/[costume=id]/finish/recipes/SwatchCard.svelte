@@ -6,7 +6,7 @@
 	import { differenceWords } from '$core/engines/colour/difference.ts';
 	import { hexOf } from '$core/engines/colour/lab.ts';
 	import { differenceFigure } from '$core/explain/colour.ts';
-	import type { Swatch, Verdict } from '$core/facts/swatch.ts';
+	import type { Swatch } from '$core/facts/swatch.ts';
 	import type { Catalogue } from '$core/trade/catalogue.ts';
 	import { SURFACES } from '$core/trade/surface.ts';
 	import { dayWords } from '$core/units/localTime.ts';
@@ -38,10 +38,9 @@
 		`${trade.recipe[swatch.recipe]?.name ?? swatch.recipe}, ${paint?.name ?? 'no paint'}`
 	);
 	let editing = $state(false);
-	const MARKS: Record<Verdict, string> = { use: 'good', maybe: 'open', no: 'bad' };
 </script>
 
-<article aria-label="Swatch: {name}" data-verdict={MARKS[swatch.verdict]}>
+<article aria-label="Swatch: {name}" data-verdict={swatch.verdict}>
 	<div class="pictures">
 		{#each photos as photo (photo.id)}
 			<figure>
@@ -143,10 +142,10 @@
 		border: 1px solid var(--rule);
 		border-left: 4px solid var(--ink-soft);
 	}
-	[data-verdict='good'] {
+	[data-verdict='use'] {
 		border-left-color: var(--good-ink);
 	}
-	[data-verdict='bad'] {
+	[data-verdict='no'] {
 		border-left-color: var(--red-ink);
 	}
 	.pictures {

@@ -3,7 +3,7 @@
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import Printer from '@lucide/svelte/icons/printer';
 	import { page } from '$app/state';
-	import { MARKS, stripParts, type Mark } from '$core/engines/spacing/stencil.ts';
+	import { MARKS, paperRow, stripParts, type Mark } from '$core/engines/spacing/stencil.ts';
 	import { apartFigure } from '$core/explain/spacing.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import Fact from '$lib/ui/Fact.svelte';
@@ -17,9 +17,8 @@
 	let { data }: { data: PageData } = $props();
 	const unit = $derived(data.workshop.settings.lengthUnit);
 	const base = $derived(`/c/${data.record.costume.id}/finish/spacing`);
-	/** Of a strip on a sheet of A4 or Letter, mm. */
-	const ROW = 180;
-	const parts = $derived(data.found ? stripParts(data.found.strip, ROW) : []);
+	const row = $derived(data.found ? paperRow(data.found.strip) : 0);
+	const parts = $derived(data.found ? stripParts(data.found.strip, row) : []);
 	let form: HTMLFormElement;
 	const NAMES: Record<Mark, string> = {
 		rivet: 'round: rivet, stud',
@@ -100,7 +99,7 @@
 			Measure every mark from the beginning, not from the one before: what is off by a hair does not add up.
 		</p>
 		<div class="strips">
-			{#each parts as part (part.from)}<Strip {part} {strip} {unit} row={ROW} />{/each}
+			{#each parts as part (part.from)}<Strip {part} {strip} {unit} {row} />{/each}
 		</div>
 		<p class="check small">
 			<svg width="100mm" height="5mm" viewBox="0 0 100 5" role="img" aria-label="A line of 100 mm"

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** One part of a strip: at its true size on paper, as wide as there is room on a screen. */
-	import { markOutline, type Strip, type StripPart } from '$core/engines/spacing/stencil.ts';
+	import { markOutline, OVER, type Strip, type StripPart } from '$core/engines/spacing/stencil.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 
 	interface Props {
@@ -12,7 +12,7 @@
 	}
 	let { part, strip, unit, row }: Props = $props();
 	/** For what a mark at the end reaches over, and the words beneath, mm. */
-	const SIDE = $derived(strip.wide / 2 + 1);
+	const SIDE = $derived(strip.wide / 2 + OVER);
 	const FOOT = 5;
 	const wide = $derived(part.to - part.from);
 	const points = $derived(
