@@ -15,12 +15,19 @@ export function colour(): void {
 	let sum = 0;
 	const apart = timed(5, () => colours.forEach((a) => colours.forEach((b) => (sum += difference(a, b)))));
 	console.log(`colour: 500 × 500 differences ${ms(median(apart))}, mean ${(sum / 5 / 250_000).toFixed(1)}`);
-	for (let i = 0; i < 3; i++) {
-		const paints = Array.from({ length: 60 }, (_, n) => ({ id: `p${n}`, lab: any(), strength: 1 }));
-		const target = any();
-		const [took] = timed(1, () =>
-			toEnd(bestMixes({ target, paints, drops: 12, together: 3, most: 5 }), () => {})
-		);
-		console.log(`colour: mixes of three out of 60 paints at up to 12 drops ${ms(took!)}`);
+	const paints = (of: () => Lab) =>
+		Array.from({ length: 60 }, (_, n) => ({ id: `p${n}`, lab: of(), strength: 1 }));
+	const dull = (): Lab => [30 + random() * 30, random() * 20, random() * 20];
+	const violet = labOf([90, 0, 255]);
+	for (const [what, target, of] of [
+		['', any(), any],
+		['', any(), any],
+		['', any(), any],
+		[', of a violet that none of them comes to', violet, any],
+		[', of a violet from dull browns', violet, dull]
+	] as const) {
+		const task = { target, paints: paints(of), drops: 12, together: 3, most: 5 } as const;
+		const [took] = timed(1, () => toEnd(bestMixes(task), () => {}));
+		console.log(`colour: mixes of three out of 60 paints at up to 12 drops${what} ${ms(took!)}`);
 	}
 }

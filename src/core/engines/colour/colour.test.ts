@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import Color from 'colorjs.io';
+import { atLeastFrom } from './atLeast.ts';
 import { differenceCiede2000 } from 'culori';
 import { runJob } from '../../formats/jobs.ts';
 import { seeded } from '../../units/random.ts';
@@ -84,6 +85,30 @@ test('differences are those of another library, for 2,000 pairs', () => {
 		near(difference(a, b), theirs, 1e-9);
 	}
 	assert.equal(difference([50, 10, 10], [50, 10, 10]), 0);
+});
+
+test('no colour within bounds is nearer than what is said to be the least, for 40,000 colours', () => {
+	const random = seeded(11);
+	const between = (low: number, high: number) => low + random() * (high - low);
+	let tight = 0;
+	for (let i = 0; i < 2000; i++) {
+		const target: Lab = [between(0, 100), between(-1, 1) * between(0, 120), between(-1, 1) * between(0, 120)];
+		const from: Lab = [between(0, 90), between(-110, 100), between(-110, 100)];
+		// From a single colour to a wide part of all.
+		const size = [0, 2, 10, 60][i % 4]!;
+		const to = from.map((v) => v + between(0, size)) as unknown as Lab;
+		const least = atLeastFrom(i % 50 ? target : [target[0], 0, 0])(
+			...([0, 1, 2].flatMap((k) => [from[k]!, to[k]!]) as [number, number, number, number, number, number])
+		);
+		for (let k = 0; k < 20; k++) {
+			const inside = from.map((v, at) => between(v, to[at]!)) as unknown as Lab;
+			const apart = difference(i % 50 ? target : [target[0], 0, 0], inside);
+			assert.ok(least <= apart + 1e-9, `${target.join()}: ${inside.join()} is ${apart}, not ${least}`);
+			if (least > 0.8 * apart) tight++;
+		}
+	}
+	// It does tell something.
+	assert.ok(tight > 15_000, String(tight));
 });
 
 test('a difference has words for what it means', () => {

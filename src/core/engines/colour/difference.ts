@@ -5,10 +5,25 @@ const RAD = PI / 180;
 const POW25_7 = 25 ** 7;
 /** Plain, for speed: it is worked out millions of times. */
 const length = (a: number, b: number) => sqrt(a * a + b * b);
-const seventh = (c: number) => {
-	const c3 = c * c * c;
-	return c3 * c3 * c;
+/** 0 of grey to 1 of what is vivid. */
+export const saturation = (chroma: number): number => {
+	const c3 = chroma * chroma * chroma;
+	const c7 = c3 * c3 * chroma;
+	return sqrt(c7 / (c7 + POW25_7));
 };
+/** 1 + G: what a is stretched by. */
+export const stretch = (chroma: number): number => 1.5 - 0.5 * saturation(chroma);
+/** T: what a mean hue counts for. */
+export const byHue = (h: number): number =>
+	1 -
+	0.17 * cos((h - 30) * RAD) +
+	0.24 * cos(2 * h * RAD) +
+	0.32 * cos((3 * h + 6) * RAD) -
+	0.2 * cos((4 * h - 63) * RAD);
+/** What is turned at a mean hue so far from blue. */
+export const turning = (fromBlue: number): number => 2 * sin(60 * exp(-((fromBlue / 25) ** 2)) * RAD);
+/** SL: what a mean lightness counts for. */
+export const byLight = (l: number): number => 1 + (0.015 * (l - 50) ** 2) / sqrt(20 + (l - 50) ** 2);
 const hueOf = (degrees: number) => (degrees < 0 ? degrees + 360 : degrees);
 /** 0 to 360. A colour without chroma has no hue, and counts as 0. */
 const hue = (b: number, a: number) => (a === 0 && b === 0 ? 0 : hueOf(atan2(b, a) / RAD));
@@ -22,8 +37,7 @@ export const difference = ([l1, a1, b1]: Lab, [l2, a2, b2]: Lab): number => cied
 /** The same of bare numbers, for many. */
 export function ciede2000(l1: number, a1: number, b1: number, l2: number, a2: number, b2: number): number {
 	const chroma = (length(a1, b1) + length(a2, b2)) / 2;
-	const chroma7 = seventh(chroma);
-	const g = 1.5 - 0.5 * sqrt(chroma7 / (chroma7 + POW25_7));
+	const g = stretch(chroma);
 	const c1 = length(g * a1, b1);
 	const c2 = length(g * a2, b2);
 	const h1 = hue(b1, g * a1);
@@ -38,23 +52,13 @@ export function ciede2000(l1: number, a1: number, b1: number, l2: number, a2: nu
 	const l = (l1 + l2) / 2;
 	const c = (c1 + c2) / 2;
 	const h = grey ? h1 + h2 : abs(apart) <= 180 ? (h1 + h2) / 2 : ((h1 + h2 + 360) / 2) % 360;
-	const t =
-		1 -
-		0.17 * cos((h - 30) * RAD) +
-		0.24 * cos(2 * h * RAD) +
-		0.32 * cos((3 * h + 6) * RAD) -
-		0.2 * cos((4 * h - 63) * RAD);
-	const c7 = seventh(c);
-	const rotation = -2 * sqrt(c7 / (c7 + POW25_7)) * sin(60 * exp(-(((h - 275) / 25) ** 2)) * RAD);
-	const fromMiddle = (l - 50) ** 2;
-	const byL = dL / (1 + (0.015 * fromMiddle) / sqrt(20 + fromMiddle));
+	const t = byHue(h);
+	const rotation = -saturation(c) * turning(h - 275);
+	const byL = dL / byLight(l);
 	const byC = dC / (1 + 0.045 * c);
 	const byH = dH / (1 + 0.015 * c * t);
 	return sqrt(byL * byL + byC * byC + byH * byH + rotation * byC * byH);
 }
-
-/** What a lightness counts for at the least: SL at black and white. A difference is at least that of the lightness by it. */
-export const MOST_SL = 1 + (0.015 * 2500) / sqrt(2520);
 
 /** In words, up to so much. Starting values, from memory. */
 const WORDS: readonly (readonly [upTo: number, words: string])[] = [

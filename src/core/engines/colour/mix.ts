@@ -1,7 +1,8 @@
 import spectral from 'spectral.js';
-import { ciede2000, difference, MOST_SL } from './difference.ts';
+import { atLeastFrom } from './atLeast.ts';
+import { ciede2000, difference } from './difference.ts';
 import type { Lab } from '../../units/lab.ts';
-import { DAYLIGHT, f, labOfXyz, luminance, reflectanceOf } from './reflectance.ts';
+import { DAYLIGHT, f, labOfXyz, reflectanceOf } from './reflectance.ts';
 
 /** A paint as it is owned. */
 export interface Paint {
@@ -77,91 +78,121 @@ function recipes(together: number, most: number): number[][] {
 
 const EQUAL = 1e-9;
 
-type Between = readonly [least: number, most: number];
-/** What Y, X − Y and Y − Z may be, each as a share of white, of colours that are at most so far from one. */
-interface Ball {
-	limit: number;
-	y: Between;
-	xy: Between;
-	yz: Between;
+/** Shares of each paint of a set. */
+type Shares = readonly [number, number, number];
+/** Mixes of a set between corners, and the smaller parts that they are cut up into. */
+interface Part {
+	corners: readonly Shares[];
+	/** Drops of each paint, three numbers a mix. */
+	drops: Uint8Array;
+	within: readonly Part[];
 }
-/**
- * The part of ΔE00 that is chroma and hue is at least this share of their length: its rotation takes away no more, at 2 · sin 60°.
- */
-const LEAST_SHARE = Math.sqrt(1 - Math.sin(Math.PI / 3));
+const WHOLE = 8;
+/** The same shares are one object: parts have corners in common. */
+const SHARES = new Map<string, Shares>();
+function sharesOf(shares: readonly number[]): Shares {
+	const key = shares.join();
+	const there = SHARES.get(key) ?? (shares as unknown as Shares);
+	SHARES.set(key, there);
+	return there;
+}
+const PURE = [0, 1, 2].map((at) => sharesOf([0, 1, 2].map((k) => (k === at ? WHOLE : 0))));
 
-function ballOf([l, a, b]: Lab, limit: number): Ball {
-	const ALL: Between = [-Infinity, Infinity];
-	if (limit === Infinity) return { limit, y: ALL, xy: ALL, yz: ALL };
-	const chroma = 1.5 * Math.hypot(a, b);
-	// SC and SH by half the sum of both chromas: the other's is within the ball, so it is solved for.
-	const slope = limit / LEAST_SHARE;
-	const shrinks = 1 - 0.0225 * slope;
-	const ab = shrinks > 0 ? (slope * (1 + 0.045 * chroma)) / shrinks : Infinity;
-	const lights = [l - limit * MOST_SL, l + limit * MOST_SL].map((v) => (Math.max(0, v) + 16) / 116);
-	const cube = (t: number) => (t > 6 / 29 ? t ** 3 : (116 * t - 16) * (27 / 24389));
-	const span = (values: number[]): Between => [Math.min(...values) - EQUAL, Math.max(...values) + EQUAL];
-	return {
-		limit,
-		y: span(lights.map(cube)),
-		xy: span(lights.flatMap((fy) => [a - ab, a + ab].map((v) => cube(fy + v / 500) - cube(fy)))),
-		yz: span(lights.flatMap((fy) => [b - ab, b + ab].map((v) => cube(fy) - cube(fy - v / 200))))
-	};
+function partOf(corners: readonly Shares[], drops: readonly number[][]): Part {
+	const part = { corners, drops: Uint8Array.from(drops.flatMap(([i, j = 0, k = 0]) => [i!, j, k])) };
+	const [u, v, w] = corners as [Shares, Shares?, Shares?];
+	const half = (m: Shares, n: Shares) => sharesOf(m.map((share, i) => (share + n[i]!) / 2));
+	if (!v || !w || drops.length < 8 || half(u, v).some((share) => share % 1)) return { ...part, within: [] };
+	const [uv, vw, uw] = [half(u, v), half(v, w), half(u, w)];
+	let left = drops;
+	const within = [
+		[u, uv, uw],
+		[v, uv, vw],
+		[w, uw, vw],
+		[uv, vw, uw]
+	].map((cut) => {
+		const inside = left.filter((drops) => liesBetween(cut, drops));
+		left = left.filter((drops) => !inside.includes(drops));
+		return partOf(cut, inside);
+	});
+	return { ...part, within };
+}
+
+/** Is a mix within a triangle of shares? Of a side it is on the same as the middle, or on it. */
+function liesBetween(corners: readonly Shares[], drops: readonly number[]): boolean {
+	const all = drops.reduce((a, b) => a + b);
+	const at = (shares: readonly number[], whole: number) => [shares[0]! / whole, shares[1]! / whole] as const;
+	const [x, y] = at(drops, all);
+	const points = corners.map((shares) => at(shares, WHOLE));
+	const sides = points.map(([ax, ay], i) => {
+		const [bx, by] = points[(i + 1) % 3]!;
+		return (bx - ax) * (y - ay) - (by - ay) * (x - ax);
+	});
+	return sides.every((side) => side >= -EQUAL) || sides.every((side) => side <= EQUAL);
 }
 
 /**
  * The mixes that come nearest, one of each set of paints, the nearest first: every number of drops of every set is tried, but for
- * sets that cannot come as near whatever the drops. Tells its share on the way.
+ * parts of a set that cannot come as near whatever the drops. Tells its share on the way.
  *
  * @param task paints all different; drops 1 to 24
  */
 export function* bestMixes({ target, drops, together, most, ...task }: MixTask): Generator<number, Mix[]> {
 	// Those near it first, so that it is soon known what is too far.
 	const paints = task.paints.toSorted((a, b) => difference(a.lab, target) - difference(b.lab, target));
-	// What a number of drops of each paint weighs, and gives to K/S at each wavelength.
-	const weights = paints.map((paint) => {
-		const colour = colourOf(paint);
-		const one = paint.strength * colour.luminance;
-		return Float64Array.from({ length: drops + 1 }, (_, n) => n * one);
-	});
-	const given = paints.map((paint, p) => {
-		const ks = colourOf(paint).KS;
-		return Array.from({ length: drops + 1 }, (_, n) => Float64Array.from(ks, (k) => k * weights[p]![n]!));
-	});
-	const blank = new Float64Array(SIZE);
-	const curves = paints.map((paint) => Float64Array.from(reflectanceOf(paint.lab)));
-	const [toX, toY, toZ] = DAYLIGHT.map((row) => Float64Array.from(row)) as [
+	// What a drop of each paint weighs, and gives to K/S at each wavelength.
+	const weights = Float64Array.from(paints, (paint) => paint.strength * colourOf(paint).luminance);
+	const given = paints.map((paint, p) => Float64Array.from(colourOf(paint).KS, (k) => k * weights[p]!));
+	const [toX, toY, toZ] = DAYLIGHT.map((row, k) => Float64Array.from(row, (w) => w / WHITE[k]!)) as [
 		Float64Array,
 		Float64Array,
 		Float64Array
 	];
+	// That X and Z go with Y narrows a and b.
+	const toXy = toX.map((x, i) => x - toY[i]!);
+	const toYz = toZ.map((z, i) => toY[i]! - z);
 	const [l, a, b] = target;
-	let ball = ballOf(target, Infinity);
+	const atLeast = atLeastFrom(target);
 	const best: Mix[] = [];
-	const worst = () => (best.length < most ? Infinity : best[best.length - 1]!.difference);
-	const flat = (of: readonly number[][]) => Uint8Array.from(of.flatMap(([i, j = 0, k = 0]) => [i!, j, k]));
-	const wanted = [1, 2].map((n) => flat(recipes(n, drops)));
-	const threes = together >= 3 ? recipes(3, drops) : [];
-	// Half of it or more is one paint, or none is.
-	const leading = (drops: number[]) => drops.findIndex((d) => 2 * d >= drops.reduce((a, b) => a + b));
-	const regions = [0, 1, 2, -1].map((at) => flat(threes.filter((drops) => leading(drops) === at)));
-	/** As much of the one as of the other. */
-	const halves = paints.map((_, p) =>
-		paints.map((_, q) => {
-			if (q <= p || together < 3) return blank;
-			const all = 1 / (weights[p]![1]! + weights[q]![1]!);
-			return given[p]![1]!.map((k, w) => {
-				const ks = (k + given[q]![1]![w]!) * all;
-				return 1 + ks - Math.sqrt(ks * ks + 2 * ks);
-			});
-		})
-	);
-	const perX = 1 / WHITE[0]!;
-	const perZ = 1 / WHITE[2]!;
+	/** What is as far as this is not asked for. */
+	let limit = Infinity;
 
-	/** Could any mix between these be near enough, by their extremes at each wavelength? */
-	function mayReach(of: readonly Float64Array[]): boolean {
-		const { y, xy, yz } = ball;
+	/** The curves of the corners of parts, each worked out once for a set of paints. */
+	const curves = new Map<Shares, Float64Array>();
+	const known = new Set<Shares>();
+	function curveOf(set: readonly number[], shares: Shares): Float64Array {
+		let curve = curves.get(shares);
+		if (!curve) curves.set(shares, (curve = new Float64Array(SIZE)));
+		if (known.has(shares)) return curve;
+		known.add(shares);
+		curve.fill(0);
+		let all = 0;
+		for (let k = 0; k < set.length; k++) {
+			const share = shares[k]!;
+			if (!share) continue;
+			const ks = given[set[k]!]!;
+			all += share * weights[set[k]!]!;
+			for (let w = 0; w < SIZE; w++) curve[w]! += share * ks[w]!;
+		}
+		for (let w = 0; w < SIZE; w++) curve[w] = reflected(curve[w]! / all);
+		return curve;
+	}
+
+	const lows = new Float64Array(SIZE);
+	const highs = new Float64Array(SIZE);
+	/** How near a mix between these could come at the best, by their extremes at each wavelength. */
+	function nearestBetween(set: readonly number[], corners: readonly Shares[]): number {
+		const first = curveOf(set, corners[0]!);
+		lows.set(first);
+		highs.set(first);
+		for (let k = 1; k < corners.length; k++) {
+			const curve = curveOf(set, corners[k]!);
+			for (let i = 0; i < SIZE; i++) {
+				const r = curve[i]!;
+				if (r < lows[i]!) lows[i] = r;
+				if (r > highs[i]!) highs[i] = r;
+			}
+		}
 		let yLow = 0;
 		let yHigh = 0;
 		let xyLow = 0;
@@ -169,112 +200,97 @@ export function* bestMixes({ target, drops, together, most, ...task }: MixTask):
 		let yzLow = 0;
 		let yzHigh = 0;
 		for (let i = 0; i < SIZE; i++) {
-			let low = 2;
-			let high = 0;
-			for (let k = 0; k < of.length; k++) {
-				const r = of[k]![i]!;
-				if (r < low) low = r;
-				if (r > high) high = r;
-			}
+			const low = lows[i]!;
+			const high = highs[i]!;
 			yLow += low * toY[i]!;
 			yHigh += high * toY[i]!;
-			const toXy = toX[i]! * perX - toY[i]!;
-			xyLow += toXy * (toXy > 0 ? low : high);
-			xyHigh += toXy * (toXy > 0 ? high : low);
-			const toYz = toY[i]! - toZ[i]! * perZ;
-			yzLow += toYz * (toYz > 0 ? low : high);
-			yzHigh += toYz * (toYz > 0 ? high : low);
+			xyLow += toXy[i]! * (toXy[i]! > 0 ? low : high);
+			xyHigh += toXy[i]! * (toXy[i]! > 0 ? high : low);
+			yzLow += toYz[i]! * (toYz[i]! > 0 ? low : high);
+			yzHigh += toYz[i]! * (toYz[i]! > 0 ? high : low);
 		}
-		return (
-			yLow <= y[1] && y[0] <= yHigh && xyLow <= xy[1] && xy[0] <= xyHigh && yzLow <= yz[1] && yz[0] <= yzHigh
+		// f is concave: what is over Y counts for less where Y is high.
+		const over = (by: number, y: number) => f(Math.max(0, y + by)) - f(y);
+		return atLeast(
+			116 * f(yLow) - 16,
+			116 * f(yHigh) - 16,
+			500 * over(xyLow, xyLow > 0 ? yHigh : yLow),
+			500 * over(xyHigh, xyHigh > 0 ? yLow : yHigh),
+			-200 * over(-yzLow, yzLow > 0 ? yLow : yHigh),
+			-200 * over(-yzHigh, yzHigh > 0 ? yHigh : yLow)
 		);
 	}
 
-	/** Tries so many drops of each paint of a set, three numbers a mix; what came nearest, if it is among the best. */
-	function nearest(set: readonly number[], of: Uint8Array, corners: readonly Float64Array[]): Mix | null {
-		let limit = worst();
-		if (limit !== ball.limit) ball = ballOf(target, limit);
-		if (!mayReach(corners)) return null;
-		let lowest = 0;
-		let highest = 0;
-		/** What Y may be for the lightness to be near enough. */
-		const within = () => {
-			lowest = luminance(l - limit * MOST_SL);
-			highest = luminance(l + limit * MOST_SL);
-		};
-		within();
+	/** Tries each number of drops of a part; what came nearest, if that is nearer than the limit. */
+	function tryDrops(set: readonly number[], of: Uint8Array): Mix | null {
 		let found: Mix | null = null;
 		const [p, q = p, s = p] = set as [number, number?, number?];
 		for (let at = 0; at < of.length; at += 3) {
 			const i = of[at]!;
 			const j = of[at + 1]!;
 			const k = of[at + 2]!;
-			const first = given[p]![i]!;
-			const second = j ? given[q]![j]! : blank;
-			const third = k ? given[s]![k]! : blank;
-			const all = 1 / (weights[p]![i]! + (j && weights[q]![j]!) + (k && weights[s]![k]!));
+			const all = 1 / (i * weights[p]! + j * weights[q]! + k * weights[s]!);
+			const [first, second, third] = [given[p]!, given[q]!, given[s]!];
+			const [ofFirst, ofSecond, ofThird] = [i * all, j * all, k * all];
 			let x = 0;
 			let y = 0;
 			let z = 0;
 			for (let w = 0; w < SIZE; w++) {
-				const ks = (first[w]! + second[w]! + third[w]!) * all;
-				const r = 1 + ks - Math.sqrt(ks * ks + 2 * ks);
+				const r = reflected(ofFirst * first[w]! + ofSecond * second[w]! + ofThird * third[w]!);
 				x += r * toX[w]!;
 				y += r * toY[w]!;
 				z += r * toZ[w]!;
 			}
-			if (y < lowest || y > highest) continue;
 			const fy = f(y);
-			const l2 = 116 * fy - 16;
-			const a2 = 500 * (f(x * perX) - fy);
-			const b2 = 200 * (fy - f(z * perZ));
+			const lab: Lab = [116 * fy - 16, 500 * (f(x) - fy), 200 * (fy - f(z))];
+			const [l2, a2, b2] = lab;
+			if (atLeast(l2, l2, a2, a2, b2, b2) >= limit - EQUAL) continue;
 			const apart = ciede2000(l, a, b, l2, a2, b2);
 			if (apart >= limit - EQUAL) continue;
 			limit = apart;
-			within();
 			const parts = [i, j, k].flatMap((n, at) => (n ? [{ paint: paints[set[at]!]!.id, drops: n }] : []));
-			found = { parts: parts.sort((m, n) => n.drops - m.drops), lab: [l2, a2, b2], difference: apart };
+			found = { parts: parts.sort((m, n) => n.drops - m.drops), lab, difference: apart };
 		}
 		return found;
 	}
 
-	function keep(found: Mix | null): void {
-		if (!found || found.difference >= worst()) return;
+	/** What comes nearest of a part, if that is nearer than the limit. */
+	function nearestOf(set: readonly number[], { corners, drops, within }: Part): Mix | null {
+		if (nearestBetween(set, corners) >= limit) return null;
+		if (!within.length) return tryDrops(set, drops);
+		return within.reduce<Mix | null>((found, part) => nearestOf(set, part) ?? found, null);
+	}
+
+	function keepNearest(set: readonly number[], part: Part): void {
+		known.clear();
+		limit = best.length < most ? Infinity : best[best.length - 1]!.difference;
+		const found = nearestOf(set, part);
+		if (!found) return;
 		if (best.length === most) best.pop();
 		const at = best.findIndex((m) => m.difference > found.difference);
 		best.splice(at < 0 ? best.length : at, 0, found);
 	}
 
-	/** Of three paints: near each of them, and in the middle; whatever lies between half-way mixes is between their extremes. */
-	function tryThree(p: number, q: number, s: number): void {
-		const set = [p, q, s];
-		const [pq, ps, qs] = [halves[p]![q]!, halves[p]![s]!, halves[q]![s]!];
-		const corners = [
-			[curves[p]!, pq, ps],
-			[curves[q]!, pq, qs],
-			[curves[s]!, ps, qs],
-			[pq, ps, qs]
-		];
-		let found: Mix | null = null;
-		for (let k = 0; k < 4; k++) {
-			const here = nearest(set, regions[k]!, corners[k]!);
-			if (here && (!found || here.difference < found.difference)) found = here;
-		}
-		keep(found);
-	}
-
-	for (let p = 0; p < paints.length; p++) keep(nearest([p], wanted[0]!, [curves[p]!]));
+	const [one, two, three] = [1, 2, 3].map((n) => partOf(PURE.slice(0, n), recipes(n, drops))) as [
+		Part,
+		Part,
+		Part
+	];
+	for (let p = 0; p < paints.length; p++) keepNearest([p], one);
 	if (together >= 2)
 		for (let p = 0; p < paints.length; p++)
-			for (let q = p + 1; q < paints.length; q++) keep(nearest([p, q], wanted[1]!, [curves[p]!, curves[q]!]));
+			for (let q = p + 1; q < paints.length; q++) keepNearest([p, q], two);
 	if (together >= 3)
 		for (let p = 0; p < paints.length; p++) {
 			yield p / paints.length;
 			for (let q = p + 1; q < paints.length; q++)
-				for (let s = q + 1; s < paints.length; s++) tryThree(p, q, s);
+				for (let s = q + 1; s < paints.length; s++) keepNearest([p, q, s], three);
 		}
 	return best;
 }
+
+/** What of the light comes back, of absorption over scattering. */
+const reflected = (ks: number) => 1 + ks - Math.sqrt(ks * ks + 2 * ks);
 
 /** Two of them are so near that a mix needs only one; null where there are none. */
 export function alike(paints: readonly Paint[]): [string, string] | null {
