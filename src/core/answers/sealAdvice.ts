@@ -65,7 +65,9 @@ export function sealAdvice(
 	const avoid: SealAdvice['avoid'] = [];
 	for (const [key, product] of Object.entries(trade.coatProduct)) {
 		if (product.does !== 'seal' && product.does !== 'prime') continue;
-		const warnings = checkStack(face, [thoughtOf(key, trade)], trade, 0);
+		// It is painted over: what is said of a last coat does not go for it.
+		const layers = [key, 'brushedAcrylic'].map((k) => thoughtOf(k, trade));
+		const warnings = checkStack(face, layers, trade, 0).filter((w) => w.over === 0);
 		const spoils = warnings.find((w) => w.spoils);
 		if (spoils) avoid.push({ product, why: spoils.why });
 		else

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import { HOT_CAR } from '../trade/bond.ts';
 import { catalogueOf, STANDARD } from '../trade/catalogue.ts';
 import type { CureDoes } from '../trade/coatRule.ts';
 import {
@@ -96,6 +97,31 @@ test('work between coats: glue on paint, heat on paint, a closure under paint, a
 	assert.deepEqual(rules(on('plastic'), 'acrylicSpray', 'acrylicSpray'), [], 'the same colour again');
 });
 
+test('once painted parts are joined another colour is not sprayed, masked or not: the join comes after it', () => {
+	const parts = on('plastic');
+	const layers = ['acrylicSpray', '~mask', '~cement', 'metallicSpray'];
+	const [warning, ...others] = check(parts, ...layers);
+	assert.deepEqual([warning!.rule, warning!.on, others.length], ['colourOnJoined', 2, 0]);
+	assert.deepEqual(warning!.cures, [{ does: 'under', product: null }]);
+	const better = cured(stack(...layers), warning!, warning!.cures[0]!, STANDARD)!;
+	assert.deepEqual(
+		better.map((l) => (l.kind === 'coat' ? l.product : l.technique)),
+		['acrylicSpray', 'mask', 'metallicSpray', 'cement']
+	);
+	// Joined before any colour, or of one colour: nothing to mask.
+	assert.deepEqual(rules(parts, '~cement', 'acrylicSpray', '~mask', 'metallicSpray'), []);
+	assert.deepEqual(rules(parts, 'acrylicSpray', '~mask', '~cement', 'acrylicSpray'), []);
+});
+
+test('a last coat that bears less than a hot car is told, under another it is not', () => {
+	assert.ok(STANDARD.coatProduct.metallicWax!.heatLimit! < HOT_CAR);
+	const [warning] = check(on('plastic'), 'acrylicSpray', 'metallicWax');
+	assert.deepEqual([warning?.rule, warning?.spoils, warning?.cures], ['softInCar', false, []]);
+	assert.ok(!rules(on('plastic'), 'acrylicSpray', 'metallicWax', 'clearSpray').includes('softInCar'));
+	// What seals is swapped for what seals.
+	assert.deepEqual(check(on('wood'), 'pva')[0]!.cures, [{ does: 'swap', product: 'flexibleSealer' }]);
+});
+
 test('a wait until it is hard settles what only fresh paint spoils', () => {
 	const layers = stack('brushedAcrylic', 'clearSpray');
 	const ground = on('plastic');
@@ -140,11 +166,8 @@ test('a cure that would spoil something else is not offered', () => {
 	assert.equal(warning!.rule, 'enamelOverAcrylic');
 	assert.deepEqual(warning!.cures, [{ does: 'swap', product: 'brushedAcrylic' }]);
 	const [bend] = check(on('leather'), 'clearSpray');
-	assert.deepEqual(bend!.cures, [
-		{ does: 'swap', product: 'flexibleSealer' },
-		{ does: 'swap', product: 'flexibleClear' },
-		{ does: 'swap', product: 'brushedAcrylic' }
-	]);
+	// A clear is swapped for a clear, not for a sealer or a paint.
+	assert.deepEqual(bend!.cures, [{ does: 'swap', product: 'flexibleClear' }]);
 });
 
 test('what goes beneath is moved: clear last, glue before paint, closures after it', () => {

@@ -4,6 +4,7 @@ import type { Material } from '../facts/material.ts';
 import { inOrder } from '../facts/order.ts';
 import type { CoatProductKey } from '../facts/coat.ts';
 import { coatProductOf, techniqueOf, type Catalogue } from '../trade/catalogue.ts';
+import { HOT_CAR } from '../trade/bond.ts';
 import { JOINS, OPENINGS } from '../trade/closureJoin.ts';
 import type { CoatProduct } from '../trade/coatProduct.ts';
 import type { CoatRule, Cure } from '../trade/coatRule.ts';
@@ -112,11 +113,14 @@ const coatTraits = (key: CoatProductKey, p: CoatProduct): string[] => [
 	p.base,
 	p.does,
 	p.flexible ? 'flexible' : 'brittle',
-	...(p.sheen ? [p.sheen] : [])
+	...(p.sheen ? [p.sheen] : []),
+	...(p.heatLimit !== null && p.heatLimit < HOT_CAR ? ['softens'] : [])
 ];
 const has = (traits: ReadonlySet<string>, any: readonly string[]): string | undefined =>
 	any.find((pattern) => pattern.split('+').every((trait) => traits.has(trait)));
 const closes = (technique: string) => technique in JOINS || technique in OPENINGS;
+/** Work that makes one part of several for good. */
+const JOINED_BY = new Set(['cement', 'stack', 'attach', 'sewMachine', 'sewStretch', 'sewHand']);
 /** Work that leaves a closed face, as a coat does. */
 const SEALS = new Set(['heatSeal', 'stretchOn']);
 
@@ -126,6 +130,7 @@ interface Beneath {
 	topTraits: string[];
 	lastCoat: number | null;
 	closure: number | null;
+	joined: number | null;
 	colour: number | null;
 	masked: boolean;
 }
@@ -145,6 +150,7 @@ function found(
 		topTraits: surface ? [...surfaceTraits.filter((t) => t !== 'bends'), 'bare'] : [],
 		lastCoat: null,
 		closure: null,
+		joined: null,
 		colour: null,
 		masked: false
 	};
@@ -154,13 +160,16 @@ function found(
 		const traits = new Set(
 			layer.kind === 'coat' ? coatTraits(layer.product, product!) : ['step', layer.technique]
 		);
+		if (layers.findLastIndex((l) => l.kind === 'coat') === index) traits.add('last');
 		const colour = at.colour === null ? null : (layers[at.colour] as CoatLayer);
 		const other = layer.kind === 'coat' && colour !== null && colour.colour !== layer.colour;
 		const beneath = new Set([
 			...at.topTraits,
+			'part',
 			...(bends ? ['bends'] : []),
 			...(at.lastCoat !== null ? ['painted'] : []),
 			...(at.closure !== null ? ['closed'] : []),
+			...(at.joined !== null ? ['joined'] : []),
 			...(at.masked ? ['masked'] : []),
 			...(other ? ['otherColour'] : [])
 		]);
@@ -180,6 +189,7 @@ function found(
 		} else {
 			if (SEALS.has(layer.technique)) [at.top, at.topTraits] = [index, [layer.technique]];
 			if (closes(layer.technique)) at.closure = index;
+			if (at.colour !== null && JOINED_BY.has(layer.technique)) at.joined = index;
 			if (layer.technique === 'mask') at.masked = true;
 		}
 	}
@@ -190,6 +200,7 @@ function whichOf(pattern: string, at: Beneath): number | null {
 	const traits = pattern.split('+');
 	if (traits.includes('bends')) return null;
 	if (traits.includes('closed')) return at.closure;
+	if (traits.includes('joined')) return at.joined;
 	if (traits.includes('otherColour')) return at.colour;
 	return traits.includes('painted') ? at.lastCoat : at.top;
 }
@@ -206,6 +217,15 @@ function hasCured(layer: Layer | null, trade: Catalogue, now: LocalMinutes): boo
 export function thoughtOf(product: CoatProductKey, trade: Catalogue): CoatLayer {
 	const wait = coatProductOf(trade, product).handlingMinutes;
 	return { kind: 'coat', id: null, product, colour: product, wait, begun: false, doneAt: null };
+}
+
+/** It does the same in a stack: what seals primes too. */
+function standsFor(one: CoatProductKey, other: CoatProductKey, trade: Catalogue): boolean {
+	const of = (key: CoatProductKey) => {
+		const { does } = coatProductOf(trade, key);
+		return does === 'prime' ? 'seal' : does;
+	};
+	return of(one) === of(other);
 }
 
 /**
@@ -231,6 +251,7 @@ export function cured(
 				return null;
 			if (cure.product === upper.product) return null;
 			const one = thoughtOf(cure.product, trade);
+			if (cure.does === 'swap' && !standsFor(one.product, upper.product, trade)) return null;
 			if (cure.does === 'insert') return layers.toSpliced(over, 0, one);
 			return layers.with(over, { ...one, id: upper.id });
 		}

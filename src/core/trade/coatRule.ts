@@ -1,9 +1,10 @@
 /**
  * What may go over what, as rules: whoever has a trait of `over` spoils, or has to be tried first, on whatever has one of `on`.
  *
- * Traits of a coat: its product’s key, its base, what it does, its sheen, `flexible` or `brittle`, `spray` or `brush`, `coat`. Of a step: its
- * technique. Of what is beneath: those of the coat directly beneath, or of the surface while nothing lies on it (then also `bare`); and those of
- * the part: `bends`, `painted` once a coat is on, `masked`, `closed` once a closure is set, `otherColour`.
+ * Traits of a coat: its product’s key, its base, what it does, its sheen, `flexible` or `brittle`, `spray` or `brush`, `softens` where a hot
+ * car is too hot for it, `last` where none comes over it, `coat`. Of a step: its technique. Of what is beneath: those of the coat directly
+ * beneath, or of the surface while nothing lies on it (then also `bare`); and those of the part: `part`, `bends`, `painted` once
+ * a coat is on, `masked`, `closed` once a closure is set, `joined` once it is joined to what has its colour already, `otherColour`.
  */
 export const CURES = ['insert', 'swap', 'cure', 'under', 'mask'] as const;
 /**
@@ -144,6 +145,14 @@ export const COAT_RULES = {
 		[under],
 		TEST
 	),
+	colourOnJoined: rule(
+		'another colour sprayed once painted parts are joined',
+		['spray+colour'],
+		['joined+otherColour'],
+		'What has its colour is joined to it: spray reaches that too, and tape does not follow a joint. Spray each part before they are joined.',
+		[under],
+		TEST
+	),
 	secondColour: rule(
 		'a second colour sprayed over the first',
 		['spray+colour'],
@@ -174,5 +183,13 @@ export const COAT_RULES = {
 		['painted'],
 		'Heat blisters and cracks what is on.',
 		[under]
+	),
+	softInCar: rule(
+		'a coat that a hot car softens',
+		['softens+last'],
+		['part'],
+		'It bears less than the 60 °C of a closed car in the sun: it turns tacky, and takes the print of what lies on it. Keep it cool on the way.',
+		[swap('flexibleSealer')],
+		{ ...TEST, source: 'starting value, from memory' }
 	)
 } as const satisfies Record<string, CoatRule>;

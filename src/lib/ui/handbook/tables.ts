@@ -60,7 +60,7 @@ export const WORDS: Record<string, string> = {
 
 /** What rules of coats go by. */
 export const TRAIT_WORDS =
-	'Traits of a coat: its key in this handbook, water, solvent, enamel, rubber; seal, prime, colour, wash, highlight, size, clear; matt, satin, gloss, metal; flexible, brittle; spray, brush, coat. Of work: its technique’s key. Of what is beneath, besides: foam, polystyrene, cloth, leather, plastic, print, wood, metal, clay; bare, drinks, rough, smooth; bends, painted, closed, masked, otherColour. A plus asks for both.';
+	'Traits of a coat: its key in this handbook, water, solvent, enamel, rubber; seal, prime, colour, wash, highlight, size, clear; matt, satin, gloss, metal; flexible, brittle; spray, brush, softens (in a hot car), last, coat. Of work: its technique’s key. Of what is beneath, besides: foam, polystyrene, cloth, leather, plastic, print, wood, metal, clay; bare, drinks, rough, smooth; part, bends, painted, closed, joined, masked, otherColour. A plus asks for both.';
 
 /** A side of a pair. */
 export const sideWords = (side: BondSide): string =>
