@@ -6,7 +6,8 @@ import * as make from '$tests/support/record.ts';
 import { planCostume } from './plan.ts';
 import { slowerFigure } from '../explain/coating.ts';
 import { valueOf } from '../explain/figure.ts';
-import { isColdOrDamp, recoatWindow, waitOf } from './wait.ts';
+import { DAY } from '../units/localTime.ts';
+import { isColdOrDamp, recoatWindow, waitOf, withReading } from './wait.ts';
 import { usagesOf } from './shopping.ts';
 import { STANDARD } from '../trade/catalogue.ts';
 import { COAT_PRODUCTS, type StandardCoatProduct } from '../trade/coatProduct.ts';
@@ -15,7 +16,7 @@ const COAT_PRODUCT_KEYS = Object.keys(COAT_PRODUCTS) as StandardCoatProduct[];
 import { checkCoat, coatSteps, packsForCoats } from './coatStack.ts';
 import { nextCoat } from './nextCoat.ts';
 
-const damp = (coldOrDamp: boolean) => ({ settings: { coldOrDamp }, handbook: [] });
+const damp = (coldOrDamp: boolean) => ({ settings: { coldOrDamp, air: [] }, handbook: [] });
 const NOW = make.at('2031-05-03T10:00'); // a Saturday: the spray place is open, nobody works
 
 test('packs over a costume: never too few for the area, never a whole pack too many', () => {
@@ -91,7 +92,7 @@ test('a plan never lets a coat on at a moment that logging it would warn of', ()
 				const warning = checkCoat(
 					plan.steps[i]!.end,
 					waitOf(before, workshop),
-					recoatWindow(record.steps[i + 1]!, workshop),
+					recoatWindow(record.steps[i + 1]!, before, workshop),
 					planned.start
 				);
 				assert.equal(warning, null, `${p.name}, coat ${i + 2}${coldOrDamp ? ', damp' : ''}`);
@@ -117,9 +118,13 @@ test('below 15 °C or above 70 % waits are doubled, and a closed window opens la
 		[true, false, true, true, true, false]
 	);
 	const enamel = { withinMinutes: 60, orAfterMinutes: 2880 };
-	assert.deepEqual(recoatWindow(enamel, damp(true)), { withinMinutes: 60, orAfterMinutes: 5760 });
-	assert.deepEqual(recoatWindow(enamel, damp(false)), enamel);
-	assert.equal(recoatWindow({ withinMinutes: null, orAfterMinutes: null }, damp(true)).orAfterMinutes, null);
+	const now = { doneAt: null };
+	assert.deepEqual(recoatWindow(enamel, now, damp(true)), { withinMinutes: 60, orAfterMinutes: 5760 });
+	assert.deepEqual(recoatWindow(enamel, now, damp(false)), enamel);
+	assert.equal(
+		recoatWindow({ withinMinutes: null, orAfterMinutes: null }, now, damp(true)).orAfterMinutes,
+		null
+	);
 	// Worked through: on at 8:00, 12 °C. Next not before 8:30, until 9:00, else after four days.
 	const steps = [
 		make.step(1, 1, { coatId: 1, doneAt: NOW, waitMinutes: 15 }),
@@ -137,6 +142,34 @@ test('below 15 °C or above 70 % waits are doubled, and a closed window opens la
 	assert.deepEqual(
 		[valueOf(figure), figure.inputs[1]!.source],
 		[2, 'not measured: taken as in a heated room']
+	);
+});
+
+test('what is on dries as it was on its day, what goes on as it is now', () => {
+	const [cold, warm] = [8, 12].map((on, i) => ({
+		on,
+		celsius: [12, 20][i]!,
+		humidity: null,
+		coldOrDamp: !i
+	}));
+	const workshop = { ...damp(false), settings: { coldOrDamp: false, air: [cold!, warm!] } };
+	const wait = (day: number | null) =>
+		waitOf(
+			make.step(1, 1, { coatId: 1, waitMinutes: 60, doneAt: day === null ? null : day * DAY + 600 }),
+			workshop
+		);
+	// Before anybody measured it goes by the first; then by the last that was told until then.
+	assert.deepEqual([wait(7), wait(8), wait(11), wait(12), wait(30), wait(null)], [120, 120, 120, 60, 60, 60]);
+	const enamel = { withinMinutes: 60, orAfterMinutes: 2880 };
+	const opens = (day: number) => recoatWindow(enamel, { doneAt: day * DAY }, workshop).orAfterMinutes;
+	assert.deepEqual([opens(11), opens(12)], [5760, 2880]);
+	// One reading a day, the newest of it, and none after it.
+	assert.deepEqual(
+		withReading([cold!, warm!], { ...cold!, on: 12 }).map((r) => [r.on, r.celsius]),
+		[
+			[8, 12],
+			[12, 12]
+		]
 	);
 });
 

@@ -3,7 +3,7 @@ import type { Material } from '../facts/material.ts';
 import { BOND_SIDES, HOT_CAR, type Bond, type BondSide, type Load } from '../trade/bond.ts';
 import { knownFaultOf, type Catalogue } from '../trade/catalogue.ts';
 import type { Glue } from '../trade/glue.ts';
-import { surfaceOf } from './stackCheck.ts';
+import { surfaceOf, traitsFit } from './stackCheck.ts';
 
 /** What is to be glued. */
 export interface Joint {
@@ -42,11 +42,6 @@ export const bondOf = ({ a, b }: Pick<Joint, 'a' | 'b'>, trade: Catalogue): Bond
 	Object.values(trade.bond).find(
 		(row) => (row.a.includes(a) && row.b.includes(b)) || (row.a.includes(b) && row.b.includes(a))
 	) ?? null;
-
-const FIRST = 4;
-const ALSO = 2;
-/** What strength counts for under each load, and what a fault in the log takes away. Starting values. */
-const LET_GO = 2;
 
 /** How often glue let go on components of such a surface in these costumes: what is cemented goes by contact cement. */
 export function letGo(
@@ -108,28 +103,15 @@ function choiceOf(
 ): GlueChoice {
 	const pros: string[] = [];
 	const cons: string[] = [];
-	const first = bond.first.includes(key);
-	let points = first ? FIRST : ALSO;
-	if (first) pros.push('usual for this pair');
-	const against = (by: number, why: string) => {
-		points -= by;
-		cons.push(why);
-	};
-	const { loads, gapMm } = joint;
-	if (loads.includes('flex') && !glue.flexible) against(2, 'stiff: it cracks off where it bends');
-	if (loads.includes('peel') && !glue.flexible) against(1, 'stiff: an edge peels it');
-	if (loads.includes('shear') && glue.strength !== null) points += (glue.strength - 2) / 2;
-	if (loads.includes('shear') && glue.strength === 3) pros.push('strong along the seam');
-	if (loads.includes('wash') && !glue.washable) against(3, 'not for the wash');
-	if (loads.includes('heat') && (glue.heatLimit ?? HOT_CAR) < HOT_CAR)
-		against(2, `softens at ${glue.heatLimit} °C: a hot car comes to ${HOT_CAR}`);
-	if (glue.gapMm !== null && gapMm > glue.gapMm) against(2, `fills gaps up to ${glue.gapMm} mm only`);
-	if (glue.openMinutes !== null && glue.openMinutes <= 1) pros.push('holds at once');
-	if (faults)
-		against(
-			LET_GO * faults,
-			`let go ${faults === 1 ? 'once' : `${faults} times`} on such a pair, by the log`
-		);
+	let points = 0;
+	const traits = traitsOf(key, glue, joint, bond.first.includes(key), faults);
+	for (const rule of Object.values(trade.glueRule)) {
+		if (rule.under !== 'any' && !joint.loads.includes(rule.under)) continue;
+		const its = traitsFit(traits, rule.glues);
+		if (its === undefined || traitsFit(traits, rule.unless)) continue;
+		points += rule.points * (its.split('+').includes('letGo') ? faults : 1);
+		(rule.points < 0 ? cons : pros).push(inWords(rule.why, glue, faults));
+	}
 	const ml =
 		joint.faceMm2 !== null && glue.mlPerM2 !== null
 			? (joint.faceMm2 / 1e6) * glue.mlPerM2
@@ -138,6 +120,28 @@ function choiceOf(
 				: null;
 	return { key, glue, points, pros, cons, ml, cost: costOf(key, ml, trade, materials) };
 }
+
+function traitsOf(key: string, glue: Glue, { gapMm }: Joint, usual: boolean, faults: number): Set<string> {
+	const quick = glue.openMinutes !== null && glue.openMinutes <= 1;
+	return new Set([
+		key,
+		glue.flexible ? 'flexible' : 'stiff',
+		glue.washable ? 'washable' : 'unwashable',
+		quick ? 'quick' : 'slow',
+		...(glue.strength === null ? [] : [['', 'light', 'middling', 'strong'][glue.strength]!]),
+		...(glue.heatLimit !== null && glue.heatLimit < HOT_CAR ? ['softens'] : []),
+		...(glue.solvent ? ['solvent'] : []),
+		...(usual ? ['usual'] : []),
+		...(glue.gapMm !== null && gapMm > glue.gapMm ? ['short'] : []),
+		...(faults ? ['letGo'] : [])
+	]);
+}
+
+const inWords = (why: string, glue: Glue, faults: number): string =>
+	why
+		.replaceAll('{heat}', String(glue.heatLimit ?? 'so many'))
+		.replaceAll('{gap}', String(glue.gapMm ?? 'so many'))
+		.replaceAll('{times}', faults === 1 ? 'once' : `${faults} times`);
 
 function costOf(
 	key: string,

@@ -21,7 +21,12 @@ export function nextCoat(steps: readonly Step[], workshop: Drying, now: LocalMin
 	const before = steps[at - 1];
 	if (!before) return { state: 'open', next, until: null };
 	if (before.doneAt === null) return { state: 'behind', before };
-	const warning = checkCoat(before.doneAt, waitOf(before, workshop), recoatWindow(next, workshop), now);
+	const warning = checkCoat(
+		before.doneAt,
+		waitOf(before, workshop),
+		recoatWindow(next, before, workshop),
+		now
+	);
 	if (warning)
 		return { state: warning.code === 'coatTooEarly' ? 'notBefore' : 'closed', next, from: warning.from };
 	const closes = next.withinMinutes === null ? null : before.doneAt + next.withinMinutes;

@@ -69,7 +69,7 @@ export function problemOf(
 					.filter((id) => byId.get(id)!.doneAt === null)
 					.map((id): After => ({
 						id: String(id),
-						...(boundTo?.id === id ? recoat(recoatWindow(s, workshop)) : {})
+						...(boundTo?.id === id ? recoat(recoatWindow(s, boundTo, workshop)) : {})
 					})),
 				...(held > -Infinity ? { notBefore: held } : {}),
 				...(boundTo?.doneAt != null
@@ -77,7 +77,7 @@ export function problemOf(
 							barred: [
 								[
 									boundTo.doneAt + s.withinMinutes! + 1,
-									boundTo.doneAt + (recoatWindow(s, workshop).orAfterMinutes ?? 0)
+									boundTo.doneAt + (recoatWindow(s, boundTo, workshop).orAfterMinutes ?? 0)
 								] as const
 							]
 						}

@@ -116,7 +116,8 @@ const coatTraits = (key: CoatProductKey, p: CoatProduct): string[] => [
 	...(p.sheen ? [p.sheen] : []),
 	...(p.heatLimit !== null && p.heatLimit < HOT_CAR ? ['softens'] : [])
 ];
-const has = (traits: ReadonlySet<string>, any: readonly string[]): string | undefined =>
+/** The first that something has all traits of: `clear+matt`. */
+export const traitsFit = (traits: ReadonlySet<string>, any: readonly string[]): string | undefined =>
 	any.find((pattern) => pattern.split('+').every((trait) => traits.has(trait)));
 const closes = (technique: string) => technique in JOINS || technique in OPENINGS;
 /** Work that makes one part of several for good. */
@@ -174,8 +175,8 @@ function found(
 			...(other ? ['otherColour'] : [])
 		]);
 		for (const [key, rule] of Object.entries(trade.coatRule)) {
-			if (!has(traits, rule.over) || has(beneath, rule.unless)) continue;
-			const pattern = has(beneath, rule.on);
+			if (!traitsFit(traits, rule.over) || traitsFit(beneath, rule.unless)) continue;
+			const pattern = traitsFit(beneath, rule.on);
 			if (pattern === undefined) continue;
 			const on = whichOf(pattern, at);
 			if (rule.untilCured && hasCured(on === null ? null : layers[on]!, trade, now)) continue;

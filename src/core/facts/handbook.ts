@@ -7,6 +7,7 @@ export const HANDBOOK_TABLES = [
 	'recipe',
 	'bond',
 	'glue',
+	'glueRule',
 	'supply',
 	'knownFault',
 	'caution'

@@ -38,6 +38,16 @@ export interface Place {
 	version: number;
 }
 
+/** How it was where things dry, as it was typed on a day. */
+export interface AirReading {
+	/** Day since 1970-01-01. */
+	on: number;
+	/** °C and % of relative humidity; null where that was not measured. */
+	celsius: number | null;
+	humidity: number | null;
+	coldOrDamp: boolean;
+}
+
 export interface Settings {
 	lengthUnit: LengthUnit;
 	clothUnit: 'm' | 'yd';
@@ -47,10 +57,8 @@ export interface Settings {
 	weekStart: number;
 	/** All drying is slower; follows from what was measured, where that was typed. */
 	coldOrDamp: boolean;
-	/** Where things dry, °C and % of relative humidity, and the day on which that was measured; null while nobody has. */
-	celsius: number | null;
-	humidity: number | null;
-	airOn: number | null;
+	/** How it was where things dry, by the day: the last is of now. */
+	air: readonly AirReading[];
 	/** What the printer takes, mm. */
 	bedWideMm: number;
 	bedDeepMm: number;
@@ -78,9 +86,7 @@ export const FIRST_SETTINGS: Settings = {
 	currency: 'EUR',
 	weekStart: 1,
 	coldOrDamp: false,
-	celsius: null,
-	humidity: null,
-	airOn: null,
+	air: [],
 	bedWideMm: 220,
 	bedDeepMm: 220,
 	bedHighMm: 250,

@@ -6,6 +6,7 @@ import { CAUTIONS, type Caution, type CautionKey } from './caution.ts';
 import { COAT_PRODUCTS, type CoatProduct } from './coatProduct.ts';
 import { COAT_RULES, type CoatRule } from './coatRule.ts';
 import { GLUES, type Glue } from './glue.ts';
+import { GLUE_RULES, type GlueRule } from './glueRule.ts';
 import { KNOWN_FAULTS, type KnownFault } from './knownFault.ts';
 import { RECIPES, type Recipe } from './recipe.ts';
 import { ROUTES, type Route } from './route.ts';
@@ -21,6 +22,7 @@ export interface Catalogue {
 	recipe: Readonly<Record<string, Recipe>>;
 	bond: Readonly<Record<string, Bond>>;
 	glue: Readonly<Record<string, Glue>>;
+	glueRule: Readonly<Record<string, GlueRule>>;
 	supply: Readonly<Record<string, Supply>>;
 	knownFault: Readonly<Record<string, KnownFault>>;
 	caution: Readonly<Record<string, Caution>>;
@@ -35,6 +37,7 @@ export const STANDARD: Catalogue & Record<HandbookTable, unknown> = {
 	recipe: RECIPES,
 	bond: BONDS,
 	glue: GLUES,
+	glueRule: GLUE_RULES,
 	supply: SUPPLIES,
 	knownFault: KNOWN_FAULTS,
 	caution: CAUTIONS

@@ -8,6 +8,7 @@ import { BOND_SIDES } from './bond.ts';
 import { BASES, ROLES, SHEENS } from './coatProduct.ts';
 import { CURES } from './coatRule.ts';
 import { DRIVER_KEYS, TAKES, type DriverKey, type Takes } from './driver.ts';
+import { GLUE_UNDER } from './glueRule.ts';
 import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from './technique.ts';
 
 /** The form of a row of each table of the handbook, for what is typed and what is read from files. */
@@ -150,6 +151,15 @@ export const HANDBOOK_ROWS = {
 		cautions: keys,
 		source: words
 	}),
+	glueRule: z.strictObject({
+		name: words,
+		under: z.enum(GLUE_UNDER),
+		glues: traits,
+		unless: z.array(trait).max(20),
+		points: z.number().min(-20, 'Points are −20 to 20.').max(20, 'Points are −20 to 20.'),
+		why: words,
+		source: words
+	}),
 	supply: z.strictObject({
 		name: words,
 		family: z.enum(FAMILIES),
@@ -192,6 +202,7 @@ const _rowsFit: Fits = {
 	recipe: true,
 	bond: true,
 	glue: true,
+	glueRule: true,
 	supply: true,
 	knownFault: true,
 	caution: true

@@ -11,6 +11,7 @@ import { loadHandbook, loadWorkshop } from '../read/workshop.ts';
 import { componentCommands } from './component.ts';
 import { costumeCommands } from './costume.ts';
 import { faultCommands } from './fault.ts';
+import { glueAdvice } from '$core/answers/glueAdvice.ts';
 import { handbookCommands } from './handbook.ts';
 import { stepCommands } from './step.ts';
 
@@ -251,6 +252,41 @@ test('a rule of coats and a pair of one’s own are kept, found, and refused whe
 	const wrong = handbookCommands.setCoatRule.input(context).safeParse({ ...rule, over: '', on: 'a++b' });
 	assert.deepEqual([...new Set(wrong.error!.issues.map((i) => i.path[0]))].sort(), ['on', 'over']);
 	assert.ok(!handbookCommands.setBond.input(context).safeParse({ name: 'x', first: [] }).success);
+});
+
+test('what speaks for and against a glue is rows: one of the maker’s own moves the rank, and is taken away', async () => {
+	const pair = { a: 'foam', b: 'foam', loads: ['peel'], seamMm: null, gapMm: 0, faceMm2: null } as const;
+	const ranked = async () =>
+		glueAdvice(pair, catalogueOf(await loadHandbook(w.db)), [])!.choices.map((c) => [
+			c.key,
+			c.points,
+			c.cons
+		]);
+	// Usual for the pair: 2. Hot glue is stiff, −1.
+	const before = [
+		['contactCement', 2, []],
+		['hotGlue', -1, ['stiff: an edge peels it']]
+	];
+	assert.deepEqual(await ranked(), before);
+	const rule = {
+		key: '',
+		name: 'No solvent in my room',
+		under: 'any',
+		glues: 'solvent+flexible',
+		unless: '',
+		points: '-4',
+		why: 'fumes in a small room, {heat} °C',
+		source: ''
+	};
+	const { key } = await w.run<{ key: string }>(handbookCommands.setGlueRule, rule);
+	assert.deepEqual(await ranked(), [before[1], ['contactCement', -2, ['fumes in a small room, 70 °C']]]);
+	await w.run(handbookCommands.setGlueRule, { ...rule, key, unless: 'contactCement' });
+	assert.deepEqual(await ranked(), before);
+	await w.run(handbookCommands.removeHandbookRow, { tableName: 'glueRule', key });
+	assert.deepEqual(await ranked(), before);
+	const wrong = await w.errors(handbookCommands.setGlueRule, { ...rule, glues: 'a++b', points: '99' });
+	assert.match(wrong.glues!, /is not a trait/);
+	assert.match(wrong.points!, /At most 20/);
 });
 
 test('a coat of one’s own from before bases were asked for is read as what it was, and files of then are too', () => {

@@ -8,6 +8,7 @@ import { catalogueOf, STANDARD } from '$core/trade/catalogue.ts';
 import { BOND_SIDES } from '$core/trade/bond.ts';
 import { BASES, ROLES, SHEENS } from '$core/trade/coatProduct.ts';
 import { CURES } from '$core/trade/coatRule.ts';
+import { GLUE_UNDER } from '$core/trade/glueRule.ts';
 import { DRIVER_KEYS } from '$core/trade/driver.ts';
 import { HANDBOOK_ROWS, keyFor, nameOfRow } from '$core/trade/handbookRow.ts';
 import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from '$core/trade/technique.ts';
@@ -131,6 +132,16 @@ const FORMS = {
 			cautions: f.severalKeys(trade.caution),
 			source: source()
 		}),
+	glueRule: () =>
+		z.object({
+			name: f.name(),
+			under: f.choice(GLUE_UNDER),
+			glues: traits(HANDBOOK_ROWS.glueRule.shape.glues),
+			unless: traits(HANDBOOK_ROWS.glueRule.shape.unless),
+			points: f.decimal(-20, 20),
+			why: f.name(),
+			source: source()
+		}),
 	supply: ({ trade }: Context) =>
 		z.object({
 			name: f.name(),
@@ -219,6 +230,7 @@ export const handbookCommands = {
 	setRecipe: setRow('recipe'),
 	setBond: setRow('bond'),
 	setGlue: setRow('glue'),
+	setGlueRule: setRow('glueRule'),
 	setSupply: setRow('supply'),
 	setKnownFault: setRow('knownFault'),
 	setCaution: setRow('caution'),

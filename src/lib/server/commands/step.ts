@@ -169,7 +169,7 @@ export async function coatWarning(
 		.filter((s) => s.componentId === step.componentId && s.position < step.position && s.doneAt !== null)
 		.sort((a, b) => b.position - a.position)[0];
 	if (!before) return null;
-	const warning = checkCoat(before.doneAt!, waitOf(before, context), recoatWindow(step, context), at);
+	const warning = checkCoat(before.doneAt!, waitOf(before, context), recoatWindow(step, before, context), at);
 	if (!warning) return null;
 	return warning.code === 'coatTooEarly'
 		? `Too early: “${before.name}” needs until ${timeWords(warning.from)}. A coat over one that is not dry stays sticky beneath.`

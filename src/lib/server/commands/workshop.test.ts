@@ -262,16 +262,18 @@ test('rates: own ones in order, and back to the starting value', async () => {
 
 test('how warm and damp it is where it dries is typed once: waits follow, and said by hand it is forgotten', async () => {
 	const settings = async () => (await loadWorkshop(w.db)).settings;
+	const today = dayOf(clock());
+	const air = async () => (await settings()).air.map((r) => [r.on, r.celsius, r.humidity, r.coldOrDamp]);
 	await w.run(workshopCommands.setAir, { celsius: '12', humidity: '' });
 	assert.equal(await said(), 'Where it dries: 12 °C');
-	const { celsius, humidity, airOn, coldOrDamp } = await settings();
-	assert.deepEqual([celsius, humidity, airOn, coldOrDamp], [12, null, dayOf(clock()), true]);
+	assert.deepEqual([await air(), (await settings()).coldOrDamp], [[[today, 12, null, true]], true]);
 	await w.run(workshopCommands.setAir, { celsius: '19,5', humidity: '55' });
 	assert.equal((await settings()).coldOrDamp, false);
 	await w.run(workshopCommands.setAir, { celsius: '20', humidity: '80' });
 	assert.equal((await settings()).coldOrDamp, true);
 	await undo(w.db, lastAction);
-	assert.deepEqual([(await settings()).celsius, (await settings()).coldOrDamp], [19.5, false]);
+	// Measured again on a day it is what was measured last that counts.
+	assert.deepEqual(await air(), [[today, 19.5, 55, false]]);
 	for (const [field, value, why] of [
 		['celsius', '-3', /Below freezing nothing dries/],
 		['celsius', '200', /60/],
@@ -282,7 +284,7 @@ test('how warm and damp it is where it dries is typed once: waits follow, and sa
 			why
 		);
 	await w.run(workshopCommands.setAir, { celsius: '', humidity: '' });
-	assert.deepEqual([(await settings()).airOn, (await settings()).coldOrDamp], [null, false]);
+	assert.deepEqual([await air(), (await settings()).coldOrDamp], [[[today, null, null, false]], false]);
 });
 
 test('settings: units change how a bare number is read, never what is stored', async () => {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { SUMMER_TIME_KEYS } from '$core/facts/calendar.ts';
-import { isColdOrDamp } from '$core/answers/wait.ts';
+import { isColdOrDamp, withReading } from '$core/answers/wait.ts';
 import { USED_UP } from '$core/facts/material.ts';
 import { techniqueOf } from '$core/trade/catalogue.ts';
 import { dayOf } from '$core/units/localTime.ts';
@@ -77,13 +77,10 @@ export const workshopCommands = {
 				),
 				humidity: f.orNull(f.decimal(0, 100))
 			}),
-		async (tx, v, { now }) => {
-			const measured = v.celsius !== null || v.humidity !== null;
-			await set(tx, 'setting', 1, {
-				...v,
-				airOn: measured ? dayOf(now) : null,
-				coldOrDamp: isColdOrDamp(v)
-			});
+		async (tx, v, { now, settings }) => {
+			const coldOrDamp = isColdOrDamp(v);
+			const air = withReading(settings.air, { ...v, on: dayOf(now), coldOrDamp });
+			await set(tx, 'setting', 1, { air, coldOrDamp });
 			const told = [
 				v.celsius === null ? '' : `${formatNumber(v.celsius, 1)} °C`,
 				v.humidity === null ? '' : `${formatNumber(v.humidity)} % damp`
@@ -110,15 +107,12 @@ export const workshopCommands = {
 				bedDeepMm: f.lengthBetween(settings.lengthUnit, 50, 5000),
 				bedHighMm: f.lengthBetween(settings.lengthUnit, 50, 5000)
 			}),
-		async (tx, v, { settings }) => {
+		async (tx, v, { settings, now }) => {
 			// Said by hand, it is not what was measured any more.
-			const said = v.coldOrDamp !== settings.coldOrDamp;
-			await update(
-				tx,
-				'setting',
-				{ id: 1, version: v.version },
-				{ ...v, ...(said && { celsius: null, humidity: null, airOn: null }) }
-			);
+			const { coldOrDamp } = v;
+			const said = { on: dayOf(now), celsius: null, humidity: null, coldOrDamp };
+			const air = coldOrDamp === settings.coldOrDamp ? settings.air : withReading(settings.air, said);
+			await update(tx, 'setting', { id: 1, version: v.version }, { ...v, air });
 			if (v.currency !== settings.currency) await turnRates(tx, settings.currency, v.currency);
 			return { words: 'Changed the settings' };
 		}

@@ -24,6 +24,7 @@ import joint from './migrations/021_joint.sql?raw';
 import colour from './migrations/022_colour.sql?raw';
 import finish from './migrations/023_finish.sql?raw';
 import swatch from './migrations/024_swatch.sql?raw';
+import air from './migrations/025_air.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -50,7 +51,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 21, name: 'joint', sql: joint },
 	{ id: 22, name: 'colour', sql: colour },
 	{ id: 23, name: 'finish', sql: finish },
-	{ id: 24, name: 'swatch', sql: swatch }
+	{ id: 24, name: 'swatch', sql: swatch },
+	{ id: 25, name: 'air', sql: air }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

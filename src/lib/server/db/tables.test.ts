@@ -94,6 +94,37 @@ test('triggers follow the description: a table of an older version is watched fr
 	await pg.close();
 });
 
+test('what was measured before readings were kept by the day is one, and what was done then is taken back', async () => {
+	const pg = new PGlite();
+	await migrate(pg, 24);
+	await pg.transaction(async (tx) => {
+		await tx.query(`select set_config('dapper.action', 'restore', true)`);
+		await tx.exec(`insert into setting (id) values (1) on conflict do nothing;
+			insert into action (id, at, words) values (1, '2031-05-02T10:00', 'Where it dries: 12 °C')`);
+	});
+	await pg.transaction(async (tx) => {
+		await tx.query(`select set_config('dapper.action', '1', true)`);
+		await tx.exec(
+			`update setting set celsius = 12, humidity = null, air_on = '2031-05-02', cold_or_damp = true where id = 1`
+		);
+	});
+	await migrate(pg);
+	const now = async () =>
+		(await pg.query<{ air: unknown; cold_or_damp: boolean }>('select air, cold_or_damp from setting'))
+			.rows[0];
+	const on = Date.UTC(2031, 4, 2) / 86_400_000;
+	assert.deepEqual(await now(), {
+		air: [{ on, celsius: 12, humidity: null, coldOrDamp: true }],
+		cold_or_damp: true
+	});
+	await pg.transaction(async (tx) => {
+		await tx.query(`select set_config('dapper.action', 'restore', true)`);
+		await tx.query('select revert_change(id) from change where action_id = 1');
+	});
+	assert.equal((await now())!.cold_or_damp, false);
+	await pg.close();
+});
+
 test('rows are put in, found by their costume, and written in the version that was shown', async () => {
 	const { id: costumeId } = await w.run(costumeCommands.addCostume, {
 		name: 'Reed Warden',

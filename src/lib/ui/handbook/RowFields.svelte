@@ -23,7 +23,8 @@
 	import LayerRows from './LayerRows.svelte';
 	import StepRows from './StepRows.svelte';
 	import UseRows from './UseRows.svelte';
-	import { sideWords, TRAIT_WORDS, WORDS } from './tables.ts';
+	import { GLUE_UNDER } from '$core/trade/glueRule.ts';
+	import { GLUE_TRAIT_WORDS, sideWords, TRAIT_WORDS, underWords, WORDS } from './tables.ts';
 
 	interface Props {
 		table: HandbookTable;
@@ -197,6 +198,30 @@
 			<Tick name="washable" label="Bears the wash" checked={row.washable === true} />
 			<Tick name="solvent" label="Its solvent melts polystyrene" checked={row.solvent === true} />
 		</div>
+	{:else if table === 'glueRule'}
+		<Field
+			name="under"
+			label="Asked of a joint"
+			options={GLUE_UNDER.map((value) => ({ value, label: underWords(value) }))}
+			value={text('under') || 'any'}
+		/>
+		<Field
+			name="points"
+			label="Points for it, − against it"
+			value={number('points') || '0'}
+			inputmode="text"
+		/>
+		<Field
+			name="glues"
+			label="What is said of"
+			value={traits('glues')}
+			hint="stiff, light+solvent"
+			required
+			wide
+		/>
+		<Field name="unless" label="Unless" value={traits('unless')} wide />
+		<p class="small soft wide">{GLUE_TRAIT_WORDS}</p>
+		<Field name="why" label="In words" value={text('why')} required wide />
 	{:else if table === 'supply'}
 		<Field name="family" label="Family" options={FAMILIES} value={text('family') || 'other'} />
 		<Field name="unit" label="Counted in" value={text('unit') || 'piece'} />

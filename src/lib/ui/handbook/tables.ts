@@ -1,12 +1,14 @@
 import type { HandbookTable } from '$core/facts/handbook.ts';
 import type { SurfaceKey } from '$core/facts/component.ts';
-import type { BondSide } from '$core/trade/bond.ts';
+import { LOAD_WORDS, type BondSide } from '$core/trade/bond.ts';
+import type { GlueUnder } from '$core/trade/glueRule.ts';
 import { layerWords } from '$core/answers/recipe.ts';
 import { SURFACES } from '$core/trade/surface.ts';
 import type { Catalogue } from '$core/trade/catalogue.ts';
 import { techniqueOf } from '$core/trade/catalogue.ts';
 import { formatWait } from '$core/units/duration.ts';
 import { formatArea, type LengthUnit } from '$core/units/measure.ts';
+import { capital } from '$core/units/names.ts';
 import { formatNumber } from '$core/units/number.ts';
 import { handbook } from './handbook.ts';
 
@@ -19,6 +21,7 @@ export const TABLES: Record<HandbookTable, { name: string; one: string; command:
 	recipe: { name: 'Recipes', one: 'recipe', command: 'setRecipe' },
 	bond: { name: 'Pairs', one: 'pair', command: 'setBond' },
 	glue: { name: 'Glues', one: 'glue', command: 'setGlue' },
+	glueRule: { name: 'What a glue bears', one: 'rule', command: 'setGlueRule' },
 	supply: { name: 'Supplies', one: 'supply', command: 'setSupply' },
 	knownFault: { name: 'Known faults', one: 'known fault', command: 'setKnownFault' },
 	caution: { name: 'Cautions', one: 'caution', command: 'setCaution' }
@@ -62,6 +65,12 @@ export const WORDS: Record<string, string> = {
 export const TRAIT_WORDS =
 	'Traits of a coat: its key in this handbook, water, solvent, enamel, rubber; seal, prime, colour, wash, highlight, size, clear; matt, satin, gloss, metal; flexible, brittle; spray, brush, softens (in a hot car), last, coat. Of work: its technique’s key. Of what is beneath, besides: foam, polystyrene, cloth, leather, plastic, print, wood, metal, clay; bare, drinks, rough, smooth; part, bends, painted, closed, joined, masked, otherColour. A plus asks for both.';
 
+/** What rules of glues go by. */
+export const GLUE_TRAIT_WORDS =
+	'Traits of a glue: its key in this handbook; flexible or stiff; washable or unwashable; light, middling or strong; softens (in a hot car); quick or slow; solvent. In a joint: usual (for the pair), short (of the gap), letGo (each time that the log says so). In the words {heat} is the °C that it bears, {gap} the mm that it fills, {times} how often it let go.';
+export const underWords = (under: GlueUnder): string =>
+	under === 'any' ? 'in every joint' : `where it is ${LOAD_WORDS[under]}`;
+
 /** A side of a pair. */
 export const sideWords = (side: BondSide): string =>
 	side in SURFACES ? SURFACES[side as SurfaceKey].name : (WORDS[side] ?? side);
@@ -99,6 +108,8 @@ export const SHOWN: {
 			.filter(Boolean)
 			.join('; '),
 	glue: (g) => `full strength after: ${known(g.fullMinutes)}`,
+	glueRule: (r) =>
+		`${r.glues.join(', ')} ${underWords(r.under)}: ${r.points > 0 ? '+' : ''}${formatNumber(r.points, 1)}. ${capital(r.why)}`,
 	supply: (s) =>
 		s.glue === null
 			? s.uses.map((u) => `${formatNumber(u.amount, 2)} ${s.unit} ${useWords(u.technique)}`).join('; ') ||

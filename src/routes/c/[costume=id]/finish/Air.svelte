@@ -11,29 +11,27 @@
 	import Working from '$lib/ui/Working.svelte';
 
 	let { settings, now }: { settings: Settings; now: LocalMinutes } = $props();
-	const figure = $derived(slowerFigure(settings));
-	const typed = (value: number | null) => (value === null ? '' : formatNumber(value, 1));
+	const last = $derived(settings.air.at(-1) ?? null);
+	const measured = $derived(last !== null && (last.celsius !== null || last.humidity !== null));
+	const figure = $derived(last && slowerFigure(last));
+	const typed = (value: number | null | undefined) => (value == null ? '' : formatNumber(value, 1));
 </script>
 
 <div class="air">
 	<div class="no-print">
 		<Form command="setAir" label="Where it dries">
 			<div class="row">
-				<Field
-					name="celsius"
-					label="Where it dries, °C"
-					value={typed(settings.celsius)}
-					inputmode="decimal"
-				/>
-				<Field name="humidity" label="Humidity, %" value={typed(settings.humidity)} inputmode="decimal" />
+				<Field name="celsius" label="Where it dries, °C" value={typed(last?.celsius)} inputmode="decimal" />
+				<Field name="humidity" label="Humidity, %" value={typed(last?.humidity)} inputmode="decimal" />
 				<button class="button small">Set</button>
 			</div>
 		</Form>
 	</div>
 	<p class="small">
-		{#if settings.airOn !== null}
+		{#if last && figure && measured}
 			<b>Drying takes <Working {figure} text={formatNumber(valueOf(figure))} /> times as long</b>, by what was
-			measured {settings.airOn === dayOf(now) ? 'today' : `on ${dayWords(settings.airOn)}: measure again`}.
+			measured {last.on === dayOf(now) ? 'today' : `on ${dayWords(last.on)}: measure again`}. What went on
+			before goes by its own day.
 		{:else if settings.coldOrDamp}
 			<b>Cold or damp: all drying is doubled.</b>
 		{:else}

@@ -102,8 +102,10 @@
 			<Avoided name={glue.name} why="{why}." />
 		{/each}
 		<p class="small soft">
-			{capital(advice.bond.source)}; pairs and glues are rows of the
-			<a href="/stash/handbook?table=bond">handbook</a>. Try a new pair on a scrap.
+			{capital(advice.bond.source)}; <a href="/stash/handbook?table=bond">pairs</a>,
+			<a href="/stash/handbook?table=glue">glues</a> and
+			<a href="/stash/handbook?table=glueRule">what a glue bears</a> are rows of the handbook. Try a new pair on
+			a scrap.
 		</p>
 	</Sheet>
 	<Caution keys={cautions} />
