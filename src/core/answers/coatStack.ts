@@ -24,17 +24,20 @@ export interface CoatStep {
  * The steps that a stack entry becomes: one a coat. Between coats stands the recoat wait, after
  * the last the wait before handling. Each spray coat is set out for: the planner
  * saves it where the coat goes on in the session of another.
+ *
+ * @param name what it is called, where that is not what it is put on with
  */
 export function coatSteps(
 	coat: Pick<Coat, 'product' | 'coats' | 'area' | 'recoatMinutes' | 'handlingMinutes'>,
-	trade: Catalogue
+	trade: Catalogue,
+	name = coatProductOf(trade, coat.product).name
 ): CoatStep[] {
 	const product = coatProductOf(trade, coat.product);
 	return Array.from({ length: coat.coats }, (_, i) => {
 		const first = i === 0;
 		const last = i === coat.coats - 1;
 		return {
-			name: coat.coats === 1 ? product.name : `${product.name}, coat ${i + 1} of ${coat.coats}`,
+			name: coat.coats === 1 ? name : `${name}, coat ${i + 1} of ${coat.coats}`,
 			technique: product.how,
 			amount: coat.area,
 			setUpMinutes: product.how === 'spray' ? SPRAY_SET_UP_MINUTES : 0,
@@ -45,6 +48,9 @@ export function coatSteps(
 		};
 	});
 }
+
+/** What a coat is called by one of its steps: `wear: knees, coat 1 of 2` is of `wear: knees`. */
+export const coatName = (step: string): string => step.replace(/, coat \d+ of \d+$/, '');
 
 export type CoatWarning =
 	| { code: 'coatTooEarly'; from: LocalMinutes }

@@ -12,7 +12,8 @@ export function finishArea(
 	record: Pick<CostumeRecord, 'coats'>,
 	trade: Catalogue
 ): Pick<Coat, 'area' | 'fromPieces' | 'guessed' | 'guess'> {
-	const coat = record.coats.find((c) => c.componentId === component.id);
+	// Where it is weathered a coat covers only a part of it.
+	const [coat] = record.coats.filter((c) => c.componentId === component.id).sort((a, b) => b.area - a.area);
 	if (coat) {
 		const { area, fromPieces, guessed, guess } = coat;
 		return { area, fromPieces, guessed, guess };

@@ -1,8 +1,13 @@
 import type { Component } from '../facts/component.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { Step } from '../facts/step.ts';
-import type { Catalogue } from '../trade/catalogue.ts';
+import type { Coat } from '../facts/coat.ts';
+import type { Material } from '../facts/material.ts';
+import type { TechniqueKey } from '../facts/step.ts';
+import { techniqueOf, type Catalogue } from '../trade/catalogue.ts';
+import type { StandardTechnique } from '../trade/technique.ts';
 import { BENEATH_SHARE, plainZone, WEAR_SPOTS, type WearSpot } from '../trade/wearSpot.ts';
+import { coatName } from './coatStack.ts';
 import { finishArea } from './finishArea.ts';
 import { related } from './layers.ts';
 
@@ -17,6 +22,38 @@ export interface Rubs {
 	share: number;
 	/** Its step, once there is one. */
 	step: Step | null;
+}
+
+/** How a place may be weathered: by hand, or with a coat of what there is. */
+export interface WearWay {
+	key: string;
+	name: string;
+	technique: TechniqueKey | null;
+	coat: Pick<Coat, 'product' | 'materialId'> | null;
+}
+const BY_HAND: readonly StandardTechnique[] = ['dryBrush', 'sand', 'detailPaint'];
+
+/** The ways of the handbook and the stash, the usual one first. */
+export function wearWays(materials: readonly Material[], trade: Catalogue): WearWay[] {
+	const byHand = BY_HAND.map((technique) => ({
+		key: technique,
+		name: techniqueOf(trade, technique).name,
+		technique,
+		coat: null
+	}));
+	const coats = Object.entries(trade.coatProduct)
+		.filter(([, { does }]) => does === 'wash' || does === 'highlight')
+		.flatMap(([product, { name }]) => {
+			const owned = materials.filter((m) => m.coatProduct === product);
+			const way = (material: Material | null): WearWay => ({
+				key: `${product} ${material?.id ?? ''}`.trim(),
+				name: material ? `${name}: ${material.name}` : name,
+				technique: null,
+				coat: { product, materialId: material?.id ?? null }
+			});
+			return owned.length ? owned.map(way) : [way(null)];
+		});
+	return [...byHand, ...coats];
 }
 
 /** What a step there is called. */
@@ -50,7 +87,7 @@ export function rubsOf(
 	return [...byZone, ...over].map((spot) => ({
 		...spot,
 		areaMm2,
-		step: steps.find((s) => s.name === wearName(spot.name)) ?? null
+		step: steps.findLast((s) => coatName(s.name) === wearName(spot.name)) ?? null
 	}));
 }
 

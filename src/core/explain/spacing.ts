@@ -4,12 +4,12 @@ import { length, number } from '../units/figure.ts';
 import type { Figure } from './figure.ts';
 
 /** Middle to middle. */
-export const apartFigure = (ask: SpacingAsk, count: number, unit: LengthUnit): Figure => ({
+export const apartFigure = (ask: SpacingAsk, count: number, unit: LengthUnit, from?: string): Figure => ({
 	title: 'Middle to middle',
 	formula: 'evenApart',
 	as: { kind: 'length', unit },
 	inputs: [
-		length(ask.round ? 'all round' : 'edge', ask.length, unit),
+		length(ask.round ? 'all round' : 'edge', ask.length, unit, from ?? 'entered'),
 		length(
 			'kept at both ends',
 			ask.round ? 0 : (ask.inset ?? 0),

@@ -1,7 +1,10 @@
 import { z } from 'zod';
+import { lineOf, type KnownLength } from '$core/answers/knownLengths.ts';
 import { evenSpacing, type EvenSpacing, type SpacingAsk } from '$core/engines/spacing/even.ts';
+import { placesOn } from '$core/engines/spacing/along.ts';
 import { MARKS, type Strip } from '$core/engines/spacing/stencil.ts';
 import type { LengthUnit } from '$core/units/measure.ts';
+import type { Point } from '$core/units/point.ts';
 import { say } from '$core/units/problem.ts';
 import * as f from './commands/fields.ts';
 
@@ -28,12 +31,21 @@ const BEGIN: Readonly<Record<string, string>> = {
 	mark: 'rivet',
 	wide: '8 mm',
 	high: '8 mm',
-	inset: ''
+	inset: '',
+	from: ''
 };
 /** Of the strip beyond its marks, across, mm. */
 const RIM = 12;
 
+/** A length that is taken from what is there, with what it is drawn on. */
+export interface TakenFrom extends Omit<KnownLength, 'at'> {
+	drawn: { outline: Point[]; line: Point[]; marks: Point[] } | null;
+}
+
 export interface Spaced {
+	/** What it may be taken from. */
+	known: readonly Omit<KnownLength, 'at'>[];
+	from: TakenFrom | null;
 	/** As it was typed. */
 	typed: Readonly<Record<string, string>>;
 	errors: Readonly<Record<string, string>>;
@@ -41,11 +53,24 @@ export interface Spaced {
 }
 
 /** What is asked for stands in the address: nothing is written. */
-export function spacedBy(query: URLSearchParams, unit: LengthUnit): Spaced {
-	const typed = { ...BEGIN, ...Object.fromEntries(query) };
-	const read = asked(unit).safeParse(typed);
+export function spacedBy(query: URLSearchParams, unit: LengthUnit, lengths: readonly KnownLength[]): Spaced {
+	const typed: Record<string, string> = { ...BEGIN, ...Object.fromEntries(query) };
+	const known = lengths.map(({ at: _, ...length }) => length);
+	const source = lengths.find((l) => l.key === typed['from']) ?? null;
+	const from = source && { ...known[lengths.indexOf(source)]!, drawn: null };
+	if (typed['from'] && !source)
+		return { known, from, typed, errors: { from: 'It is not there any more: choose again.' }, found: null };
+	const fields = asked(unit);
+	const read = source
+		? fields
+				.omit({ length: true, round: true })
+				.transform((v) => ({ ...v, length: source.mm, round: source.round }))
+				.safeParse(typed)
+		: fields.safeParse(typed);
 	if (!read.success)
 		return {
+			known,
+			from,
 			typed,
 			errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])),
 			found: null
@@ -54,7 +79,7 @@ export function spacedBy(query: URLSearchParams, unit: LengthUnit): Spaced {
 	const even = evenSpacing(ask);
 	if (!even.ok) {
 		const field = even.problem.code === 'insetTooLong' ? 'inset' : ask.count === null ? 'apart' : 'count';
-		return { typed, errors: { [field]: say(even.problem) }, found: null };
+		return { known, from, typed, errors: { [field]: say(even.problem) }, found: null };
 	}
 	const strip = {
 		length: ask.length,
@@ -64,5 +89,13 @@ export function spacedBy(query: URLSearchParams, unit: LengthUnit): Spaced {
 		markHigh,
 		places: even.value.places
 	};
-	return { typed, errors: {}, found: { ask, spacing: even.value, strip } };
+	const on = source?.at && lineOf(source.at);
+	const drawn = on ? { ...on, marks: placesOn(on.line, even.value.places, ask.length) } : null;
+	return {
+		known,
+		from: from && { ...from, drawn },
+		typed,
+		errors: {},
+		found: { ask, spacing: even.value, strip }
+	};
 }

@@ -10,7 +10,9 @@
 	import { readyShare, type Forecast } from '$core/answers/forecast.ts';
 	import type { Span } from '$core/engines/schedule/calendar.ts';
 	import type { Pin } from '$core/answers/pins.ts';
+	import { formatWait } from '$core/units/duration.ts';
 	import { DAY, dayOf, dayWords, timeWords, weekdayOf } from '$core/units/localTime.ts';
+	import { runningClock } from './runningClock.svelte.ts';
 	import { isTroubled, ODDS_COMING, oddsWords, OUTLOOK_WORDS, spareWords } from './words.ts';
 
 	interface Props {
@@ -18,13 +20,18 @@
 		plan: CostumePlan;
 		windows: readonly Span[];
 		pins: readonly Pin[];
+		/** Of the costume’s pages. */
+		base: string;
 		now: number;
 		days?: number;
 		/** Of simulated builds: null where there are none, undefined while they are worked out. */
 		forecast: Forecast | null | undefined;
 	}
-	let { costume, plan, windows, pins, now, days = 150, forecast }: Props = $props();
+	let { costume, plan, windows, pins, base, now, days = 150, forecast }: Props = $props();
 
+	const clock = runningClock(() => now);
+	/** Dry next, while it counts down. */
+	const drying = $derived(pins.filter((p) => p.kind === 'dry' && p.at > clock.now));
 	const today = $derived(dayOf(now));
 	const eventDay = $derived(dayOf(costume.eventAt));
 	const last = $derived(Math.max(today, Math.min(eventDay, today + days)));
@@ -110,6 +117,13 @@
 					dayOf(plan.deadline)
 				)}{#if costume.bufferDays > 0}, with {pluralize('day', costume.bufferDays, true)} kept for test wear{/if}</span
 			>.
+		{/if}
+		{#if drying[0]}
+			<a href="{base}/finish" class="drying"
+				>In <b>{formatWait(drying[0].at - clock.now)}</b>: {drying[0].words}{drying.length > 1
+					? `; ${drying.length - 1} more drying`
+					: ''}</a
+			>
 		{/if}
 		<span class="legend small" aria-hidden="true">
 			<span><i class="pin order"></i> order by</span><span><i class="pin parcel"></i> parcel</span><span
@@ -250,6 +264,10 @@
 		color: #fff;
 		padding: 0 6px;
 	}
+	.drying {
+		color: inherit;
+		margin-left: 12px;
+	}
 	.legend {
 		display: inline-flex;
 		gap: 12px;
@@ -264,6 +282,10 @@
 		gap: 4px;
 	}
 	@media (max-width: 700px) {
+		.drying {
+			display: block;
+			margin: 0;
+		}
 		.legend,
 		.more {
 			display: none;

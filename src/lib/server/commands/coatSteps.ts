@@ -1,4 +1,4 @@
-import { coatSteps } from '$core/answers/coatStack.ts';
+import { coatName, coatSteps } from '$core/answers/coatStack.ts';
 import type { Coat } from '$core/facts/coat.ts';
 import type { Catalogue } from '$core/trade/catalogue.ts';
 import type { Executor } from '../db/open.ts';
@@ -11,10 +11,10 @@ export async function insertCoatSteps(
 	coat: Coat,
 	trade: Catalogue,
 	position: number,
-	from = 0
+	{ from = 0, name }: { from?: number; name?: string | undefined } = {}
 ): Promise<number> {
 	const place = await sprayPlace(tx);
-	for (const { needsSprayPlace, ...step } of coatSteps(coat, trade).slice(from))
+	for (const { needsSprayPlace, ...step } of coatSteps(coat, trade, name).slice(from))
 		await insertStep(tx, {
 			...step,
 			componentId: coat.componentId,
@@ -35,6 +35,7 @@ interface Row {
 	coatId: number | null;
 	phase: string;
 	doneAt: number | null;
+	name: string;
 }
 
 /**
@@ -44,7 +45,7 @@ interface Row {
 export async function renewCoatSteps(tx: Executor, coat: Coat, trade: Catalogue): Promise<void> {
 	const steps = await all<Row>(
 		tx,
-		'select id, coat_id, phase, done_at from step where component_id = $1 order by position, id',
+		'select id, coat_id, phase, done_at, name from step where component_id = $1 order by position, id',
 		[coat.componentId]
 	);
 	const done = steps.filter((s) => s.coatId === coat.id && s.doneAt !== null).length;
@@ -59,7 +60,14 @@ export async function renewCoatSteps(tx: Executor, coat: Coat, trade: Catalogue)
 		where s.id = o.id and s.position <> o.position`,
 		[order.map((o) => o.id), order.map((o) => o.position)]
 	);
-	await insertCoatSteps(tx, coat, trade, at, done);
+	await insertCoatSteps(tx, coat, trade, at, { from: done, name: ownName(steps, coat, trade) });
+}
+
+/** What its steps are called, where that is not a product: it stays so. */
+function ownName(steps: readonly Row[], coat: Coat, trade: Catalogue): string | undefined {
+	const step = steps.find((s) => s.coatId === coat.id);
+	const name = step && coatName(step.name);
+	return Object.values(trade.coatProduct).some((p) => p.name === name) ? undefined : name;
 }
 
 function placeFor(steps: readonly Row[], rest: readonly Row[], coatId: number): number {

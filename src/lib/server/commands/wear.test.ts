@@ -1,10 +1,11 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { absent, add, addStep, costume, record, refused, said, w } from '$tests/support/oneCostume.ts';
-import { rubsOf } from '$core/answers/wearSpots.ts';
+import { rubsOf, wearWays } from '$core/answers/wearSpots.ts';
 import { inOrder } from '$core/facts/order.ts';
 import { STANDARD } from '$core/trade/catalogue.ts';
 import { lastAction, undo } from '../db/undo.ts';
+import { loadMaterials } from '../read/workshop.ts';
 import { coatCommands } from './coat.ts';
 import { wearCommands } from './wear.ts';
 
@@ -30,9 +31,9 @@ test('places that rub become steps before the clear, and are on the list once', 
 			costume
 		);
 	const weather = (...spots: string[]) =>
-		w.run(wearCommands.addWear, { componentId: String(greaves), spots }, costume);
+		w.run(wearCommands.addWear, { componentId: String(greaves), spots, by: '' }, costume);
 	await weather('edges', 'knees');
-	assert.equal(await said(), `${code} is weathered: free edges and corners, knees`);
+	assert.equal(await said(), `${code} is weathered by dry-brush: free edges and corners, knees`);
 	const order = async () => inOrder((await record()).steps, greaves).map((s) => s.name);
 	assert.deepEqual(await order(), [
 		'brushed acrylic, coat 1 of 2',
@@ -63,4 +64,52 @@ test('places that rub become steps before the clear, and are on the list once', 
 	await assert.rejects(weather(), /Choose at least one place/);
 	await undo(w.db, lastAction);
 	assert.equal((await order()).length, 4);
+});
+
+test('a place weathered with a coat takes its product for that place, and stays ticked as what it is', async () => {
+	const helm = await add({ name: 'Helm', zones: ['head'] });
+	const coat = (more: object) => ({
+		coats: '1',
+		recoatMinutes: '',
+		handlingMinutes: '',
+		materialId: '',
+		...more
+	});
+	await w.run(
+		coatCommands.addCoat,
+		coat({ componentId: String(helm), product: 'acrylicSpray', area: '0.2 m2' }),
+		costume
+	);
+	const by = wearWays(await loadMaterials(w.db), STANDARD).find((x) => x.key.startsWith('metallicWax'))!;
+	const wear = { componentId: String(helm), spots: ['brim'], by: by.key };
+	await w.run(wearCommands.addWear, wear, costume);
+	const its = async () => {
+		const now = await record();
+		const component = now.components.find((c) => c.id === helm)!;
+		return {
+			wax: now.coats.find((c) => c.componentId === helm && c.product === 'metallicWax')!,
+			names: inOrder(now.steps, helm).map((s) => s.name),
+			rubs: rubsOf(component, now, STANDARD)
+		};
+	};
+	const first = await its();
+	// 0.08 of 0.2 m²; the whole is still what the large coat says.
+	assert.deepEqual([Math.round(first.wax.area), first.wax.coats, first.wax.guessed], [16_000, 1, true]);
+	assert.deepEqual(first.names, ['acrylic spray', 'wear: brim and crown']);
+	assert.ok(first.rubs.every((r) => r.areaMm2 === 200_000));
+	await w.run(
+		coatCommands.editCoat,
+		coat({ id: String(first.wax.id), version: String(first.wax.version), coats: '2', area: '0.02 m2' }),
+		costume
+	);
+	const second = await its();
+	assert.deepEqual(second.names.slice(1), [
+		'wear: brim and crown, coat 1 of 2',
+		'wear: brim and crown, coat 2 of 2'
+	]);
+	assert.equal(second.rubs.find((r) => r.key === 'brim')!.step!.name, second.names.at(-1));
+	await assert.rejects(
+		w.run(wearCommands.addWear, { ...wear, spots: ['edges'], by: 'fingers' }, costume),
+		refused(/not there any more/)
+	);
 });

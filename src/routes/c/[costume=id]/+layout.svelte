@@ -59,7 +59,7 @@
 		</p>
 	</header>
 	<div class="tape on-mat no-print">
-		<Tape {costume} plan={data.plan} windows={data.windows} {pins} now={data.now} {forecast} />
+		<Tape {costume} {base} plan={data.plan} windows={data.windows} {pins} now={data.now} {forecast} />
 	</div>
 	<StationRail {base} broken={open > 0 && Object.values(data.stages).includes('broken')} />
 	<main id="main">{@render children()}</main>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** Where the costume rubs: what is weathered there looks worn. */
 	import { inLedgerOrder } from '$core/facts/component.ts';
-	import { rubsOf } from '$core/answers/wearSpots.ts';
+	import { rubsOf, wearWays } from '$core/answers/wearSpots.ts';
 	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';
@@ -10,6 +10,9 @@
 	let { data }: { data: PageData } = $props();
 	const trade = $derived(handbook());
 	const base = $derived(`/c/${data.record.costume.id}`);
+	const ways = $derived(
+		wearWays(data.workshop.materials, trade).map(({ key, name }) => ({ value: key, label: name }))
+	);
 	const worn = $derived(
 		inLedgerOrder(data.record.components)
 			.map(({ item }) => ({ component: item, rubs: rubsOf(item, data.record, trade) }))
@@ -28,7 +31,7 @@
 	</p>
 	<div class="parts">
 		{#each worn as { component, rubs } (component.id)}
-			<WearList {component} {rubs} unit={data.workshop.settings.lengthUnit} {base} />
+			<WearList {component} {rubs} {ways} unit={data.workshop.settings.lengthUnit} {base} />
 		{:else}
 			<p class="soft">
 				Nothing yet that rubs: components with their zones, made here, have their places here.

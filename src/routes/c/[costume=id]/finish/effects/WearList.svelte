@@ -9,6 +9,7 @@
 	import { capital } from '$core/units/names.ts';
 	import { formatArea, type LengthUnit } from '$core/units/measure.ts';
 	import Act from '$lib/ui/Act.svelte';
+	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import FormError from '$lib/ui/FormError.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
@@ -17,10 +18,12 @@
 	interface Props {
 		component: Component;
 		rubs: readonly Rubs[];
+		/** How it may be done, the usual way first. */
+		ways: { value: string; label: string }[];
 		unit: LengthUnit;
 		base: string;
 	}
-	let { component, rubs, unit, base }: Props = $props();
+	let { component, rubs, ways, unit, base }: Props = $props();
 	const open = $derived(rubs.filter((r) => r.step === null));
 	const steps = $derived(rubs.flatMap((r) => (r.step ? [{ ...r, step: r.step }] : [])));
 </script>
@@ -63,6 +66,7 @@
 					</li>
 				{/each}
 			</ul>
+			<div class="by"><Field name="by" label="By" options={ways} value={ways[0]?.value ?? ''} /></div>
 			<FormError name="spots" />
 			<button class="button small">Weather {component.code} there</button>
 		</Form>
@@ -92,6 +96,10 @@
 		gap: 8px;
 		align-items: center;
 		min-height: 36px;
+	}
+	.by {
+		max-width: 320px;
+		margin: 4px 0 8px;
 	}
 	.why {
 		display: block;

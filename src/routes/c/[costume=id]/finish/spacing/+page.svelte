@@ -12,11 +12,17 @@
 	import Working from '$lib/ui/Working.svelte';
 	import { askAnew } from '../askAnew.ts';
 	import type { PageData } from './$types';
+	import OnPiece from './OnPiece.svelte';
 	import Strip from './Strip.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const unit = $derived(data.workshop.settings.lengthUnit);
 	const base = $derived(`/c/${data.record.costume.id}/finish/spacing`);
+	const groups = $derived(
+		[...new Set(data.known.map(({ of }) => of))].map(
+			(of) => [of, data.known.filter((l) => l.of === of)] as const
+		)
+	);
 	const row = $derived(data.found ? paperRow(data.found.strip) : 0);
 	const parts = $derived(data.found ? stripParts(data.found.strip, row) : []);
 	let form: HTMLFormElement;
@@ -49,7 +55,20 @@
 <div class="no-print">
 	<Sheet title="Evenly spaced">
 		<form bind:this={form} method="get" aria-label="What is repeated" onchange={() => askAnew(form)}>
-			{@render field('length', 'Edge, or all round', '56 cm')}
+			<label class="from"
+				>Along
+				<select name="from" aria-invalid={data.errors['from'] ? 'true' : undefined}>
+					<option value="">a length that is typed</option>
+					{#each groups as [of, lengths] (of)}<optgroup label={of}
+							>{#each lengths as { key, name, mm } (key)}<option
+									value={key}
+									selected={data.typed['from'] === key}>{name}: {formatLength(mm, unit)}</option
+								>{/each}</optgroup
+						>{/each}
+				</select>
+				{#if data.errors['from']}<span class="error" role="alert">{data.errors['from']}</span>{/if}</label
+			>
+			{#if !data.from}{@render field('length', 'Edge, or all round', '56 cm')}{/if}
 			{@render field('apart', 'About so far apart, middle to middle', '4 cm')}
 			{@render field('count', '… or exactly so many', 'as many as fit')}
 			{@render field('inset', 'First and last from the ends', 'half a distance')}
@@ -63,13 +82,13 @@
 			>
 			{@render field('wide', 'Wide, along the edge', '8 mm')}
 			{@render field('high', 'High, across it', '8 mm')}
-			<label class="tick"
-				><input
-					type="checkbox"
-					name="round"
-					defaultChecked={data.found?.ask.round ?? 'round' in data.typed}
-				/> It goes all round</label
-			>
+			{#if !data.from}<label class="tick"
+					><input
+						type="checkbox"
+						name="round"
+						defaultChecked={data.found?.ask.round ?? 'round' in data.typed}
+					/> It goes all round</label
+				>{/if}
 			<button class="button">Space them</button>
 		</form>
 	</Sheet>
@@ -87,7 +106,7 @@
 			{#if spacing.apart !== null}
 				<Fact name="middle to middle" figure={false}
 					><Working
-						figure={apartFigure(ask, spacing.count, unit)}
+						figure={apartFigure(ask, spacing.count, unit, data.from?.name)}
 						text={formatLength(spacing.apart, unit)}
 					/></Fact
 				>
@@ -98,6 +117,9 @@
 		<p class="small soft lead">
 			Measure every mark from the beginning, not from the one before: what is off by a hair does not add up.
 		</p>
+		{#if data.from?.drawn}<div class="no-print">
+				<OnPiece drawn={data.from.drawn} wide={ask.wide} name={data.from.name} />
+			</div>{/if}
 		<div class="strips">
 			{#each parts as part (part.from)}<Strip {part} {strip} {unit} {row} />{/each}
 		</div>
