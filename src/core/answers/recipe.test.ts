@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { Swatch } from '../facts/swatch.ts';
 import { STANDARD } from '../trade/catalogue.ts';
-import type { RecipeLayer } from '../facts/recipe.ts';
+import { isRecipeCoat, type RecipeLayer } from '../facts/recipe.ts';
 import { RECIPES } from '../trade/recipe.ts';
 import type { Lab } from '../units/lab.ts';
 import {
@@ -14,6 +14,7 @@ import {
 	layerWords,
 	recipeLayersOf,
 	recipeTime,
+	versionOf,
 	wetLook
 } from './recipe.ts';
 import { recipeWaitFigure } from '../explain/recipe.ts';
@@ -127,9 +128,33 @@ test('a component says when its recipe was changed since', () => {
 		changed: false,
 		swatch: swatch({ id: 7 })
 	});
-	const own = [{ id: 1, tableName: 'recipe' as const, key: 'paintedFoam', content: {}, version: 3 }];
-	assert.equal(byRecipe(on, [], STANDARD, own)!.changed, true);
-	assert.equal(byRecipe({ ...on, recipeVersion: 3 }, [], STANDARD, own)!.changed, false);
+	const own = (coats: number) => {
+		const layers = RECIPES.paintedFoam.layers.map((l) => (isRecipeCoat(l) ? { ...l, coats } : l));
+		const content = { ...RECIPES.paintedFoam, layers };
+		return [{ id: 1, tableName: 'recipe' as const, key: 'paintedFoam', content, version: 3 }];
+	};
+	const changed = (recipeVersion: number, rows: ReturnType<typeof own>) =>
+		byRecipe({ ...on, recipeVersion }, [], STANDARD, rows)!.changed;
+	const seven = versionOf('paintedFoam', own(7));
+	assert.ok(seven > 0 && seven < 2 ** 31 && seven !== versionOf('paintedFoam', own(8)));
+	assert.deepEqual([changed(0, own(7)), changed(seven, own(7)), changed(seven, own(8))], [true, false, true]);
+	// Changed back it is what it was, in whatever order the database keeps its words.
+	const back = own(7).map((row) => ({
+		...row,
+		content: {
+			...row.content,
+			layers: row.content.layers.map((l) => Object.fromEntries(Object.entries(l).reverse()))
+		}
+	}));
+	assert.equal(changed(seven, back as never), false);
+	const asShipped = {
+		id: 1,
+		tableName: 'recipe' as const,
+		key: 'paintedFoam',
+		content: { ...RECIPES.paintedFoam },
+		version: 9
+	};
+	assert.equal(versionOf('paintedFoam', [asShipped]), 0);
 	assert.equal(byRecipe({ ...on, recipe: null }, [], STANDARD, []), null);
 });
 

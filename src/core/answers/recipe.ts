@@ -5,7 +5,7 @@ import { difference } from '../engines/colour/difference.ts';
 import type { Material } from '../facts/material.ts';
 import type { MixPart, PaletteColour } from '../facts/palette.ts';
 import type { Swatch } from '../facts/swatch.ts';
-import { coatProductOf, techniqueOf, type Catalogue } from '../trade/catalogue.ts';
+import { coatProductOf, STANDARD, techniqueOf, type Catalogue } from '../trade/catalogue.ts';
 import type { CoatProduct } from '../trade/coatProduct.ts';
 import { isRecipeCoat, type RecipeCoat, type RecipeLayer } from '../facts/recipe.ts';
 import type { Recipe } from '../trade/recipe.ts';
@@ -131,9 +131,32 @@ export function byRecipe(
 		swatch: swatches.find((s) => s.id === component.swatchId) ?? null
 	};
 }
-/** Of a recipe: 0 as it ships. */
-export const versionOf = (recipe: string, own: readonly HandbookRow[]): number =>
-	own.find((r) => r.tableName === 'recipe' && r.key === recipe)?.version ?? 0;
+/**
+ * Which state of a recipe this is: 0 as it ships, else a number that what it says makes. Taken back to what it said, it is the same again.
+ *
+ * @param own the maker's rows
+ */
+export function versionOf(
+	recipe: string,
+	own: readonly Pick<HandbookRow, 'tableName' | 'key' | 'content'>[]
+): number {
+	const row = own.find((r) => r.tableName === 'recipe' && r.key === recipe);
+	const says = row && sayingOf(row.content as unknown as Recipe);
+	const ships = STANDARD.recipe[recipe];
+	return says === undefined || (ships && sayingOf(ships) === says) ? 0 : fingerprint(says);
+}
+const sayingOf = ({ surface, layers }: Pick<Recipe, 'surface' | 'layers'>) =>
+	JSON.stringify([
+		surface,
+		layers.map((l) => (isRecipeCoat(l) ? [l.product, l.coats, l.colour] : [l.technique, l.name]))
+	]);
+
+/** A whole number of a text, 1 to 2³¹ − 1, by the hash of Fowler, Noll and Vo (FNV-1a, from memory). */
+function fingerprint(text: string): number {
+	let hash = 0x811c9dc5;
+	for (const byte of new TextEncoder().encode(text)) hash = Math.imul(hash ^ byte, 0x01000193);
+	return hash >>> 1 || 1;
+}
 
 /** From here on it is another colour, ΔE00 (from memory). */
 const ANOTHER = 10;

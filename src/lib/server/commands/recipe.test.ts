@@ -11,11 +11,12 @@ import {
 	said,
 	w
 } from '$tests/support/oneCostume.ts';
-import { recipeTime } from '$core/answers/recipe.ts';
+import { byRecipe, recipeTime } from '$core/answers/recipe.ts';
 import { inOrder } from '$core/facts/order.ts';
 import { RECIPES } from '$core/trade/recipe.ts';
-import { STANDARD } from '$core/trade/catalogue.ts';
+import { catalogueOf, STANDARD } from '$core/trade/catalogue.ts';
 import { lastAction, undo } from '../db/undo.ts';
+import { loadHandbook } from '../read/workshop.ts';
 import { componentCommands } from './component.ts';
 import { costumeCommands } from './costume.ts';
 import { handbookCommands } from './handbook.ts';
@@ -168,7 +169,12 @@ test('what is on a component is kept as a recipe, changed there as another versi
 	)) as { key: string };
 	assert.equal(key, 'myPlate');
 	const versionIn = async () => (await component(plate)).recipeVersion;
-	assert.equal(await versionIn(), 1);
+	const kept = await versionIn();
+	const changed = async () => {
+		const own = await loadHandbook(w.db);
+		return byRecipe(await component(plate), [], catalogueOf(own), own)!.changed;
+	};
+	assert.equal(await changed(), false);
 	const layers = [
 		...RECIPES.paintedFoam.layers.slice(0, 2),
 		{ product: 'brushedAcrylic', coats: 5, colour: '' }
@@ -184,8 +190,12 @@ test('what is on a component is kept as a recipe, changed there as another versi
 			...more
 		});
 	await change();
+	assert.equal(await changed(), true);
+	await undo(w.db, lastAction);
+	assert.equal(await changed(), false, 'taken back it is the one that is on');
+	await change();
 	await put([plate], { recipe: key });
-	assert.equal(await versionIn(), 2);
+	assert.ok((await versionIn()) !== kept && !(await changed()));
 	assert.equal((await order(plate)).filter((n) => n.startsWith('brushed acrylic')).length, 5);
 	await assert.rejects(change({ layers: '[]' }), /A recipe needs a layer/);
 	await assert.rejects(

@@ -215,8 +215,10 @@ export const recipeCommands = {
 				note: '',
 				source: `${component.code} ${component.name}`
 			});
-			await keepRow(tx, { tableName: 'recipe', key, content });
-			await set(tx, 'component', component.id, { recipe: key, recipeVersion: 1, swatchId: null });
+			const row = { tableName: 'recipe' as const, key, content };
+			await keepRow(tx, row);
+			const recipeVersion = versionOf(key, [row]);
+			await set(tx, 'component', component.id, { recipe: key, recipeVersion, swatchId: null });
 			return { words: `Kept “${v.name}”, as ${component.code} has it`, result: { key } };
 		}
 	),

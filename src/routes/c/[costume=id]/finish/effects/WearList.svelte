@@ -66,9 +66,11 @@
 					</li>
 				{/each}
 			</ul>
-			<div class="by"><Field name="by" label="By" options={ways} value={ways[0]?.value ?? ''} /></div>
+			<div class="by">
+				<Field name="by" label="By" options={ways} value={ways[0]?.value ?? ''} />
+				<button class="button small">Weather {component.code} there</button>
+			</div>
 			<FormError name="spots" />
-			<button class="button small">Weather {component.code} there</button>
 		</Form>
 	{/if}
 </section>
@@ -98,7 +100,10 @@
 		min-height: 36px;
 	}
 	.by {
-		max-width: 320px;
+		display: flex;
+		flex-wrap: wrap;
+		gap: 10px;
+		align-items: end;
 		margin: 4px 0 8px;
 	}
 	.why {

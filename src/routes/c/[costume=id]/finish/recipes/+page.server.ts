@@ -4,18 +4,18 @@ import { photoCommands } from '$lib/server/commands/photo.ts';
 import { recipeCommands } from '$lib/server/commands/recipe.ts';
 import { database } from '$lib/server/database.ts';
 import { earlierRecipes, swatchesElsewhere } from '$lib/server/read/recipes.ts';
-import { loadShop } from '$lib/server/read/shop.ts';
+import { loadMaterials } from '$lib/server/read/workshop.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, parent }) => {
 	await parent();
 	const db = await database();
-	const { materials } = (await loadShop(db)).workshop;
-	return {
-		earlier: await earlierRecipes(db),
-		elsewhere: await swatchesElsewhere(db, Number(params.costume)),
-		paints: materials.filter((m) => m.coatProduct !== null)
-	};
+	const [earlier, elsewhere, materials] = await Promise.all([
+		earlierRecipes(db),
+		swatchesElsewhere(db, Number(params.costume)),
+		loadMaterials(db)
+	]);
+	return { earlier, elsewhere, paints: materials.filter((m) => m.coatProduct !== null) };
 };
 
 export const actions: Actions = actionsOf({ ...recipeCommands, ...photoCommands, ...handbookCommands });

@@ -117,9 +117,10 @@
 		<p class="small soft lead">
 			Measure every mark from the beginning, not from the one before: what is off by a hair does not add up.
 		</p>
-		{#if data.from?.drawn}<div class="no-print">
+		{#if data.from?.drawn}<figure class="no-print">
 				<OnPiece drawn={data.from.drawn} wide={ask.wide} name={data.from.name} />
-			</div>{/if}
+				<figcaption class="small soft">{data.from.of}, {data.from.name}. The first is red.</figcaption>
+			</figure>{/if}
 		<div class="strips">
 			{#each parts as part (part.from)}<Strip {part} {strip} {unit} {row} />{/each}
 		</div>
@@ -161,6 +162,10 @@
 		display: grid;
 		gap: 14px;
 		overflow-x: auto;
+	}
+	figure {
+		margin: 0 0 14px;
+		text-align: center;
 	}
 	.check {
 		margin-top: 14px;
