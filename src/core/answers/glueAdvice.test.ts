@@ -37,7 +37,7 @@ test('each pair ranks as the trade’s table says (common practice)', () => {
 			[a, b],
 			[b, a]
 		] as const) {
-			const bond = bondOf({ a: one, b: other }, STANDARD)!;
+			const bond = STANDARD.bond[bondOf({ a: one, b: other }, STANDARD)!]!;
 			assert.deepEqual(
 				[bond.first, bond.also, bond.avoid.map((x) => x.glue)],
 				[first, also, avoid],
@@ -47,7 +47,7 @@ test('each pair ranks as the trade’s table says (common practice)', () => {
 		}
 		assert.deepEqual(ranked(joint(a, b)), [...first, ...also], `${a} on ${b}`);
 	}
-	assert.match(bondOf({ a: 'clay', b: 'foam' }, STANDARD)!.prepare, /dry first/);
+	assert.match(STANDARD.bond[bondOf({ a: 'clay', b: 'foam' }, STANDARD)!]!.prepare, /dry first/);
 });
 
 test('nothing with solvent comes on polystyrene: none is advised, each is named with why', () => {

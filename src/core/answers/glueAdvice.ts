@@ -32,16 +32,18 @@ export interface GlueChoice {
 }
 
 export interface GlueAdvice {
+	/** Its row, and what that goes by in the handbook. */
 	bond: Bond;
+	key: string;
 	choices: GlueChoice[];
 	avoid: { glue: Glue; why: string }[];
 }
 
-/** The row of a pair, whichever way round; null where nobody knows one. */
-export const bondOf = ({ a, b }: Pick<Joint, 'a' | 'b'>, trade: Catalogue): Bond | null =>
-	Object.values(trade.bond).find(
-		(row) => (row.a.includes(a) && row.b.includes(b)) || (row.a.includes(b) && row.b.includes(a))
-	) ?? null;
+/** The key of the row of a pair, whichever way round; null where nobody knows one. */
+export const bondOf = ({ a, b }: Pick<Joint, 'a' | 'b'>, trade: Catalogue): string | null =>
+	Object.entries(trade.bond).find(
+		([, row]) => (row.a.includes(a) && row.b.includes(b)) || (row.a.includes(b) && row.b.includes(a))
+	)?.[0] ?? null;
 
 /** How often glue let go on components of such a surface in these costumes: what is cemented goes by contact cement. */
 export function letGo(
@@ -76,8 +78,9 @@ export function glueAdvice(
 	materials: readonly Material[],
 	faults: ReadonlyMap<string, number> = new Map()
 ): GlueAdvice | null {
-	const bond = bondOf(joint, trade);
-	if (!bond) return null;
+	const row = bondOf(joint, trade);
+	if (row === null) return null;
+	const bond = trade.bond[row]!;
 	const avoid = new Map(bond.avoid.map((x) => [x.glue, x.why]));
 	const choices = [...new Set([...bond.first, ...bond.also])].flatMap((key) => {
 		const glue = trade.glue[key];
@@ -87,6 +90,7 @@ export function glueAdvice(
 	});
 	return {
 		bond,
+		key: row,
 		choices: choices.sort((x, y) => y.points - x.points),
 		avoid: [...avoid].flatMap(([key, why]) => (trade.glue[key] ? [{ glue: trade.glue[key], why }] : []))
 	};

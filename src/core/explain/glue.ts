@@ -8,7 +8,8 @@ import type { Figure } from './figure.ts';
 /** How much glue a joint takes, ml. */
 export const glueFigure = (
 	{ glue }: Pick<GlueChoice, 'glue'>,
-	{ seamMm, faceMm2 }: Pick<Joint, 'seamMm' | 'faceMm2'>
+	{ seamMm, faceMm2 }: Pick<Joint, 'seamMm' | 'faceMm2'>,
+	source = 'entered'
 ): Figure => ({
 	title: `Glue for the joint: ${glue.name}`,
 	formula: 'product',
@@ -20,7 +21,7 @@ export const glueFigure = (
 					number('1 m² of joint', glue.mlPerM2 ?? 0, glue.source, 'ml')
 				]
 			: [
-					number('seam', (seamMm ?? 0) / 1000, 'entered', 'm'),
+					number('seam', (seamMm ?? 0) / 1000, source, 'm'),
 					number('1 m of seam', glue.mlPerMetre ?? 0, glue.source, 'ml')
 				]
 });

@@ -1,4 +1,6 @@
 import { SURFACE_KEYS } from '../facts/component.ts';
+import type { CureStep } from './knownFault.ts';
+import type { StandardTechnique } from './technique.ts';
 
 /** What is joined: a surface, or what is put on one. */
 export const BOND_SIDES = [...SURFACE_KEYS, 'hookAndLoop', 'strap'] as const;
@@ -16,6 +18,8 @@ export interface Bond {
 	/** What is better than glue; nothing where nothing is. */
 	rather: string;
 	prepare: string;
+	/** The same as work to plan; amounts are starting values. */
+	steps: readonly CureStep[];
 	source: string;
 }
 
@@ -34,10 +38,23 @@ const bond = (
 	avoid: [],
 	rather: '',
 	prepare: '',
+	steps: [],
 	source: 'common practice',
 	...more
 });
 const ANY = SURFACE_KEYS;
+/** 1 dm² of face, from memory. */
+const FACE = 10_000;
+const step = (name: string, technique: StandardTechnique, amount: number, waitMinutes = 0): CureStep => ({
+	name,
+	technique,
+	amount,
+	waitMinutes,
+	oneSitting: false
+});
+const scuff = (what: string) => step(`scuff ${what}`, 'clean', FACE);
+const degrease = (what: string) => step(`degrease ${what}`, 'clean', FACE);
+const DAY = 1440;
 
 /** The first that is of a pair counts. */
 export const BONDS = {
@@ -46,15 +63,18 @@ export const BONDS = {
 			glue,
 			why: 'its solvent melts polystyrene'
 		})),
-		prepare: 'Seal with PVA before anything with solvent comes near.'
+		prepare: 'Seal with PVA before anything with solvent comes near.',
+		steps: [step('seal the face with PVA', 'brush', FACE, 480)]
 	}),
 	clay: bond('foam clay on anything', ['clay'], ANY, ['contactCement', 'cyanoacrylate'], {
-		prepare: 'Fully dry first, 24 h for 4 mm: glued damp it falls off. Then scuff.'
+		prepare: 'Fully dry first, 24 h for 4 mm: glued damp it falls off. Then scuff.',
+		steps: [step('let the clay dry through', 'other', 1, DAY), scuff('the clay')]
 	}),
 	strapFoam: bond('a strap on foam', ['strap'], ['foam'], [], {
 		also: ['contactCement'],
 		rather: 'Glue a cloth patch inside, and sew or rivet the strap through both: on bare foam it tears out.',
-		prepare: 'Scuff the foam under the patch.'
+		prepare: 'Scuff the foam under the patch.',
+		steps: [scuff('the foam under the patch'), step('glue in a cloth patch', 'cement', 300, DAY)]
 	}),
 	hookFoam: bond(
 		'hook-and-loop on foam',
@@ -63,7 +83,8 @@ export const BONDS = {
 		['contactCement', 'industrialGlue'],
 		{
 			rather: 'Or sew a half to cloth, and glue the cloth.',
-			prepare: 'Scuff the face; the glue that it comes with does not hold by itself.'
+			prepare: 'Scuff the face; the glue that it comes with does not hold by itself.',
+			steps: [scuff('the face for hook-and-loop')]
 		}
 	),
 	hookCloth: bond('hook-and-loop on cloth', ['hookAndLoop', 'strap'], ['cloth', 'leather'], [], {
@@ -78,17 +99,20 @@ export const BONDS = {
 	foamFoam: bond('foam on foam', ['foam'], ['foam'], ['contactCement'], {
 		also: ['hotGlue'],
 		avoid: [{ glue: 'woodGlue', why: 'it peels' }],
-		prepare: 'Both faces clean; cement on both, left to tack, one touch.'
+		prepare: 'Both faces clean; cement on both, left to tack, one touch.',
+		steps: [step('clean both faces', 'clean', FACE)]
 	}),
 	foamCloth: bond('foam on cloth', ['foam'], ['cloth', 'leather'], ['fabricGlue', 'contactCement'], {
 		also: ['sprayAdhesive'],
 		rather: 'Or glue a cloth tab in, and sew to it.',
-		prepare: 'Clean; for large faces spray.'
+		prepare: 'Clean; for large faces spray.',
+		steps: [step('clean the foam', 'clean', FACE)]
 	}),
 	plasticFoam: bond('thermoplastic on foam', ['plastic'], ['foam'], ['contactCement'], {
 		avoid: [{ glue: 'hotGlue', why: 'it lets go of a smooth face' }],
 		rather: 'A thermoplastic has its own tack when it is hot: press it on then.',
-		prepare: 'Scuff what is cold.'
+		prepare: 'Scuff what is cold.',
+		steps: [scuff('the thermoplastic')]
 	}),
 	printAny: bond(
 		'a print on foam or cloth',
@@ -98,12 +122,14 @@ export const BONDS = {
 		{
 			avoid: [{ glue: 'hotGlue', why: 'it lets go of cold plastic' }],
 			rather: 'On cloth: wrap it in cloth, then sew.',
-			prepare: 'Scuff and degrease the print.'
+			prepare: 'Scuff and degrease the print.',
+			steps: [scuff('the print'), degrease('the print')]
 		}
 	),
 	woodAny: bond('wood or card on wood or card', ['wood'], ['wood'], ['woodGlue'], {
 		also: ['contactCement', 'hotGlue'],
-		prepare: 'Clean, pressed until it is dry.'
+		prepare: 'Clean, pressed until it is dry.',
+		steps: [step('clean both faces', 'clean', FACE)]
 	}),
 	otherAny: bond(
 		'metal, wood or plastic on something else',
@@ -112,6 +138,7 @@ export const BONDS = {
 		['contactCement', 'industrialGlue'],
 		{
 			prepare: 'Scuff and degrease what is smooth.',
+			steps: [scuff('what is smooth'), degrease('what is smooth')],
 			source: 'starting value, from memory'
 		}
 	)

@@ -46,6 +46,7 @@ export const STANDARD: Catalogue & Record<HandbookTable, unknown> = {
 /** What rows of the maker's own from before it was asked for are taken to say, where none ships under their key. */
 const UNSAID: Partial<Record<HandbookTable, object>> = {
 	coatProduct: { base: 'water', does: 'colour', sheen: null, cureMinutes: null, heatLimit: null },
+	bond: { steps: [] },
 	glue: { strength: null, flexible: false, washable: false, heatLimit: null, gapMm: null, solvent: false }
 };
 

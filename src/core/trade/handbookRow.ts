@@ -64,6 +64,19 @@ export const recipeLayers = z
 	.min(1, 'A recipe needs a layer.')
 	.max(40, 'A recipe has 40 layers at most.');
 
+/** Work that a cure, or a pair to be glued, asks for. */
+const plainSteps = z
+	.array(
+		z.strictObject({
+			name: words,
+			technique: handbookKey,
+			amount: z.number().min(0).max(1e12),
+			waitMinutes: minutes,
+			oneSitting: z.boolean()
+		})
+	)
+	.max(30);
+
 export const HANDBOOK_ROWS = {
 	technique: z.strictObject({
 		name: words,
@@ -133,6 +146,7 @@ export const HANDBOOK_ROWS = {
 		avoid: z.array(z.strictObject({ glue: handbookKey, why: words })).max(20),
 		rather: note,
 		prepare: note,
+		steps: plainSteps.default([]),
 		source: words
 	}),
 	glue: z.strictObject({
@@ -173,17 +187,7 @@ export const HANDBOOK_ROWS = {
 		symptom: words,
 		cause: note,
 		cure: note,
-		steps: z
-			.array(
-				z.strictObject({
-					name: words,
-					technique: handbookKey,
-					amount: z.number().min(0).max(1e12),
-					waitMinutes: minutes,
-					oneSitting: z.boolean()
-				})
-			)
-			.max(30),
+		steps: plainSteps,
 		blames: z.enum(REDO_KINDS).nullable(),
 		source: words
 	}),

@@ -109,6 +109,7 @@ const FORMS = {
 				why: f.text(200),
 				rather: f.text(1000),
 				prepare: f.text(1000),
+				steps: rows(HANDBOOK_ROWS.knownFault.shape.steps).default([]),
 				source: source()
 			})
 			.transform(({ avoided, why, ...row }) => ({

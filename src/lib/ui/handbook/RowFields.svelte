@@ -274,7 +274,7 @@
 		wide
 	/>
 </div>
-{#if table === 'route' || table === 'knownFault'}
+{#if table === 'route' || table === 'knownFault' || table === 'bond'}
 	<StepRows {trade} {steps} route={table === 'route'} />
 {/if}
 

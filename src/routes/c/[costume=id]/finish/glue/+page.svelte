@@ -1,15 +1,19 @@
 <script lang="ts">
 	/** Which glue for two surfaces, and why. */
+	import pluralize from 'pluralize';
 	import { glueCostFigure, glueFigure } from '$core/explain/glue.ts';
 	import { valueOf } from '$core/explain/figure.ts';
 	import { BOND_SIDES, LOAD_WORDS, LOADS } from '$core/trade/bond.ts';
 	import { formatWait } from '$core/units/duration.ts';
+	import { formatLength } from '$core/units/measure.ts';
 	import { capital } from '$core/units/names.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { formatMoney } from '$core/units/money.ts';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Fact from '$lib/ui/Fact.svelte';
 	import { sideWords } from '$lib/ui/handbook/tables.ts';
+	import Field from '$lib/ui/Field.svelte';
+	import Form from '$lib/ui/Form.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import { askAnew } from '../askAnew.ts';
@@ -28,22 +32,38 @@
 
 <Sheet title="Which glue">
 	<form bind:this={form} method="get" aria-label="What is glued" onchange={() => askAnew(form)}>
+		<label class="of"
+			>Joint
+			<select name="of" aria-invalid={data.errors['of'] ? 'true' : undefined}>
+				<option value="">two sides, chosen below</option>
+				{#each [...new Set(data.joins.map((j) => j.of))] as of (of)}<optgroup label={of}
+						>{#each data.joins.filter((j) => j.of === of) as { key, name } (key)}<option
+								value={key}
+								selected={data.join?.key === key}>{name}</option
+							>{/each}</optgroup
+					>{/each}
+			</select>
+			{#if data.errors['of']}<span class="error" role="alert">{data.errors['of']}</span>{/if}</label
+		>
+		<input type="hidden" name="was" value={data.join?.key ?? ''} />
 		<div class="joint">
 			{#each ['a', 'b'] as const as name (name)}
-				<label class="side" data-surface={joint[name]}
-					><span class="visually-hidden">{name === 'a' ? 'One side' : 'The other side'}</span>
-					<select {name}
-						>{#each BOND_SIDES as side (side)}<option value={side} selected={joint[name] === side}
-								>{sideWords(side)}</option
-							>{/each}</select
-					></label
-				>
+				{#if data.join}<span class="side" data-surface={joint[name]}
+						><b>{capital(sideWords(joint[name]))}</b></span
+					>{:else}<label class="side" data-surface={joint[name]}
+						><span class="visually-hidden">{name === 'a' ? 'One side' : 'The other side'}</span>
+						<select {name}
+							>{#each BOND_SIDES as side (side)}<option value={side} selected={joint[name] === side}
+									>{sideWords(side)}</option
+								>{/each}</select
+						></label
+					>{/if}
 			{/each}
 		</div>
 		<fieldset>
 			<legend>What it has to bear</legend>
 			{#each LOADS as load (load)}<label
-					><input type="checkbox" name="load" value={load} defaultChecked={joint.loads.includes(load)} />
+					><input type="checkbox" name="load" value={load} checked={joint.loads.includes(load)} />
 					{LOAD_WORDS[load]}</label
 				>{/each}
 		</fieldset>
@@ -51,7 +71,14 @@
 			{#each [['seam', 'Length of the seam', '1.2 m'], ['face', 'Or its faces', '0.05 m2'], ['gap', 'Widest gap', '1 mm']] as const as [name, label, hint] (name)}
 				<label
 					>{label}
-					<input {name} defaultValue={data.typed[name]} placeholder={hint} autocomplete="off" />
+					<input
+						{name}
+						defaultValue={data.typed[name]}
+						placeholder={name === 'seam' && data.join?.seamMm
+							? formatLength(data.join.seamMm, data.workshop.settings.lengthUnit)
+							: hint}
+						autocomplete="off"
+					/>
 					{#if data.errors[name]}<span class="error" role="alert">{data.errors[name]}</span>{/if}</label
 				>
 			{/each}
@@ -70,13 +97,34 @@
 {:else}
 	<Sheet title={capital(advice.bond.name)}>
 		{#if advice.bond.rather}<p class="rather"><b>{advice.bond.rather}</b></p>{/if}
-		{#if advice.bond.prepare}<p>{advice.bond.prepare}</p>{/if}
+		{#if advice.bond.prepare && !advice.bond.steps.length}<p>{advice.bond.prepare}</p>{/if}
+		{#if advice.bond.steps.length}
+			<Form command="prepareJoint" hidden={{ bond: advice.key }} label="Prepare for glue">
+				<div class="prepare">
+					<p>
+						{advice.bond.prepare}
+						<span class="small soft">As steps: {advice.bond.steps.map((s) => s.name).join(', ')}.</span>
+					</p>
+					<Field
+						name="componentId"
+						label="Planned for"
+						options={data.record.components.map((c) => ({ value: c.id, label: `${c.code} ${c.name}` }))}
+						value={data.join?.component.id ?? data.record.components[0]?.id ?? ''}
+					/>
+					<button class="button small">Add {pluralize('step', advice.bond.steps.length, true)}</button>
+				</div>
+			</Form>
+		{/if}
 		<ol class="plain">
 			{#each advice.choices as choice, i (choice.key)}
 				{@const { glue } = choice}
 				<Ranked place={i + 1} name={glue.name} pros={choice.pros} cons={choice.cons}>
 					{#if choice.ml !== null}
-						{@const figure = glueFigure(choice, joint)}
+						{@const figure = glueFigure(
+							choice,
+							joint,
+							data.typed.seam ? 'entered' : 'its steps that are glued'
+						)}
 						<Fact name="for this joint" figure={false}
 							><Working {figure} text="{formatNumber(valueOf(figure), 1)} ml" /></Fact
 						>
@@ -131,6 +179,24 @@
 	.side select {
 		width: 100%;
 		font-weight: 600;
+	}
+	.of {
+		display: grid;
+		gap: 2px;
+		max-width: 420px;
+		font-size: var(--s13);
+		font-weight: 600;
+		color: var(--ink-soft);
+	}
+	.prepare {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px 16px;
+		align-items: end;
+	}
+	.prepare p {
+		flex: 1 1 300px;
+		padding-bottom: 8px;
 	}
 	fieldset {
 		display: flex;
