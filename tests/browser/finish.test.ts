@@ -51,6 +51,10 @@ test('enamel over rubber on foam: warned, cured in one action, its waits with it
 	// The primer was on at 8:25 and is handled after 2 h; in the cold after 4.
 	const breastplate = page.getByText(/acrylic spray, coat 1 of 2: not before/).first();
 	await expect(breastplate).toContainText('Fri 2 May 10:25');
+	// The same counts down on the tape.
+	const tape = (time: string) =>
+		page.getByRole('link', { name: `In ${time}: A-01 filler primer, coat 2 of 2 dry` });
+	await expect(tape('1h25').or(tape('1h24'))).toBeVisible();
 	const plan = page.getByText(/On usual minutes/);
 	const before = await plan.textContent();
 	await page.getByLabel('Where it dries, °C').fill('-4');
@@ -65,6 +69,7 @@ test('enamel over rubber on foam: warned, cured in one action, its waits with it
 	await page.keyboard.press('Escape');
 	await expect(page.getByText('by what was measured today')).toBeVisible();
 	await expect(breastplate).toContainText('Fri 2 May 12:25');
+	await expect(tape('3h25').or(tape('3h24')).or(tape('3h23'))).toBeVisible();
 	await expect(plan).not.toHaveText(before!);
 });
 
@@ -210,6 +215,37 @@ test('studs round a girth come out even: counted, their working shown, a strip f
 	await page.getByRole('button', { name: 'Space them' }).click();
 	await expect(page.getByText('They overlap: at most 70 fit.')).toBeVisible();
 	await expect(page.getByLabel('… or exactly so many')).toHaveValue('200');
+
+	// Along an edge that the costume has: 38.64 cm, 7 at about 5 cm and 6 at about 6.
+	await page.getByLabel('… or exactly so many').fill('');
+	await page.getByLabel('About so far apart, middle to middle').fill('6 cm');
+	await page.getByRole('combobox', { name: /^Along/ }).selectOption('plate, edge 2: 38.64 cm');
+	await expect(page.getByRole('heading', { name: '6 marks' })).toBeVisible();
+	await expect(page.getByLabel('Edge, or all round')).toHaveCount(0);
+	await expect(page.getByRole('img', { name: 'plate, edge 2: 6 marks along it' })).toBeVisible();
+	await page.getByRole('button', { name: /^Middle to middle: 6.44 cm/ }).click();
+	await expect(dialog(page)).toContainText('plate, edge 2');
+});
+
+test('a joint of the costume: what it bears is ticked, its glues are ranked, and it is prepared as steps', async ({
+	page
+}) => {
+	await open(page, '/c/1/finish/glue');
+	await page.getByLabel('Joint').selectOption('A-01: its hook-and-loop');
+	await expect(page.getByRole('heading', { name: 'Hook-and-loop on foam' })).toBeVisible();
+	await expect(page.getByLabel('peeled from an edge')).toBeChecked();
+	await page.getByLabel('peeled from an edge').uncheck();
+	await expect(page.getByLabel('peeled from an edge')).not.toBeChecked();
+	await expect(page.getByLabel('Planned for')).toHaveValue('1');
+	await page.getByRole('button', { name: 'Add 1 step' }).click();
+	await toast(page, 'A-01 is prepared for glue: 1 step');
+	await page.getByRole('button', { name: 'Add 1 step' }).click();
+	await expect(page.getByText('A-01 has these steps already.')).toBeVisible();
+	await page.getByLabel('Joint').selectOption('A-01: its seams');
+	await expect(page.getByRole('heading', { name: 'Foam on foam' })).toBeVisible();
+	// 5.25 m of seam, by its steps, at 15 ml.
+	await page.getByRole('button', { name: /^Glue for the joint: contact cement: 78.8 ml/ }).click();
+	await expect(dialog(page)).toContainText('its steps that are glued');
 });
 
 test('where it rubs: places chosen become steps before the clear, and are ticked off', async ({ page }) => {
@@ -221,7 +257,11 @@ test('where it rubs: places chosen become steps before the clear, and are ticked
 	// A tenth of 0.3 m².
 	await expect(greaves.getByRole('button', { name: /^Weathered: knees: 0.03 m²/ })).toBeVisible();
 	await greaves.getByRole('button', { name: 'Weather A-05 there' }).click();
-	await toast(page, 'A-05 is weathered: knees');
+	await toast(page, 'A-05 is weathered by dry-brush: knees');
+	await greaves.getByLabel('By', { exact: true }).selectOption('metallic wax');
+	await greaves.getByRole('checkbox', { name: /edges/ }).check();
+	await greaves.getByRole('button', { name: 'Weather A-05 there' }).click();
+	await toast(page, 'A-05 is weathered by metallic wax: free edges and corners');
 	await greaves.getByRole('button', { name: 'A-05, knees: done' }).click();
 	await expect(greaves).toContainText('done Fri 2 May');
 	await expect(greaves.getByRole('checkbox', { name: /Knees/ })).toHaveCount(0);

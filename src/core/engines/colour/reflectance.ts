@@ -24,8 +24,6 @@ const sum = (row: readonly number[]) => row.reduce((a, b) => a + b, 0);
 
 /** A share of white as the eye takes it; CIELAB is differences of three. Source: CIE 15. */
 export const f = (t: number): number => (t > 216 / 24389 ? Math.cbrt(t) : ((24389 / 27) * t + 16) / 116);
-/** The share of white that a lightness is. */
-export const luminance = (l: number): number => (l > 8 ? ((l + 16) / 116) ** 3 : (l * 27) / 24389);
 /** CIELAB of X, Y and Z against a white. Source: CIE 15. */
 export function labOfXyz(x: number, y: number, z: number, [xw, yw, zw]: readonly number[]): Lab {
 	const fy = f(y / yw!);

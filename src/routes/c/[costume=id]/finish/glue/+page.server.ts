@@ -54,7 +54,11 @@ export const load: PageServerLoad = async ({ url, parent }) => {
 		trade
 	);
 	return {
-		joins: joins.map(({ component: c, ...j }) => ({ ...j, of: `${c.code} ${c.name}` })),
+		joins: joins.map(({ component: c, ...j }) => ({
+			...j,
+			of: `${c.code} ${c.name}`,
+			name: `${c.code}: ${j.name}`
+		})),
 		join,
 		joint,
 		errors,

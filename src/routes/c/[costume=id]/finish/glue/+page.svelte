@@ -176,6 +176,10 @@
 	.side + .side {
 		border-left: 5px solid var(--brass);
 	}
+	.side b {
+		padding: 2px 8px;
+		background: var(--sheet);
+	}
 	.side select {
 		width: 100%;
 		font-weight: 600;

@@ -34,7 +34,8 @@
 		{on}
 		{data}
 		{trade}
-		version={versionOf(key, data.handbook)}
+		version={data.handbook.find((r) => r.tableName === 'recipe' && r.key === key)?.version ?? 0}
+		says={versionOf(key, data.handbook)}
 		elsewhere={data.elsewhere.filter((s) => s.recipe === key)}
 		earlier={data.earlier.filter((e) => e.key === key)}
 	/>

@@ -31,7 +31,10 @@
 		recipeKey: string;
 		recipe: Recipe;
 		/** 0 as it ships. */
+		/** How often it was written; 0 as it ships. */
 		version: number;
+		/** What tells what it says from what it said. */
+		says: number;
 		swatches: readonly Swatch[];
 		/** Swatches of other costumes. */
 		elsewhere: PageData['elsewhere'];
@@ -41,7 +44,7 @@
 		data: PageData;
 		trade: Catalogue;
 	}
-	let { recipeKey, recipe, version, swatches, elsewhere, earlier, on, data, trade }: Props = $props();
+	let { recipeKey, recipe, version, says, swatches, elsewhere, earlier, on, data, trade }: Props = $props();
 	const time = $derived(recipeTime(recipe.layers, trade));
 	const base = $derived(`/c/${data.record.costume.id}`);
 	let putting = $state(false);
@@ -94,7 +97,7 @@
 			{#if swatches.length}
 				<ul class="plain swatches">
 					{#each swatches as swatch (swatch.id)}
-						<li><SwatchCard {swatch} {data} {trade} {version} /></li>
+						<li><SwatchCard {swatch} {data} {trade} {says} /></li>
 					{/each}
 				</ul>
 			{:else}

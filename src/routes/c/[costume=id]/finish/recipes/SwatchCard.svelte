@@ -26,10 +26,10 @@
 		swatch: Swatch;
 		data: PageData;
 		trade: Catalogue;
-		/** Of the recipe now. */
-		version: number;
+		/** What tells what its recipe says now from what it said. */
+		says: number;
 	}
-	let { swatch, data, trade, version }: Props = $props();
+	let { swatch, data, trade, says }: Props = $props();
 	const paint = $derived(data.paints.find((m) => m.id === swatch.materialId));
 	const photos = $derived(data.record.photos.filter((p) => p.swatchId === swatch.id).reverse());
 	const on = $derived(data.record.components.filter((c) => c.swatchId === swatch.id));
@@ -78,7 +78,7 @@
 				swatch
 			)
 				? `, ${driedWords(swatch)}`
-				: ''}{swatch.recipeVersion !== version ? ', of an earlier version' : ''}
+				: ''}{swatch.recipeVersion !== says ? ', of an earlier version' : ''}
 		</p>
 		{#if near}<p class="small">
 				<Working

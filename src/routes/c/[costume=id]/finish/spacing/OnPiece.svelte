@@ -38,7 +38,7 @@
 		vector-effect: non-scaling-stroke;
 	}
 	.piece {
-		fill: var(--paper-deep, #efe7d2);
+		fill: var(--sheet-shade);
 		stroke: var(--ink-soft);
 		stroke-width: 1px;
 	}
