@@ -13,6 +13,7 @@ import { piece } from './piece.ts';
 import { picture } from './picture.ts';
 import { plane } from './plane.ts';
 import { schedule } from './schedule.ts';
+import { dress } from './dress.ts';
 import { drawing, traced } from './trace.ts';
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
@@ -23,6 +24,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
 	layout,
 	buy,
 	colour,
+	dress,
 	trace: traced,
 	drawing,
 	piece,

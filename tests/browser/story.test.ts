@@ -200,7 +200,7 @@ test('from a first costume to mended, undone, written out and read again', async
 	await dialog(page).getByLabel('Costume file (.dapper.zip)').setInputFiles(file);
 	await dialog(page).getByRole('button', { name: 'Read it' }).click();
 	await expect(page.getByRole('heading', { name: 'Reed singer' })).toBeVisible();
-	await expect(page.getByRole('link', { name: /A-01/ })).toBeVisible();
+	await expect(page.getByRole('link', { name: /A-01 Bracers/ })).toBeVisible();
 	await station(page, 'Buy');
 	await expect(page.getByRole('button', { name: /What it will cost/ })).toHaveText('27.80 EUR');
 });

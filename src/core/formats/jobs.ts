@@ -1,6 +1,9 @@
 import type { z } from 'zod';
 import { goesOnJob, runGoesOnJob } from '../engines/body/job.ts';
 import { coatsJob, runCoatsJob } from './coatsJob.ts';
+import { dressJob, runDressJob } from '../engines/dress/job.ts';
+import { lightJob, runLightJob } from '../engines/light/job.ts';
+import { loadJob, runLoadJob } from '../engines/load/job.ts';
 import { mixJob, runMixJob } from '../engines/colour/job.ts';
 import { planeJob, runPlaneJob } from '../engines/plane/job.ts';
 import { Failed, say } from '../units/problem.ts';
@@ -61,6 +64,9 @@ const KINDS: Record<string, ReturnType<typeof kind>> = {
 		}
 	}),
 	coats: kind(coatsJob, (job) => ({ ok: true, result: runCoatsJob(job) })),
+	load: kind(loadJob, (job) => ({ ok: true, result: runLoadJob(job) })),
+	dress: kind(dressJob, (job, elapsed) => ({ ok: true, result: runDressJob(job, elapsed) })),
+	light: kind(lightJob, (job) => ({ ok: true, result: runLightJob(job) })),
 	mix: kind(mixJob, (job) => ({ ok: true, result: runMixJob(job) })),
 	'goes-on': kind(goesOnJob, (job) => ({ ok: true, result: runGoesOnJob(job) }))
 };
