@@ -52,9 +52,9 @@ test('enamel over rubber on foam: warned, cured in one action, its waits with it
 	const breastplate = page.getByText(/acrylic spray, coat 1 of 2: not before/).first();
 	await expect(breastplate).toContainText('Fri 2 May 10:25');
 	// The same counts down on the tape.
-	const tape = (time: string) =>
-		page.getByRole('link', { name: `In ${time}: A-01 filler primer, coat 2 of 2 dry` });
-	await expect(tape('1h25').or(tape('1h24'))).toBeVisible();
+	const tape = (time: RegExp) =>
+		page.getByRole('link', { name: time }).filter({ hasText: 'A-01 filler primer' });
+	await expect(tape(/^In 1h[012]\d: .* dry$/)).toBeVisible();
 	const plan = page.getByText(/On usual minutes/);
 	const before = await plan.textContent();
 	await page.getByLabel('Where it dries, °C').fill('-4');
@@ -69,7 +69,7 @@ test('enamel over rubber on foam: warned, cured in one action, its waits with it
 	await page.keyboard.press('Escape');
 	await expect(page.getByText('by what was measured today')).toBeVisible();
 	await expect(breastplate).toContainText('Fri 2 May 12:25');
-	await expect(tape('3h25').or(tape('3h24')).or(tape('3h23'))).toBeVisible();
+	await expect(tape(/^In 3h[012]\d: .* dry$/)).toBeVisible();
 	await expect(plan).not.toHaveText(before!);
 });
 
