@@ -1,12 +1,11 @@
 import type { Lab } from '../../units/lab.ts';
-import { byHue, byLight, saturation, stretch, turning } from './difference.ts';
+import { byHue, byLight, length, saturation, stretch, turning } from './difference.ts';
 
 const { abs, atan2, ceil, floor, max, min, PI, round, sqrt } = Math;
 
 /** How far something is outside of bounds. */
 const outside = (at: number, low: number, high: number) => (at < low ? low - at : at > high ? at - high : 0);
 const further = (low: number, high: number) => max(abs(low), abs(high));
-const length = (a: number, b: number) => sqrt(a * a + b * b);
 const angle = (b: number, a: number) => (atan2(b, a) * 180) / PI;
 /** −180 to 180. */
 const wrapped = (degrees: number) => degrees - 360 * round(degrees / 360);

@@ -4,7 +4,7 @@ const { abs, atan2, cos, exp, sin, sqrt, PI } = Math;
 const RAD = PI / 180;
 const POW25_7 = 25 ** 7;
 /** Plain, for speed: it is worked out millions of times. */
-const length = (a: number, b: number) => sqrt(a * a + b * b);
+export const length = (a: number, b: number): number => sqrt(a * a + b * b);
 /** 0 of grey to 1 of what is vivid. */
 export const saturation = (chroma: number): number => {
 	const c3 = chroma * chroma * chroma;

@@ -1,9 +1,9 @@
-/** x outwards, y up, z forward; mm and N. */
-export type Vector = readonly [x: number, y: number, z: number];
+import { cross, dot, norm, plus, sub, times, type Vec } from '../../units/vec.ts';
 
 export interface Fastener {
 	id: string;
-	at: Vector;
+	/** mm: x outwards, y up, z forward; as all places here. */
+	at: Vec;
 	/** Across the face that it holds to, and straight off it, N. */
 	capacityN: { shear: number; pull: number };
 }
@@ -11,13 +11,13 @@ export interface HungBody {
 	id: string;
 	kg: number;
 	/** Where its weight is. */
-	centre: Vector;
+	centre: Vec;
 	joins: readonly Fastener[];
 }
 export interface FastenerLoad {
 	id: string;
 	/** Of the join on the body, N. */
-	force: Vector;
+	force: Vec;
 	/** Across, and off the face; 0 where it is pressed on. */
 	shear: number;
 	pull: number;
@@ -38,36 +38,26 @@ export const GRAVITY = 9.80665;
 /** Of a moment, what is taken for nothing. */
 const NOTHING = 1e-9;
 
-const plus = (a: Vector, b: Vector): Vector => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
-const times = (a: Vector, k: number): Vector => [a[0] * k, a[1] * k, a[2] * k];
-const minus = (a: Vector, b: Vector): Vector => plus(a, times(b, -1));
-const dot = (a: Vector, b: Vector) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const cross = (a: Vector, b: Vector): Vector => [
-	a[1] * b[2] - a[2] * b[1],
-	a[2] * b[0] - a[0] * b[2],
-	a[0] * b[1] - a[1] * b[0]
-];
-const size = (a: Vector) => Math.sqrt(dot(a, a));
-const ZERO: Vector = [0, 0, 0];
+const ZERO: Vec = [0, 0, 0];
 
 /**
  * The line that all joins lie on, from their middle: a unit vector, null where they do not lie on one, and zero where they are one point.
  */
-function lineOf(arms: readonly Vector[]): Vector | null {
-	const longest = arms.reduce((a, b) => (size(b) > size(a) ? b : a), ZERO);
-	const reach = size(longest);
+function lineOf(arms: readonly Vec[]): Vec | null {
+	const longest = arms.reduce((a, b) => (norm(b) > norm(a) ? b : a), ZERO);
+	const reach = norm(longest);
 	if (reach < 1e-6) return ZERO;
 	const along = times(longest, 1 / reach);
-	return arms.every((arm) => size(cross(along, arm)) <= 1e-6 * reach) ? along : null;
+	return arms.every((arm) => norm(cross(along, arm)) <= 1e-6 * reach) ? along : null;
 }
 
 /** ω of Σ(|ρ|²E − ρρᵀ)·ω = M, by Cramer’s rule. */
-function turnOf(arms: readonly Vector[], moment: Vector): Vector {
-	const row = (i: number): Vector =>
-		arms.reduce<Vector>((sum, arm) => {
+function turnOf(arms: readonly Vec[], moment: Vec): Vec {
+	const row = (i: number): Vec =>
+		arms.reduce<Vec>((sum, arm) => {
 			const r2 = dot(arm, arm);
-			const unit = [0, 1, 2].map((k) => (k === i ? r2 : 0)) as unknown as Vector;
-			return plus(sum, minus(unit, times(arm, arm[i]!)));
+			const unit = [0, 1, 2].map((k) => (k === i ? r2 : 0)) as unknown as Vec;
+			return plus(sum, sub(unit, times(arm, arm[i]!)));
 		}, ZERO);
 	const [a, b, c] = [row(0), row(1), row(2)];
 	const whole = dot(a, cross(b, c));
@@ -90,17 +80,17 @@ function turnOf(arms: readonly Vector[], moment: Vector): Vector {
 export function groupLoad({ kg, centre, joins }: HungBody, factor: number): GroupLoad {
 	const weight = kg * GRAVITY * factor;
 	const middle = times(
-		joins.reduce<Vector>((sum, j) => plus(sum, j.at), ZERO),
+		joins.reduce<Vec>((sum, j) => plus(sum, j.at), ZERO),
 		1 / joins.length
 	);
-	const arms = joins.map((j) => minus(j.at, middle));
-	const lever = minus(centre, middle);
-	const up: Vector = [0, weight, 0];
+	const arms = joins.map((j) => sub(j.at, middle));
+	const lever = sub(centre, middle);
+	const up: Vec = [0, weight, 0];
 	const moment = cross(lever, up);
 	const line = lineOf(arms);
 	// About the line of its joins nothing is held; about a single one nothing at all.
-	const left = line === null ? ZERO : size(line) === 0 ? moment : times(line, dot(moment, line));
-	const held = minus(moment, left);
+	const left = line === null ? ZERO : norm(line) === 0 ? moment : times(line, dot(moment, line));
+	const held = sub(moment, left);
 	const turn =
 		line === null
 			? turnOf(arms, held)
@@ -113,12 +103,12 @@ export function groupLoad({ kg, centre, joins }: HungBody, factor: number): Grou
 						)
 				);
 	const forces = arms.map((arm) =>
-		plus(times(up, 1 / joins.length), size(held) > 0 ? cross(turn, arm) : ZERO)
+		plus(times(up, 1 / joins.length), norm(held) > 0 ? cross(turn, arm) : ZERO)
 	);
-	const missing = minus(up, forces.reduce(plus, ZERO));
-	const unheld = minus(
+	const missing = sub(up, forces.reduce(plus, ZERO));
+	const unheld = sub(
 		moment,
-		forces.reduce<Vector>((sum, force, i) => plus(sum, cross(arms[i]!, force)), ZERO)
+		forces.reduce<Vec>((sum, force, i) => plus(sum, cross(arms[i]!, force)), ZERO)
 	);
 	// What lies before its joins is pulled backwards by them, and what lies behind forwards.
 	const outward = lever[2] < 0 ? -1 : 1;
@@ -130,7 +120,7 @@ export function groupLoad({ kg, centre, joins }: HungBody, factor: number): Grou
 			const share = Math.hypot(shear / capacityN.shear, pull / capacityN.pull);
 			return { id, force, shear, pull, share, holds: share <= 1 };
 		}),
-		tips: size(left) > NOTHING * Math.max(1, weight * size(lever)),
-		residual: { force: size(missing), moment: size(unheld) }
+		tips: norm(left) > NOTHING * Math.max(1, weight * norm(lever)),
+		residual: { force: norm(missing), moment: norm(unheld) }
 	};
 }

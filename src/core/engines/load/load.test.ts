@@ -2,15 +2,16 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { runJob } from '../../formats/jobs.ts';
 import { seeded } from '../../units/random.ts';
-import { GRAVITY, groupLoad, type Fastener, type HungBody, type Vector } from './fastenerGroup.ts';
+import { GRAVITY, groupLoad, type Fastener, type HungBody } from './fastenerGroup.ts';
+import { cross, type Vec } from '../../units/vec.ts';
 
-const join = (id: string, at: Vector, shear = 100, pull = 100): Fastener => ({
+const join = (id: string, at: Vec, shear = 100, pull = 100): Fastener => ({
 	id,
 	at,
 	capacityN: { shear, pull }
 });
 const near = (a: number, b: number, by = 1e-9) => assert.ok(Math.abs(a - b) <= by, `${a}, not ${b}`);
-const hung = (newton: number, centre: Vector, joins: Fastener[]): HungBody => ({
+const hung = (newton: number, centre: Vec, joins: Fastener[]): HungBody => ({
 	id: 'b',
 	kg: newton / GRAVITY,
 	centre,
@@ -76,19 +77,14 @@ test('what hangs on one join, or sideways of a line of them, tips', () => {
 
 test('of 1,000 random groups forces and moments balance, whatever is left is told, and no other way of holding is softer', () => {
 	const random = seeded(24);
-	const place = (): Vector => [random() * 400 - 200, random() * 400 - 200, random() * 200 - 100];
-	const cross = (a: Vector, b: Vector): Vector => [
-		a[1] * b[2] - a[2] * b[1],
-		a[2] * b[0] - a[0] * b[2],
-		a[0] * b[1] - a[1] * b[0]
-	];
+	const place = (): Vec => [random() * 400 - 200, random() * 400 - 200, random() * 200 - 100];
 	for (let i = 0; i < 1000; i++) {
 		const n = 1 + Math.floor(random() * 8);
 		// Some on one line.
 		const [from, to] = [place(), place()];
 		const joins = Array.from({ length: n }, (_, k) => {
 			const t = random();
-			const at = i % 5 ? place() : (from.map((v, j) => v + t * (to[j]! - v)) as unknown as Vector);
+			const at = i % 5 ? place() : (from.map((v, j) => v + t * (to[j]! - v)) as unknown as Vec);
 			return join(`j${k}`, at);
 		});
 		const body = { id: 'b', kg: 0.05 + random() * 3, centre: place(), joins };
@@ -101,8 +97,8 @@ test('of 1,000 random groups forces and moments balance, whatever is left is tol
 		near(sum[2]!, 0, 1e-9 * weight);
 		near(residual.force, 0, 1e-9 * weight);
 		// About the origin: what the joins turn, less what the weight turns.
-		const turned = found.reduce<Vector>(
-			(all, { force }, k) => cross(joins[k]!.at, force).map((v, j) => v + all[j]!) as unknown as Vector,
+		const turned = found.reduce<Vec>(
+			(all, { force }, k) => cross(joins[k]!.at, force).map((v, j) => v + all[j]!) as unknown as Vec,
 			[0, 0, 0]
 		);
 		const wanted = cross(body.centre, [0, weight, 0]);
@@ -113,15 +109,15 @@ test('of 1,000 random groups forces and moments balance, whatever is left is tol
 		if (!tips) near(left, 0, 1e-6 * weight * 300);
 		if (n > 3 && !collinear) {
 			// Any other forces in balance add up to more squares (least energy of equal springs): add some that balance by themselves.
-			const energy = (forces: readonly Vector[]) => forces.flat().reduce((all, v) => all + v * v, 0);
+			const energy = (forces: readonly Vec[]) => forces.flat().reduce((all, v) => all + v * v, 0);
 			const [a, b] = [joins[0]!.at, joins[1]!.at];
 			const by = 0.01 * (random() - 0.5);
-			const along = a.map((v, k) => (b[k]! - v) * by) as unknown as Vector;
+			const along = a.map((v, k) => (b[k]! - v) * by) as unknown as Vec;
 			const other = found.map(({ force }, k) =>
 				k === 0
-					? (force.map((v, j) => v + along[j]!) as unknown as Vector)
+					? (force.map((v, j) => v + along[j]!) as unknown as Vec)
 					: k === 1
-						? (force.map((v, j) => v - along[j]!) as unknown as Vector)
+						? (force.map((v, j) => v - along[j]!) as unknown as Vec)
 						: force
 			);
 			assert.ok(energy(other) >= energy(found.map((j) => j.force)) * (1 - 1e-12));

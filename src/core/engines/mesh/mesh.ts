@@ -1,4 +1,5 @@
 import { polygonHull, polygonLength } from 'd3-polygon';
+import { cross, dot, norm, sub, type Vec } from '../../units/vec.ts';
 import { bad, good, type Parsed, type Problem, problem } from '../../units/problem.ts';
 
 /** A surface of triangles: three numbers a point in mm, three points a triangle. */
@@ -6,8 +7,6 @@ export interface Mesh {
 	points: Float64Array;
 	triangles: Uint32Array;
 }
-
-export type Vec = readonly [number, number, number];
 
 export const MOST_TRIANGLES = 20_000;
 
@@ -17,14 +16,6 @@ export const pointOf = ({ points }: Mesh, i: number): Vec => [
 	points[3 * i + 2]!
 ];
 export const triangleCount = ({ triangles }: Mesh): number => triangles.length / 3;
-export const sub = (a: Vec, b: Vec): Vec => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-export const cross = (a: Vec, b: Vec): Vec => [
-	a[1] * b[2] - a[2] * b[1],
-	a[2] * b[0] - a[0] * b[2],
-	a[0] * b[1] - a[1] * b[0]
-];
-export const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-export const norm = (a: Vec): number => Math.hypot(a[0], a[1], a[2]);
 
 /** The corners of a triangle. */
 export function cornersOf(mesh: Mesh, t: number): readonly [Vec, Vec, Vec] {

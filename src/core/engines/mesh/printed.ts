@@ -1,4 +1,4 @@
-import type { Vec } from './mesh.ts';
+import type { Vec } from '../../units/vec.ts';
 
 /** A closed shape printed in layers: what it takes, and in how many parts. */
 

@@ -3,18 +3,8 @@ import type { Edge, Outline } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
 import type { InnerLine, Notch, Piece } from '../../facts/piece.ts';
 import { bad, good, type Parsed, type Problem, problem } from '../../units/problem.ts';
-import {
-	cornersOf,
-	cross,
-	dot,
-	edgesOfMesh,
-	norm,
-	normalOf,
-	sub,
-	triangleCount,
-	type Mesh,
-	type Vec
-} from './mesh.ts';
+import { cornersOf, edgesOfMesh, normalOf, triangleCount, type Mesh } from './mesh.ts';
+import { cross, dot, norm, sub, type Vec } from '../../units/vec.ts';
 
 /** Faces that bend less than this against each other are one face, degrees. */
 export const FLAT = 0.5;
