@@ -17,7 +17,7 @@ export async function load(url, context, next) {
 	}
 	if (/\.svelte\.ts(\?|$)/.test(url)) {
 		const path = fileURLToPath(url.replace(/\?.*$/, ''));
-		return { format: 'module', source: await runes(path), shortCircuit: true };
+		return { format: 'module', source: await withRunes(path), shortCircuit: true };
 	}
 	// The loader that resolves these names every closure as it is made, which a hot loop pays for twice over: as it is built, none is.
 	if (url.startsWith('file:') && /\.ts(\?|$)/.test(url) && !url.includes('/node_modules/')) {
@@ -57,7 +57,7 @@ async function plain(path) {
 
 /** Loaded with the first of its kind: most tests have none. */
 /** @param {string} filename */
-async function runes(filename) {
+export async function withRunes(filename) {
 	const { default: ts } = await import('typescript');
 	const { compileModule } = await import('svelte/compiler');
 	const plain = ts.transpileModule(await readFile(filename, 'utf8'), {

@@ -1,4 +1,5 @@
-import { createRequire } from 'node:module';
+import { readFileSync } from 'node:fs';
+import { runInThisContext } from 'node:vm';
 import type { Layout, LayoutTask } from '../../src/core/engines/layout/stock.ts';
 import type { LayPiece, Placement } from '../../src/core/facts/layout.ts';
 import { flatten } from '../../src/core/engines/pattern/outline.ts';
@@ -25,8 +26,9 @@ interface Jsts {
 		Coordinate: new (x: number, y: number) => object;
 	};
 }
-// The package is one module of both kinds; this is the built whole.
-const jsts = createRequire(import.meta.url)('jsts/dist/jsts.min.js') as Jsts;
+// The built whole, which the package calls a module and is none: it is run as a page runs it.
+runInThisContext(readFileSync('node_modules/jsts/dist/jsts.min.js', 'utf8'));
+const { jsts } = globalThis as unknown as { jsts: Jsts };
 const factory = new jsts.geom.GeometryFactory();
 
 const placedAt = (p: Placement, [x, y]: Point): Point => {

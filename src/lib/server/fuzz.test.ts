@@ -16,11 +16,11 @@ let w: TestWorkshop;
 const commands = new Map<string, Command>();
 before(async () => {
 	w = await demoWorkshop();
-	const folder = new URL('./commands/', import.meta.url);
-	for (const file of readdirSync(folder).filter(
-		(f) => f.endsWith('.ts') && !f.endsWith('.test.ts') && f !== 'actions.ts'
-	))
-		for (const group of Object.values((await import(new URL(file, folder).href)) as object))
+	const areas = readdirSync('src/lib/server/commands').filter(
+		(f) => f.endsWith('.ts') && !f.includes('.test.')
+	);
+	for (const area of areas.map((f) => f.slice(0, -3)).filter((a) => a !== 'actions'))
+		for (const group of Object.values((await import(`./commands/${area}.ts`)) as object))
 			for (const [name, its] of Object.entries((group ?? {}) as object))
 				if (its && typeof its === 'object' && 'input' in its && 'run' in its)
 					commands.set(name, its as Command);

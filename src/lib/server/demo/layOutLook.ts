@@ -145,7 +145,7 @@ export async function layOutFit(
 				JSON.stringify(s.works ?? []),
 				s.of ?? null,
 				s.note ?? '',
-				s.drawn ? JSON.stringify(await s.drawn()) : null
+				s.drawn ? JSON.stringify(s.drawn()) : null
 			]
 		);
 	const record = fit.follow && (await loadRecord(tx, costumeId));
