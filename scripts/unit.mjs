@@ -45,7 +45,15 @@ const built = await bundleTests(chosen, bundle);
 // The database of a test lives for seconds: to make its code faster takes longer than it saves.
 const run = spawnSync(
 	process.execPath,
-	['--enable-source-maps', '--liftoff-only', '--test', '--test-concurrency=2', ...reporters, ...built],
+	[
+		'--enable-source-maps',
+		'--liftoff-only',
+		'--test',
+		'--test-timeout=300000',
+		'--test-concurrency=2',
+		...reporters,
+		...built
+	],
 	{
 		stdio: 'inherit',
 		env: { ...process.env, ...(needed && { DAPPER_TEST_START: start }) }

@@ -31,6 +31,8 @@ test('while plans are made anew a page has the last, without what is done meanwh
 	const [id] = ids;
 	const first = (await plannedCostume(w.db, id!, NOW, 'soon'))!;
 	assert.equal(first.old, false, 'before the first there is none to show: it is waited for');
+	// A page of the whole shop shows earlier plans once there is one of each.
+	await plannedShop(w.db, NOW);
 	writeFileSync(process.env.SLOW_THREAD_WAITS!, '');
 	const done = Number(first.plan.schedule.steps[0]!.id);
 	await act(w.db, async (tx) => {
