@@ -1,3 +1,4 @@
+import type { Join, WearRecord } from '../../src/core/facts/wear.ts';
 import { PLAIN_COMPONENT, type Component } from '../../src/core/facts/component.ts';
 import type { LookRecord, ReferencePicture } from '../../src/core/facts/picture.ts';
 import type { MeasureRecord } from '../../src/core/facts/measureRecord.ts';
@@ -264,3 +265,27 @@ export const NO_FIT: MeasureRecord = {
 	points: [],
 	shapes: []
 };
+
+export const NO_WEAR: WearRecord = { joins: [], wearings: [] };
+/** Hook-and-loop to the body, 5 cm wide and 2 cm long, that comes off outwards. */
+export const join = (id: number, componentId: number, more: Partial<Join> = {}): Join => ({
+	id,
+	componentId,
+	position: id,
+	holdsTo: 'body',
+	toComponentId: null,
+	fastener: 'hookAndLoop',
+	count: 1,
+	widthMm: 50,
+	lengthMm: 20,
+	zone: null,
+	outMm: 0,
+	upMm: 0,
+	forwardMm: 0,
+	faces: 'outward',
+	breakaway: false,
+	hidden: true,
+	stepId: null,
+	version: 1,
+	...more
+});

@@ -5,7 +5,7 @@ import { DRY_GRAMS_PER_ML, type CoatProduct } from '../trade/coatProduct.ts';
 import { rateOf } from '../trade/rates.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
 import { coatSteps, coversOf } from './coatStack.ts';
-import { mlOfUnit } from './spraySessions.ts';
+import { mlOfUnit, mlPerM2Of } from './spraySessions.ts';
 import { checkStack, thoughtOf, type Ground } from './stackCheck.ts';
 import { slowerBy } from './wait.ts';
 
@@ -143,7 +143,7 @@ function choiceOf(
 		betweenMinutes,
 		lastMinutes,
 		units,
-		mlPerM2: unitMl === null ? null : (unitMl * 1e6) / covers,
+		mlPerM2: mlPerM2Of(material, product),
 		ml,
 		inTime,
 		costMinor:

@@ -55,6 +55,15 @@ export function mlOfUnit(
 	return material?.coversMm2 ? null : contentOf(product.pack);
 }
 
+/** ml that one coat of 1 m² takes; null where nobody knows what a unit holds. */
+export function mlPerM2Of(
+	material: Material | null,
+	product: Pick<CoatProduct, 'pack' | 'coversMm2'>
+): number | null {
+	const ml = mlOfUnit(material, product);
+	return ml === null ? null : (ml * 1e6) / (material ? coversOf(material, product) : product.coversMm2);
+}
+
 /** Sprays that are still to be done, gathered by day and colour as they are planned, the first day first. */
 export function spraySessions(
 	record: CostumeRecord,

@@ -135,6 +135,17 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	planeHeads: { of: [1700, 212.5], is: 8, because: '1700 ÷ 212.5' },
 	weightedMean: { of: [100, 1, 110, 3], is: 101, because: '(100 × 9 + 110) ÷ 10' },
 	rollLength: { of: [900, 10, 250], is: 1250, because: '900 ÷ 0.9 + 250' },
+	joinPull: {
+		// 1 kg, once, 40 mm out; the first of two joins, at 40 and at −40 up, that come off outwards.
+		of: [1000, 1, 40, 0, 0, 1, 0, 40, 0, 1, 0, 0, 0, -40, 0, 1, 0, 0],
+		is: 9.80665 / 2,
+		because: 'W·d ÷ s = 9.80665 N × 40 ÷ 80'
+	},
+	joinShear: {
+		of: [1000, 2, 40, 0, 0, 1, 0, 40, 0, 1, 0, 0, 0, -40, 0, 1, 0, 0],
+		is: 9.80665,
+		because: 'half of twice 9.80665 N'
+	},
 	finish: { of: [5000, 720], is: 5720, because: '5000 + 720' },
 	oddsOf100: { of: [4850, 5000], is: 97, because: '4850 ÷ 5000 × 100' }
 };

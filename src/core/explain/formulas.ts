@@ -6,6 +6,8 @@ import { COLD_BELOW, COLD_OR_DAMP_FACTOR, DAMP_ABOVE } from '../trade/coatProduc
 import { DAY } from '../units/localTime.ts';
 import { ciede2000 } from '../engines/colour/difference.ts';
 import { printedVolume, printMinutes } from '../engines/mesh/printed.ts';
+import { groupLoad } from '../engines/load/fastenerGroup.ts';
+import type { Vec } from '../units/vec.ts';
 import { girthOver } from '../engines/body/girth.ts';
 import { reachOf } from '../engines/body/goesOn.ts';
 import { factorOf } from '../engines/body/resize.ts';
@@ -22,6 +24,18 @@ const onPlane = (kind: 'length' | 'circle' | 'angle' | 'area' | 'straight') => (
 		kind,
 		Array.from({ length: (v.length - 1) / 2 }, (_, i) => [at(v, 2 * i + 1), at(v, 2 * i + 2)] as const)
 	);
+
+/** g, times its weight, where that is, which of the joins; then of each where it is and which way it comes off. */
+function joinForce(v: readonly number[]) {
+	const vec = (i: number): Vec => [at(v, i), at(v, i + 1), at(v, i + 2)];
+	const joins = Array.from({ length: (v.length - 6) / 6 }, (_, i) => ({
+		id: '',
+		at: vec(6 + 6 * i),
+		off: vec(9 + 6 * i),
+		capacityN: { shear: 1, pull: 1 }
+	}));
+	return groupLoad({ id: '', kg: at(v, 0) / 1000, centre: vec(2), joins }, at(v, 1)).joins[at(v, 5) - 1]!;
+}
 
 /** Inputs stand in the order in which the figure gives them. */
 export const FORMULAS = {
@@ -49,6 +63,16 @@ export const FORMULAS = {
 	evenApart: {
 		words: '(length − what is kept at both ends) ÷ distances',
 		compute: (v) => (at(v, 0) - 2 * at(v, 1)) / at(v, 2)
+	},
+	joinPull: {
+		words:
+			'straight off its face, by the elastic method for fastener groups: weight ÷ joins, and of the moment about their middle ω × how far it is from there; less than nothing is pressed on',
+		compute: (v) => joinForce(v).pull
+	},
+	joinShear: {
+		words:
+			'along its face, by the elastic method for fastener groups: weight ÷ joins, and of the moment about their middle ω × how far it is from there',
+		compute: (v) => joinForce(v).shear
 	},
 	slowerDrying: {
 		words: `${COLD_OR_DAMP_FACTOR} times below ${COLD_BELOW} °C or above ${DAMP_ABOVE} % humidity, else as usual`,

@@ -9,6 +9,7 @@ export const HANDBOOK_TABLES = [
 	'glue',
 	'glueRule',
 	'supply',
+	'fastener',
 	'knownFault',
 	'caution'
 ] as const;

@@ -96,7 +96,8 @@ export const TABLES = {
 			wetDays: number,
 			margins: said('margins'),
 			nearMissLeast: number,
-			nearMissMost: number
+			nearMissMost: number,
+			loadFactors: said('how much motion pulls')
 		},
 		null
 	),
@@ -438,6 +439,29 @@ export const TABLES = {
 		{ costumeId: to('costume'), wearerId: to('wearer'), builtOn: date, fittedAt: time },
 		null
 	),
+	wear_join: table(
+		'join',
+		{
+			componentId: to('component'),
+			position,
+			holdsTo: stored('holds_to', text),
+			toComponentId: to('component'),
+			fastener: text,
+			count: number,
+			widthMm: length,
+			lengthMm: length,
+			zone: text,
+			outMm: length,
+			upMm: length,
+			forwardMm: length,
+			faces: text,
+			breakaway: tick,
+			hidden: tick,
+			stepId: to('step')
+		},
+		'fastener'
+	),
+	wearing: table('wearing', { componentId: to('component'), grams: number, centre: how('mm') }, null),
 	opening: table(
 		'opening',
 		{

@@ -5,6 +5,7 @@ import type { LocalMinutes } from '../units/localTime.ts';
 import type { LengthUnit, WeightUnit } from '../units/measure.ts';
 import type { Family, Material } from './material.ts';
 import type { Supplier } from './supplier.ts';
+import type { LoadFactors } from './wear.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
 
 export interface Maker {
@@ -75,6 +76,8 @@ export interface Settings {
 	/** Parts of one colour that are this far apart, ΔE00, read as a mistake. */
 	nearMissLeast: number;
 	nearMissMost: number;
+	/** How many times its weight pulls on what holds a thing: standing, walking, jumping. */
+	loadFactors: LoadFactors;
 	version: number;
 }
 
@@ -97,6 +100,7 @@ export const FIRST_SETTINGS: Settings = {
 	margins: {},
 	nearMissLeast: 1,
 	nearMissMost: 6,
+	loadFactors: { standing: 1, walking: 2, jumping: 4 },
 	version: 1
 };
 

@@ -5,6 +5,7 @@ import { BONDS, type Bond } from './bond.ts';
 import { CAUTIONS, type Caution, type CautionKey } from './caution.ts';
 import { COAT_PRODUCTS, type CoatProduct } from './coatProduct.ts';
 import { COAT_RULES, type CoatRule } from './coatRule.ts';
+import { FASTENERS, type Fastener } from './fastener.ts';
 import { GLUES, type Glue } from './glue.ts';
 import { GLUE_RULES, type GlueRule } from './glueRule.ts';
 import { KNOWN_FAULTS, type KnownFault } from './knownFault.ts';
@@ -24,6 +25,7 @@ export interface Catalogue {
 	glue: Readonly<Record<string, Glue>>;
 	glueRule: Readonly<Record<string, GlueRule>>;
 	supply: Readonly<Record<string, Supply>>;
+	fastener: Readonly<Record<string, Fastener>>;
 	knownFault: Readonly<Record<string, KnownFault>>;
 	caution: Readonly<Record<string, Caution>>;
 }
@@ -39,6 +41,7 @@ export const STANDARD: Catalogue & Record<HandbookTable, unknown> = {
 	glue: GLUES,
 	glueRule: GLUE_RULES,
 	supply: SUPPLIES,
+	fastener: FASTENERS,
 	knownFault: KNOWN_FAULTS,
 	caution: CAUTIONS
 };

@@ -8,6 +8,7 @@ import { BOND_SIDES } from './bond.ts';
 import { BASES, ROLES, SHEENS } from './coatProduct.ts';
 import { CURES } from './coatRule.ts';
 import { DRIVER_KEYS, TAKES, type DriverKey, type Takes } from './driver.ts';
+import { BEARS_BY, COUNTED } from './fastener.ts';
 import { GLUE_UNDER } from './glueRule.ts';
 import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from './technique.ts';
 
@@ -18,6 +19,7 @@ const note = z.string().trim().max(1000);
 const minutes = z.number().int().min(0).max(1_000_000);
 const minutesOrNull = minutes.nullable();
 export const handbookKey = z.string().regex(/^[a-z][A-Za-z0-9]{0,59}$/, 'is not a key of the handbook');
+const bears = z.number().positive('What it bears is more than nothing.').max(1_000_000);
 const keys = z.array(handbookKey).max(20);
 const follows: z.ZodType<DriverKey | null> = z.enum(DRIVER_KEYS).nullable();
 
@@ -183,6 +185,20 @@ export const HANDBOOK_ROWS = {
 		glue: handbookKey.nullable(),
 		source: words
 	}),
+	fastener: z.strictObject({
+		name: words,
+		technique: handbookKey,
+		counted: z.enum(COUNTED),
+		shear: bears,
+		shearBy: z.enum(BEARS_BY),
+		pull: bears,
+		pullBy: z.enum(BEARS_BY),
+		grams: z.number().min(0).max(10_000),
+		steel: z.boolean(),
+		selfAdhesive: z.boolean(),
+		strap: z.boolean(),
+		source: words
+	}),
 	knownFault: z.strictObject({
 		symptom: words,
 		cause: note,
@@ -208,6 +224,7 @@ const _rowsFit: Fits = {
 	glue: true,
 	glueRule: true,
 	supply: true,
+	fastener: true,
 	knownFault: true,
 	caution: true
 };

@@ -29,7 +29,7 @@ const OF_COSTUME: Record<string, string> = {
 	swatch: 'costume_id = $1',
 	palette_part: 'component_id in (select id from component where costume_id = $1)',
 	...Object.fromEntries(
-		['coat', 'fault', 'step', 'need', 'opening', 'nominal', 'decision', 'shape'].map((table) => [
+		['coat', 'fault', 'step', 'need', 'opening', 'nominal', 'decision', 'shape', 'wear_join', 'wearing'].map((table) => [
 			table,
 			'component_id in (select id from component where costume_id = $1)'
 		])
@@ -259,6 +259,8 @@ test('a copy starts with nothing cut, in its places, without the steps of the fi
 			'shape',
 			'opening',
 			'nominal',
+			'wear_join',
+			'wearing',
 			'decision',
 			'callout',
 			'picture_measure'

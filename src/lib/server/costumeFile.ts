@@ -12,6 +12,7 @@ import { loadEntered } from './read/costume.ts';
 import { loadLayouts } from './read/layout.ts';
 import { loadLook } from './read/look.ts';
 import { loadMeasure } from './read/measure.ts';
+import { loadWear } from './read/wear.ts';
 import { loadHandbook } from './read/workshop.ts';
 import { Absent, all, one, Refused } from './db/rows.ts';
 import { insertAll, set } from './db/tables.ts';
@@ -39,6 +40,7 @@ export async function costumeFileOf(db: Executor, id: number, workshop: Workshop
 		workshop,
 		look: await loadLook(db, id),
 		fit: await loadMeasure(db, id),
+		wear: await loadWear(db, id),
 		layouts: await loadLayouts(db, id)
 	});
 }

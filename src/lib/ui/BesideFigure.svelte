@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The figure, which stays in sight, and what is said of it beside it. */
-	import type { Snippet } from 'svelte';
+	import type { ComponentProps, Snippet } from 'svelte';
 	import { zoneWords, type Zone } from '$core/facts/zone.ts';
 	import BodyFigure from './BodyFigure.svelte';
 	import type { Component } from '$core/facts/component.ts';
@@ -14,9 +14,10 @@
 		looked: Component | null;
 		/** Said beneath while no zone is chosen. */
 		legend: string;
+		stitches?: ComponentProps<typeof BodyFigure>['stitches'];
 		children: Snippet;
 	}
-	let { components, progress, zone = $bindable(), looked, legend, children }: Props = $props();
+	let { components, progress, zone = $bindable(), looked, legend, stitches, children }: Props = $props();
 </script>
 
 <div class="beside">
@@ -24,6 +25,7 @@
 		<BodyFigure
 			{components}
 			{progress}
+			{stitches}
 			chosen={zone ? [zone] : []}
 			highlight={looked}
 			onchoose={(z) => (zone = zone === z ? null : z)}

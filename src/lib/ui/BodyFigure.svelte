@@ -7,7 +7,7 @@
 	import type { Component } from '$core/facts/component.ts';
 	import { weaveOf } from '$core/trade/weave.ts';
 	import { zoneWords, type Zone } from '$core/facts/zone.ts';
-	import { MIDDLE, SIDE, VIEW_BOX } from './bodyShapes.ts';
+	import { MIDDLE, middleOf, SIDE, VIEW_BOX } from './bodyShapes.ts';
 
 	interface Props {
 		components: readonly Component[];
@@ -17,8 +17,10 @@
 		/** A component whose zones are shown. */
 		highlight?: Component | null;
 		onchoose?: (zone: Zone) => void;
+		/** What holds components on: drawn as stitches where it is. */
+		stitches?: readonly { zone: Zone; holds: boolean; says: string }[];
 	}
-	let { components, progress = {}, chosen = [], highlight = null, onchoose }: Props = $props();
+	let { components, progress = {}, chosen = [], highlight = null, onchoose, stitches = [] }: Props = $props();
 	const uid = $props.id();
 
 	interface Shape {
@@ -139,6 +141,20 @@
 						{#if here[0]}<path d={path} fill="url(#{uid}-{weaveOf(here[0])})" class="weave" />{/if}
 					</g>
 				{/each}
+				{#each view.shapes as { zone, path, flip } (zone)}
+					{@const its = stitches.filter((s) => s.zone === zone && (view.name === 'front' || zone === 'back'))}
+					{@const [x, y] = middleOf(path)}
+					{#each its as { holds, says }, i (i)}
+						<g
+							class="stitch"
+							class:fails={!holds}
+							transform="translate({flip ? 200 - x : x} {y + (i - (its.length - 1) / 2) * 9})"
+						>
+							<title>{says}</title>
+							<path d="M-8-3l6 6m0-6l-6 6M-2-3l6 6m0-6l-6 6M4-3l6 6m0-6l-6 6" />
+						</g>
+					{/each}
+				{/each}
 				<text
 					x={view.name === 'front' ? 24 : 176}
 					y="420"
@@ -232,6 +248,16 @@
 	.zone:focus-visible .skin {
 		stroke: var(--blue);
 		stroke-width: 3;
+	}
+	.stitch path {
+		fill: none;
+		stroke: #123;
+		stroke-width: 2;
+		stroke-linecap: round;
+	}
+	.stitch.fails path {
+		stroke: #c01030;
+		stroke-width: 2.6;
 	}
 	.weave {
 		pointer-events: none;

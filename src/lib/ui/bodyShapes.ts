@@ -4,6 +4,13 @@
  */
 export const VIEW_BOX = '16 0 168 424';
 
+/** The middle of a shape, by its points. */
+export function middleOf(path: string): [number, number] {
+	const numbers = (path.match(/-?[\d.]+/g) ?? []).map(Number);
+	const mean = (of: number[]) => of.reduce((a, b) => a + b, 0) / of.length;
+	return [mean(numbers.filter((_, i) => i % 2 === 0)), mean(numbers.filter((_, i) => i % 2 === 1))];
+}
+
 /** Zones on the middle line, whole. */
 export const MIDDLE: Record<string, string> = {
 	head: 'M100 8 C116 8 125 20 124 36 C123 50 114 62 100 64 C86 62 77 50 76 36 C75 20 84 8 100 8Z',

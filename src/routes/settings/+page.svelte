@@ -16,6 +16,7 @@
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
+	import LoadFactors from './LoadFactors.svelte';
 	import NearMisses from './NearMisses.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tick from '$lib/ui/Tick.svelte';
@@ -143,6 +144,7 @@
 			</Form>
 		</Sheet>
 		<NearMisses settings={s} />
+		<LoadFactors settings={s} />
 		<Sheet title="Other currencies">
 			<p class="small soft">
 				A price may be in another currency than its costume. It is exchanged by the rate typed here; without

@@ -6,6 +6,8 @@ export interface Fastener {
 	at: Vec;
 	/** Across the face that it holds to, and straight off it, N. */
 	capacityN: { shear: number; pull: number };
+	/** Straight off its face, a unit vector; without one forward or backward, as the weight lies. */
+	off?: Vec;
 }
 export interface HungBody {
 	id: string;
@@ -111,12 +113,13 @@ export function groupLoad({ kg, centre, joins }: HungBody, factor: number): Grou
 		forces.reduce<Vec>((sum, force, i) => plus(sum, cross(arms[i]!, force)), ZERO)
 	);
 	// What lies before its joins is pulled backwards by them, and what lies behind forwards.
-	const outward = lever[2] < 0 ? -1 : 1;
+	const outward: Vec = [0, 0, lever[2] < 0 ? -1 : 1];
 	return {
-		joins: joins.map(({ id, capacityN }, i): FastenerLoad => {
+		joins: joins.map(({ id, capacityN, off = outward }, i): FastenerLoad => {
 			const force = forces[i]!;
-			const shear = Math.hypot(force[0], force[1]);
-			const pull = Math.max(0, -force[2] * outward);
+			const straight = dot(force, off);
+			const shear = norm(sub(force, times(off, straight)));
+			const pull = Math.max(0, -straight);
 			const share = Math.hypot(shear / capacityN.shear, pull / capacityN.pull);
 			return { id, force, shear, pull, share, holds: share <= 1 };
 		}),

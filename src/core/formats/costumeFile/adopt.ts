@@ -51,6 +51,7 @@ export function adoptHandbook(file: CostumeFile, own: readonly HandbookEntry[]):
 			})),
 			coats: file.coats.map((c) => ({ ...c, product: to('coatProduct', c.product) })),
 			steps: file.steps.map((s) => ({ ...s, technique: to('technique', s.technique) })),
+			joins: file.joins.map((j) => ({ ...j, fastener: to('fastener', j.fastener) })),
 			faults: file.faults.map((f) => ({ ...f, known: to('knownFault', f.known) })),
 			materials: file.materials.map((m) => ({
 				...m,

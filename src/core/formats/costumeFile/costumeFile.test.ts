@@ -66,6 +66,7 @@ const file = () =>
 		workshop: { materials, places: [SPRAY, SHED], makers: [], handbook: [], settings: FIRST_SETTINGS },
 		look: make.NO_LOOK,
 		fit: make.NO_FIT,
+		wear: make.NO_WEAR,
 		layouts: []
 	});
 /** The file after a change, through JSON as it would come from a disk. */
@@ -97,13 +98,13 @@ test('only what belongs to the costume goes out', () => {
 		steps.map((s) => s.placeId),
 		[1, 2]
 	);
-	assert.doesNotMatch(JSON.stringify(file()), /"version":(?!13\b)|costumeId|stash"/);
+	assert.doesNotMatch(JSON.stringify(file()), /"version":(?!14\b)|costumeId|stash"/);
 });
 
 test('a newer form, another format, or no file of ours is refused in words', () => {
 	assert.match(
 		reason((f) => (f.version = (COSTUME_VERSION + 1) as never)),
-		/newer Dapper Ledger \(form 14, this one knows 13\)/
+		/newer Dapper Ledger \(form 15, this one knows 14\)/
 	);
 	assert.match(
 		reason((f) => (f.format = 'x' as never)),
@@ -259,6 +260,7 @@ test('own rows of the handbook travel with what is named by them, and with the c
 		},
 		look: make.NO_LOOK,
 		fit: make.NO_FIT,
+		wear: make.NO_WEAR,
 		layouts: []
 	});
 	assert.deepEqual(

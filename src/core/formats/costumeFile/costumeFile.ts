@@ -15,6 +15,7 @@ import { planFields, planRows, writePlan } from './plan.ts';
 import { shapeFields, shapeRows, writeShapes } from './shapes.ts';
 import { stepFields, stepRows, writeSteps } from './steps.ts';
 import { swatchFields, swatchRows, writeSwatches } from './swatches.ts';
+import { wearFields, wearRows, writeWear } from './wear.ts';
 import { materialRows, supplyFields, supplyRows, writeSupplies } from './supplies.ts';
 
 /**
@@ -22,7 +23,7 @@ import { materialRows, supplyFields, supplyRows, writeSupplies } from './supplie
  * docs/formats.md. Ids are the file's own and only link its entries; reading gives new ones.
  */
 export const COSTUME_FORMAT = 'dapper-ledger-costume';
-export const COSTUME_VERSION = 13;
+export const COSTUME_VERSION = 14;
 
 export const costumeFile = z.strictObject({
 	format: z.literal(COSTUME_FORMAT),
@@ -41,6 +42,7 @@ export const costumeFile = z.strictObject({
 	...fitFields,
 	...shapeFields,
 	...paletteFields,
+	...wearFields,
 	...handbookFields
 });
 
@@ -64,6 +66,7 @@ export const toCostumeFile = (source: CostumeSource): CostumeFile => ({
 	...writeFit(source),
 	...writeShapes(source),
 	...writePalette(source),
+	...writeWear(source),
 	...writeHandbook(source)
 });
 
@@ -87,6 +90,7 @@ export function* rowsOf(file: CostumeFile, links: Links, now: LocalMinutes): Gen
 	yield* paletteRows(file, links);
 	yield* shapeRows(file, links);
 	yield* fitRows(file);
+	yield* wearRows(file);
 	yield* photoRows(file);
 	yield* planRows(file, links, now);
 }

@@ -16,6 +16,7 @@ export const writeHandbook = (source: CostumeSource) => {
 		...record.components.map((c) => `recipe ${c.recipe}`),
 		...record.swatches.map((s) => `recipe ${s.recipe}`),
 		...record.faults.map((f) => `knownFault ${f.known}`),
+		...source.wear.joins.map((j) => `fastener ${j.fastener}`),
 		...workUses(record, workshop.materials, catalogueOf(workshop.handbook), workshop.settings).map(
 			(u) => `supply ${u.supply}`
 		)
@@ -33,6 +34,7 @@ export const writeHandbook = (source: CostumeSource) => {
 		if (!named.has(`${tableName} ${key}`)) continue;
 		for (const caution of (content.cautions as string[] | undefined) ?? []) named.add(`caution ${caution}`);
 		if (tableName === 'supply') named.add(`glue ${content.glue as string | null}`);
+		if (tableName === 'fastener') named.add(`technique ${content.technique as string}`);
 	}
 	return {
 		handbook: workshop.handbook

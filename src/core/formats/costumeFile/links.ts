@@ -50,6 +50,9 @@ function keyNotKnown(file: CostumeFile): string | null {
 		...file.steps.map(
 			(s, i) => [`steps.${i}.technique`, 'technique', s.technique] as [string, HandbookTable, string]
 		),
+		...file.joins.map(
+			(j, i) => [`joins.${i}.fastener`, 'fastener', j.fastener] as [string, HandbookTable, string]
+		),
 		...file.faults.map(
 			(f, i) => [`faults.${i}.known`, 'knownFault', f.known] as [string, HandbookTable, string | null]
 		),

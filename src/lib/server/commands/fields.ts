@@ -4,7 +4,13 @@ import { say } from '$core/units/problem.ts';
 import type { Parsed } from '$core/units/problem.ts';
 import { parseDuration } from '$core/units/duration.ts';
 import { parseClock, parseDate, parseLocalTime } from '$core/units/localTime.ts';
-import { formatLength, parseArea, parseLength, type LengthUnit } from '$core/units/measure.ts';
+import {
+	formatLength,
+	parseArea,
+	parseLength,
+	parseSignedLength,
+	type LengthUnit
+} from '$core/units/measure.ts';
 import { CURRENCIES, parseMoney } from '$core/units/money.ts';
 import { parseNumber } from '$core/units/number.ts';
 import { Refused } from '../db/rows.ts';
@@ -85,6 +91,14 @@ export const lengthBetween = (unit: LengthUnit, least: number, most: number) =>
 			.number()
 			.min(least, `At least ${formatLength(least, unit)}.`)
 			.max(most, `At most ${formatLength(most, unit)}.`)
+	);
+/** A length that may lie on the other side, mm. */
+export const lengthEitherWay = (unit: LengthUnit, most: number) =>
+	read((t) => parseSignedLength(t, unit)).pipe(
+		z
+			.number()
+			.min(-most, `At most ${formatLength(most, unit)} either way.`)
+			.max(most, `At most ${formatLength(most, unit)} either way.`)
 	);
 export const lengthOrNull = (unit: LengthUnit, least: number, most: number) =>
 	orNull(lengthBetween(unit, least, most));

@@ -51,6 +51,10 @@ export const fileCommands = {
 						takenMinor: null,
 						stepId: n.stepId !== null && keptIds.has(n.stepId) ? n.stepId : null
 					})),
+					joins: file.joins.map((j) => ({
+						...j,
+						stepId: j.stepId !== null && keptIds.has(j.stepId) ? j.stepId : null
+					})),
 					faults: [],
 					logs: [],
 					purchases: [],

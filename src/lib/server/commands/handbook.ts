@@ -8,6 +8,7 @@ import { catalogueOf, STANDARD } from '$core/trade/catalogue.ts';
 import { BOND_SIDES } from '$core/trade/bond.ts';
 import { BASES, ROLES, SHEENS } from '$core/trade/coatProduct.ts';
 import { CURES } from '$core/trade/coatRule.ts';
+import { BEARS_BY, COUNTED } from '$core/trade/fastener.ts';
 import { GLUE_UNDER } from '$core/trade/glueRule.ts';
 import { DRIVER_KEYS } from '$core/trade/driver.ts';
 import { HANDBOOK_ROWS, keyFor, nameOfRow } from '$core/trade/handbookRow.ts';
@@ -153,6 +154,21 @@ const FORMS = {
 			glue: f.keyOrNull(trade.glue),
 			source: source()
 		}),
+	fastener: ({ trade }: Context) =>
+		z.object({
+			name: f.name(),
+			technique: f.keyOf(trade.technique),
+			counted: f.choice(COUNTED),
+			shear: f.above0(1_000_000),
+			shearBy: f.choice(BEARS_BY),
+			pull: f.above0(1_000_000),
+			pullBy: f.choice(BEARS_BY),
+			grams: f.decimal(0, 10_000),
+			steel: f.ticked(),
+			selfAdhesive: f.ticked(),
+			strap: f.ticked(),
+			source: source()
+		}),
 	knownFault: () =>
 		z.object({
 			symptom: f.name(),
@@ -190,6 +206,7 @@ async function usersOf(
 		faults: number;
 		materials: number;
 		swatches: number;
+		joins: number;
 	}>(
 		tx,
 		`select
@@ -198,7 +215,8 @@ async function usersOf(
 			(select count(*) from coat where $1 = 'coatProduct' and product = $2) as coats,
 			(select count(*) from fault where $1 = 'knownFault' and known = $2) as faults,
 			(select count(*) from material where $1 = 'coatProduct' and coat_product = $2 or $1 = 'supply' and supply = $2) as materials,
-			(select count(*) from swatch where $1 = 'recipe' and recipe = $2) as swatches`,
+			(select count(*) from swatch where $1 = 'recipe' and recipe = $2) as swatches,
+			(select count(*) from wear_join where $1 = 'fastener' and fastener = $2) as joins`,
 		[tableName, key]
 	))!;
 	const words = Object.entries(found).flatMap(([what, n]) => (n ? [pluralize(what, n, true)] : []));
@@ -233,6 +251,7 @@ export const handbookCommands = {
 	setGlue: setRow('glue'),
 	setGlueRule: setRow('glueRule'),
 	setSupply: setRow('supply'),
+	setFastener: setRow('fastener'),
 	setKnownFault: setRow('knownFault'),
 	setCaution: setRow('caution'),
 
@@ -278,7 +297,7 @@ function danglingIn(
 	const needs = (content: HandbookRow['content'], what: string, key: string) =>
 		`“${nameOfRow(content)}” needs the ${what} “${key}”, which is neither here nor in the file.`;
 	for (const { content } of rows) {
-		const named = [content.steps, content.uses, content.cures, content.layers].flatMap(
+		const named = [content.steps, content.uses, content.cures, content.layers, [content]].flatMap(
 			(its) => (its as { technique?: string; product?: string | null }[] | undefined) ?? []
 		);
 		for (const s of named) {

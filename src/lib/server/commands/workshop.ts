@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { SUMMER_TIME_KEYS } from '$core/facts/calendar.ts';
 import { isColdOrDamp, withReading } from '$core/answers/wait.ts';
 import { USED_UP } from '$core/facts/material.ts';
+import { MOTIONS } from '$core/facts/wear.ts';
 import { techniqueOf } from '$core/trade/catalogue.ts';
 import { dayOf } from '$core/units/localTime.ts';
 import { formatNumber } from '$core/units/number.ts';
@@ -65,6 +66,28 @@ export const workshopCommands = {
 		async (tx, { version, ...v }) => {
 			await update(tx, 'setting', { id: 1, version }, v);
 			return { words: `Colours read as a mistake from ${v.nearMissLeast} to ${v.nearMissMost} apart` };
+		}
+	),
+
+	/** How many times its weight pulls on what holds a thing. */
+	setLoadFactors: command(
+		() =>
+			z
+				.object({
+					version: f.version(),
+					standing: f.decimal(1, 20),
+					walking: f.decimal(1, 20),
+					jumping: f.decimal(1, 20)
+				})
+				.refine((v) => v.standing <= v.walking && v.walking <= v.jumping, {
+					path: ['jumping'],
+					message: 'Walking pulls no less than standing, and jumping no less than walking.'
+				}),
+		async (tx, { version, ...loadFactors }) => {
+			await update(tx, 'setting', { id: 1, version }, { loadFactors });
+			return {
+				words: `Motion pulls ${MOTIONS.map((m) => loadFactors[m]).join(', ')} times the weight: standing, walking, jumping`
+			};
 		}
 	),
 

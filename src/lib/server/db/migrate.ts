@@ -25,6 +25,7 @@ import colour from './migrations/022_colour.sql?raw';
 import finish from './migrations/023_finish.sql?raw';
 import swatch from './migrations/024_swatch.sql?raw';
 import air from './migrations/025_air.sql?raw';
+import wear from './migrations/026_wear.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -52,7 +53,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 22, name: 'colour', sql: colour },
 	{ id: 23, name: 'finish', sql: finish },
 	{ id: 24, name: 'swatch', sql: swatch },
-	{ id: 25, name: 'air', sql: air }
+	{ id: 25, name: 'air', sql: air },
+	{ id: 26, name: 'wear', sql: wear }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

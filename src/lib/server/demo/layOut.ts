@@ -27,6 +27,7 @@ import { layOutBuy } from './layOutBuy.ts';
 import { hasLots, layOutLots } from './layOutLots.ts';
 import { layOutOffcuts } from './layOutLay.ts';
 import { layOutSwatches } from './layOutSwatches.ts';
+import { layOutWear } from './layOutWear.ts';
 import { COSTUMES, MATERIALS, type DemoComponent, type DemoCostume } from './costumes.ts';
 import { one } from '../db/rows.ts';
 
@@ -160,6 +161,7 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 	await layOutPictures(tx, folder, demo.name, id, ids);
 	await layOutFit(tx, folder, demo.name, id, ids, now);
 	await layOutSwatches(tx, folder, demo, id, ids, now);
+	await layOutWear(tx, demo.name, id, ids);
 	for (const [position, colour] of (demo.palette ?? []).entries()) {
 		const paletteColourId = await insert(tx, 'palette_colour', {
 			costumeId: id,

@@ -1,6 +1,7 @@
 import type { HandbookTable } from '$core/facts/handbook.ts';
 import type { SurfaceKey } from '$core/facts/component.ts';
 import { LOAD_WORDS, type BondSide } from '$core/trade/bond.ts';
+import type { BearsBy, Counted } from '$core/trade/fastener.ts';
 import type { GlueUnder } from '$core/trade/glueRule.ts';
 import { layerWords } from '$core/answers/recipe.ts';
 import { SURFACES } from '$core/trade/surface.ts';
@@ -23,6 +24,7 @@ export const TABLES: Record<HandbookTable, { name: string; one: string; command:
 	glue: { name: 'Glues', one: 'glue', command: 'setGlue' },
 	glueRule: { name: 'What a glue bears', one: 'rule', command: 'setGlueRule' },
 	supply: { name: 'Supplies', one: 'supply', command: 'setSupply' },
+	fastener: { name: 'Fasteners', one: 'fastener', command: 'setFastener' },
 	knownFault: { name: 'Known faults', one: 'known fault', command: 'setKnownFault' },
 	caution: { name: 'Cautions', one: 'caution', command: 'setCaution' }
 };
@@ -71,6 +73,20 @@ export const GLUE_TRAIT_WORDS =
 export const underWords = (under: GlueUnder): string =>
 	under === 'any' ? 'in every joint' : `where it is ${LOAD_WORDS[under]}`;
 
+/** What of a fastener bears so much. */
+export const BEARS_WORDS: Record<BearsBy, string> = {
+	each: 'each',
+	cm2: 'a cm²',
+	cmWidth: 'a cm of its width'
+};
+/** What of it its work counts, and its weight is of. */
+export const COUNTED_WORDS: Record<Counted, string> = {
+	each: 'each one',
+	length: 'a metre of it',
+	decimetre: 'ten centimetres of it',
+	join: 'all of a join at once'
+};
+
 /** A side of a pair. */
 export const sideWords = (side: BondSide): string =>
 	side in SURFACES ? SURFACES[side as SurfaceKey].name : (WORDS[side] ?? side);
@@ -115,6 +131,8 @@ export const SHOWN: {
 			? s.uses.map((u) => `${formatNumber(u.amount, 2)} ${s.unit} ${useWords(u.technique)}`).join('; ') ||
 				'nothing uses it up'
 			: 'a seam and layers of foam, as the row of its glue says',
+	fastener: (f) =>
+		`${formatNumber(f.shear, 1)} N along its face ${BEARS_WORDS[f.shearBy]}, ${formatNumber(f.pull, 1)} N straight off ${BEARS_WORDS[f.pullBy]}`,
 	knownFault: (k) => `${k.cause} → ${k.cure}`,
 	caution: (c) => c.wear
 };

@@ -8,6 +8,7 @@
 	import Ruler from '@lucide/svelte/icons/ruler';
 	import Hammer from '@lucide/svelte/icons/hammer';
 	import Paintbrush from '@lucide/svelte/icons/paintbrush';
+	import Shirt from '@lucide/svelte/icons/shirt';
 	import Bandage from '@lucide/svelte/icons/bandage';
 	import { page } from '$app/state';
 	import { STATIONS } from '$lib/stations.ts';
@@ -27,6 +28,7 @@
 		plan: CalendarDays,
 		bench: Hammer,
 		finish: Paintbrush,
+		wear: Shirt,
 		mend: Bandage
 	};
 </script>

@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import { FACINGS, HOLDS_TO } from '../../facts/wear.ts';
+import { ZONES } from '../../facts/zone.ts';
+import { handbookKey } from '../../trade/handbookRow.ts';
+import {
+	bare,
+	byId,
+	id,
+	idOrNull,
+	list,
+	mm,
+	stepsOf,
+	type CostumeSource,
+	type FileOf,
+	type Rows
+} from './fields.ts';
+
+const place = z.number().min(-10_000).max(10_000);
+
+/** What holds it on, and what it weighs. Since form 14. */
+export const wearFields = {
+	joins: list(
+		z.strictObject({
+			componentId: id,
+			position: z.number().int().min(0),
+			holdsTo: z.enum(HOLDS_TO),
+			toComponentId: idOrNull,
+			fastener: handbookKey,
+			count: z.number().int().min(1).max(500),
+			widthMm: mm.positive(),
+			lengthMm: mm.positive(),
+			zone: z.enum(ZONES).nullable(),
+			outMm: place,
+			upMm: place,
+			forwardMm: place,
+			faces: z.enum(FACINGS),
+			breakaway: z.boolean(),
+			hidden: z.boolean(),
+			stepId: idOrNull
+		}),
+		5000
+	),
+	wearings: list(
+		z.strictObject({
+			componentId: id,
+			grams: z.number().positive().max(1_000_000).nullable(),
+			centre: z.tuple([place, place, place]).nullable()
+		}),
+		5000
+	)
+};
+
+export function writeWear(source: CostumeSource) {
+	const steps = new Set(stepsOf(source).map((s) => s.id));
+	return {
+		joins: byId(source.wear.joins).map((j) => ({
+			...bare(j),
+			stepId: j.stepId !== null && steps.has(j.stepId) ? j.stepId : null
+		})),
+		wearings: byId(source.wear.wearings).map(
+			({ componentId, grams, centre }): FileOf<typeof wearFields>['wearings'][number] => ({
+				componentId,
+				grams,
+				centre: centre && [...centre]
+			})
+		)
+	};
+}
+
+export const wearRows = ({ joins, wearings }: FileOf<typeof wearFields>): Rows[] => [
+	{ table: 'wear_join', rows: joins },
+	{ table: 'wearing', rows: wearings }
+];

@@ -1,0 +1,11 @@
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+	import Views from '$lib/ui/Views.svelte';
+	import type { LayoutData } from './$types';
+
+	let { data, children }: { data: LayoutData; children: Snippet } = $props();
+	const base = $derived(`/c/${data.record.costume.id}/wear`);
+</script>
+
+<Views label="Wear" views={[{ href: base, name: 'What holds it' }]} />
+{@render children()}
