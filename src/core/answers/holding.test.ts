@@ -7,7 +7,7 @@ import { STANDARD } from '../trade/catalogue.ts';
 import { carrying, holdings, remedies, worstOf } from './holding.ts';
 import { valueOf } from '../explain/figure.ts';
 import { bearsFigure, forceFigure, usedFigure, weightFigure } from '../explain/load.ts';
-import { holdsToWords, joinCircle, joinStepName } from './joins.ts';
+import { bothSides, holdsToWords, joinCircle, joinStepName } from './joins.ts';
 import { weightOf, type Weight } from './weight.ts';
 
 const FACTORS = { standing: 1, walking: 2, jumping: 4 };
@@ -16,8 +16,17 @@ const near = (a: number, b: number, by = 0.01) => assert.ok(Math.abs(a - b) <= b
 
 /** A shoulder piece of 420 g whose weight is 60 mm outside its ties. */
 const pauldron = make.component(1, { code: 'A-02', name: 'pauldron' });
+const pair = make.component(1, { code: 'A-02', name: 'pauldrons', side: 'pair' });
 const plate = make.component(2, { code: 'A-01', name: 'breastplate' });
-const out = { id: 1, componentId: 1, grams: null, centre: [60, 20, 0] as const, version: 1 };
+const out = {
+	id: 1,
+	componentId: 1,
+	grams: null,
+	centre: [60, 20, 0] as const,
+	onMinutes: null,
+	hands: 1,
+	version: 1
+};
 const heldBy = (joins: WearRecord['joins'], grams: number | null = 420) =>
 	holdings(
 		[pauldron, plate],
@@ -75,6 +84,8 @@ test('on one join it tips, whatever that bears; a tie 70 mm lower holds it', () 
 	assert.equal(tie.joins.length, 2);
 	assert.equal(tie.joins[1]!.id, null);
 	assert.equal(tie.joins[1]!.upMm, -10);
+	// A strap would bear it however near: ties nearer than 4 cm are as one.
+	assert.equal(remedies(held!, FACTORS, STANDARD)[0]!.joins[1]!.upMm, 20);
 	assert.ok(
 		!remedies(one!, FACTORS, STANDARD).some((r) => r.kind === 'larger'),
 		'size does not keep it from tipping'
@@ -95,6 +106,20 @@ test('what hangs on another pulls on that one’s joins; a weight that is not kn
 		[['A-02', 420]]
 	);
 	near(breast!.loads!.standing.joins[0]!.shear, (1.32 * GRAVITY) / 2, 1e-9);
+	// Both of a pair hang on the one plate: 900 g and twice 420.
+	const both = holdings(
+		[pair, plate],
+		{ joins, wearings: [out] },
+		new Map([
+			[1, known(420)],
+			[2, known(900)]
+		]),
+		FACTORS,
+		STANDARD
+	);
+	assert.equal(both[0]!.grams, 420, 'one of them on its own joins');
+	assert.equal(both[1]!.grams, 1740);
+	assert.equal(both[1]!.hung[0]!.grams, 840);
 	const [unknown, under] = heldBy(joins, null);
 	assert.equal(unknown!.loads, null);
 	assert.equal(under!.grams, null, 'what it carries is not known either');
@@ -118,6 +143,9 @@ test('components that hold each other up are named', () => {
 	assert.equal(holdsToWords(to(1, 1, 2), [plate]), 'to A-01 breastplate');
 	assert.equal(joinStepName(to(1, 1, 2), [plate], STANDARD), 'hook-and-loop, to A-01 breastplate');
 	assert.equal(holdsToWords(to(1, 1, 9), [plate]), 'to something that is gone');
+	assert.deepEqual(bothSides('shoulder-left', pair), ['shoulder-left', 'shoulder-right']);
+	assert.deepEqual(bothSides('chest', pair), ['chest']);
+	assert.deepEqual(bothSides('shoulder-left', pauldron), ['shoulder-left']);
 });
 
 test('weight by hand: foam by its need, two coats, hook-and-loop; the scales win; what is not known is named', () => {

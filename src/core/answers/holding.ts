@@ -1,4 +1,4 @@
-import type { Component } from '../facts/component.ts';
+import { copiesOf, type Component } from '../facts/component.ts';
 import {
 	MOTIONS,
 	type Facing,
@@ -96,18 +96,26 @@ export function holdings(
 	const circle = joinCircle(components, record.joins);
 	const hungOn = (id: number): Component[] =>
 		components.filter((c) => record.joins.some((j) => j.componentId === c.id && j.toComponentId === id));
+	const byId = new Map(components.map((c) => [c.id, c]));
+	/** Of a pair both hang on the one that carries them; of what is a pair itself one on each. */
+	const copiesOn = (c: Component, on: Component) => copiesOf(c, byId) / copiesOf(on, byId);
 	const wholeOf = (component: Component): number | null => {
 		const own = weights.get(component.id)?.grams ?? null;
 		if (circle) return own;
 		return hungOn(component.id).reduce<number | null>((sum, c) => {
 			const its = wholeOf(c);
-			return sum === null || its === null ? null : sum + its;
+			return sum === null || its === null ? null : sum + its * copiesOn(c, component);
 		}, own);
 	};
 	return components.flatMap((component): Held[] => {
 		const joins = joinsOf(component, record.joins);
 		if (!joins.length) return [];
-		const hung = circle ? [] : hungOn(component.id).map((c) => ({ component: c, grams: wholeOf(c) ?? 0 }));
+		const hung = circle
+			? []
+			: hungOn(component.id).map((c) => ({
+					component: c,
+					grams: (wholeOf(c) ?? 0) * copiesOn(c, component)
+				}));
 		const grams = wholeOf(component);
 		const centre = record.wearings.find((w) => w.componentId === component.id)?.centre ?? [0, 0, 0];
 		const carrying = carry(joins) as Join[];
@@ -138,6 +146,8 @@ export const carrying = ({ joins }: Pick<Held, 'joins'>): Join[] => carry(joins)
 /** How far a tie is moved or set lower, at most, mm. */
 const LOWEST = 400;
 const STEP_MM = 10;
+/** Ties that are nearer are as one. From memory. */
+const NEAREST_MM = 40;
 const LARGER = [1.25, 1.5, 2, 2.5, 3, 4];
 const MOST_OF_ONE = 8;
 
@@ -170,6 +180,7 @@ export function remedies(held: Held, factors: LoadFactors, trade: Catalogue): Re
 		changed: overloaded
 	});
 	const distances = Array.from({ length: LOWEST / STEP_MM }, (_, i) => (i + 1) * STEP_MM);
+	const apart = distances.filter((d) => d >= NEAREST_MM);
 	if (now.length > 1 && lowest !== top)
 		first(
 			'lower',
@@ -180,7 +191,7 @@ export function remedies(held: Held, factors: LoadFactors, trade: Catalogue): Re
 		);
 	first(
 		'tie',
-		distances.map((d) => {
+		apart.map((d) => {
 			const { version: _, ...tie } = { ...lowest, id: null, stepId: null, upMm: lowest.upMm - d };
 			return { joins: [...now, { ...tie, position: now.length }], changed: [now.length] };
 		})

@@ -1,11 +1,19 @@
 import type { Component } from '../facts/component.ts';
 import type { Join } from '../facts/wear.ts';
+import { ZONES, type Zone } from '../facts/zone.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
 import { fastenerOf } from '../trade/fastener.ts';
+import { plainZone } from '../trade/wearSpot.ts';
 
 /** What holds a component, in its order. */
 export const joinsOf = (component: Pick<Component, 'id'>, joins: readonly Join[]): Join[] =>
 	joins.filter((j) => j.componentId === component.id).sort((a, b) => a.position - b.position || a.id - b.id);
+
+/** Where it is on the body: of a pair on both sides. */
+export function bothSides(zone: Zone, { side }: Pick<Component, 'side'>): Zone[] {
+	const other = ZONES.find((z) => z !== zone && plainZone(z) === plainZone(zone));
+	return side === 'pair' && other ? [zone, other] : [zone];
+}
 
 /** `to the body`, `to A-01 Breastplate`, `closes itself`. */
 export function holdsToWords(

@@ -135,6 +135,7 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	planeHeads: { of: [1700, 212.5], is: 8, because: '1700 ÷ 212.5' },
 	weightedMean: { of: [100, 1, 110, 3], is: 101, because: '(100 × 9 + 110) ÷ 10' },
 	rollLength: { of: [900, 10, 250], is: 1250, because: '900 ÷ 0.9 + 250' },
+	putOn: { of: [2, 2, 3, 0.5], is: 7, because: 'twice 2 and three halves' },
 	joinPull: {
 		// 1 kg, once, 40 mm out; the first of two joins, at 40 and at −40 up, that come off outwards.
 		of: [1000, 1, 40, 0, 0, 1, 0, 40, 0, 1, 0, 0, 0, -40, 0, 1, 0, 0],

@@ -64,6 +64,10 @@ export const FORMULAS = {
 		words: '(length − what is kept at both ends) ÷ distances',
 		compute: (v) => (at(v, 0) - 2 * at(v, 1)) / at(v, 2)
 	},
+	putOn: {
+		words: 'copies × (by its kind + fasteners × each)',
+		compute: (v) => at(v, 0) * (at(v, 1) + at(v, 2) * at(v, 3))
+	},
 	joinPull: {
 		words:
 			'straight off its face, by the elastic method for fastener groups: weight ÷ joins, and of the moment about their middle ω × how far it is from there; less than nothing is pressed on',

@@ -53,6 +53,10 @@ export interface Wearing {
 	grams: number | null;
 	/** Where its weight is, from its middle as joins are; null goes by its pieces: its middle. */
 	centre: readonly [number, number, number] | null;
+	/** To put all copies on, minutes; null where nobody has timed it. */
+	onMinutes: number | null;
+	/** People that it takes to put it on, the wearer among them. */
+	hands: number;
 	version: number;
 }
 

@@ -44,7 +44,9 @@ export const wearFields = {
 		z.strictObject({
 			componentId: id,
 			grams: z.number().positive().max(1_000_000).nullable(),
-			centre: z.tuple([place, place, place]).nullable()
+			centre: z.tuple([place, place, place]).nullable(),
+			onMinutes: z.number().positive().max(600).nullable(),
+			hands: z.number().int().min(1).max(3)
 		}),
 		5000
 	)
@@ -58,10 +60,12 @@ export function writeWear(source: CostumeSource) {
 			stepId: j.stepId !== null && steps.has(j.stepId) ? j.stepId : null
 		})),
 		wearings: byId(source.wear.wearings).map(
-			({ componentId, grams, centre }): FileOf<typeof wearFields>['wearings'][number] => ({
+			({ componentId, grams, centre, onMinutes, hands }): FileOf<typeof wearFields>['wearings'][number] => ({
 				componentId,
 				grams,
-				centre: centre && [...centre]
+				centre: centre && [...centre],
+				onMinutes,
+				hands
 			})
 		)
 	};

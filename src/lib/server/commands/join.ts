@@ -3,7 +3,7 @@ import { carrying, remedies, type Remedy } from '$core/answers/holding.ts';
 import { fastenerWords, holdsToWords, joinCircle, joinStepName } from '$core/answers/joins.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import { inOrder } from '$core/facts/order.ts';
-import { FACINGS, type Join } from '$core/facts/wear.ts';
+import { FACINGS, type Join, type Wearing } from '$core/facts/wear.ts';
 import { ZONES } from '$core/facts/zone.ts';
 import { fastenerOf, workOf } from '$core/trade/fastener.ts';
 import type { Executor } from '../db/open.ts';
@@ -135,6 +135,18 @@ async function joinAt(tx: Executor, id: number, record: CostumeRecord): Promise<
 	return join;
 }
 
+/** What is said of wearing a component: one row, from the first time on. */
+async function setWearing(
+	tx: Executor,
+	componentId: number,
+	values: Partial<Pick<Wearing, 'grams' | 'centre' | 'onMinutes' | 'hands'>>,
+	{ costumeId }: Context
+): Promise<void> {
+	const row = (await loadWear(tx, costumeId)).wearings.find((w) => w.componentId === componentId);
+	if (row) await set(tx, 'wearing', row.id, values);
+	else await insert(tx, 'wearing', { componentId, ...values });
+}
+
 const codeOf = (id: number, record: CostumeRecord) => record.components.find((c) => c.id === id)!.code;
 
 export const joinCommands = {
@@ -225,11 +237,28 @@ export const joinCommands = {
 			const record = await recordOf(tx, context);
 			const component = record.components.find((c) => c.id === componentId);
 			if (!component) throw new Absent('component');
-			const centre = outMm || upMm || forwardMm ? [outMm, upMm, forwardMm] : null;
-			const row = (await loadWear(tx, context.costumeId)).wearings.find((w) => w.componentId === componentId);
-			if (row) await set(tx, 'wearing', row.id, { grams, centre });
-			else await insert(tx, 'wearing', { componentId, grams, centre });
+			const centre = outMm || upMm || forwardMm ? ([outMm, upMm, forwardMm] as const) : null;
+			await setWearing(tx, componentId, { grams, centre }, context);
 			return { words: `${component.code} ${grams === null ? 'is not weighed' : `weighs ${grams} g`}` };
+		}
+	),
+
+	/** How long it takes to put on, and how many people; nothing typed goes by its kind again. */
+	setDressing: command(
+		() =>
+			z.object({
+				componentId: f.id(),
+				onMinutes: f.orNull(f.above0(600)),
+				hands: f.whole(1, 3)
+			}),
+		async (tx, { componentId, ...v }, context) => {
+			const record = await recordOf(tx, context);
+			const component = record.components.find((c) => c.id === componentId);
+			if (!component) throw new Absent('component');
+			await setWearing(tx, componentId, v, context);
+			return {
+				words: `${component.code} is put on ${v.onMinutes === null ? 'as its kind is' : `in ${v.onMinutes} min`} by ${v.hands}`
+			};
 		}
 	)
 };

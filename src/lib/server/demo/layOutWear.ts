@@ -21,15 +21,19 @@ interface DemoJoin {
 	breakaway?: boolean;
 }
 interface DemoWear {
-	weights: Readonly<Record<string, { grams: number; centre?: readonly [number, number, number] }>>;
+	weights: Readonly<
+		Record<string, { grams?: number; centre?: readonly [number, number, number]; minutes?: number }>
+	>;
 	joins: readonly DemoJoin[];
 }
 
 const WEAR: Readonly<Record<string, DemoWear>> = {
 	'Lamplighter of Quay Nine': {
 		weights: {
-			Breastplate: { grams: 780, centre: [0, 0, 40] },
-			Pauldrons: { grams: 420, centre: [60, 20, 0] },
+			Breastplate: { grams: 780, centre: [0, 0, 40], minutes: 4 },
+			'Watch coat': { minutes: 3 },
+			'Sea boots': { minutes: 2 },
+			Pauldrons: { grams: 420, centre: [60, 20, 0], minutes: 5 },
 			'Keel wig': { grams: 240 }
 		},
 		joins: [
@@ -122,8 +126,13 @@ export async function layOutWear(
 	const wear = WEAR[name];
 	if (!wear) return;
 	const record = (await loadRecord(tx, costumeId))!;
-	for (const [component, { grams, centre }] of Object.entries(wear.weights))
-		await insert(tx, 'wearing', { componentId: ids.get(component), grams, centre: centre ?? null });
+	for (const [component, { grams, centre, minutes }] of Object.entries(wear.weights))
+		await insert(tx, 'wearing', {
+			componentId: ids.get(component),
+			grams: grams ?? null,
+			centre: centre ?? null,
+			onMinutes: minutes ?? null
+		});
 	for (const [position, j] of wear.joins.entries()) {
 		const componentId = ids.get(j.component)!;
 		const fastener = fastenerOf(STANDARD.fastener, j.fastener);

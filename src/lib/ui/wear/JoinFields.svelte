@@ -53,12 +53,18 @@
 		options={FACINGS.map((value) => ({ value, label: FACING_WORDS[value] }))}
 		value={join?.faces ?? 'outward'}
 	/>
-	<p class="small soft wide">From the middle of {component.code}, − the other way:</p>
+	<p class="small soft across">From the middle of {component.code}, − the other way:</p>
 	<Field name="upMm" label="Up" value={mm(join?.upMm ?? 0)} inputmode="text" />
 	<Field name="outMm" label="Outwards" value={mm(join?.outMm ?? 0)} inputmode="text" />
 	<Field name="forwardMm" label="Forward" value={mm(join?.forwardMm ?? 0)} inputmode="text" />
-	<div class="wide">
+	<div class="across">
 		<Tick name="hidden" label="Nothing of it is seen" checked={join?.hidden ?? true} />
 		<Tick name="breakaway" label="Lets go when somebody is caught on it" checked={join?.breakaway ?? false} />
 	</div>
 </div>
+
+<style>
+	.across {
+		grid-column: 1 / -1;
+	}
+</style>

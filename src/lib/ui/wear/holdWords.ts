@@ -4,10 +4,10 @@ import type { Catalogue } from '$core/trade/catalogue.ts';
 import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 
 /** Whether it stays on, in words. */
-export function holdWords({ upTo, loads, grams, component }: Held): string {
+export function holdWords({ upTo, loads, grams }: Held): string {
 	if (grams === null) return 'Its weight is not known: weigh it, or say what it is made of.';
-	if (!loads) return 'Nothing carries it yet: what closes its own opening does not.';
-	if (loads.standing.tips) return `${component.name} tips: it turns about what holds it.`;
+	if (!loads) return 'Rests on the body: what closes it carries nothing.';
+	if (loads.standing.tips) return 'Tips: it turns about what holds it.';
 	return {
 		jumping: 'Holds when jumping.',
 		walking: 'Holds when walking, not when jumping.',

@@ -40,6 +40,9 @@ create table wearing (
 	component_id integer not null unique references component (id) on delete cascade deferrable initially immediate,
 	grams double precision check (grams > 0),
 	centre jsonb check (jsonb_typeof(centre) = 'array'),
+	-- To put all copies on, and the people that it takes, the wearer among them.
+	on_minutes double precision check (on_minutes > 0),
+	hands integer not null default 1 check (hands between 1 and 3),
 	version integer not null default 1
 );
 create trigger record_change after insert or update or delete on wearing

@@ -7,5 +7,11 @@
 	const base = $derived(`/c/${data.record.costume.id}/wear`);
 </script>
 
-<Views label="Wear" views={[{ href: base, name: 'What holds it' }]} />
+<Views
+	label="Wear"
+	views={[
+		{ href: base, name: 'What holds it' },
+		{ href: `${base}/dressing`, name: 'Dressing' }
+	]}
+/>
 {@render children()}

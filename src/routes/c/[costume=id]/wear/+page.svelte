@@ -2,8 +2,9 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import { inLedgerOrder } from '$core/facts/component.ts';
 	import type { Zone } from '$core/facts/zone.ts';
+	import { mistakesOf } from '$core/answers/joinMistakes.ts';
 	import { carrying, holdings } from '$core/answers/holding.ts';
-	import { fastenerWords, holdsToWords } from '$core/answers/joins.ts';
+	import { bothSides, fastenerWords, holdsToWords } from '$core/answers/joins.ts';
 	import BesideFigure from '$lib/ui/BesideFigure.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Form from '$lib/ui/Form.svelte';
@@ -33,14 +34,12 @@
 	const stitches = $derived(
 		held.flatMap((h) =>
 			h.joins.flatMap((join) => {
+				if (join.zone === null) return [];
+				const load = h.loads?.jumping;
 				const at = carrying(h).indexOf(join);
-				return join.zone === null
-					? []
-					: {
-							zone: join.zone,
-							holds: !h.loads || at < 0 || (!h.loads.jumping.tips && h.loads.jumping.joins[at]!.holds),
-							says: `${h.component.code}: ${fastenerWords(join, trade)}, ${holdsToWords(join, components)}`
-						};
+				const holds = !load || at < 0 || (!load.tips && load.joins[at]!.holds);
+				const says = `${h.component.code}: ${fastenerWords(join, trade)}, ${holdsToWords(join, components)}`;
+				return bothSides(join.zone, h.component).map((zone) => ({ zone, holds, says }));
 			})
 		)
 	);
@@ -81,7 +80,13 @@
 				</p>
 			{/if}
 			<ul class="cards plain">
-				{#each shown as h (h.component.id)}<HeldCard held={h} {base} />{/each}
+				{#each shown as h (h.component.id)}<HeldCard
+						held={h}
+						mistakes={h.joins.flatMap((j) =>
+							mistakesOf(j, h.component, data.record, data.workshop.materials, trade)
+						).length}
+						{base}
+					/>{/each}
 			</ul>
 		</Sheet>
 		{#if without.length}

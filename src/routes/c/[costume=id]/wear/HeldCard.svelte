@@ -1,15 +1,15 @@
 <script lang="ts">
 	/** One component: what holds it, how much that bears, and how far it goes. */
+	import pluralize from 'pluralize';
 	import type { Held } from '$core/answers/holding.ts';
 	import { fastenerWords } from '$core/answers/joins.ts';
-	import { capital } from '$core/units/names.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import Tag from '$lib/ui/Tag.svelte';
 	import { holdWords } from '$lib/ui/wear/holdWords.ts';
 	import LoadBars from '$lib/ui/wear/LoadBars.svelte';
 
-	let { held, base }: { held: Held; base: string } = $props();
+	let { held, mistakes, base }: { held: Held; mistakes: number; base: string } = $props();
 	const trade = $derived(handbook());
 	const href = $derived(`${base}/wear/${held.component.id}`);
 	const names = $derived(held.joins.map((j) => fastenerWords(j, trade)).join(', '));
@@ -21,12 +21,15 @@
 		<span class="mono">{held.grams === null ? '? g' : `${formatNumber(held.grams, 0)} g`}</span>
 	</div>
 	<p class="verdict" class:bad={held.upTo !== null && held.upTo !== 'jumping'}>
-		{capital(holdWords(held))}
+		{holdWords(held)}
 	</p>
 	<LoadBars {held} />
+	{#if mistakes}<p class="mistakes small">
+			<a {href}>{pluralize('usual mistake', mistakes, true)}</a> to look at
+		</p>{/if}
 	<p class="small soft">
-		{names}.
-		{#if held.upTo !== 'jumping'}<a {href}>What to change</a>{/if}
+		{names}{held.hung.length ? `; with ${held.hung.map((h) => h.component.code).join(', ')} on it` : ''}.
+		<a {href}>{held.loads && held.upTo !== 'jumping' ? 'What to change' : 'Its joins and weight'}</a>
 	</p>
 </li>
 
@@ -50,6 +53,10 @@
 	}
 	.verdict {
 		font-weight: 600;
+	}
+	.mistakes {
+		background: var(--yellow-wash);
+		padding: 4px 8px;
 	}
 	.bad {
 		color: var(--red-ink);

@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { actionsOf } from '$lib/server/commands/actions.ts';
+import { glueCommands } from '$lib/server/commands/glue.ts';
 import { joinCommands } from '$lib/server/commands/join.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -10,4 +11,4 @@ export const load: PageServerLoad = async ({ params, parent }) => {
 	return { componentId: component.id };
 };
 
-export const actions: Actions = actionsOf(joinCommands);
+export const actions: Actions = actionsOf({ ...joinCommands, ...glueCommands });

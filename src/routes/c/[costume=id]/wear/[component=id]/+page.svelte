@@ -2,6 +2,7 @@
 	import Pencil from '@lucide/svelte/icons/pencil';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
+	import { mistakesOf } from '$core/answers/joinMistakes.ts';
 	import { carrying, holdings, remedies } from '$core/answers/holding.ts';
 	import { fastenerWords, holdsToWords, joinsOf } from '$core/answers/joins.ts';
 	import { usedFigure, forceFigure } from '$core/explain/load.ts';
@@ -40,6 +41,9 @@
 	);
 	const cures = $derived(held ? remedies(held, factors, trade) : []);
 	const how = $derived({ factors, trade, unit });
+	const mistakes = $derived(
+		joins.map((join) => mistakesOf(join, component, data.record, data.workshop.materials, trade))
+	);
 	let motion = $state<Motion>('jumping');
 	let adding = $state(false);
 	let editing = $state<number | null>(null);
@@ -66,7 +70,7 @@
 			</div>
 			<div class="said">
 				<p class="answer" class:bad={held.upTo !== null && held.upTo !== 'jumping'}>
-					{capital(holdWords(held))}
+					{holdWords(held)}
 				</p>
 				<LoadBars {held} />
 				{#if held.hung.length}
@@ -109,10 +113,24 @@
 					<td><b>{i + 1}</b> {fastenerWords(join, trade)}, {holdsToWords(join, components)}</td>
 					<td class="mono">{formatNumber(join.widthMm, 0)} × {formatNumber(join.lengthMm, 0)} mm</td>
 					{#if held.loads && at >= 0}
-						<td><Working figure={forceFigure(held, at, 'shear', motion, how)} /></td>
-						<td><Working figure={forceFigure(held, at, 'pull', motion, how)} /></td>
-						<td class:bad={held.loads[motion].joins[at]!.share > 1}
-							><Working figure={usedFigure(held, at, motion, how)} /></td
+						{@const load = held.loads[motion].joins[at]!}
+						<td
+							><Working
+								figure={forceFigure(held, at, 'shear', motion, how)}
+								text="{formatNumber(load.shear, 1)} N"
+							/></td
+						>
+						<td
+							><Working
+								figure={forceFigure(held, at, 'pull', motion, how)}
+								text="{formatNumber(load.pull, 1)} N"
+							/></td
+						>
+						<td class:bad={!load.holds}
+							><Working
+								figure={usedFigure(held, at, motion, how)}
+								text="{formatNumber(100 * load.share, 0)} %"
+							/></td
 						>
 					{:else}<td colspan="3" class="soft">{at < 0 ? 'carries nothing' : 'its weight is not known'}</td
 						>{/if}
@@ -126,6 +144,16 @@
 				</tr>
 			{/each}
 		</Table>
+		{#each mistakes as its, i (joins[i]!.id)}
+			{#each its as { why, instead, bond } (why)}
+				<div class="mistake">
+					<p><b>Join {i + 1}.</b> {why} <span class="soft">{instead}</span></p>
+					{#if bond}<Act command="prepareJoint" hidden={{ componentId: component.id, bond }}
+							>Prepare it as steps</Act
+						>{/if}
+				</div>
+			{/each}
+		{/each}
 		<p class="small soft">
 			{capital(motion)}, by the elastic method for fastener groups. Structure over people, and what hangs
 			above heads, is for a qualified person to judge.
@@ -193,6 +221,16 @@
 	.motions [aria-pressed='true'] {
 		background: var(--ink);
 		color: var(--sheet);
+	}
+	.mistake {
+		display: flex;
+		gap: 12px;
+		align-items: center;
+		justify-content: space-between;
+		flex-wrap: wrap;
+		background: var(--yellow-wash);
+		padding: 8px 10px;
+		margin-top: 8px;
 	}
 	.cures li {
 		display: grid;

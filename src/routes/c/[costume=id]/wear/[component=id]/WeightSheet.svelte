@@ -41,6 +41,7 @@
 				>
 			{/each}
 		</Table>
+		<p class="small soft">One copy; what it is made of by its area, coats when they are dry.</p>
 	{/if}
 	{#if weight.unknown.length && !weight.weighed}
 		<p class="small">
@@ -75,6 +76,9 @@
 	}
 	.weight b {
 		font: 600 var(--s24) / 1.2 var(--head);
+	}
+	p:last-of-type {
+		margin-bottom: 12px;
 	}
 	.number {
 		text-align: right;

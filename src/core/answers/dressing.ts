@@ -1,0 +1,118 @@
+import { inLedgerOrder, type Component, type Kind } from '../facts/component.ts';
+import type { WearRecord, Wearing } from '../facts/wear.ts';
+import { circleOf, dressOrder, type Dressing } from '../engines/dress/order.ts';
+
+/** One thing that is put on, with who does it. */
+export interface PutOn {
+	component: Component;
+	/** Minutes from the beginning. */
+	start: number;
+	end: number;
+	/** Which of the dressers, the wearer first. */
+	by: number[];
+	/** Nobody has said how long it takes. */
+	guessed: boolean;
+}
+export interface DressingPlan {
+	/** The wearer among them. */
+	dressers: number;
+	order: PutOn[];
+	minutes: number;
+	/** Nothing is quicker. */
+	proved: boolean;
+}
+
+/** What putting one on takes while nobody has timed it, minutes: starting values, from memory. */
+export const ON_MINUTES: Readonly<Record<Kind, number>> = { garment: 2, armor: 2, wig: 5, prop: 0.5 };
+/** And what each of its fasteners takes besides. */
+export const FASTEN_MINUTES = 0.5;
+
+const of = (component: Component, { wearings }: WearRecord): Wearing | undefined =>
+	wearings.find((w) => w.componentId === component.id);
+
+/** Minutes to put on all copies of a component, and what they are from. */
+export function onMinutes(
+	component: Component,
+	wear: WearRecord
+): { minutes: number; copies: number; base: number; joins: number; guessed: boolean } {
+	const joins = wear.joins.filter((j) => j.componentId === component.id).length;
+	const copies = component.side === 'pair' ? 2 : 1;
+	const said = of(component, wear)?.onMinutes ?? null;
+	const base = ON_MINUTES[component.kind];
+	return said !== null
+		? { minutes: said, copies, base: said, joins, guessed: false }
+		: { minutes: copies * (base + joins * FASTEN_MINUTES), copies, base, joins, guessed: true };
+}
+
+/** People that it takes, the wearer among them. */
+export const handsFor = (component: Component, wear: WearRecord): number => of(component, wear)?.hands ?? 1;
+
+/** What is put on by itself: parts come with what they are parts of. */
+export const wornOnes = (components: readonly Component[]): Component[] =>
+	inLedgerOrder(components)
+		.filter(({ depth }) => depth === 0)
+		.map(({ item }) => item);
+
+function tasks(components: readonly Component[], wear: WearRecord): Dressing[] {
+	const worn = wornOnes(components);
+	const ids = new Set(worn.map((c) => c.id));
+	return worn.map((c) => ({
+		id: String(c.id),
+		minutes: onMinutes(c, wear).minutes,
+		layer: c.layer,
+		zones: c.zones,
+		// What it is held to has to be on.
+		after: wear.joins.flatMap((j) =>
+			j.componentId === c.id && j.toComponentId !== null && ids.has(j.toComponentId)
+				? [String(j.toComponentId)]
+				: []
+		),
+		hands: handsFor(c, wear)
+	}));
+}
+
+/** Components that wait for each other to be put on, the first again at the end; null where none do. */
+export function dressingCircle(components: readonly Component[], wear: WearRecord): Component[] | null {
+	const circle = circleOf(tasks(components, wear));
+	return circle && circle.map((id) => components.find((c) => String(c.id) === id)!);
+}
+
+/**
+ * The quickest order to put a costume on, and who does what. What more than one has to hold goes to the first who are free.
+ *
+ * @param dressers the wearer among them; what needs more people is left out by the caller
+ * @param elapsed seconds since the search began
+ */
+export function dressingPlan(
+	components: readonly Component[],
+	wear: WearRecord,
+	dressers: number,
+	seconds: number,
+	elapsed: () => number
+): DressingPlan {
+	const { order, minutes, proved } = dressOrder(
+		{ components: tasks(components, wear), dressers },
+		seconds,
+		elapsed
+	);
+	const free = Array.from({ length: dressers }, () => 0);
+	return {
+		dressers,
+		minutes,
+		proved,
+		order: order.map(({ id, start, end }): PutOn => {
+			const component = components.find((c) => String(c.id) === id)!;
+			const by = free
+				.map((until, i) => ({ until, i }))
+				.filter(({ until }) => until <= start + 1e-9)
+				.slice(0, handsFor(component, wear))
+				.map(({ i }) => i);
+			for (const i of by) free[i] = end;
+			return { component, start, end, by, guessed: onMinutes(component, wear).guessed };
+		})
+	};
+}
+
+/** The most people that one thing takes. */
+export const mostHands = (components: readonly Component[], wear: WearRecord): number =>
+	Math.max(1, ...wornOnes(components).map((c) => handsFor(c, wear)));
