@@ -13,6 +13,7 @@ import {
 	STASH,
 	STORY,
 	WAYS,
+	WEAR,
 	WORKSHOP
 } from './tests/support/servers.ts';
 
@@ -39,7 +40,22 @@ export default defineConfig({
 		env: {
 			DAPPER_TEST_SERVERS: JSON.stringify({
 				opened: OPENED,
-				servers: [DEMO, BUY, LAY, PICTURE, PATTERN, BRING, PLAN, STORY, WORKSHOP, WAYS, SHOP, STASH, FINISH]
+				servers: [
+					DEMO,
+					BUY,
+					LAY,
+					PICTURE,
+					PATTERN,
+					BRING,
+					PLAN,
+					STORY,
+					WORKSHOP,
+					WAYS,
+					SHOP,
+					STASH,
+					FINISH,
+					WEAR
+				]
 			})
 		},
 		timeout: 300_000,

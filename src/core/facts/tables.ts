@@ -461,7 +461,11 @@ export const TABLES = {
 		},
 		'fastener'
 	),
-	wearing: table('wearing', { componentId: to('component'), grams: number, centre: how('mm'), onMinutes: number, hands: number }, null),
+	wearing: table(
+		'wearing',
+		{ componentId: to('component'), grams: number, centre: how('mm'), onMinutes: number, hands: number },
+		null
+	),
 	opening: table(
 		'opening',
 		{

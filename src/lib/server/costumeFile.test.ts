@@ -29,10 +29,9 @@ const OF_COSTUME: Record<string, string> = {
 	swatch: 'costume_id = $1',
 	palette_part: 'component_id in (select id from component where costume_id = $1)',
 	...Object.fromEntries(
-		['coat', 'fault', 'step', 'need', 'opening', 'nominal', 'decision', 'shape', 'wear_join', 'wearing'].map((table) => [
-			table,
-			'component_id in (select id from component where costume_id = $1)'
-		])
+		['coat', 'fault', 'step', 'need', 'opening', 'nominal', 'decision', 'shape', 'wear_join', 'wearing'].map(
+			(table) => [table, 'component_id in (select id from component where costume_id = $1)']
+		)
 	),
 	step_after:
 		'step_id in (select s.id from step s join component c on c.id = s.component_id where c.costume_id = $1)',

@@ -7,6 +7,7 @@ import type { Executor } from '../db/open.ts';
 import { Absent, all, Refused } from '../db/rows.ts';
 import { insert, set } from '../db/tables.ts';
 import { loadRecord } from '../read/costume.ts';
+import { loadWear } from '../read/wear.ts';
 import { command } from './command.ts';
 import { insertComponent } from './component.ts';
 import * as f from './fields.ts';
@@ -98,6 +99,18 @@ export const copyCommands = {
 				for (const after of s.after)
 					if (steps.has(s.id) && steps.has(after))
 						await insert(tx, 'step_after', { stepId: steps.get(s.id), afterId: steps.get(after) });
+			// What holds them comes along, where what they are held to does.
+			const { joins, wearings } = await loadWear(tx, v.fromId);
+			for (const { id: _, ...join } of joins) {
+				const componentId = ids.get(join.componentId);
+				const toComponentId = join.toComponentId === null ? null : ids.get(join.toComponentId);
+				if (componentId === undefined || toComponentId === undefined) continue;
+				const stepId = join.stepId === null ? null : (steps.get(join.stepId) ?? null);
+				await insert(tx, 'wear_join', { ...join, componentId, toComponentId, stepId });
+			}
+			for (const { id: _, ...wearing } of wearings)
+				if (ids.has(wearing.componentId))
+					await insert(tx, 'wearing', { ...wearing, componentId: ids.get(wearing.componentId) });
 			return {
 				words: `Copied ${pluralize('component', chosen.length, true)} from ${record.costume.name}`
 			};

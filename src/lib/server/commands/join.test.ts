@@ -2,11 +2,23 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import { workUses } from '$core/answers/workUse.ts';
-import { absent, add, costume, record, refused, said, stepOf, w } from '$tests/support/oneCostume.ts';
+import {
+	absent,
+	add,
+	addStep,
+	costume,
+	NEW_COSTUME,
+	record,
+	refused,
+	said,
+	stepOf,
+	w
+} from '$tests/support/oneCostume.ts';
 import { MATERIAL } from '$tests/support/workshop.ts';
 import { loadHandbook, loadMaterials, loadSettings } from '../read/workshop.ts';
 import { loadHeld, loadWear } from '../read/wear.ts';
-import { addStep } from '../../../../tests/support/oneCostume.ts';
+import { copyCommands } from './copyBreakdown.ts';
+import { costumeCommands } from './costume.ts';
 import { joinCommands } from './join.ts';
 import { materialCommands } from './material.ts';
 import { workshopCommands } from './workshop.ts';
@@ -141,6 +153,57 @@ test('to itself, to what is gone, in a circle, of nothing: told at its field, an
 		run('takeRemedy', { componentId: one, kind: 'tie' }),
 		refused(/held otherwise by now/)
 	);
+});
+
+test('copied into another costume joins come along, with their steps, where what they hold to does', async () => {
+	const [plate, piece] = [await add({ name: 'Plate' }), await add({ name: 'Piece' })];
+	await run('addJoin', { componentId: piece, ...JOIN, to: String(plate) });
+	await run('addJoin', { componentId: piece, ...JOIN, fastener: 'snap' });
+	await run('setWearing', { componentId: piece, grams: '90' });
+	const copied = async (componentIds: number[]) => {
+		const { id } = await w.run(costumeCommands.addCostume, {
+			...NEW_COSTUME,
+			name: `Copy ${componentIds.length}`
+		});
+		await w.run(
+			copyCommands.copyBreakdown,
+			{ fromId: String(costume), componentIds: componentIds.map(String) },
+			id
+		);
+		return { wear: await loadWear(w.db, id), steps: (await record(id)).steps };
+	};
+	const both = await copied([plate, piece]);
+	assert.deepEqual(
+		both.wear.joins.map((j) => [j.fastener, j.holdsTo, both.steps.find((s) => s.id === j.stepId)?.technique]),
+		[
+			['hookAndLoop', 'component', 'hookAndLoop'],
+			['snap', 'body', 'snap']
+		]
+	);
+	assert.deepEqual(
+		both.wear.wearings.map((r) => r.grams),
+		[90]
+	);
+	const alone = await copied([piece]);
+	assert.deepEqual(
+		alone.wear.joins.map((j) => j.fastener),
+		['snap'],
+		'nothing to hold the other to'
+	);
+});
+
+test('how long it takes and how many people are kept beside the weight; over three are refused', async () => {
+	const componentId = await add({ name: 'Corset' });
+	await run('setWearing', { componentId, grams: '300' });
+	await run('setDressing', { componentId, onMinutes: '4,5', hands: '2' });
+	const its = (await loadWear(w.db, costume)).wearings.find((r) => r.componentId === componentId)!;
+	assert.deepEqual([its.grams, its.onMinutes, its.hands], [300, 4.5, 2]);
+	const errors = await w.errors(
+		joinCommands.setDressing,
+		{ componentId: String(componentId), onMinutes: '0', hands: '4' },
+		costume
+	);
+	assert.deepEqual(Object.keys(errors).sort(), ['hands', 'onMinutes']);
 });
 
 test('how much motion pulls is the maker’s own; jumping pulls no less than walking', async () => {

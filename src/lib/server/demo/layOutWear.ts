@@ -51,8 +51,8 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 				component: 'Breastplate',
 				to: 'body',
 				fastener: 'hookAndLoop',
-				count: 2,
-				size: [50, 80],
+				count: null,
+				size: [50, 100],
 				zone: 'chest',
 				at: [0, 160, 0],
 				faces: 'forward'
@@ -60,9 +60,9 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 			{
 				component: 'Pauldrons',
 				to: { component: 'Breastplate' },
-				fastener: 'buckle',
+				fastener: 'hookAndLoop',
 				count: null,
-				size: [25, 200],
+				size: [50, 100],
 				zone: 'shoulder-left',
 				at: [0, 60, 0]
 			},

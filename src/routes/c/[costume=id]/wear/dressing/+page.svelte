@@ -166,12 +166,19 @@
 	.end {
 		margin-top: 12px;
 	}
+	.steps :global(.tag) {
+		justify-self: start;
+	}
 	@media (max-width: 700px) {
 		.steps li {
-			grid-template-columns: 76px minmax(0, 1fr) auto 40px;
+			grid-template-columns: 84px minmax(0, 1fr) auto;
 		}
-		.who {
+		.steps .who {
 			grid-column: 2;
+			grid-row: 2;
+		}
+		.steps .mono {
+			grid-column: 3;
 			grid-row: 2;
 		}
 	}

@@ -43,6 +43,7 @@
 		position: absolute;
 		top: 2px;
 		bottom: 2px;
+		box-sizing: border-box;
 		overflow: hidden;
 		padding: 4px 6px;
 		font: 600 var(--s13) / 20px var(--mono);

@@ -1,0 +1,115 @@
+import { expect, test, type Page } from '@playwright/test';
+import { open } from '../support/open.ts';
+import { WEAR } from '../support/servers.ts';
+
+test.use({ baseURL: WEAR.address });
+
+/** What is said of one component. */
+const entry = (page: Page, name: string) =>
+	page.getByRole('main').getByRole('listitem').filter({ hasText: name });
+const toast = (page: Page, words: string | RegExp) =>
+	expect(page.getByRole('status').getByText(words)).toBeVisible();
+
+test('a pauldron tips; a lower tie is proposed and taken; it holds when jumping, is bought and planned, and taken back', async ({
+	page
+}) => {
+	await open(page, '/c/1/buy');
+	const needed = page.getByRole('row').filter({ hasText: 'Hook-and-loop, sew-on' });
+	await expect(needed).toContainText(/2\.8\s+m/);
+
+	await open(page, '/c/1/wear');
+	await expect(page.getByText('1 of 4 lets go when jumping.')).toBeVisible();
+	const card = entry(page, 'Pauldrons');
+	await expect(card).toContainText('Tips: it turns about what holds it.');
+	await expect(card).toContainText('420 g');
+	// 780 g, and both pauldrons of 420 g hang on it.
+	await expect(entry(page, 'Breastplate')).toContainText('1620 g');
+	await card.getByRole('link', { name: 'What to change' }).click();
+
+	await expect(page.getByRole('heading', { name: 'What holds A-03 Pauldrons' })).toBeVisible();
+	await page
+		.getByRole('button', { name: 'Take it: One more tie, hook-and-loop, 4 cm below the upper' })
+		.click();
+	await toast(page, 'A-03 holds when jumping: one more tie, lower down');
+	await expect(page.getByText('Holds when jumping.')).toBeVisible();
+	// 0.42 kg × 9.81 × 4 = 16.5 N, 60 mm out, on ties 40 mm apart: the upper is pulled off by 24.7 N, of 2 × 5 cm × 3 N = 30.
+	const upper = page.getByRole('row').filter({ hasText: 'hook-and-loop, to A-01' }).first();
+	await expect(upper).toContainText('24.7 N');
+	await expect(upper).toContainText('82 %');
+	await upper.getByRole('button', { name: /straight off, jumping: 24\.7 N/ }).click();
+	await expect(page.getByText(/by the elastic method for fastener groups/).first()).toBeVisible();
+	await page.keyboard.press('Escape');
+	await page.getByRole('group', { name: 'Arrows are what pulls when' }).getByText('standing').click();
+	await expect(upper).toContainText('6.2 N');
+
+	// Two strips of 10 cm for each of the pair: 0.4 m more.
+	await open(page, '/c/1/buy');
+	await expect(needed).toContainText(/3\.2\s+m/);
+	// Two on each of the pair, 6 minutes each: 24.
+	await open(page, '/c/1/look/3');
+	await expect(
+		page.getByRole('listitem').filter({ hasText: 'hook-and-loop, to A-01 Breastplate' })
+	).toContainText(/24 ?m/);
+	await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+	await toast(page, /^Undid: A-03 holds when jumping/);
+	await open(page, '/c/1/wear');
+	await expect(card).toContainText('Tips: it turns about what holds it.');
+});
+
+test('dressing: quicker with a helper, by hand; what is timed counts; a circle is told by name', async ({
+	page
+}) => {
+	await open(page, '/c/1/wear/dressing');
+	await page.getByRole('button', { name: '14 minutes with one helper' }).click();
+	await expect(entry(page, 'Watch coat')).toContainText('0–3');
+	await expect(entry(page, 'Breastplate')).toContainText('3–7');
+	await expect(entry(page, 'Pauldrons')).toContainText('7–12');
+	await page.getByRole('button', { name: 'How G-01 Watch coat is put on' }).click();
+	const form = page.getByRole('form', { name: 'Putting it on' });
+	await form.getByLabel('Takes').fill('6');
+	await form.getByRole('button', { name: 'Save' }).click();
+	await toast(page, 'G-01 is put on in 6 min by 1');
+	// Three minutes more alone: 28 + 3; the coat goes before most of the rest.
+	await expect(page.getByRole('button', { name: '31 minutes alone' })).toBeVisible();
+	await expect(entry(page, 'Breastplate')).toContainText('6–10');
+
+	// The coat held to the breastplate that goes over it.
+	await open(page, '/c/1/wear');
+	await entry(page, 'Watch coat').getByRole('link', { name: 'Its joins and weight' }).click();
+	await page.getByRole('button', { name: 'Join', exact: true }).click();
+	const join = page.getByRole('form', { name: 'What holds it' });
+	await join.getByLabel('Holds to').selectOption({ label: 'A-01 Breastplate' });
+	await join.getByRole('button', { name: 'Add it' }).click();
+	await toast(page, /^G-01 is held by hook-and-loop, to A-01 Breastplate/);
+	await open(page, '/c/1/wear/dressing');
+	await expect(page.getByRole('alert')).toContainText(
+		'A-01 Breastplate → G-01 Watch coat → A-01 Breastplate'
+	);
+});
+
+test('a join by its form: to itself is refused at its field, to another it is drawn, weighed and counted', async ({
+	page
+}) => {
+	await open(page, '/c/1/wear');
+	await page.getByRole('button', { name: 'Say what holds A-04 Bracers' }).click();
+	const form = page.getByRole('form', { name: 'What holds it' });
+	await form.getByLabel('Holds to').selectOption({ label: 'itself: it closes its own opening' });
+	await form.getByLabel('Fastener').selectOption({ label: 'snaps' });
+	await form.getByLabel('How many').fill('0');
+	await form.getByRole('button', { name: 'Add it' }).click();
+	await expect(form.getByText('At least 1.')).toBeVisible();
+	await form.getByLabel('How many').fill('5');
+	await form.getByRole('button', { name: 'Add it' }).click();
+	await toast(page, 'A-04 is held by 5 × snaps, closes itself');
+	const card = entry(page, 'Bracers');
+	await expect(card).toContainText('Rests on the body: what closes it carries nothing.');
+	await card.getByRole('link', { name: 'Its joins and weight' }).click();
+	const weight = page.getByRole('form', { name: 'Weight of Bracers' });
+	await weight.getByLabel('By the scales').fill('-3');
+	await weight.getByRole('button', { name: 'Save these' }).click();
+	await expect(weight.getByText('Must be more than zero.')).toBeVisible();
+	await weight.getByLabel('By the scales').fill('155');
+	await weight.getByRole('button', { name: 'Save these' }).click();
+	await toast(page, 'A-04 weighs 155 g');
+	await expect(page.getByRole('button', { name: /A-04 Bracers weighs: 155 g/ })).toBeVisible();
+});
