@@ -47,9 +47,7 @@ test('a pauldron tips; a lower tie is proposed and taken; it holds when jumping,
 	await expect(needed).toContainText(/3\.2\s+m/);
 	// Two on each of the pair, 6 minutes each: 24.
 	await open(page, '/c/1/look/3');
-	await expect(
-		page.getByRole('listitem').filter({ hasText: 'hook-and-loop, to A-01 Breastplate' })
-	).toContainText(/24 ?m/);
+	await expect(page.getByRole('row', { name: 'Move hook-and-loop, to A-01' })).toContainText(/24 ?m/);
 	await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
 	await toast(page, /^Undid: A-03 holds when jumping/);
 	await open(page, '/c/1/wear');
