@@ -14,6 +14,7 @@ import { picture } from './picture.ts';
 import { plane } from './plane.ts';
 import { schedule } from './schedule.ts';
 import { dress } from './dress.ts';
+import { cases } from './cases.ts';
 import { drawing, traced } from './trace.ts';
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
@@ -25,6 +26,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
 	buy,
 	colour,
 	dress,
+	cases,
 	trace: traced,
 	drawing,
 	piece,

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import { goesOnJob, runGoesOnJob } from '../engines/body/job.ts';
 import { coatsJob, runCoatsJob } from './coatsJob.ts';
+import { caseJob, runCaseJob } from '../engines/case/job.ts';
 import { dressJob, runDressJob } from '../engines/dress/job.ts';
 import { lightJob, runLightJob } from '../engines/light/job.ts';
 import { loadJob, runLoadJob } from '../engines/load/job.ts';
@@ -66,6 +67,7 @@ const KINDS: Record<string, ReturnType<typeof kind>> = {
 	coats: kind(coatsJob, (job) => ({ ok: true, result: runCoatsJob(job) })),
 	load: kind(loadJob, (job) => ({ ok: true, result: runLoadJob(job) })),
 	dress: kind(dressJob, (job, elapsed) => ({ ok: true, result: runDressJob(job, elapsed) })),
+	case: kind(caseJob, (job, elapsed) => ({ ok: true, result: runCaseJob(job, elapsed) })),
 	light: kind(lightJob, (job) => ({ ok: true, result: runLightJob(job) })),
 	mix: kind(mixJob, (job) => ({ ok: true, result: runMixJob(job) })),
 	'goes-on': kind(goesOnJob, (job) => ({ ok: true, result: runGoesOnJob(job) }))

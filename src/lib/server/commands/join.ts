@@ -88,7 +88,8 @@ async function setStep(tx: Executor, join: Join, record: CostumeRecord, { trade 
 		).map((j) => j.stepId)
 	);
 	const own = steps.find((s) => s.id === join.stepId);
-	if (own?.doneAt != null) return;
+	// What is done, or left out to be in time, stays as it is.
+	if (own?.doneAt != null || record.leftOut.some((s) => s.id === join.stepId)) return;
 	const step =
 		own ??
 		steps.find(
@@ -186,7 +187,7 @@ export const joinCommands = {
 			const record = await recordOf(tx, context);
 			const join = await joinAt(tx, id, record);
 			await tx.query('delete from wear_join where id = $1', [id]);
-			const step = record.steps.find((s) => s.id === join.stepId);
+			const step = [...record.steps, ...record.leftOut].find((s) => s.id === join.stepId);
 			if (step?.doneAt === null && !record.logs.some((l) => l.stepId === step.id))
 				await tx.query('delete from step where id = $1', [step.id]);
 			return {
