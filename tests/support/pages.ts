@@ -39,6 +39,7 @@ export const PAGES = [
 	'/c/1/wear',
 	'/c/1/wear/3',
 	'/c/1/wear/dressing',
+	'/c/1/wear/light',
 	'/c/3/mend',
 	'/stash',
 	'/stash/handbook',

@@ -135,6 +135,10 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	planeHeads: { of: [1700, 212.5], is: 8, because: '1700 ÷ 212.5' },
 	weightedMean: { of: [100, 1, 110, 3], is: 101, because: '(100 × 9 + 110) ÷ 10' },
 	rollLength: { of: [900, 10, 250], is: 1250, because: '900 ÷ 0.9 + 250' },
+	ledResistor: { of: [9, 2, 3, 20], is: 150, because: '3 V ÷ 0.02 A' },
+	ledCurrent: { of: [9, 2, 3, 150, 4], is: 80, because: 'four times 3 V ÷ 150 Ω' },
+	cellHours: { of: [2500, 2, 0.8, 100], is: 40, because: '4,000 mAh ÷ 100 mA' },
+	resistorHeat: { of: [9, 2, 3, 150], is: 0.06, because: '9 V² ÷ 150 Ω' },
 	putOn: { of: [2, 2, 3, 0.5], is: 7, because: 'twice 2 and three halves' },
 	joinPull: {
 		// 1 kg, once, 40 mm out; the first of two joins, at 40 and at −40 up, that come off outwards.

@@ -37,6 +37,9 @@ function joinForce(v: readonly number[]) {
 	return groupLoad({ id: '', kg: at(v, 0) / 1000, centre: vec(2), joins }, at(v, 1)).joins[at(v, 5) - 1]!;
 }
 
+/** Volts that LEDs in a row leave for their resistor. */
+const overLeds = (v: readonly number[]) => at(v, 0) - at(v, 1) * at(v, 2);
+
 /** Inputs stand in the order in which the figure gives them. */
 export const FORMULAS = {
 	...SHAPE_FORMULAS,
@@ -63,6 +66,22 @@ export const FORMULAS = {
 	evenApart: {
 		words: '(length − what is kept at both ends) ÷ distances',
 		compute: (v) => (at(v, 0) - 2 * at(v, 1)) / at(v, 2)
+	},
+	ledResistor: {
+		words: '(supply − LEDs in a row × volts of one) ÷ current (Ohm’s law)',
+		compute: (v) => (overLeds(v) * 1000) / at(v, 3)
+	},
+	ledCurrent: {
+		words: '(supply − LEDs in a row × volts of one) ÷ resistor × strings (Ohm’s law)',
+		compute: (v) => (overLeds(v) / at(v, 3)) * 1000 * at(v, 4)
+	},
+	cellHours: {
+		words: 'what a cell holds × rows × what of it is had ÷ current',
+		compute: (v) => (at(v, 0) * at(v, 1) * at(v, 2)) / at(v, 3)
+	},
+	resistorHeat: {
+		words: '(supply − LEDs in a row × volts of one)² ÷ resistor (Joule’s law)',
+		compute: (v) => overLeds(v) ** 2 / at(v, 3)
 	},
 	putOn: {
 		words: 'copies × (by its kind + fasteners × each)',

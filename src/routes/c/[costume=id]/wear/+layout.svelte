@@ -11,7 +11,8 @@
 	label="Wear"
 	views={[
 		{ href: base, name: 'What holds it' },
-		{ href: `${base}/dressing`, name: 'Dressing' }
+		{ href: `${base}/dressing`, name: 'Dressing' },
+		{ href: `${base}/light`, name: 'Light' }
 	]}
 />
 {@render children()}

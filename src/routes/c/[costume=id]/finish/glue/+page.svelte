@@ -16,7 +16,7 @@
 	import Form from '$lib/ui/Form.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Working from '$lib/ui/Working.svelte';
-	import { askAnew } from '../askAnew.ts';
+	import { askAnew } from '$lib/ui/askAnew.ts';
 	import Avoided from '../Avoided.svelte';
 	import Ranked from '../Ranked.svelte';
 	import type { PageData } from './$types';

@@ -10,7 +10,7 @@
 	import Facts from '$lib/ui/Facts.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Working from '$lib/ui/Working.svelte';
-	import { askAnew } from '../askAnew.ts';
+	import { askAnew } from '$lib/ui/askAnew.ts';
 	import type { PageData } from './$types';
 	import OnPiece from './OnPiece.svelte';
 	import Strip from './Strip.svelte';

@@ -1,0 +1,91 @@
+<script lang="ts">
+	/** How it is wired: cells, fuse and switch on the left, strings side by side between the rails. */
+	import type { CELLS, Circuit } from '$core/engines/light/circuit.ts';
+	import { formatNumber } from '$core/units/number.ts';
+
+	let { circuit, ohm, cell }: { circuit: Circuit; ohm: number; cell: keyof typeof CELLS } = $props();
+	/** So many are drawn; the rest are alike. */
+	const MOST = 6;
+	const STEP = 74;
+	const LEFT = 150;
+	const strand = $derived(circuit.strands[0]!);
+	const strings = $derived(Math.min(MOST, strand.strings));
+	const leds = $derived(Math.min(MOST, strand.inSeries));
+	const bottom = $derived(110 + leds * 44);
+	const wide = $derived(LEFT + strings * STEP + (strand.strings > MOST ? 70 : 10));
+</script>
+
+<svg
+	viewBox="0 0 {wide} {bottom + 26}"
+	role="img"
+	aria-label="Wiring: {circuit.inSeries} cells {cell} in a row, fuse and switch, then {strand.strings} strings of a resistor and {strand.inSeries} LEDs"
+>
+	<path
+		class="wire"
+		d="M40 {bottom}H{LEFT + (strings - 1) * STEP}M40 30H62M98 30H110M134 24L112 30M134 30H{LEFT +
+			(strings - 1) * STEP}"
+	/>
+	<circle cx="112" cy="30" r="2.5" /><circle cx="134" cy="30" r="2.5" />
+	<text x="114" y="14">switch</text>
+	{#if circuit.fuseMilliamps !== null}
+		<rect x="62" y="23" width="36" height="14" /><path class="wire" d="M62 30H98" />
+		<text x="58" y="54">fuse {formatNumber(circuit.fuseMilliamps, 0)} mA</text>
+	{:else}<path class="wire" d="M62 30H98" />{/if}
+	<path
+		class="wire"
+		d="M40 30V{bottom / 2 - 8}M40 {bottom / 2 + 8}V{bottom}M24 {bottom / 2 - 8}H56M32 {bottom / 2 + 8}H48"
+	/>
+	<text x="8" y={bottom / 2 - 14}>+</text>
+	<text x="62" y={bottom / 2 + 2}>{circuit.inSeries} × {cell}</text>
+	{#if circuit.rows > 1}<text x="62" y={bottom / 2 + 18}>{circuit.rows} rows</text>{/if}
+	{#each { length: strings }, i (i)}
+		<g transform="translate({LEFT + i * STEP} 30)">
+			<path class="wire" d="M0 0V18M0 54V64M0 {64 + leds * 44}V{bottom - 30}" />
+			<rect x="-7" y="18" width="14" height="36" />
+			<text x="11" y="40">{formatNumber(ohm, 0)} Ω</text>
+			{#each { length: leds }, k (k)}
+				<g transform="translate(0 {64 + k * 44})">
+					<path class="wire" d="M0 0V12M0 32V44M-10 32H10M14 14l8-8m-5 0h5v5M18 24l8-8m-5 0h5v5" />
+					<path class="led" d="M-10 12H10L0 32Z" />
+				</g>
+			{/each}
+		</g>
+	{/each}
+	{#if strand.strings > MOST}<text x={LEFT + strings * STEP - 30} y="60">… {strand.strings} in all</text>{/if}
+</svg>
+
+<style>
+	svg {
+		display: block;
+		width: 100%;
+		max-height: 340px;
+		margin: 12px 0;
+		background: var(--sheet-shade);
+	}
+	.wire {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 1.6;
+	}
+	rect,
+	.led {
+		fill: var(--sheet);
+		stroke: var(--ink);
+		stroke-width: 1.6;
+	}
+	.led {
+		fill: var(--yellow);
+	}
+	circle {
+		fill: var(--ink);
+	}
+	text {
+		font: 600 12px var(--mono);
+		fill: var(--ink);
+	}
+	@media print {
+		svg {
+			background: none;
+		}
+	}
+</style>
