@@ -116,16 +116,16 @@ test('lights on cells: resistor, hours and parts, worked out as typed; too few v
 	page
 }) => {
 	await open(page, '/c/1/wear/light');
-	// (4.5 − 3.1) V ÷ 20 mA = 70 Ω, sold as 75; 2,500 mAh × 0.8 ÷ 74.7 mA.
-	await expect(page.getByText('75 Ω, lasts 27 h')).toBeVisible();
-	await page.getByRole('button', { name: /Resistor of each string: 70 Ω/ }).click();
+	// (6 − 3.1) V ÷ 20 mA = 145 Ω, sold as 150; 2,500 mAh × 0.8 ÷ 77.3 mA.
+	await expect(page.getByText('150 Ω, lasts 26 h')).toBeVisible();
+	await page.getByRole('button', { name: /Resistor of each string: 145 Ω/ }).click();
 	await expect(page.getByText('Ohm’s law').first()).toBeVisible();
 	await page.keyboard.press('Escape');
 	const form = page.getByRole('form', { name: 'The circuit' });
 	await form.getByLabel('LEDs in a row').fill('2');
 	await form.getByLabel('LEDs in a row').press('Tab');
 	await expect(page.getByText('It does not light.')).toBeVisible();
-	await expect(page.getByText(/1\.7 V too few for so many LEDs in a row/)).toBeVisible();
+	await expect(page.getByText(/0\.2 V too few for so many LEDs in a row/)).toBeVisible();
 	// Six cells: (9 − 6.2) ÷ 0.02 = 140 Ω, sold as 150.
 	await form.getByLabel('Cells in a row').fill('6');
 	await form.getByLabel('Cells in a row').press('Tab');

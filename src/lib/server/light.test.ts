@@ -6,21 +6,22 @@ import { litBy } from './light.ts';
 
 const by = (query: string) => litBy(new URLSearchParams(query));
 
-test('three AA cells, four white LEDs beside each other: 70 Ω are 75, 18.7 mA each, 26.8 h; its figures say the same', () => {
+test('four AA cells, four white LEDs beside each other: 145 Ω are 150, 19.3 mA each, 25.9 h; its figures say the same', () => {
 	const { circuit, answer } = by('').found!;
 	const [strand] = answer.strands;
-	// (4.5 − 3.1) V ÷ 20 mA = 70 Ω; the next of E24 is 75: 18.67 mA, four times; 2,500 mAh × 0.8 ÷ 74.7 mA.
-	assert.ok(Math.abs(strand!.exactOhm! - 70) < 1e-9);
-	assert.equal(strand!.ohm, 75);
-	assert.ok(Math.abs(valueOf(resistorFigure(circuit)) - 70) < 1e-9);
-	assert.ok(Math.abs(valueOf(ledCurrentFigure(circuit, 75)) - answer.milliamps) < 1e-9);
-	assert.ok(Math.abs(answer.milliamps - (4 * 1400) / 75) < 1e-9);
+	// (6 − 3.1) V ÷ 20 mA = 145 Ω; the next of E24 is 150: 19.33 mA, four times; 2,500 mAh × 0.8 ÷ 77.3 mA.
+	assert.ok(Math.abs(strand!.exactOhm! - 145) < 1e-9);
+	assert.equal(strand!.ohm, 150);
+	assert.ok(Math.abs(valueOf(resistorFigure(circuit)) - 145) < 1e-9);
+	assert.ok(Math.abs(valueOf(ledCurrentFigure(circuit, 150)) - answer.milliamps) < 1e-9);
+	assert.ok(Math.abs(answer.milliamps - (4 * 2900) / 150) < 1e-9);
 	assert.ok(Math.abs(valueOf(hoursFigure(circuit, answer.milliamps)) - answer.hours!) < 1e-9);
-	assert.ok(Math.abs(answer.hours! - 26.79) < 0.01);
-	assert.ok(Math.abs(valueOf(heatFigure(circuit, 75)) - strand!.resistorWatts) < 1e-12);
-	// White LEDs go out at 3.1 V, before three cells are empty at 2.7.
+	assert.ok(Math.abs(answer.hours! - 25.86) < 0.01);
+	assert.ok(Math.abs(valueOf(heatFigure(circuit, 150)) - strand!.resistorWatts) < 1e-12);
+	assert.deepEqual(answer.problems, []);
+	// On three of them they go out at 3.1 V, before the cells are empty at 2.7.
 	assert.deepEqual(
-		answer.problems.map((p) => p.what),
+		by('inSeries=3').found!.answer.problems.map((p) => p.what),
 		['goesOut']
 	);
 });
@@ -40,7 +41,7 @@ test('what is wrong is said at its field, and what was typed stays', () => {
 		assert.equal(typed[field], query.split('=')[1]);
 	}
 	assert.deepEqual(
-		by('leds=2').found!.answer.problems.map((p) => p.what),
+		by('inSeries=3&leds=2').found!.answer.problems.map((p) => p.what),
 		['supply'],
 		'4.5 V are too few for two in a row'
 	);

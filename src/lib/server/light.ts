@@ -18,10 +18,10 @@ const asked = z.object({
 	switch: f.orNull(f.above0(50_000))
 });
 
-/** What nobody has typed yet: four white LEDs on three AA cells, for a day. */
+/** What nobody has typed yet: four white LEDs on four AA cells, for a day. */
 const BEGIN: Readonly<Record<string, string>> = {
 	cell: 'AA',
-	inSeries: '3',
+	inSeries: '4',
 	rows: '1',
 	volts: '3.1',
 	milliamps: '20',

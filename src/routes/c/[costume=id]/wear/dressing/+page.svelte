@@ -171,14 +171,14 @@
 	}
 	@media (max-width: 700px) {
 		.steps li {
-			grid-template-columns: 84px minmax(0, 1fr) auto;
+			grid-template-columns: 84px minmax(0, 1fr) 44px;
 		}
 		.steps .who {
 			grid-column: 2;
 			grid-row: 2;
 		}
 		.steps .mono {
-			grid-column: 3;
+			grid-column: 2 / -1;
 			grid-row: 2;
 		}
 	}

@@ -45,7 +45,8 @@
 		bottom: 2px;
 		box-sizing: border-box;
 		overflow: hidden;
-		padding: 4px 6px;
+		padding: 4px 0;
+		text-indent: 5px;
 		font: 600 var(--s13) / 20px var(--mono);
 		white-space: nowrap;
 		background: #efe3c4;

@@ -129,8 +129,8 @@
 
 <style>
 	form {
-		display: flex;
-		flex-wrap: wrap;
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
 		gap: 10px 14px;
 		align-items: end;
 	}
@@ -140,7 +140,6 @@
 		font-size: var(--s13);
 		font-weight: 600;
 		color: var(--ink-soft);
-		max-width: 170px;
 	}
 	.hint {
 		margin-top: 8px;

@@ -12,7 +12,7 @@
 	const strings = $derived(Math.min(MOST, strand.strings));
 	const leds = $derived(Math.min(MOST, strand.inSeries));
 	const bottom = $derived(110 + leds * 44);
-	const wide = $derived(LEFT + strings * STEP + (strand.strings > MOST ? 70 : 10));
+	const wide = $derived(LEFT + strings * STEP + (strand.strings > MOST ? 110 : 10));
 </script>
 
 <svg
@@ -26,10 +26,10 @@
 			(strings - 1) * STEP}"
 	/>
 	<circle cx="112" cy="30" r="2.5" /><circle cx="134" cy="30" r="2.5" />
-	<text x="114" y="14">switch</text>
+	<text x="116" y="16">switch</text>
 	{#if circuit.fuseMilliamps !== null}
 		<rect x="62" y="23" width="36" height="14" /><path class="wire" d="M62 30H98" />
-		<text x="58" y="54">fuse {formatNumber(circuit.fuseMilliamps, 0)} mA</text>
+		<text x="56" y="16">{formatNumber(circuit.fuseMilliamps, 0)} mA</text>
 	{:else}<path class="wire" d="M62 30H98" />{/if}
 	<path
 		class="wire"
@@ -51,7 +51,7 @@
 			{/each}
 		</g>
 	{/each}
-	{#if strand.strings > MOST}<text x={LEFT + strings * STEP - 30} y="60">… {strand.strings} in all</text>{/if}
+	{#if strand.strings > MOST}<text x={LEFT + strings * STEP} y="60">… {strand.strings} in all</text>{/if}
 </svg>
 
 <style>
