@@ -85,7 +85,7 @@ test('dressing: quicker with a helper, by hand; what is timed counts; a circle i
 	);
 });
 
-test('a join by its form: to itself is refused at its field, to another it is drawn, weighed and counted', async ({
+test('a join by its form: none of a fastener is refused at its field, what closes carries nothing, the scales count', async ({
 	page
 }) => {
 	await open(page, '/c/1/wear');

@@ -6,7 +6,7 @@ import type { WearRecord } from '../facts/wear.ts';
 import { STANDARD } from '../trade/catalogue.ts';
 import { carrying, holdings, remedies, worstOf } from './holding.ts';
 import { valueOf } from '../explain/figure.ts';
-import { bearsFigure, forceFigure, usedFigure, weightFigure } from '../explain/load.ts';
+import { bearsFigure, carriedFigure, forceFigure, usedFigure, weightFigure } from '../explain/load.ts';
 import { bothSides, holdsToWords, joinCircle, joinStepName } from './joins.ts';
 import { weightOf, type Weight } from './weight.ts';
 
@@ -75,6 +75,15 @@ test('ties 40 mm apart hold only walking; 30 mm lower it holds when jumping, as 
 	);
 });
 
+test('a tie is lowered until it is far enough from the upper, however much it bears', () => {
+	const straps = [0, 3].map((up, i) => make.join(i + 1, 1, { upMm: 60 - up, fastener: 'buckle' }));
+	const [held] = heldBy(straps, 4200);
+	assert.notEqual(held!.upTo, 'jumping');
+	// 165 N · 60 mm ÷ 300 N is 33 mm: it would hold from there, and is 4 cm below at the least.
+	const lower = remedies(held!, FACTORS, STANDARD).find((r) => r.kind === 'lower')!;
+	assert.equal(60 - lower.joins[1]!.upMm, 43);
+});
+
 test('on one join it tips, whatever that bears; a tie 70 mm lower holds it', () => {
 	const [held] = heldBy([make.join(1, 1, { upMm: 60, fastener: 'buckle' })]);
 	assert.ok(held!.loads!.standing.tips);
@@ -105,6 +114,8 @@ test('what hangs on another pulls on that one’s joins; a weight that is not kn
 		breast!.hung.map((h) => [h.component.code, h.grams]),
 		[['A-02', 420]]
 	);
+	// 900 g of its own and 420 on it.
+	assert.equal(valueOf(carriedFigure(breast!)), 1320);
 	near(breast!.loads!.standing.joins[0]!.shear, (1.32 * GRAVITY) / 2, 1e-9);
 	// Both of a pair hang on the one plate: 900 g and twice 420.
 	const both = holdings(

@@ -50,7 +50,7 @@ type Placed = Pick<
 >;
 
 /** Those that carry it: what closes its own opening carries nothing. */
-const carry = (joins: readonly Placed[]) => joins.filter((j) => j.holdsTo !== 'self');
+const carry = <J extends Placed>(joins: readonly J[]): J[] => joins.filter((j) => j.holdsTo !== 'self');
 
 /** As its joins hold it, each by its place in the list. */
 export function bodyOf(joins: readonly Placed[], grams: number, centre: Vec, trade: Catalogue): HungBody {
@@ -84,7 +84,7 @@ export const worstOf = ({ joins, tips }: GroupLoad): number =>
  * How every component that has joins is held. What hangs on another pulls on that one’s joins too, where that one’s weight is.
  *
  * @param weights of one copy of each
- * @param record its joins make no circle
+ * @param record where its joins make a circle nothing counts as hanging on another
  */
 export function holdings(
 	components: readonly Component[],
@@ -118,7 +118,7 @@ export function holdings(
 				}));
 		const grams = wholeOf(component);
 		const centre = record.wearings.find((w) => w.componentId === component.id)?.centre ?? [0, 0, 0];
-		const carrying = carry(joins) as Join[];
+		const carrying = carry(joins);
 		const loads =
 			grams === null || grams <= 0 || !carrying.length
 				? null
@@ -141,7 +141,7 @@ export function holdings(
 }
 
 /** The joins of a component that carry it, in the order of its loads. */
-export const carrying = ({ joins }: Pick<Held, 'joins'>): Join[] => carry(joins) as Join[];
+export const carrying = ({ joins }: Pick<Held, 'joins'>): Join[] => carry(joins);
 
 /** How far a tie is moved or set lower, at most, mm. */
 const LOWEST = 400;
@@ -180,21 +180,24 @@ export function remedies(held: Held, factors: LoadFactors, trade: Catalogue): Re
 		changed: overloaded
 	});
 	const distances = Array.from({ length: LOWEST / STEP_MM }, (_, i) => (i + 1) * STEP_MM);
-	const apart = distances.filter((d) => d >= NEAREST_MM);
 	if (now.length > 1 && lowest !== top)
 		first(
 			'lower',
-			distances.map((d) => ({
-				joins: now.map((j) => (j === lowest ? { ...j, upMm: j.upMm - d } : j)),
-				changed: [low]
-			}))
+			distances
+				.filter((d) => top.upMm - lowest.upMm + d >= NEAREST_MM)
+				.map((d) => ({
+					joins: now.map((j) => (j === lowest ? { ...j, upMm: j.upMm - d } : j)),
+					changed: [low]
+				}))
 		);
 	first(
 		'tie',
-		apart.map((d) => {
-			const { version: _, ...tie } = { ...lowest, id: null, stepId: null, upMm: lowest.upMm - d };
-			return { joins: [...now, { ...tie, position: now.length }], changed: [now.length] };
-		})
+		distances
+			.filter((d) => d >= NEAREST_MM)
+			.map((d) => {
+				const { version: _, ...tie } = { ...lowest, id: null, stepId: null, upMm: lowest.upMm - d };
+				return { joins: [...now, { ...tie, position: now.length }], changed: [now.length] };
+			})
 	);
 	if (overloaded.length) {
 		first(

@@ -139,6 +139,7 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	ledCurrent: { of: [9, 2, 3, 150, 4], is: 80, because: 'four times 3 V ÷ 150 Ω' },
 	cellHours: { of: [2500, 2, 0.8, 100], is: 40, because: '4,000 mAh ÷ 100 mA' },
 	resistorHeat: { of: [9, 2, 3, 150], is: 0.06, because: '9 V² ÷ 150 Ω' },
+	resistorWarm: { of: [85, 0.1, 0.25], is: 34, because: '85 × 0.4' },
 	putOn: { of: [2, 2, 3, 0.5], is: 7, because: 'twice 2 and three halves' },
 	joinPull: {
 		// 1 kg, once, 40 mm out; the first of two joins, at 40 and at −40 up, that come off outwards.

@@ -83,6 +83,10 @@ export const FORMULAS = {
 		words: '(supply − LEDs in a row × volts of one)² ÷ resistor (Joule’s law)',
 		compute: (v) => overLeds(v) ** 2 / at(v, 3)
 	},
+	resistorWarm: {
+		words: 'warmer at full power × heat ÷ the power that it is sold for',
+		compute: (v) => (at(v, 0) * at(v, 1)) / at(v, 2)
+	},
 	putOn: {
 		words: 'copies × (by its kind + fasteners × each)',
 		compute: (v) => at(v, 0) * (at(v, 1) + at(v, 2) * at(v, 3))

@@ -1,4 +1,4 @@
-import { USABLE, type Circuit } from '../engines/light/circuit.ts';
+import { RATINGS, USABLE, WARM_AT_FULL, type Circuit, type StrandAnswer } from '../engines/light/circuit.ts';
 import { number, type Input } from '../units/figure.ts';
 import type { Figure } from './figure.ts';
 
@@ -20,14 +20,18 @@ export const resistorFigure = (circuit: Circuit): Figure => ({
 });
 
 /** What flows through all strings. */
-export const ledCurrentFigure = (circuit: Circuit, ohm: number): Figure => ({
-	title: 'Current of all',
+export const ledCurrentFigure = (
+	circuit: Circuit,
+	ohm: number,
+	strings = circuit.strands[0]?.strings ?? 0
+): Figure => ({
+	title: strings === 1 ? 'Current through one string' : 'Current of all',
 	formula: 'ledCurrent',
 	as: { kind: 'number', unit: 'mA' },
 	inputs: [
 		...over(circuit),
 		number('resistor', ohm, `next of ${circuit.series} up, IEC 60063`, 'Ω'),
-		number('strings', circuit.strands[0]?.strings ?? 0)
+		number('strings', strings)
 	]
 });
 
@@ -50,4 +54,16 @@ export const heatFigure = (circuit: Circuit, ohm: number): Figure => ({
 	formula: 'resistorHeat',
 	as: { kind: 'number', unit: 'W' },
 	inputs: [...over(circuit), number('resistor', ohm, `next of ${circuit.series} up, IEC 60063`, 'Ω')]
+});
+
+/** How much warmer than what is round it each resistor gets. */
+export const warmerFigure = ({ resistorWatts, ratedWatts }: StrandAnswer): Figure => ({
+	title: 'Each resistor gets warmer by',
+	formula: 'resistorWarm',
+	as: { kind: 'number', unit: 'K' },
+	inputs: [
+		number('warmer at full power', WARM_AT_FULL, 'made for 70 °C, bears 155; from memory', 'K'),
+		number('heat', resistorWatts, 'as it flows', 'W'),
+		number('sold for', ratedWatts ?? RATINGS.at(-1)!, 'the smallest for twice of it', 'W')
+	]
 });

@@ -18,6 +18,19 @@ export const weightFigure = ({ grams, weighed, parts }: Weight, title: string): 
 		: parts.map((p) => number(p.name, p.grams, p.how, 'g'))
 });
 
+/** What its joins carry: its own weight, and what hangs on it. */
+export const carriedFigure = ({ component, weight, hung }: Held): Figure => ({
+	title: `What holds ${component.code} ${component.name} carries`,
+	formula: 'sum',
+	as: { kind: 'number', unit: 'g' },
+	inputs: [
+		number(component.name, weight.grams ?? 0, weight.weighed ? 'by the scales' : 'worked out', 'g'),
+		...hung.map((h) =>
+			number(`${h.component.code} ${h.component.name}`, h.grams, 'hangs on it, all copies', 'g')
+		)
+	]
+});
+
 /** What a join bears in one way, N. */
 export function bearsFigure(held: Held, index: number, way: 'shear' | 'pull', trade: Catalogue): Figure {
 	const join = carrying(held)[index]!;

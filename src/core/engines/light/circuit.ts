@@ -22,7 +22,7 @@ export const RATINGS = [0.125, 0.25, 0.5, 1, 2, 5] as const;
 /** Loaded to no more than half, so that nothing near it gets hot. Common practice. */
 const LOADED = 0.5;
 /** At its full power a resistor is so much warmer than what is round it, K: made for that at 70 °C, and to bear 155. From memory. */
-const WARM_AT_FULL = 85;
+export const WARM_AT_FULL = 85;
 
 /** So many strings alike, each of LEDs one after the other behind a resistor of its own. */
 export interface Strand {

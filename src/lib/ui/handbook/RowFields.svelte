@@ -23,17 +23,10 @@
 	import LayerRows from './LayerRows.svelte';
 	import StepRows from './StepRows.svelte';
 	import UseRows from './UseRows.svelte';
-	import { BEARS_BY, COUNTED } from '$core/trade/fastener.ts';
 	import { GLUE_UNDER } from '$core/trade/glueRule.ts';
-	import {
-		BEARS_WORDS,
-		COUNTED_WORDS,
-		GLUE_TRAIT_WORDS,
-		sideWords,
-		TRAIT_WORDS,
-		underWords,
-		WORDS
-	} from './tables.ts';
+	import { GLUE_TRAIT_WORDS, sideWords, TRAIT_WORDS, underWords, WORDS } from './tables.ts';
+
+	import FastenerFields from './FastenerFields.svelte';
 
 	interface Props {
 		table: HandbookTable;
@@ -247,33 +240,7 @@
 			<UseRows {trade} unit={text('unit') || 'piece'} uses={(row.uses as SupplyUse[] | undefined) ?? []} />
 		</div>
 	{:else if table === 'fastener'}
-		<Field
-			name="technique"
-			label="Set by"
-			options={Object.entries(trade.technique).map(([value, t]) => ({ value, label: t.name }))}
-			value={text('technique') || 'attach'}
-		/>
-		<Field
-			name="counted"
-			label="Work and weight count"
-			options={COUNTED.map((value) => ({ value, label: COUNTED_WORDS[value] }))}
-			value={text('counted') || 'each'}
-		/>
-		{#each [{ name: 'shear', label: 'Bears along its face, N' }, { name: 'pull', label: 'Bears straight off, N' }] as { name, label } (name)}
-			<Field {name} {label} value={number(name)} inputmode="decimal" required />
-			<Field
-				name="{name}By"
-				label="Of that, for"
-				options={BEARS_BY.map((value) => ({ value, label: BEARS_WORDS[value] }))}
-				value={text(`${name}By`) || 'each'}
-			/>
-		{/each}
-		<Field name="grams" label="Weighs, g" value={number('grams') || '0'} inputmode="decimal" />
-		<div class="wide">
-			<Tick name="steel" label="Of plain steel, which rusts in the wash" checked={row.steel === true} />
-			<Tick name="selfAdhesive" label="Held by its own glue" checked={row.selfAdhesive === true} />
-			<Tick name="strap" label="A strap that pulls on what it is set into" checked={row.strap === true} />
-		</div>
+		<FastenerFields {row} {trade} />
 	{:else if table === 'knownFault'}
 		<Field name="cause" label="Usual cause" value={text('cause')} wide />
 		<Field name="cure" label="Cure" value={text('cure')} wide />

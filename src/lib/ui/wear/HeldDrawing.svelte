@@ -14,7 +14,7 @@
 	const loads = $derived(held.loads?.[motion].joins);
 	/** mm of arrow for the greatest force. */
 	const LONGEST = 36;
-	const most = $derived(Math.max(1e-9, ...(loads ?? []).flatMap((l) => [Math.hypot(...l.force)])));
+	const most = $derived(Math.max(1e-9, ...(loads ?? []).map((l) => Math.hypot(...l.force))));
 </script>
 
 <div class="views">
@@ -41,7 +41,7 @@
 								marker-end="url(#head)"
 							/>
 						{/if}
-						<text x={wide / 2 + 4} y="4">{i + 1}</text>
+						<text x={wide / 2 + 4} y="4">{held.joins.indexOf(joins[i]!) + 1}</text>
 					</g>
 				{/each}
 				<g transform="translate({centre[0]} {centre[1]})" class="weight">

@@ -5,6 +5,8 @@
 	import { fastenerWords } from '$core/answers/joins.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { handbook } from '$lib/ui/handbook/handbook.ts';
+	import { carriedFigure } from '$core/explain/load.ts';
+	import Working from '$lib/ui/Working.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import { holdWords } from '$lib/ui/wear/holdWords.ts';
 	import LoadBars from '$lib/ui/wear/LoadBars.svelte';
@@ -18,7 +20,12 @@
 <li>
 	<div class="head">
 		<Tag component={held.component} {href} />
-		<span class="mono">{held.grams === null ? '? g' : `${formatNumber(held.grams, 0)} g`}</span>
+		<span class="mono"
+			>{#if held.grams === null}? g{:else}<Working
+					figure={carriedFigure(held)}
+					text="{formatNumber(held.grams, 0)} g"
+				/>{/if}</span
+		>
 	</div>
 	<p class="verdict" class:bad={held.upTo !== null && held.upTo !== 'jumping'}>
 		{holdWords(held)}

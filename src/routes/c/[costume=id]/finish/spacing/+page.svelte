@@ -6,6 +6,7 @@
 	import { MARKS, paperRow, stripParts, type Mark } from '$core/engines/spacing/stencil.ts';
 	import { apartFigure } from '$core/explain/spacing.ts';
 	import { formatLength } from '$core/units/measure.ts';
+	import AskField from '$lib/ui/AskField.svelte';
 	import Fact from '$lib/ui/Fact.svelte';
 	import Facts from '$lib/ui/Facts.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -36,22 +37,6 @@
 
 <svelte:head><title>Spacing · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
 
-{#snippet field(name: string, label: string, hint: string)}
-	<label
-		>{label}
-		<input
-			{name}
-			defaultValue={data.typed[name] ?? ''}
-			placeholder={hint}
-			autocomplete="off"
-			aria-invalid={data.errors[name] ? 'true' : undefined}
-			aria-describedby={data.errors[name] ? `${name}-error` : undefined}
-		/>
-		{#if data.errors[name]}<span class="error" role="alert" id="{name}-error">{data.errors[name]}</span
-			>{/if}</label
-	>
-{/snippet}
-
 <div class="no-print">
 	<Sheet title="Evenly spaced">
 		<form bind:this={form} method="get" aria-label="What is repeated" onchange={() => askAnew(form)}>
@@ -68,10 +53,10 @@
 				</select>
 				{#if data.errors['from']}<span class="error" role="alert">{data.errors['from']}</span>{/if}</label
 			>
-			{#if !data.from}{@render field('length', 'Edge, or all round', '56 cm')}{/if}
-			{@render field('apart', 'About so far apart, middle to middle', '4 cm')}
-			{@render field('count', '… or exactly so many', 'as many as fit')}
-			{@render field('inset', 'First and last from the ends', 'half a distance')}
+			{#if !data.from}<AskField name="length" label="Edge, or all round" hint="56 cm" asked={data} />{/if}
+			<AskField name="apart" label="About so far apart, middle to middle" hint="4 cm" asked={data} />
+			<AskField name="count" label="… or exactly so many" hint="as many as fit" asked={data} />
+			<AskField name="inset" label="First and last from the ends" hint="half a distance" asked={data} />
 			<label
 				>Mark
 				<select name="mark"
@@ -80,8 +65,8 @@
 						>{/each}</select
 				></label
 			>
-			{@render field('wide', 'Wide, along the edge', '8 mm')}
-			{@render field('high', 'High, across it', '8 mm')}
+			<AskField name="wide" label="Wide, along the edge" hint="8 mm" asked={data} />
+			<AskField name="high" label="High, across it" hint="8 mm" asked={data} />
 			{#if !data.from}<label class="tick"
 					><input
 						type="checkbox"

@@ -1,11 +1,9 @@
 <script lang="ts">
-	import Pencil from '@lucide/svelte/icons/pencil';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { mistakesOf } from '$core/answers/joinMistakes.ts';
-	import { carrying, holdings, remedies } from '$core/answers/holding.ts';
-	import { fastenerWords, holdsToWords, joinsOf } from '$core/answers/joins.ts';
-	import { usedFigure, forceFigure } from '$core/explain/load.ts';
+	import { holdings, remedies } from '$core/answers/holding.ts';
+	import { joinsOf } from '$core/answers/joins.ts';
 	import { MOTIONS, type Motion } from '$core/facts/wear.ts';
 	import { capital } from '$core/units/names.ts';
 	import { formatNumber } from '$core/units/number.ts';
@@ -16,14 +14,13 @@
 	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Submit from '$lib/ui/Submit.svelte';
-	import Table from '$lib/ui/Table.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
 	import HeldDrawing from '$lib/ui/wear/HeldDrawing.svelte';
 	import { holdWords, remedyWords } from '$lib/ui/wear/holdWords.ts';
 	import JoinFields from '$lib/ui/wear/JoinFields.svelte';
 	import LoadBars from '$lib/ui/wear/LoadBars.svelte';
-	import Working from '$lib/ui/Working.svelte';
 	import type { PageData } from './$types';
+	import JoinTable from './JoinTable.svelte';
 	import WeightSheet from './WeightSheet.svelte';
 
 	let { data }: { data: PageData } = $props();
@@ -40,7 +37,6 @@
 		) ?? null
 	);
 	const cures = $derived(held ? remedies(held, factors, trade) : []);
-	const how = $derived({ factors, trade, unit });
 	const mistakes = $derived(
 		joins.map((join) => mistakesOf(join, component, data.record, data.workshop.materials, trade))
 	);
@@ -104,56 +100,7 @@
 				{/if}
 			</div>
 		</div>
-		<Table>
-			{#snippet heads()}<th>Join</th><th>Size</th><th>Along its face</th><th>Straight off</th><th>Used</th><th
-				></th>{/snippet}
-			{#each joins as join, i (join.id)}
-				{@const at = carrying(held).indexOf(join)}
-				<tr>
-					<td><b>{i + 1}</b> {fastenerWords(join, trade)}, {holdsToWords(join, components)}</td>
-					<td class="mono">{formatNumber(join.widthMm, 0)} × {formatNumber(join.lengthMm, 0)} mm</td>
-					{#if held.loads && at >= 0}
-						{@const load = held.loads[motion].joins[at]!}
-						<td
-							><Working
-								figure={forceFigure(held, at, 'shear', motion, how)}
-								text="{formatNumber(load.shear, 1)} N"
-							/></td
-						>
-						<td
-							><Working
-								figure={forceFigure(held, at, 'pull', motion, how)}
-								text="{formatNumber(load.pull, 1)} N"
-							/></td
-						>
-						<td class:bad={!load.holds}
-							><Working
-								figure={usedFigure(held, at, motion, how)}
-								text="{formatNumber(100 * load.share, 0)} %"
-							/></td
-						>
-					{:else}<td colspan="3" class="soft">{at < 0 ? 'carries nothing' : 'its weight is not known'}</td
-						>{/if}
-					<td class="tools">
-						<button
-							class="button quiet small"
-							aria-label="Change join {i + 1}"
-							onclick={() => (editing = join.id)}><Pencil size={14} /></button
-						>
-					</td>
-				</tr>
-			{/each}
-		</Table>
-		{#each mistakes as its, i (joins[i]!.id)}
-			{#each its as { why, instead, bond } (why)}
-				<div class="mistake">
-					<p><b>Join {i + 1}.</b> {why} <span class="soft">{instead}</span></p>
-					{#if bond}<Act command="prepareJoint" hidden={{ componentId: component.id, bond }}
-							>Prepare it as steps</Act
-						>{/if}
-				</div>
-			{/each}
-		{/each}
+		<JoinTable {held} {motion} {components} {factors} {unit} {mistakes} onedit={(id) => (editing = id)} />
 		<p class="small soft">
 			{capital(motion)}, by the elastic method for fastener groups. Structure over people, and what hangs
 			above heads, is for a qualified person to judge.
@@ -208,7 +155,6 @@
 		font: 600 var(--s24) / 1.2 var(--head);
 		color: var(--good-ink);
 	}
-	.bad,
 	.answer.bad {
 		color: var(--red-ink);
 	}
@@ -222,16 +168,6 @@
 		background: var(--ink);
 		color: var(--sheet);
 	}
-	.mistake {
-		display: flex;
-		gap: 12px;
-		align-items: center;
-		justify-content: space-between;
-		flex-wrap: wrap;
-		background: var(--yellow-wash);
-		padding: 8px 10px;
-		margin-top: 8px;
-	}
 	.cures li {
 		display: grid;
 		grid-template-columns: 1fr auto auto;
@@ -243,9 +179,6 @@
 	.mono {
 		font-family: var(--mono);
 		white-space: nowrap;
-	}
-	.tools {
-		text-align: right;
 	}
 	@media (max-width: 800px) {
 		.hold {

@@ -2,9 +2,16 @@
 	/** LEDs on cells: which resistor, how long it lasts, what is over a limit, and how it is wired. */
 	import Printer from '@lucide/svelte/icons/printer';
 	import { CELLS } from '$core/engines/light/circuit.ts';
-	import { heatFigure, hoursFigure, ledCurrentFigure, resistorFigure } from '$core/explain/light.ts';
+	import {
+		heatFigure,
+		hoursFigure,
+		ledCurrentFigure,
+		resistorFigure,
+		warmerFigure
+	} from '$core/explain/light.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Caution from '$lib/ui/Caution.svelte';
+	import AskField from '$lib/ui/AskField.svelte';
 	import Fact from '$lib/ui/Fact.svelte';
 	import Facts from '$lib/ui/Facts.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -24,23 +31,6 @@
 
 <svelte:head><title>Light · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
 
-{#snippet field(name: string, label: string, hint = '')}
-	<label
-		>{label}
-		<input
-			{name}
-			defaultValue={data.typed[name] ?? ''}
-			placeholder={hint}
-			autocomplete="off"
-			inputmode="decimal"
-			aria-invalid={data.errors[name] ? 'true' : undefined}
-			aria-describedby={data.errors[name] ? `${name}-error` : undefined}
-		/>
-		{#if data.errors[name]}<span class="error" role="alert" id="{name}-error">{data.errors[name]}</span
-			>{/if}</label
-	>
-{/snippet}
-
 <div class="no-print">
 	<Sheet title="What lights it">
 		<form bind:this={form} method="get" aria-label="The circuit" onchange={() => askAnew(form)}>
@@ -54,12 +44,12 @@
 				>
 				{#if data.errors['cell']}<span class="error" role="alert">{data.errors['cell']}</span>{/if}</label
 			>
-			{@render field('inSeries', 'Cells in a row')}
-			{@render field('rows', 'Rows side by side')}
-			{@render field('volts', 'Volts of one LED')}
-			{@render field('milliamps', 'Current through it, mA')}
-			{@render field('leds', 'LEDs in a row')}
-			{@render field('strings', 'Such strings')}
+			<AskField name="inSeries" label="Cells in a row" inputmode="decimal" asked={data} />
+			<AskField name="rows" label="Rows side by side" inputmode="decimal" asked={data} />
+			<AskField name="volts" label="Volts of one LED" inputmode="decimal" asked={data} />
+			<AskField name="milliamps" label="Current through it, mA" inputmode="decimal" asked={data} />
+			<AskField name="leds" label="LEDs in a row" inputmode="decimal" asked={data} />
+			<AskField name="strings" label="Such strings" inputmode="decimal" asked={data} />
 			<label
 				>Resistors of
 				<select name="series"
@@ -67,9 +57,9 @@
 						>{/each}</select
 				></label
 			>
-			{@render field('hours', 'Has to last, h', 'not said')}
-			{@render field('fuse', 'Fuse, mA', 'none')}
-			{@render field('switch', 'Switch bears, mA', 'not said')}
+			<AskField name="hours" label="Has to last, h" hint="not said" inputmode="decimal" asked={data} />
+			<AskField name="fuse" label="Fuse, mA" hint="none" inputmode="decimal" asked={data} />
+			<AskField name="switch" label="Switch bears, mA" hint="not said" inputmode="decimal" asked={data} />
 			<button class="button">Work it out</button>
 		</form>
 		<p class="small soft hint">
@@ -100,7 +90,9 @@
 				<Fact name="by Ohm’s law" figure={false}
 					><Working figure={resistorFigure(circuit)} text="{n(strand.exactOhm ?? 0)} Ω" /></Fact
 				>
-				<Fact name="through each string">{n(strand.milliamps)} mA</Fact>
+				<Fact name="through each string" figure={false}
+					><Working figure={ledCurrentFigure(circuit, strand.ohm, 1)} text="{n(strand.milliamps)} mA" /></Fact
+				>
 				<Fact name="all of it" figure={false}
 					><Working figure={current} text="{n(answer.milliamps)} mA" /></Fact
 				>
@@ -113,7 +105,9 @@
 						text="{n(1000 * strand.resistorWatts, 0)} mW"
 					/></Fact
 				>
-				<Fact name="warmer than round it">{n(strand.warmer, 0)} K</Fact>
+				<Fact name="warmer than round it" figure={false}
+					><Working figure={warmerFigure(strand)} text="{n(strand.warmer, 0)} K" /></Fact
+				>
 			</Facts>
 			<Wiring {circuit} ohm={strand.ohm} cell={found.cell} />
 			<Table>
@@ -138,8 +132,6 @@
 		display: grid;
 		gap: 2px;
 		font-size: var(--s13);
-		font-weight: 600;
-		color: var(--ink-soft);
 	}
 	.hint {
 		margin-top: 8px;
