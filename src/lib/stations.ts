@@ -8,7 +8,7 @@ export const STATIONS = [
 	{ path: 'plan', name: 'Plan', key: 'p', says: 'dates, order-by, bench line' },
 	{ path: 'bench', name: 'Bench', key: 'b', says: 'what to do now, timer, log' },
 	{ path: 'finish', name: 'Finish', key: 'f', says: 'coats and drying' },
-	{ path: 'wear', name: 'Wear', key: 'w', says: 'what holds it, and what it weighs' },
+	{ path: 'wear', name: 'Wear', key: 'w', says: 'holds, weighs, dresses, lights, packs' },
 	{ path: 'mend', name: 'Mend', key: 'm', says: 'faults and cures' }
 ] as const;
 

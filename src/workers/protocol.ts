@@ -1,6 +1,7 @@
 import type { Layout, LayoutTask } from '../core/engines/layout/stock.ts';
 import type { PurchaseChoice } from '../core/answers/purchaseChoice.ts';
 import type { Mix, MixTask } from '../core/engines/colour/mix.ts';
+import type { Packing, PackTask as CaseTask } from '../core/engines/case/pack.ts';
 import type { PackTask } from '../core/engines/purchase/task.ts';
 import type { FlatView } from '../core/engines/plane/rectify.ts';
 import type { SvgRead } from '../core/formats/readSvg.ts';
@@ -115,6 +116,13 @@ export interface PurchaseRequest {
 	seconds: number;
 }
 
+/** Packs cases for so long at most. */
+export interface CaseRequest {
+	kind: 'case';
+	task: CaseTask;
+	seconds: number;
+}
+
 /** Looks for drops of paints that come to a colour. */
 export interface MixRequest {
 	kind: 'mix';
@@ -122,6 +130,7 @@ export interface MixRequest {
 }
 
 export type Request =
+	| CaseRequest
 	| MixRequest
 	| PurchaseRequest
 	| FlattenRequest
@@ -141,6 +150,7 @@ export interface Results {
 	triage: Triage;
 	purchase: PurchaseChoice;
 	mix: Mix[];
+	case: Packing;
 }
 
 export type FromWorker<K extends keyof Results = keyof Results> =

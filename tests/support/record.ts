@@ -1,4 +1,4 @@
-import type { Join, WearRecord } from '../../src/core/facts/wear.ts';
+import { PLAIN_WEARING, type Join, type Wearing, type WearRecord } from '../../src/core/facts/wear.ts';
 import { PLAIN_COMPONENT, type Component } from '../../src/core/facts/component.ts';
 import type { LookRecord, ReferencePicture } from '../../src/core/facts/picture.ts';
 import type { MeasureRecord } from '../../src/core/facts/measureRecord.ts';
@@ -267,6 +267,13 @@ export const NO_FIT: MeasureRecord = {
 };
 
 export const NO_WEAR: WearRecord = { joins: [], wearings: [] };
+export const wearing = (componentId: number, more: Partial<Wearing> = {}): Wearing => ({
+	...PLAIN_WEARING,
+	id: componentId,
+	componentId,
+	version: 1,
+	...more
+});
 /** Hook-and-loop to the body, 5 cm wide and 2 cm long, that comes off outwards. */
 export const join = (id: number, componentId: number, more: Partial<Join> = {}): Join => ({
 	id,

@@ -239,9 +239,8 @@ test('tags: every code is on the sheet, and an independent reader reads the addr
 	const tags = Array.from({ length: 26 }, (_, i) => ({
 		code: `A-04 L+R ${i + 1}/26`,
 		name: 'Bracers: panel with a name that is much too long for its tag',
-		count: 4,
-		side: 'L+R, half mirrored',
-		material: 'High-density foam 2 mm',
+		said: 'cut 4, L+R, half mirrored',
+		small: 'High-density foam 2 mm',
 		address: `http://127.0.0.1:4173/c/1/pattern/2/${i + 1}`
 	}));
 	const pdf = await tagsPdf(tags, 'a4', printFonts());

@@ -3,18 +3,11 @@ import { test } from 'node:test';
 import * as make from '../../../tests/support/record.ts';
 import { onMinutesFigure } from '../explain/dressing.ts';
 import { valueOf } from '../explain/figure.ts';
-import type { Wearing, WearRecord } from '../facts/wear.ts';
+import type { WearRecord } from '../facts/wear.ts';
 import { dressingCircle, dressingPlan, mostHands, onMinutes, wornOnes } from './dressing.ts';
 
-const said = (componentId: number, onMinutes: number | null, hands = 1): Wearing => ({
-	id: componentId,
-	componentId,
-	grams: null,
-	centre: null,
-	onMinutes,
-	hands,
-	version: 1
-});
+const said = (componentId: number, onMinutes: number | null, hands = 1) =>
+	make.wearing(componentId, { onMinutes, hands });
 const shirt = make.component(1, { code: 'G-01', kind: 'garment', layer: 1, zones: ['chest'] });
 const plate = make.component(2, { code: 'A-01', kind: 'armor', layer: 2, zones: ['chest'] });
 const greaves = make.component(3, {

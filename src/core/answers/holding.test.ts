@@ -18,15 +18,7 @@ const near = (a: number, b: number, by = 0.01) => assert.ok(Math.abs(a - b) <= b
 const pauldron = make.component(1, { code: 'A-02', name: 'pauldron' });
 const pair = make.component(1, { code: 'A-02', name: 'pauldrons', side: 'pair' });
 const plate = make.component(2, { code: 'A-01', name: 'breastplate' });
-const out = {
-	id: 1,
-	componentId: 1,
-	grams: null,
-	centre: [60, 20, 0] as const,
-	onMinutes: null,
-	hands: 1,
-	version: 1
-};
+const out = make.wearing(1, { centre: [60, 20, 0] });
 const heldBy = (joins: WearRecord['joins'], grams: number | null = 420) =>
 	holdings(
 		[pauldron, plate],

@@ -91,6 +91,15 @@ export const FORMULAS = {
 		words: 'copies × (by its kind + fasteners × each)',
 		compute: (v) => at(v, 0) * (at(v, 1) + at(v, 2) * at(v, 3))
 	},
+	partLong: {
+		words: 'how long it is ÷ parts + what they overlap',
+		compute: (v) => at(v, 0) / at(v, 1) + at(v, 2)
+	},
+	folded: {
+		words:
+			'area × how thick × how its layers stand off ÷ (length × width of the parcel), no less than a finger',
+		compute: (v) => Math.max(10, (at(v, 0) * at(v, 1) * at(v, 2)) / (at(v, 3) * at(v, 4)))
+	},
 	joinPull: {
 		words:
 			'straight off its face, by the elastic method for fastener groups: weight ÷ joins, and of the moment about their middle ω × how far it is from there; less than nothing is pressed on',

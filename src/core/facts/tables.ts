@@ -59,6 +59,7 @@ const said = (says: string | ((value: unknown) => string)): Column => ({
 const how = (words: string) => said((value) => `${(value as unknown[]).length} ${words}`);
 /** A colour in CIELAB. */
 const colour = said((value) => (value as number[]).map((v) => v.toFixed(1)).join(' '));
+const sides = said((value) => `${(value as number[]).join(' × ')} mm`);
 const points: Column = { kind: 'points', word: null };
 const position = quiet(number);
 const picture = {
@@ -97,12 +98,25 @@ export const TABLES = {
 			margins: said('margins'),
 			nearMissLeast: number,
 			nearMissMost: number,
-			loadFactors: said('how much motion pulls')
+			loadFactors: said('how much motion pulls'),
+			comfort: said('what is borne for hours')
 		},
 		null
 	),
 	handbook_row: table('row of the handbook', { tableName: quiet(text), key: text, content: json }, 'content'),
 	exchange_rate: table('exchange rate', { currency: text, rate: number }, 'currency'),
+	event_rule: table(
+		'rule of an event',
+		{ eventName: text, kind: text, limits: how('limits'), note: text },
+		'kind'
+	),
+	travel_case: table('case', {
+		position,
+		name: text,
+		inner: stored('inner_mm', sides),
+		wallMm: length,
+		kg: number
+	}),
 	maker: table('maker', { position, name: text, helpsOnly: tick, techniques: list }),
 	place: table('place', { name: text, capacity: number, forSpray: tick, daylightOnly: tick, dryOnly: tick }),
 	working_window: table(
@@ -463,9 +477,25 @@ export const TABLES = {
 	),
 	wearing: table(
 		'wearing',
-		{ componentId: to('component'), grams: number, centre: how('mm'), onMinutes: number, hands: number },
+		{
+			componentId: to('component'),
+			grams: number,
+			centre: how('mm'),
+			onMinutes: number,
+			hands: number,
+			size: sides,
+			parts: number,
+			packed: sides,
+			softTo: number,
+			fragile: tick,
+			upright: tick,
+			travels: text,
+			insideId: to('component'),
+			features: list
+		},
 		null
 	),
+	pack_tick: table('tick of the packing list', { costumeId: to('costume'), line: text, leg: text }, 'line'),
 	opening: table(
 		'opening',
 		{

@@ -1,3 +1,4 @@
+import type { Vec } from '../units/vec.ts';
 import type { Zone } from './zone.ts';
 
 /** What a join holds its component to. */
@@ -9,6 +10,47 @@ export type Facing = (typeof FACINGS)[number];
 
 export const MOTIONS = ['standing', 'walking', 'jumping'] as const;
 export type Motion = (typeof MOTIONS)[number];
+/** What an event may forbid of a thing. */
+export const FEATURES = [
+	'blade',
+	'moving',
+	'projectile',
+	'glass',
+	'flame',
+	'wheels',
+	'light',
+	'sound',
+	'mask'
+] as const;
+export type Feature = (typeof FEATURES)[number];
+/** In a case, worn on the way, or carried beside the cases. */
+export const TRAVELS = ['case', 'worn', 'hand'] as const;
+export type Travels = (typeof TRAVELS)[number];
+
+/** A component of whose wearing nothing is said. */
+export const PLAIN_WEARING = {
+	grams: null,
+	centre: null,
+	onMinutes: null,
+	hands: 1,
+	size: null,
+	parts: 1,
+	packed: null,
+	softTo: null,
+	fragile: false,
+	upright: false,
+	travels: 'case',
+	insideId: null,
+	features: [] as Feature[]
+} satisfies Partial<Wearing>;
+
+/** What carries what is worn; of shoulders, arms, hands and legs each on its side. */
+export const BEARERS = ['head', 'neck', 'shoulder', 'waist', 'arm', 'hand', 'leg'] as const;
+export type Bearer = (typeof BEARERS)[number];
+/** g that are borne for hours; `shoulders` by both. */
+export const COMFORT_KEYS = [...BEARERS, 'shoulders'] as const;
+export type ComfortLimits = Readonly<Record<(typeof COMFORT_KEYS)[number], number>>;
+
 /** How many times its weight pulls on what holds a thing. */
 export type LoadFactors = Readonly<Record<Motion, number>>;
 
@@ -52,11 +94,28 @@ export interface Wearing {
 	/** One copy, by the scales; null where nobody has weighed it. */
 	grams: number | null;
 	/** Where its weight is, from its middle as joins are; null goes by its pieces: its middle. */
-	centre: readonly [number, number, number] | null;
+	centre: Vec | null;
 	/** To put all copies on, minutes; null where nobody has timed it. */
 	onMinutes: number | null;
 	/** People that it takes to put it on, the wearer among them. */
 	hands: number;
+	/** The box of one copy, put together: length, width and height, mm; null where nobody has measured it. */
+	size: Vec | null;
+	/** What it comes apart into, along its longest side; 1 where it does not. */
+	parts: number;
+	/** Its box in the case, opened flat or folded; null goes by its size and parts. */
+	packed: Vec | null;
+	/** The least share of its height when it is pressed; null for what is rigid. */
+	softTo: number | null;
+	/** Nothing lies on it. */
+	fragile: boolean;
+	/** It travels this way up. */
+	upright: boolean;
+	travels: Travels;
+	/** The component inside which it travels. */
+	insideId: number | null;
+	/** What an event may forbid. */
+	features: Feature[];
 	version: number;
 }
 

@@ -5,7 +5,7 @@ import type { LocalMinutes } from '../units/localTime.ts';
 import type { LengthUnit, WeightUnit } from '../units/measure.ts';
 import type { Family, Material } from './material.ts';
 import type { Supplier } from './supplier.ts';
-import type { LoadFactors } from './wear.ts';
+import type { ComfortLimits, LoadFactors } from './wear.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
 
 export interface Maker {
@@ -78,6 +78,8 @@ export interface Settings {
 	nearMissMost: number;
 	/** How many times its weight pulls on what holds a thing: standing, walking, jumping. */
 	loadFactors: LoadFactors;
+	/** What is borne for hours. */
+	comfort: ComfortLimits;
 	version: number;
 }
 
@@ -101,6 +103,16 @@ export const FIRST_SETTINGS: Settings = {
 	nearMissLeast: 1,
 	nearMissMost: 6,
 	loadFactors: { standing: 1, walking: 2, jumping: 4 },
+	comfort: {
+		head: 800,
+		neck: 300,
+		shoulder: 2000,
+		shoulders: 5000,
+		waist: 6000,
+		arm: 300,
+		hand: 700,
+		leg: 600
+	},
 	version: 1
 };
 

@@ -13,15 +13,14 @@ import { qrModules, QUIET_ZONE } from './qr.ts';
 import type { FontFiles, Lettering } from './lettering.ts';
 import { atTrueSize, newPrint, PT } from './pdf.ts';
 
-/** What stands on the tag of a piece. */
-export interface PieceTag {
+/** What stands on a tag: of a piece, or of what travels. */
+export interface PrintedTag {
 	code: string;
 	name: string;
-	/** How many are cut, and from what. */
-	count: number;
-	side: string;
-	material: string;
-	/** Address of the piece's page. */
+	/** What is said of it, and beneath that smaller. */
+	said: string;
+	small: string;
+	/** Of its page. */
 	address: string;
 }
 
@@ -41,7 +40,7 @@ function runsOf(row: readonly boolean[]): { from: number; length: number }[] {
 	return runs;
 }
 
-function tag(page: PDFPage, fonts: Lettering, its: PieceTag, left: number, top: number) {
+function tag(page: PDFPage, fonts: Lettering, its: PrintedTag, left: number, top: number) {
 	const mm = (x: number, y: number) => ({ x: (left + x) * PT, y: (top - y) * PT });
 	page.drawRectangle({
 		...mm(0, TAG.height),
@@ -75,18 +74,15 @@ function tag(page: PDFPage, fonts: Lettering, its: PieceTag, left: number, top: 
 	const lines = [
 		{ ...fit(its.code, fonts.bold, 15, 9), font: fonts.bold },
 		{ ...fit(its.name, fonts.plain, 10, 7), font: fonts.plain },
-		{
-			...fit([`cut ${its.count}`, its.side].filter(Boolean).join(', '), fonts.bold, 9, 7),
-			font: fonts.bold
-		},
-		{ ...fit(its.material, fonts.plain, 7.5, 6), font: fonts.plain }
+		{ ...fit(its.said, fonts.bold, 9, 7), font: fonts.bold },
+		{ ...fit(its.small, fonts.plain, 7.5, 6), font: fonts.plain }
 	];
 	lines.forEach((l, i) => page.drawText(l.text, { ...mm(3, 10 + i * 6.4), size: l.size, font: l.font }));
 }
 
 /** A sheet of tags to cut apart, each with the code, what it is and a QR code of its page. */
 export async function tagsPdf(
-	tags: readonly PieceTag[],
+	tags: readonly PrintedTag[],
 	paper: Exclude<PaperKey, 'plotter'>,
 	files: FontFiles
 ): Promise<Uint8Array> {

@@ -16,6 +16,7 @@
 	import Field from '$lib/ui/Field.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import Notice from '$lib/ui/Notice.svelte';
+	import Comfort from './Comfort.svelte';
 	import LoadFactors from './LoadFactors.svelte';
 	import NearMisses from './NearMisses.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -145,6 +146,7 @@
 		</Sheet>
 		<NearMisses settings={s} />
 		<LoadFactors settings={s} />
+		<Comfort settings={s} />
 		<Sheet title="Other currencies">
 			<p class="small soft">
 				A price may be in another currency than its costume. It is exchanged by the rate typed here; without

@@ -214,12 +214,14 @@ const isBetter = (a: readonly Filling[], b: readonly Filling[] | null): boolean 
  * @param seed of what is tried at random
  * @param seconds for the search
  * @param elapsed since it began
+ * @param onBest told each time something better is found
  */
 export function pack(
 	{ cases, items }: PackTask,
 	seed: number,
 	seconds: number,
-	elapsed: () => number
+	elapsed: () => number,
+	onBest: (packing: Packing) => void = () => {}
 ): Packing {
 	const copies = items.flatMap((item) =>
 		Array.from({ length: item.quantity }, (_, i): Copy => ({
@@ -243,7 +245,27 @@ export function pack(
 	];
 	let best: Filling[] | null = null;
 	const keep = (fillings: Filling[]) => {
-		if (isBetter(fillings, best)) best = fillings;
+		if (!isBetter(fillings, best)) return;
+		best = fillings;
+		onBest(packingOf(fillings));
+	};
+	const packingOf = (fillings: readonly Filling[]): Packing => {
+		const placements = fillings.flatMap(({ case: { id }, laid }) =>
+			laid.map(({ copy, x, y, z, a, b, c }): Packed => ({
+				item: copy.item.id,
+				copy: copy.copy,
+				case: id,
+				at: [x, y, z],
+				size: [a, b, c]
+			}))
+		);
+		const inside = new Set(placements.map((p) => `${p.item} ${p.copy}`));
+		return {
+			placements,
+			left: copies
+				.filter(({ item, copy }) => !inside.has(`${item.id} ${copy}`))
+				.map(({ item, copy }) => ({ item: item.id, copy, why: whyLeft(item, cases) }))
+		};
 	};
 	/** No row of cases does with fewer. */
 	const fewest = (() => {
@@ -278,23 +300,7 @@ export function pack(
 		const into = round % 2 ? bySize : [...bySize].sort(() => random() - 0.5);
 		keep(greedy(row, into, random() < 0.5));
 	}
-	const fillings: readonly Filling[] = best ?? [];
-	const placements = fillings.flatMap(({ case: { id }, laid }) =>
-		laid.map(({ copy, x, y, z, a, b, c }): Packed => ({
-			item: copy.item.id,
-			copy: copy.copy,
-			case: id,
-			at: [x, y, z],
-			size: [a, b, c]
-		}))
-	);
-	const inside = new Set(placements.map((p) => `${p.item} ${p.copy}`));
-	return {
-		placements,
-		left: copies
-			.filter(({ item, copy }) => !inside.has(`${item.id} ${copy}`))
-			.map(({ item, copy }) => ({ item: item.id, copy, why: whyLeft(item, cases) }))
-	};
+	return packingOf(best ?? []);
 }
 
 /** Why one does not go in, in words. */

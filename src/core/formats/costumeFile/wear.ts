@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FACINGS, HOLDS_TO } from '../../facts/wear.ts';
+import { FACINGS, FEATURES, HOLDS_TO, TRAVELS } from '../../facts/wear.ts';
 import { ZONES } from '../../facts/zone.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
 import {
@@ -16,6 +16,8 @@ import {
 } from './fields.ts';
 
 const place = z.number().min(-10_000).max(10_000);
+const side = mm.positive();
+const box = z.tuple([side, side, side]).nullable();
 
 /** What holds it on, and what it weighs. Since form 14. */
 export const wearFields = {
@@ -46,7 +48,17 @@ export const wearFields = {
 			grams: z.number().positive().max(1_000_000).nullable(),
 			centre: z.tuple([place, place, place]).nullable(),
 			onMinutes: z.number().positive().max(600).nullable(),
-			hands: z.number().int().min(1).max(3)
+			hands: z.number().int().min(1).max(3),
+			/** From here on since form 15. */
+			size: box.default(null),
+			parts: z.number().int().min(1).max(12).default(1),
+			packed: box.default(null),
+			softTo: z.number().gt(0).max(1).nullable().default(null),
+			fragile: z.boolean().default(false),
+			upright: z.boolean().default(false),
+			travels: z.enum(TRAVELS).default('case'),
+			insideId: idOrNull.default(null),
+			features: z.array(z.enum(FEATURES)).max(FEATURES.length).default([])
 		}),
 		5000
 	)
@@ -60,12 +72,11 @@ export function writeWear(source: CostumeSource) {
 			stepId: j.stepId !== null && steps.has(j.stepId) ? j.stepId : null
 		})),
 		wearings: byId(source.wear.wearings).map(
-			({ componentId, grams, centre, onMinutes, hands }): FileOf<typeof wearFields>['wearings'][number] => ({
-				componentId,
-				grams,
+			({ centre, size, packed, ...w }): FileOf<typeof wearFields>['wearings'][number] => ({
+				...bare(w),
 				centre: centre && [...centre],
-				onMinutes,
-				hands
+				size: size && [...size],
+				packed: packed && [...packed]
 			})
 		)
 	};

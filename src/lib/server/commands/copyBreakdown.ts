@@ -110,7 +110,11 @@ export const copyCommands = {
 			}
 			for (const { id: _, ...wearing } of wearings)
 				if (ids.has(wearing.componentId))
-					await insert(tx, 'wearing', { ...wearing, componentId: ids.get(wearing.componentId) });
+					await insert(tx, 'wearing', {
+						...wearing,
+						componentId: ids.get(wearing.componentId),
+						insideId: ids.get(wearing.insideId ?? -1) ?? null
+					});
 			return {
 				words: `Copied ${pluralize('component', chosen.length, true)} from ${record.costume.name}`
 			};

@@ -40,7 +40,7 @@ const shape = (context: Context) => ({
 	hidden: f.ticked()
 });
 
-async function recordOf(tx: Executor, { costumeId }: Context): Promise<CostumeRecord> {
+export async function recordOf(tx: Executor, { costumeId }: Context): Promise<CostumeRecord> {
 	const record = await loadRecord(tx, costumeId);
 	if (!record) throw new Absent('costume');
 	return record;
@@ -113,7 +113,7 @@ async function setStep(tx: Executor, join: Join, record: CostumeRecord, { trade 
 	await set(tx, 'wear_join', join.id, { stepId });
 }
 
-async function insertJoin(
+export async function insertJoin(
 	tx: Executor,
 	row: Omit<Join, 'id' | 'version' | 'position' | 'stepId'>,
 	record: CostumeRecord,
@@ -137,10 +137,10 @@ async function joinAt(tx: Executor, id: number, record: CostumeRecord): Promise<
 }
 
 /** What is said of wearing a component: one row, from the first time on. */
-async function setWearing(
+export async function setWearing(
 	tx: Executor,
 	componentId: number,
-	values: Partial<Pick<Wearing, 'grams' | 'centre' | 'onMinutes' | 'hands'>>,
+	values: Partial<Omit<Wearing, 'id' | 'componentId' | 'version'>>,
 	{ costumeId }: Context
 ): Promise<void> {
 	const row = (await loadWear(tx, costumeId)).wearings.find((w) => w.componentId === componentId);

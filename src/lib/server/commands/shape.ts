@@ -75,7 +75,7 @@ interface At {
 }
 
 /** Nothing is stored that gives no pieces: the reason stands at its value. */
-async function checked(
+export async function checked(
 	tx: Executor,
 	componentId: number,
 	shape: ShapeSource,
@@ -155,7 +155,7 @@ async function ownShape(tx: Executor, id: number, { costumeId }: Context): Promi
 }
 
 /** Works kept for a shape, once all of them can be done. */
-async function keepWorks(
+export async function keepWorks(
 	tx: Executor,
 	v: { id: number; version: number; note?: string },
 	works: PieceOperation[],

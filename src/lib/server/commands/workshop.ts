@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { SUMMER_TIME_KEYS } from '$core/facts/calendar.ts';
 import { isColdOrDamp, withReading } from '$core/answers/wait.ts';
 import { USED_UP } from '$core/facts/material.ts';
-import { MOTIONS } from '$core/facts/wear.ts';
+import { COMFORT_KEYS, MOTIONS, type ComfortLimits } from '$core/facts/wear.ts';
 import { techniqueOf } from '$core/trade/catalogue.ts';
 import { dayOf } from '$core/units/localTime.ts';
 import { formatNumber } from '$core/units/number.ts';
@@ -88,6 +88,27 @@ export const workshopCommands = {
 			return {
 				words: `Motion pulls ${MOTIONS.map((m) => loadFactors[m]).join(', ')} times the weight: standing, walking, jumping`
 			};
+		}
+	),
+
+	/** What head, neck, shoulders, waist, arms, hands and legs bear for hours. */
+	setComfort: command(
+		() =>
+			z
+				.object({
+					version: f.version(),
+					...(Object.fromEntries(COMFORT_KEYS.map((key) => [key, f.above0(100_000)])) as Record<
+						keyof ComfortLimits,
+						ReturnType<typeof f.above0>
+					>)
+				})
+				.refine((v) => v.shoulders >= v.shoulder, {
+					path: ['shoulders'],
+					message: 'Both shoulders bear no less than one.'
+				}),
+		async (tx, { version, ...comfort }) => {
+			await update(tx, 'setting', { id: 1, version }, { comfort });
+			return { words: 'Changed what is borne for hours' };
 		}
 	),
 

@@ -26,6 +26,7 @@ import finish from './migrations/023_finish.sql?raw';
 import swatch from './migrations/024_swatch.sql?raw';
 import air from './migrations/025_air.sql?raw';
 import wear from './migrations/026_wear.sql?raw';
+import travel from './migrations/027_travel.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -54,7 +55,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 23, name: 'finish', sql: finish },
 	{ id: 24, name: 'swatch', sql: swatch },
 	{ id: 25, name: 'air', sql: air },
-	{ id: 26, name: 'wear', sql: wear }
+	{ id: 26, name: 'wear', sql: wear },
+	{ id: 27, name: 'travel', sql: travel }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

@@ -27,7 +27,7 @@ import { layOutBuy } from './layOutBuy.ts';
 import { hasLots, layOutLots } from './layOutLots.ts';
 import { layOutOffcuts } from './layOutLay.ts';
 import { layOutSwatches } from './layOutSwatches.ts';
-import { layOutWear } from './layOutWear.ts';
+import { layOutCases, layOutWear } from './layOutWear.ts';
 import { COSTUMES, MATERIALS, type DemoComponent, type DemoCostume } from './costumes.ts';
 import { one } from '../db/rows.ts';
 
@@ -88,6 +88,7 @@ export async function layOutDemo(db: Database): Promise<void> {
 		for (const m of await loadMaterials(tx)) await layOutLots(tx, m, dayOf(now));
 		await layOutOffcuts(tx);
 		await layOutBuy(tx, await loadMaterials(tx));
+		await layOutCases(tx);
 		for (const costume of COSTUMES) await layOutCostume(tx, db.folder, costume, now);
 	});
 	await lastEvening(db, now);

@@ -1,5 +1,6 @@
 import { inOrder } from '$core/facts/order.ts';
-import type { FastenerKey } from '$core/facts/wear.ts';
+import type { FastenerKey, Wearing } from '$core/facts/wear.ts';
+import type { EventRule, PackTick } from '$core/facts/travel.ts';
 import type { Zone } from '$core/facts/zone.ts';
 import { STANDARD } from '$core/trade/catalogue.ts';
 import { fastenerOf, workOf } from '$core/trade/fastener.ts';
@@ -21,21 +22,43 @@ interface DemoJoin {
 	breakaway?: boolean;
 }
 interface DemoWear {
-	weights: Readonly<
-		Record<string, { grams?: number; centre?: readonly [number, number, number]; minutes?: number }>
-	>;
+	wearings: Readonly<Record<string, Partial<Wearing> & { inside?: string }>>;
+	rules?: readonly Pick<EventRule, 'kind' | 'limits' | 'note'>[];
+	ticks?: readonly Pick<PackTick, 'line' | 'leg'>[];
 	joins: readonly DemoJoin[];
 }
 
 const WEAR: Readonly<Record<string, DemoWear>> = {
 	'Lamplighter of Quay Nine': {
-		weights: {
-			Breastplate: { grams: 780, centre: [0, 0, 40], minutes: 4 },
-			'Watch coat': { minutes: 3 },
-			'Sea boots': { minutes: 2 },
-			Pauldrons: { grams: 420, centre: [60, 20, 0], minutes: 5 },
-			'Keel wig': { grams: 240 }
+		wearings: {
+			Breastplate: { grams: 780, centre: [0, 0, 40], onMinutes: 4, size: [420, 380, 200], upright: true },
+			'Quay badge': { grams: 60, size: [120, 110, 15] },
+			'Watch coat': { grams: 900, onMinutes: 3, packed: [450, 320, 90], softTo: 0.5 },
+			'Sea boots': { grams: 650, onMinutes: 2, travels: 'worn' },
+			Pauldrons: { grams: 420, centre: [60, 20, 0], onMinutes: 5, size: [260, 210, 150] },
+			Bracers: { size: [260, 130, 120] },
+			Greaves: { size: [400, 150, 140] },
+			'Keel wig': { grams: 240, size: [300, 240, 180], fragile: true, upright: true },
+			'Great lantern': {
+				grams: 900,
+				size: [280, 280, 520],
+				upright: true,
+				features: ['light', 'glass']
+			},
+			'Lamp heart': { grams: 140, size: [90, 90, 160], inside: 'Great lantern' }
 		},
+		rules: [
+			{ kind: 'length', limits: [1500], note: '' },
+			{ kind: 'weight', limits: [2000], note: '' },
+			{ kind: 'case', limits: [850, 600, 400], note: 'Cloakroom of the harbour hall' },
+			{ kind: 'flame', limits: [], note: '' },
+			{ kind: 'glass', limits: [], note: '' },
+			{ kind: 'other', limits: [], note: 'Props are shown at the west gate before noon' }
+		],
+		ticks: [
+			{ line: 'kit tape', leg: 'going' },
+			{ line: 'kit pins', leg: 'going' }
+		],
 		joins: [
 			{
 				component: 'Breastplate',
@@ -89,7 +112,7 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 		]
 	},
 	'Foam-Crest Dancer': {
-		weights: { 'Spray crown': { grams: 310, centre: [0, 40, 15] } },
+		wearings: { 'Spray crown': { grams: 310, centre: [0, 40, 15], size: [330, 280, 260], fragile: true } },
 		joins: [
 			{
 				component: 'Spray crown',
@@ -113,8 +136,33 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 				faces: 'up'
 			}
 		]
+	},
+	'Ferrywoman of the Low Tide': {
+		wearings: {
+			Oar: { grams: 620, size: [1800, 160, 40] },
+			'Tide mask': { grams: 260, size: [240, 190, 110], fragile: true },
+			'Oilskin cape': { packed: [400, 300, 70], softTo: 0.6 },
+			'Rope belt': { grams: 340, packed: [250, 250, 60] }
+		},
+		rules: [
+			{ kind: 'length', limits: [1200], note: 'Longer ones stay at the gate' },
+			{ kind: 'blade', limits: [], note: '' },
+			{ kind: 'mask', limits: [], note: '' }
+		],
+		joins: []
 	}
 };
+
+/** What the demo travels in. */
+export async function layOutCases(tx: Executor): Promise<void> {
+	for (const [position, c] of (
+		[
+			{ name: 'Trunk', inner: [800, 500, 350], wallMm: 15, kg: 23 },
+			{ name: 'Cabin case', inner: [520, 340, 200], wallMm: 15, kg: 8 }
+		] as const
+	).entries())
+		await insert(tx, 'travel_case', { ...c, position });
+}
 
 /** Its steps stand in the routes: a join takes the one of its technique, with as many as that sets. */
 export async function layOutWear(
@@ -126,13 +174,15 @@ export async function layOutWear(
 	const wear = WEAR[name];
 	if (!wear) return;
 	const record = (await loadRecord(tx, costumeId))!;
-	for (const [component, { grams, centre, minutes }] of Object.entries(wear.weights))
+	for (const [component, { inside, ...said }] of Object.entries(wear.wearings))
 		await insert(tx, 'wearing', {
+			...said,
 			componentId: ids.get(component),
-			grams: grams ?? null,
-			centre: centre ?? null,
-			onMinutes: minutes ?? null
+			insideId: inside ? ids.get(inside) : null
 		});
+	const { eventName } = record.costume;
+	for (const rule of wear.rules ?? []) await insert(tx, 'event_rule', { ...rule, eventName });
+	for (const tick of wear.ticks ?? []) await insert(tx, 'pack_tick', { ...tick, costumeId });
 	for (const [position, j] of wear.joins.entries()) {
 		const componentId = ids.get(j.component)!;
 		const fastener = fastenerOf(STANDARD.fastener, j.fastener);

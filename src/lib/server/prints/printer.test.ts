@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { PDFDocument } from 'pdf-lib';
-import type { PieceTag } from '$core/formats/tagsPdf.ts';
+import type { PrintedTag } from '$core/formats/tagsPdf.ts';
 import { builtThread } from '$tests/support/thread.ts';
 import { MOST_WAITING, Printer, TooManyPrints } from './printer.ts';
 
@@ -23,12 +23,11 @@ after(async () => {
 	rmSync(folder, { recursive: true, force: true });
 });
 
-const tag = (code: string): PieceTag => ({
+const tag = (code: string): PrintedTag => ({
 	code,
 	name: 'Bracer',
-	count: 1,
-	side: 'left',
-	material: 'Foam',
+	said: 'cut 1, left',
+	small: 'Foam',
 	address: 'http://127.0.0.1:4173/c/1/pattern/1/1'
 });
 const pagesOf = async (bytes: Uint8Array) => (await PDFDocument.load(bytes)).getPageCount();

@@ -9,7 +9,7 @@ import { layoutPdf, type PlanPaper } from '$core/formats/layoutPdf.ts';
 import { patternPdf } from '$core/formats/patternPdf.ts';
 import { planWords } from '$core/formats/planWords.ts';
 import { quotePdf, type QuotedCostume } from '$core/formats/quotePdf.ts';
-import { tagsPdf, type PieceTag } from '$core/formats/tagsPdf.ts';
+import { tagsPdf, type PrintedTag } from '$core/formats/tagsPdf.ts';
 import type { LengthUnit } from '$core/units/measure.ts';
 import { printFonts } from './fonts.ts';
 
@@ -20,7 +20,7 @@ type Sheets = Exclude<PaperKey, 'plotter'>;
 export const WRITERS = {
 	pattern: (pieces: readonly NumberedPiece[], paper: PaperKey, title: string) =>
 		patternPdf(pieces, paper, title, printFonts()),
-	tags: (tags: readonly PieceTag[], paper: Sheets) => tagsPdf(tags, paper, printFonts()),
+	tags: (tags: readonly PrintedTag[], paper: Sheets) => tagsPdf(tags, paper, printFonts()),
 	chart: (groups: readonly ChartGroup[], paper: Sheets, title: string) =>
 		chartPdf(groups, paper, title, printFonts()),
 	quote: (quote: Quote, costume: QuotedCostume, before: Quote | null) =>

@@ -11,8 +11,11 @@
 	label="Wear"
 	views={[
 		{ href: base, name: 'What holds it' },
+		{ href: `${base}/weight`, name: 'Weight' },
 		{ href: `${base}/dressing`, name: 'Dressing' },
-		{ href: `${base}/light`, name: 'Light' }
+		{ href: `${base}/light`, name: 'Light' },
+		{ href: `${base}/door`, name: 'At the door' },
+		{ href: `${base}/packing`, name: 'Packing' }
 	]}
 />
 {@render children()}

@@ -3,7 +3,7 @@ import { tagWords, inLedgerOrder } from '$core/facts/component.ts';
 import { patternDxf } from '$core/formats/patternDxf.ts';
 import { cutFrom } from '$core/facts/shape.ts';
 import { patternSvg } from '$core/formats/patternSvg.ts';
-import type { PieceTag } from '$core/formats/tagsPdf.ts';
+import type { PrintedTag } from '$core/formats/tagsPdf.ts';
 import { fittedOf } from '$core/facts/measureRecord.ts';
 import { piecesOf } from '$core/answers/shapePieces.ts';
 import { PAPER_KEYS } from '$core/engines/pattern/tile.ts';
@@ -55,14 +55,13 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	if (params.what === 'dxf') return attachment(patternDxf(chosen), 'image/vnd.dxf', 'pattern.dxf');
 	if (params.what === 'tags') {
 		const tags = groups.flatMap(({ component, pieces: its }) =>
-			its.map(({ numbered, shape, number }): PieceTag => ({
+			its.map(({ numbered, shape, number }): PrintedTag => ({
 				code: numbered.code,
 				name: `${component.name}: ${numbered.piece.name}`,
-				count: numbered.count,
-				side: [tagWords(component), numbered.piece.mirrored ? 'half mirrored' : '']
+				said: [`cut ${numbered.count}`, tagWords(component), numbered.piece.mirrored ? 'half mirrored' : '']
 					.filter(Boolean)
 					.join(', '),
-				material: materials.find((m) => m.id === cutFrom(shape, numbered.piece).materialId)?.name ?? '',
+				small: materials.find((m) => m.id === cutFrom(shape, numbered.piece).materialId)?.name ?? '',
 				address: `${url.origin}/c/${record.costume.id}/pattern/${shape.id}/${number}`
 			}))
 		);

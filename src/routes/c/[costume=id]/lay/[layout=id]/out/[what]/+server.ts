@@ -34,9 +34,8 @@ export const GET: RequestHandler = async ({ params, url }) => {
 			sheet.pieces.map((place) => ({
 				code: place.piece.code,
 				name: place.piece.name,
-				count: 1,
-				side: `no. ${place.order}, ${sheet.name.toLowerCase()}${place.at.mirrored ? ', mirrored' : ''}`,
-				material: material.name,
+				said: `cut 1, no. ${place.order}, ${sheet.name.toLowerCase()}${place.at.mirrored ? ', mirrored' : ''}`,
+				small: material.name,
 				address: `${url.origin}/c/${costumeId}/lay/${layout.id}`
 			}))
 		);

@@ -1,0 +1,80 @@
+import type { CostumeRecord } from '../facts/costume.ts';
+import { isSameEvent, type EventRule } from '../facts/travel.ts';
+import type { Material } from '../facts/material.ts';
+import type { Feature, WearRecord } from '../facts/wear.ts';
+import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
+import { fastenerOf } from '../trade/fastener.ts';
+
+/** Something of the emergency kit. */
+export interface KitItem {
+	key: string;
+	name: string;
+	/** What of the costume asks for it. */
+	because: string;
+	/** What of it an event may forbid. */
+	feature: Feature | null;
+}
+
+/** Always there: common practice. */
+const ALWAYS: readonly KitItem[] = [
+	{ key: 'tape', name: 'strong cloth tape', because: 'whatever it is', feature: null },
+	{ key: 'pins', name: 'safety pins', because: 'whatever it is', feature: null },
+	{ key: 'scissors', name: 'small scissors', because: 'whatever it is', feature: 'blade' },
+	{ key: 'plasters', name: 'plasters and water', because: 'for the wearer', feature: null }
+];
+
+const SEWN: readonly string[] = ['sewMachine', 'sewStretch', 'sewHand', 'bind', 'baste'];
+
+/** What mends a costume at its event, from what it is made of: its glues, threads, closures, cells and paints; the same each once. */
+export function emergencyKit(
+	record: Pick<CostumeRecord, 'components' | 'steps' | 'needs' | 'coats'>,
+	{ joins }: Pick<WearRecord, 'joins'>,
+	materials: readonly Material[],
+	trade: Catalogue
+): KitItem[] {
+	const codeOf = (id: number) => record.components.find((c) => c.id === id)?.code ?? '';
+	const found = new Map<string, KitItem & { of: Set<string> }>();
+	const add = (key: string, name: string, componentId: number, feature: Feature | null = null) => {
+		const item = found.get(key) ?? { key, name, because: '', feature, of: new Set<string>() };
+		item.of.add(codeOf(componentId));
+		found.set(key, item);
+	};
+	for (const need of record.needs) {
+		const material = materials.find((m) => m.id === need.materialId);
+		if (material?.family === 'glue') add(`glue ${material.name}`, material.name, need.componentId);
+	}
+	for (const step of record.steps) {
+		if (SEWN.includes(step.technique)) add('thread', 'needle and thread', step.componentId);
+		if (step.technique === 'wire') add('cells', 'spare cells', step.componentId);
+	}
+	for (const join of joins) {
+		const { name } = fastenerOf(trade.fastener, join.fastener);
+		if (join.fastener !== 'pin' && join.fastener !== 'glue')
+			add(`spare ${join.fastener}`, `spare ${name}`, join.componentId);
+	}
+	for (const coat of record.coats) {
+		const material = materials.find((m) => m.id === coat.materialId);
+		const product = coatProductOf(trade, coat.product);
+		if (product.does === 'colour' || material?.family === 'paint')
+			add(
+				`paint ${coat.product} ${coat.materialId}`,
+				`touch-up: ${material?.name ?? product.name}`,
+				coat.componentId
+			);
+	}
+	for (const { id, kind } of record.components) if (kind === 'wig') add('wig', 'wig pins and comb', id);
+	return [
+		...[...found.values()].map(({ of, ...item }) => ({ ...item, because: [...of].sort().join(', ') })),
+		...ALWAYS
+	];
+}
+
+/** The rule of an event that forbids something of the kit. */
+export const forbids = (
+	{ feature }: Pick<KitItem, 'feature'>,
+	rules: readonly EventRule[]
+): EventRule | undefined => rules.find((r) => feature !== null && r.kind === feature);
+
+/** The rules of one event, in the order in which they were written down. */
+export const rulesOf = (eventName: string, rules: readonly EventRule[]): EventRule[] =>
+	rules.filter((r) => isSameEvent(r.eventName, eventName)).sort((a, b) => a.id - b.id);

@@ -1,0 +1,190 @@
+import { copiesOf, inLedgerOrder, type Component } from '../facts/component.ts';
+import type { TravelCase } from '../facts/travel.ts';
+import { PLAIN_WEARING, type WearRecord, type Wearing } from '../facts/wear.ts';
+import { driversOf } from '../engines/pattern/drivers.ts';
+import type { PackItem, Packing, PackTask } from '../engines/case/pack.ts';
+import type { Vec } from '../units/vec.ts';
+import type { CutPieces } from './followPieces.ts';
+import type { Weight } from './weight.ts';
+
+/** What parts of a pole overlap where they are put together, mm. */
+export const SLEEVE_MM = 120;
+/** How folded cloth lies: length and width of the parcel, mm; how much its layers stand off each other; what it is pressed to. From memory. */
+export const FOLDED = { length: 400, width: 300, loft: 3, softTo: 0.6 } as const;
+/** Cloth of which nobody knows how thick it is, mm. From memory. */
+export const CLOTH_MM = 0.8;
+
+type Said = Omit<Wearing, 'id' | 'componentId' | 'version'>;
+
+/** What is said of wearing a component. */
+export const saidOf = (component: Pick<Component, 'id'>, { wearings }: Pick<WearRecord, 'wearings'>): Said =>
+	wearings.find((w) => w.componentId === component.id) ?? PLAIN_WEARING;
+
+/** The longest part of what comes apart into so many, mm. */
+export const longestPart = (size: Vec, parts: number): number => {
+	const longest = Math.max(...size);
+	return parts > 1 ? longest / parts + SLEEVE_MM : longest;
+};
+
+/** So much cloth, folded. */
+export interface Folded {
+	/** mm² in all layers. */
+	area: number;
+	thickness: number;
+}
+export interface PackedBox {
+	size: Vec;
+	/** Measured as it is packed; as it is put together; in its parts, side by side; folded, worked out. */
+	by: 'packed' | 'size' | 'parts' | 'folded';
+	softTo: number | null;
+	folded: Folded | null;
+}
+
+/** Cloth of its pieces; null where it has any that are not of cloth. */
+function clothOf(cuts: readonly CutPieces[]): Folded | null {
+	if (!cuts.length || cuts.some(({ material }) => material?.family !== 'cloth')) return null;
+	const areas = cuts.map(({ pieces, layers }) => driversOf(pieces).cutArea * layers);
+	const area = areas.reduce((a, b) => a + b, 0);
+	const volume = cuts.reduce(
+		(sum, { material }, i) => sum + areas[i]! * (material!.thicknessMm ?? CLOTH_MM),
+		0
+	);
+	return area > 0 ? { area, thickness: volume / area } : null;
+}
+
+/** How high so much cloth lies when it is folded, mm: no less than a finger. */
+export const foldedHeight = (area: number, thickness: number): number =>
+	Math.max(10, (area * thickness * FOLDED.loft) / (FOLDED.length * FOLDED.width));
+
+/** The box of one copy in its case; null where nobody knows it. */
+export function packedBox(said: Said, cuts: readonly CutPieces[]): PackedBox | null {
+	const { size, packed, parts, softTo } = said;
+	if (packed) return { size: packed, by: 'packed', softTo, folded: null };
+	if (size && parts > 1) {
+		const [, wide, high] = [...size].sort((a, b) => b - a) as [number, number, number];
+		return { size: [longestPart(size, parts), high * parts, wide], by: 'parts', softTo, folded: null };
+	}
+	if (size) return { size, by: 'size', softTo, folded: null };
+	const folded = clothOf(cuts);
+	return (
+		folded && {
+			size: [FOLDED.length, FOLDED.width, foldedHeight(folded.area, folded.thickness)],
+			by: 'folded',
+			softTo: softTo ?? FOLDED.softTo,
+			folded
+		}
+	);
+}
+
+/** One thing that travels: a copy of a component. */
+export interface Luggage {
+	component: Component;
+	/** 1 for the first. */
+	copy: number;
+	/** Of so many. */
+	of: number;
+	said: Said;
+	box: PackedBox | null;
+	/** g; null where nobody knows it. */
+	grams: number | null;
+	/** What travels inside it. */
+	inside: Component[];
+}
+
+/** `c3.2`: the second of component 3. */
+export const lineOf = ({ component, copy }: Pick<Luggage, 'component' | 'copy'>): string =>
+	`c${component.id}.${copy}`;
+
+/** What is made, carried or kept by itself: what has parts is there as these. */
+export function luggageOf(
+	components: readonly Component[],
+	wear: WearRecord,
+	weights: ReadonlyMap<number, Weight>,
+	cutsOf: (component: Component) => readonly CutPieces[]
+): Luggage[] {
+	const byId = new Map(components.map((c) => [c.id, c]));
+	const parents = new Set(components.map((c) => c.parentId));
+	const leaves = inLedgerOrder(components)
+		.map(({ item }) => item)
+		.filter((c) => !parents.has(c.id));
+	const insideOf = (c: Component) => {
+		const { insideId } = saidOf(c, wear);
+		// Two that are inside each other travel by themselves, both.
+		return leaves.some((l) => l.id === insideId && saidOf(l, wear).insideId !== c.id) ? insideId : null;
+	};
+	return leaves.flatMap((component) => {
+		const said = saidOf(component, wear);
+		const copies = copiesOf(component, byId);
+		const box = packedBox(said, cutsOf(component));
+		const inside = leaves.filter((c) => insideOf(c) === component.id);
+		return Array.from({ length: copies }, (_, i) => ({
+			component,
+			copy: i + 1,
+			of: copies,
+			said: { ...said, insideId: insideOf(component) },
+			box,
+			grams: weights.get(component.id)?.grams ?? null,
+			inside: i === 0 ? inside : []
+		}));
+	});
+}
+
+/** How a copy travels. */
+export type Goes = 'case' | 'worn' | 'hand' | 'inside';
+export const goesAs = ({ said }: Pick<Luggage, 'said'>): Goes =>
+	said.insideId !== null ? 'inside' : said.travels;
+
+/** What is to be packed into cases, and of what nobody knows the size. */
+export function packingOf(
+	luggage: readonly Luggage[],
+	cases: readonly TravelCase[]
+): { task: PackTask; unmeasured: Component[]; unweighed: Component[] } {
+	const packed = luggage.filter((l) => goesAs(l) === 'case');
+	const gramsOf = (component: Component) => luggage.find((l) => l.component === component)!.grams ?? 0;
+	const copies = (component: Component) => luggage.filter((l) => l.component === component).length;
+	const once = (of: readonly Luggage[]) => [...new Set(of.map((l) => l.component))];
+	return {
+		task: {
+			cases: cases.map(({ id, inner, kg }) => ({ id: String(id), inner, kg })),
+			items: packed.flatMap((l): PackItem[] =>
+				l.box
+					? [
+							{
+								id: lineOf(l),
+								size: l.box.size,
+								kg: ((l.grams ?? 0) + l.inside.reduce((sum, c) => sum + gramsOf(c) * copies(c), 0)) / 1000,
+								quantity: 1,
+								turns: l.said.upright ? 'upright' : 'any',
+								fragile: l.said.fragile,
+								softTo: l.box.softTo
+							}
+						]
+					: []
+			)
+		},
+		unmeasured: once(packed.filter((l) => !l.box)),
+		unweighed: once(packed.filter((l) => l.grams === null))
+	};
+}
+
+/** The layers of a case from the floor up: what stands at one height, and what from below reaches past it. */
+export function layersOf(
+	placements: Packing['placements']
+): { at: number; standing: Packing['placements']; through: Packing['placements'] }[] {
+	const heights = [...new Set(placements.map((p) => Math.round(p.at[2])))].sort((a, b) => a - b);
+	return heights.map((at) => ({
+		at,
+		standing: placements.filter((p) => Math.round(p.at[2]) === at),
+		through: placements.filter((p) => Math.round(p.at[2]) < at && p.at[2] + p.size[2] > at + 1)
+	}));
+}
+
+/** What carriers often take, from memory: kg of one case, and its length, width and height together, mm. Theirs decide. */
+export const CARRIER = { kg: 23, girthMm: 1580 };
+
+/** Outside, with wall, wheels and handles. */
+export const outerOf = ({ inner, wallMm }: Pick<TravelCase, 'inner' | 'wallMm'>): Vec => [
+	inner[0] + 2 * wallMm,
+	inner[1] + 2 * wallMm,
+	inner[2] + 2 * wallMm
+];

@@ -1,0 +1,53 @@
+import { cutsOf } from '$core/answers/followPieces.ts';
+import { emergencyKit } from '$core/answers/kit.ts';
+import { luggageOf, type Luggage } from '$core/answers/packed.ts';
+import type { CostumeRecord } from '$core/facts/costume.ts';
+import type { WearRecord } from '$core/facts/wear.ts';
+import type { EventRule, PackTick, TravelCase } from '$core/facts/travel.ts';
+import type { Workshop } from '$core/facts/workshop.ts';
+import { catalogueOf } from '$core/trade/catalogue.ts';
+import type { Executor } from '../db/open.ts';
+import { select, selectOfCostumes } from '../db/tables.ts';
+import { loadPieces } from './costume.ts';
+import { loadWeights } from './wear.ts';
+
+/** Rules of all events, the cases that are there, and what of this costume's list is ticked. */
+export async function loadTravel(
+	db: Executor,
+	costumeId: number
+): Promise<{ rules: EventRule[]; cases: TravelCase[]; ticks: PackTick[] }> {
+	const [rules, cases, ticks] = await Promise.all([
+		select<EventRule>(db, 'event_rule'),
+		select<TravelCase>(db, 'travel_case', 'position, id'),
+		selectOfCostumes<PackTick>(db, 'pack_tick', [costumeId])
+	]);
+	return { rules, cases, ticks };
+}
+
+/** Everything of a costume that travels, with its box and weight. */
+export async function loadLuggage(
+	db: Executor,
+	record: CostumeRecord,
+	{ materials, handbook }: Pick<Workshop, 'materials' | 'handbook'>
+): Promise<Luggage[]> {
+	const { id } = record.costume;
+	const [{ wear, weights }, pieces] = await Promise.all([
+		loadWeights(db, record, { materials, handbook }),
+		loadPieces(db, [id])
+	]);
+	const from = { ...pieces.get(id)!, materials };
+	return luggageOf(record.components, wear, weights, (c) => cutsOf(c, record.components, from));
+}
+
+/** What pages of a costume that goes somewhere show. */
+export async function loadGoing(db: Executor, record: CostumeRecord, workshop: Workshop, wear: WearRecord) {
+	const [travel, luggage] = await Promise.all([
+		loadTravel(db, record.costume.id),
+		loadLuggage(db, record, workshop)
+	]);
+	return {
+		...travel,
+		luggage,
+		kit: emergencyKit(record, wear, workshop.materials, catalogueOf(workshop.handbook))
+	};
+}
