@@ -13,6 +13,7 @@ import {
 	STASH,
 	STORY,
 	WAYS,
+	TRAVEL,
 	WEAR,
 	WORKSHOP
 } from './tests/support/servers.ts';
@@ -54,7 +55,8 @@ export default defineConfig({
 					SHOP,
 					STASH,
 					FINISH,
-					WEAR
+					WEAR,
+					TRAVEL
 				]
 			})
 		},

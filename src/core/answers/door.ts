@@ -47,6 +47,10 @@ export const featuresOf = ({ component, said }: Pick<Luggage, 'component' | 'sai
 	];
 };
 
+/** What fails first, what passes last. */
+export const failingFirst = (a: Pick<RuleCheck, 'verdict'>, b: Pick<RuleCheck, 'verdict'>): number =>
+	VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict);
+
 const within = (value: number | null, limit: number): Verdict =>
 	value === null ? 'unknown' : value <= limit ? 'passes' : 'fails';
 

@@ -17,10 +17,10 @@ export interface KitItem {
 
 /** Always there: common practice. */
 const ALWAYS: readonly KitItem[] = [
-	{ key: 'tape', name: 'strong cloth tape', because: 'whatever it is', feature: null },
-	{ key: 'pins', name: 'safety pins', because: 'whatever it is', feature: null },
-	{ key: 'scissors', name: 'small scissors', because: 'whatever it is', feature: 'blade' },
-	{ key: 'plasters', name: 'plasters and water', because: 'for the wearer', feature: null }
+	{ key: 'tape', name: 'strong cloth tape', because: 'all of it', feature: null },
+	{ key: 'pins', name: 'safety pins', because: 'all of it', feature: null },
+	{ key: 'scissors', name: 'small scissors', because: 'all of it', feature: 'blade' },
+	{ key: 'plasters', name: 'plasters and water', because: 'the wearer', feature: null }
 ];
 
 const SEWN: readonly string[] = ['sewMachine', 'sewStretch', 'sewHand', 'bind', 'baste'];

@@ -77,24 +77,30 @@ test('measured as packed goes before its size, its size before its pieces', () =
 	assert.equal(packedBox(saidOf({ id: 9 }, { wearings: [said] }), []), null);
 });
 
-test('each copy is a thing that travels; what has parts is there as these; what is inside another adds to its weight', () => {
-	const set = make.component(1);
-	const helm = make.component(2, { parentId: 1 });
+test('each copy is a thing that travels; parts go with their whole unless they are said to; what is inside another adds to its weight', () => {
+	const belt = make.component(1);
+	const helm = make.component(2);
+	const crest = make.component(6, { parentId: 2, count: 2 });
+	const pouch = make.component(7, { parentId: 1 });
 	const wig = make.component(3);
 	const greaves = make.component(4, { side: 'pair' });
 	const boots = make.component(5);
 	const all = luggage(
-		[set, helm, wig, greaves, boots],
+		[belt, helm, wig, greaves, boots, crest, pouch],
 		[
 			make.wearing(2, { size: [300, 260, 280], fragile: true, upright: true }),
 			make.wearing(3, { insideId: 2 }),
 			make.wearing(4, { size: [400, 150, 120] }),
-			make.wearing(5, { travels: 'worn' })
+			make.wearing(5, { travels: 'worn' }),
+			make.wearing(1, { travels: 'hand' }),
+			make.wearing(7, { size: [90, 60, 30] })
 		]
 	);
 	assert.deepEqual(
 		all.map((l) => [l.component.id, l.copy, l.of, goesAs(l)]),
 		[
+			[1, 1, 1, 'hand'],
+			[7, 1, 1, 'case'],
 			[2, 1, 1, 'case'],
 			[3, 1, 1, 'inside'],
 			[4, 1, 2, 'case'],
@@ -115,7 +121,9 @@ test('each copy is a thing that travels; what has parts is there as these; what 
 	assert.deepEqual(
 		task.items.map((i) => [i.id, i.kg, i.turns, i.fragile]),
 		[
-			['c2.1', 1, 'upright', true],
+			['c7.1', 0.5, 'any', false],
+			// Itself, its two crests and the wig inside: four times 500 g.
+			['c2.1', 2, 'upright', true],
 			['c4.1', 0.5, 'any', false],
 			['c4.2', 0.5, 'any', false]
 		]
@@ -124,10 +132,10 @@ test('each copy is a thing that travels; what has parts is there as these; what 
 	assert.deepEqual(outerOf(trunk), [820, 520, 320]);
 	const packing = pack(task, 1, 1, () => 0);
 	assert.deepEqual(packing.left, []);
-	// Seen layer by layer: on the floor, and whatever stands above; all three once.
+	// Seen layer by layer: on the floor, and whatever stands above; all four once.
 	const layers = layersOf(packing.placements);
 	assert.equal(layers[0]!.at, 0);
-	assert.equal(layers.flatMap((l) => l.standing).length, 3);
+	assert.equal(layers.flatMap((l) => l.standing).length, 4);
 });
 
 test('what nobody has measured or weighed is named; two inside each other travel by themselves', () => {

@@ -95,7 +95,16 @@ export interface Luggage {
 export const lineOf = ({ component, copy }: Pick<Luggage, 'component' | 'copy'>): string =>
 	`c${component.id}.${copy}`;
 
-/** What is made, carried or kept by itself: what has parts is there as these. */
+/** A part travels with its whole, unless something is said of how it goes by itself. */
+const goesAlone = (component: Component, { size, packed, insideId, travels, features }: Said): boolean =>
+	component.parentId === null ||
+	size !== null ||
+	packed !== null ||
+	insideId !== null ||
+	travels !== 'case' ||
+	features.length > 0;
+
+/** Everything that travels by itself, copy by copy, in the order of the ledger. Parts that go with it are in its weight. */
 export function luggageOf(
 	components: readonly Component[],
 	wear: WearRecord,
@@ -103,27 +112,38 @@ export function luggageOf(
 	cutsOf: (component: Component) => readonly CutPieces[]
 ): Luggage[] {
 	const byId = new Map(components.map((c) => [c.id, c]));
-	const parents = new Set(components.map((c) => c.parentId));
-	const leaves = inLedgerOrder(components)
+	const things = inLedgerOrder(components)
 		.map(({ item }) => item)
-		.filter((c) => !parents.has(c.id));
+		.filter((c) => goesAlone(c, saidOf(c, wear)));
+	const alone = new Set(things);
+	const gramsOf = (c: Component): number | null =>
+		components
+			.filter((p) => p.parentId === c.id && !alone.has(p))
+			.reduce<number | null>(
+				(sum, part) => {
+					const its = gramsOf(part);
+					return sum === null || its === null ? null : sum + (its * copiesOf(part, byId)) / copiesOf(c, byId);
+				},
+				weights.get(c.id)?.grams ?? null
+			);
 	const insideOf = (c: Component) => {
 		const { insideId } = saidOf(c, wear);
 		// Two that are inside each other travel by themselves, both.
-		return leaves.some((l) => l.id === insideId && saidOf(l, wear).insideId !== c.id) ? insideId : null;
+		return things.some((l) => l.id === insideId && saidOf(l, wear).insideId !== c.id) ? insideId : null;
 	};
-	return leaves.flatMap((component) => {
-		const said = saidOf(component, wear);
-		const copies = copiesOf(component, byId);
+	return things.flatMap((component) => {
+		const said = { ...saidOf(component, wear), insideId: insideOf(component) };
+		const of = copiesOf(component, byId);
 		const box = packedBox(said, cutsOf(component));
-		const inside = leaves.filter((c) => insideOf(c) === component.id);
-		return Array.from({ length: copies }, (_, i) => ({
+		const grams = gramsOf(component);
+		const inside = things.filter((c) => insideOf(c) === component.id);
+		return Array.from({ length: of }, (_, i) => ({
 			component,
 			copy: i + 1,
-			of: copies,
-			said: { ...said, insideId: insideOf(component) },
+			of,
+			said,
 			box,
-			grams: weights.get(component.id)?.grams ?? null,
+			grams,
 			inside: i === 0 ? inside : []
 		}));
 	});
@@ -178,6 +198,15 @@ export function layersOf(
 		through: placements.filter((p) => Math.round(p.at[2]) < at && p.at[2] + p.size[2] > at + 1)
 	}));
 }
+
+/** Whether one lies pressed, however it is turned. */
+export const isPressed = (
+	{ size }: Pick<Packing['placements'][number], 'size'>,
+	{ box }: Pick<Luggage, 'box'>
+): boolean => {
+	const volume = (sides: Vec) => sides[0] * sides[1] * sides[2];
+	return box !== null && volume(size) < 0.99 * volume(box.size);
+};
 
 /** What carriers often take, from memory: kg of one case, and its length, width and height together, mm. Theirs decide. */
 export const CARRIER = { kg: 23, girthMm: 1580 };

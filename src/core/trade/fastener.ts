@@ -88,7 +88,7 @@ export const FASTENERS = {
 	}),
 	pin: fastener('safety pins', 'attach', 'join', [20, 'each'], [20, 'each'], 1.5, { steel: true }),
 	/** Parts of a pole, one over the other, with a pin through both. */
-	sleeve: fastener('sleeve and pin', 'attach', 'each', [200, 'each'], [100, 'each'], 60),
+	sleeve: fastener('sleeve and pin', 'sleeve', 'each', [200, 'each'], [100, 'each'], 60),
 	glue: fastener('glue', 'cement', 'length', [15, 'cm2'], [4, 'cmWidth'], 0)
 } as const satisfies Record<string, Fastener>;
 

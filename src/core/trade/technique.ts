@@ -158,6 +158,7 @@ export const TECHNIQUES = {
 	trimHair: each('trim and thin', 'wig', 45, { cautions: ['blade'] }),
 	styleHair: each('style', 'wig', 90, { cautions: ['heat'] }),
 	attach: each('attach', 'ornament', 8),
+	sleeve: each('fit sleeve and pin', 'sleeve', 20, { cautions: ['blade'] }),
 	printSetUp: each('slice and start print', 'print', 20, { cautions: ['heat'] }),
 	printClean: each('clean print', 'print', 20, { cautions: ['blade', 'dust'] }),
 	master: each('make master', 'master', 120),

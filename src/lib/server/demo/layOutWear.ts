@@ -32,7 +32,7 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 	'Lamplighter of Quay Nine': {
 		wearings: {
 			Breastplate: { grams: 780, centre: [0, 0, 40], onMinutes: 4, size: [420, 380, 200], upright: true },
-			'Quay badge': { grams: 60, size: [120, 110, 15] },
+			'Quay badge': { grams: 60 },
 			'Watch coat': { grams: 900, onMinutes: 3, packed: [450, 320, 90], softTo: 0.5 },
 			'Sea boots': { grams: 650, onMinutes: 2, travels: 'worn' },
 			Pauldrons: { grams: 420, centre: [60, 20, 0], onMinutes: 5, size: [260, 210, 150] },
@@ -43,6 +43,7 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 				grams: 900,
 				size: [280, 280, 520],
 				upright: true,
+				travels: 'hand',
 				features: ['light', 'glass']
 			},
 			'Lamp heart': { grams: 140, size: [90, 90, 160], inside: 'Great lantern' }

@@ -2,7 +2,7 @@
 	import Pencil from '@lucide/svelte/icons/pencil';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
-	import { atTheDoor, type RuleCheck } from '$core/answers/door.ts';
+	import { atTheDoor, failingFirst, type RuleCheck } from '$core/answers/door.ts';
 	import { forbids, rulesOf } from '$core/answers/kit.ts';
 	import { isSameEvent } from '$core/facts/travel.ts';
 	import { namesWords } from '$core/units/names.ts';
@@ -22,7 +22,7 @@
 	const unit = $derived(data.workshop.settings.lengthUnit);
 	const event = $derived(data.record.costume.eventName.trim());
 	const rules = $derived(rulesOf(event, data.rules));
-	const checked = $derived(atTheDoor(rules, data.luggage, data.cases));
+	const checked = $derived(atTheDoor(rules, data.luggage, data.cases).sort(failingFirst));
 	const forbidden = (check: RuleCheck) => data.kit.filter((k) => forbids(k, [check.rule]));
 	const failing = $derived([
 		...new Set(
@@ -104,7 +104,9 @@
 				class="button small"
 				onclick={() => (travelling = component.id)}
 				aria-label="How {component.code} {component.name} travels"
-				><Pencil size={14} /> {component.code} {component.name}{said.size ? '' : ', not measured'}</button
+				><Pencil size={14} />
+				{component.code}
+				{component.name}{said.size || said.packed ? '' : ', not measured'}</button
 			>
 		{/each}
 	</p>

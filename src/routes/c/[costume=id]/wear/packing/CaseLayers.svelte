@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A case seen from above, layer by layer from the floor up. */
-	import { layersOf, lineOf, type Luggage } from '$core/answers/packed.ts';
+	import { isPressed, layersOf, lineOf, type Luggage } from '$core/answers/packed.ts';
 	import { copyWords } from '$core/answers/packList.ts';
 	import type { Packing } from '$core/engines/case/pack.ts';
 	import type { TravelCase } from '$core/facts/travel.ts';
@@ -62,7 +62,7 @@
 						const notes = [
 							l.said.fragile ? 'nothing on it' : '',
 							l.said.upright ? 'this way up' : '',
-							l.box && p.size[2] < l.box.size[2] - 1 ? 'pressed' : ''
+							isPressed(p, l) ? 'pressed' : ''
 						].filter(Boolean);
 						return `${copyWords(l)} ${l.component.name}${notes.length ? ` (${notes.join(', ')})` : ''}`;
 					})

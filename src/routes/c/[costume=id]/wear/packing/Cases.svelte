@@ -4,7 +4,8 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import pluralize from 'pluralize';
-	import type { Luggage, packingOf } from '$core/answers/packed.ts';
+	import { copyWords } from '$core/answers/packList.ts';
+	import { lineOf, type Luggage, type packingOf } from '$core/answers/packed.ts';
 	import type { Packing } from '$core/engines/case/pack.ts';
 	import type { TravelCase } from '$core/facts/travel.ts';
 	import type { LengthUnit } from '$core/units/measure.ts';
@@ -32,6 +33,10 @@
 	let { cases, luggage, asked, packing, work, unit }: Props = $props();
 	const inCase = (id: number) => packing?.placements.filter((p) => p.case === String(id)) ?? [];
 	const used = $derived(cases.filter((c) => inCase(c.id).length > 0));
+	const nameOf = (item: string) => {
+		const its = luggage.find((l) => lineOf(l) === item)!;
+		return `${copyWords(its)} ${its.component.name}`;
+	};
 	let adding = $state(false);
 	let editing = $state<number | null>(null);
 	const edited = $derived(cases.find((c) => c.id === editing));
@@ -50,7 +55,8 @@
 		<TaskBar task={work} going="Packing" />
 		{#if packing}
 			<p class="answer" class:bad={packing.left.length > 0} data-packed>
-				{#if packing.left.length}{pluralize('thing', packing.left.length, true)}
+				{#if packing.left.length}
+					{namesWords(packing.left.map((l) => `${nameOf(l.item)} (${l.why})`))}
 					{packing.left.length === 1 ? 'goes' : 'go'} into no case.
 				{:else if used.length}All in {pluralize('case', used.length, true)}.{/if}
 			</p>

@@ -25,7 +25,12 @@
 				{@const on = there.has(line.line)}
 				<li class:on>
 					<label>
-						<input type="checkbox" checked={on} onchange={(e) => ontick(line, e.currentTarget.checked)} />
+						<input
+							type="checkbox"
+							aria-label={line.name}
+							checked={on}
+							onchange={(e) => ontick(line, e.currentTarget.checked)}
+						/>
 						<span>{line.name}</span>
 						{#if note(line)}<span class="soft small">{note(line)}</span>{/if}
 					</label>
