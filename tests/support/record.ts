@@ -1,4 +1,10 @@
-import { PLAIN_WEARING, type Join, type Wearing, type WearRecord } from '../../src/core/facts/wear.ts';
+import {
+	PLAIN_WEARING,
+	type Join,
+	type Preparation,
+	type Wearing,
+	type WearRecord
+} from '../../src/core/facts/wear.ts';
 import { PLAIN_COMPONENT, type Component } from '../../src/core/facts/component.ts';
 import type { LookRecord, ReferencePicture } from '../../src/core/facts/picture.ts';
 import type { MeasureRecord } from '../../src/core/facts/measureRecord.ts';
@@ -266,11 +272,23 @@ export const NO_FIT: MeasureRecord = {
 	shapes: []
 };
 
-export const NO_WEAR: WearRecord = { joins: [], wearings: [] };
+export const NO_WEAR: WearRecord = { joins: [], wearings: [], preparations: [] };
 export const wearing = (componentId: number, more: Partial<Wearing> = {}): Wearing => ({
 	...PLAIN_WEARING,
 	id: componentId,
 	componentId,
+	version: 1,
+	...more
+});
+export const preparation = (id: number, more: Partial<Preparation> = {}): Preparation => ({
+	id,
+	position: id,
+	name: `preparation ${id}`,
+	zones: [],
+	minutes: 10,
+	waitMinutes: 0,
+	hands: 1,
+	patchTest: false,
 	version: 1,
 	...more
 });

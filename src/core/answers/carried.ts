@@ -1,5 +1,5 @@
 import { copiesOf, type Component } from '../facts/component.ts';
-import { BEARERS, type Bearer, type ComfortLimits, type WearRecord } from '../facts/wear.ts';
+import { BEARERS, type Bearer, type ComfortLimits, type Worn } from '../facts/wear.ts';
 import type { Zone } from '../facts/zone.ts';
 import { plainZone } from '../trade/wearSpot.ts';
 import { carrying, type Held } from './holding.ts';
@@ -85,7 +85,7 @@ function bearsOn(component: Component, held: Held | undefined): { zone: Zone; sh
  */
 export function carriedBy(
 	components: readonly Component[],
-	{ joins }: Pick<WearRecord, 'joins'>,
+	{ joins }: Pick<Worn, 'joins'>,
 	weights: ReadonlyMap<number, Weight>,
 	held: readonly Held[],
 	limits: ComfortLimits

@@ -23,7 +23,7 @@ const plan = (wear: WearRecord, dressers: number, components = all) =>
 	dressingPlan(components, wear, dressers, 5, () => 0);
 
 test('by hand: shirt 3, then plate 4, greaves 5 beside: 12 minutes alone, 7 with a helper; who does what', () => {
-	const wear = { joins: [], wearings: [said(1, 3), said(2, 4), said(3, 5)] };
+	const wear = { joins: [], wearings: [said(1, 3), said(2, 4), said(3, 5)], preparations: [] };
 	const alone = plan(wear, 1);
 	assert.equal(alone.minutes, 12);
 	assert.ok(alone.proved);
@@ -33,7 +33,7 @@ test('by hand: shirt 3, then plate 4, greaves 5 beside: 12 minutes alone, 7 with
 	);
 	const two = plan(wear, 2);
 	assert.equal(two.minutes, 7);
-	const at = (id: number) => two.order.find((o) => o.component.id === id)!;
+	const at = (id: number) => two.order.find((o) => o.component!.id === id)!;
 	assert.deepEqual([at(1).start, at(1).end, at(2).start, at(2).end], [0, 3, 3, 7]);
 	assert.deepEqual(
 		wornOnes(all).map((c) => c.code),
@@ -48,12 +48,12 @@ test('by hand: shirt 3, then plate 4, greaves 5 beside: 12 minutes alone, 7 with
 });
 
 test('what two have to hold takes both, and waits for them', () => {
-	const wear = { joins: [], wearings: [said(1, 3), said(2, 4, 2), said(3, 5)] };
+	const wear = { joins: [], wearings: [said(1, 3), said(2, 4, 2), said(3, 5)], preparations: [] };
 	assert.equal(mostHands(all, wear), 2);
 	const two = plan(wear, 2);
 	// Both are busy with the plate for 4 minutes, and the rest takes 5 at least.
 	assert.equal(two.minutes, 9);
-	assert.deepEqual(two.order.find((o) => o.component.id === 2)!.by, [0, 1]);
+	assert.deepEqual(two.order.find((o) => o.component!.id === 2)!.by, [0, 1]);
 });
 
 test('while nobody has timed it: by its kind, its fasteners, and for both of a pair', () => {
@@ -79,13 +79,39 @@ test('while nobody has timed it: by its kind, its fasteners, and for both of a p
 test('what it is held to is on before; what cannot be is told by name', () => {
 	const held = (id: number, from: number, to: number) =>
 		make.join(id, from, { holdsTo: 'component', toComponentId: to });
-	const onPlate = { joins: [held(1, 3, 2)], wearings: [said(1, 3), said(2, 4), said(3, 5)] };
+	const onPlate = {
+		joins: [held(1, 3, 2)],
+		wearings: [said(1, 3), said(2, 4), said(3, 5)],
+		preparations: []
+	};
 	assert.equal(plan(onPlate, 2).minutes, 12);
 	assert.equal(dressingCircle(all, onPlate), null);
 	// The shirt is held to the plate that goes over it.
 	assert.deepEqual(
-		dressingCircle(all, { joins: [held(1, 1, 2)], wearings: [] })?.map((c) => c.code),
+		dressingCircle(all, { joins: [held(1, 1, 2)], wearings: [], preparations: [] })?.map((c) => c.code),
 		['G-01', 'A-01', 'G-01']
 	);
-	assert.equal(plan({ joins: [], wearings: [] }, 1, []).minutes, 0);
+	assert.equal(plan({ joins: [], wearings: [], preparations: [] }, 1, []).minutes, 0);
+});
+
+const makeUp = make.preparation(1, { name: 'skin colour', zones: ['face', 'neck'], minutes: 20 });
+const brow = make.preparation(2, {
+	name: 'brow piece',
+	zones: ['face'],
+	minutes: 10,
+	waitMinutes: 5,
+	patchTest: true
+});
+const mask = make.component(5, { code: 'A-04', layer: 3, zones: ['face'] });
+
+test('by hand: make-up, then the brow, which dries for five minutes; the shirt goes on meanwhile, the mask afterwards', () => {
+	const wear = { joins: [], wearings: [said(1, 3), said(5, 1)], preparations: [makeUp, brow] };
+	const alone = plan(wear, 1, [shirt, mask]);
+	// 20 + 10, five of drying with the three of the shirt in them, one for the mask.
+	assert.equal(alone.minutes, 36);
+	const at = (name: string) => alone.order.find((o) => (o.preparation?.name ?? o.component!.code) === name)!;
+	assert.deepEqual([at('skin colour').end, at('brow piece').end, at('A-04').start], [20, 30, 35]);
+	// Drying is nobody's, and no line of the list.
+	assert.equal(alone.order.length, 4);
+	assert.equal(mostHands([shirt], { ...wear, preparations: [{ ...brow, hands: 2 }] }), 2);
 });

@@ -1,10 +1,12 @@
 import { inLedgerOrder, type Component, type Kind } from '../facts/component.ts';
-import type { WearRecord, Wearing } from '../facts/wear.ts';
+import type { Preparation, WearRecord, Wearing, Worn } from '../facts/wear.ts';
 import { circleOf, dressOrder, type Dressing } from '../engines/dress/order.ts';
 
-/** One thing that is put on, with who does it. */
+/** One thing that is put on, or prepared, with who does it. */
 export interface PutOn {
-	component: Component;
+	/** Null for a preparation. */
+	component: Component | null;
+	preparation: Preparation | null;
 	/** Minutes from the beginning. */
 	start: number;
 	end: number;
@@ -27,13 +29,13 @@ export const ON_MINUTES: Readonly<Record<Kind, number>> = { garment: 2, armor: 2
 /** And what each of its fasteners takes besides. */
 export const FASTEN_MINUTES = 0.5;
 
-const of = (component: Component, { wearings }: WearRecord): Wearing | undefined =>
+const of = (component: Component, { wearings }: Worn): Wearing | undefined =>
 	wearings.find((w) => w.componentId === component.id);
 
 /** Minutes to put on all copies of a component, and what they are from. */
 export function onMinutes(
 	component: Component,
-	wear: WearRecord
+	wear: Worn
 ): { minutes: number; copies: number; base: number; joins: number; guessed: boolean } {
 	const joins = wear.joins.filter((j) => j.componentId === component.id).length;
 	const copies = component.side === 'pair' ? 2 : 1;
@@ -45,7 +47,7 @@ export function onMinutes(
 }
 
 /** People that it takes, the wearer among them. */
-export const handsFor = (component: Component, wear: WearRecord): number => of(component, wear)?.hands ?? 1;
+export const handsFor = (component: Component, wear: Worn): number => of(component, wear)?.hands ?? 1;
 
 /** What is put on by itself: parts come with what they are parts of. */
 export const wornOnes = (components: readonly Component[]): Component[] =>
@@ -53,28 +55,62 @@ export const wornOnes = (components: readonly Component[]): Component[] =>
 		.filter(({ depth }) => depth === 0)
 		.map(({ item }) => item);
 
+/** On the skin, beneath the innermost layer. */
+const ON_SKIN = -1;
+const prepared = (p: Preparation) => `prepare ${p.id}`;
+const dried = (p: Preparation) => `dry ${p.id}`;
+
 function tasks(components: readonly Component[], wear: WearRecord): Dressing[] {
 	const worn = wornOnes(components);
 	const ids = new Set(worn.map((c) => c.id));
-	return worn.map((c) => ({
-		id: String(c.id),
-		minutes: onMinutes(c, wear).minutes,
-		layer: c.layer,
-		zones: c.zones,
-		// What it is held to has to be on.
-		after: wear.joins.flatMap((j) =>
-			j.componentId === c.id && j.toComponentId !== null && ids.has(j.toComponentId)
-				? [String(j.toComponentId)]
-				: []
-		),
-		hands: handsFor(c, wear)
-	}));
+	const preparations = wear.preparations.flatMap((p, i): Dressing[] => [
+		{
+			id: prepared(p),
+			minutes: p.minutes,
+			layer: ON_SKIN,
+			zones: p.zones,
+			// One after the other on a zone, in their order; the next waits until it has dried.
+			after: wear.preparations
+				.slice(0, i)
+				.filter((before) => before.zones.some((z) => p.zones.includes(z)))
+				.map((before) => (before.waitMinutes > 0 ? dried(before) : prepared(before))),
+			hands: p.hands
+		},
+		// Drying needs nobody, and nothing is put on there meanwhile.
+		...(p.waitMinutes > 0
+			? [
+					{
+						id: dried(p),
+						minutes: p.waitMinutes,
+						layer: ON_SKIN,
+						zones: p.zones,
+						after: [prepared(p)],
+						hands: 0
+					}
+				]
+			: [])
+	]);
+	return preparations.concat(
+		worn.map((c) => ({
+			id: String(c.id),
+			minutes: onMinutes(c, wear).minutes,
+			layer: c.layer,
+			zones: c.zones,
+			// What it is held to has to be on.
+			after: wear.joins.flatMap((j) =>
+				j.componentId === c.id && j.toComponentId !== null && ids.has(j.toComponentId)
+					? [String(j.toComponentId)]
+					: []
+			),
+			hands: handsFor(c, wear)
+		}))
+	);
 }
 
 /** Components that wait for each other to be put on, the first again at the end; null where none do. */
 export function dressingCircle(components: readonly Component[], wear: WearRecord): Component[] | null {
 	const circle = circleOf(tasks(components, wear));
-	return circle && circle.map((id) => components.find((c) => String(c.id) === id)!);
+	return circle && circle.flatMap((id) => components.find((c) => String(c.id) === id) ?? []);
 }
 
 /**
@@ -100,19 +136,28 @@ export function dressingPlan(
 		dressers,
 		minutes,
 		proved,
-		order: order.map(({ id, start, end }): PutOn => {
-			const component = components.find((c) => String(c.id) === id)!;
+		order: order.flatMap(({ id, start, end }): PutOn[] => {
+			const component = components.find((c) => String(c.id) === id) ?? null;
+			const preparation = wear.preparations.find((p) => prepared(p) === id) ?? null;
+			const hands = component ? handsFor(component, wear) : (preparation?.hands ?? 0);
+			// Drying is nobody's.
+			if (hands === 0) return [];
 			const by = free
 				.map((until, i) => ({ until, i }))
 				.filter(({ until }) => until <= start + 1e-9)
-				.slice(0, handsFor(component, wear))
+				.slice(0, hands)
 				.map(({ i }) => i);
 			for (const i of by) free[i] = end;
-			return { component, start, end, by, guessed: onMinutes(component, wear).guessed };
+			const guessed = component !== null && onMinutes(component, wear).guessed;
+			return [{ component, preparation, start, end, by, guessed }];
 		})
 	};
 }
 
 /** The most people that one thing takes. */
 export const mostHands = (components: readonly Component[], wear: WearRecord): number =>
-	Math.max(1, ...wornOnes(components).map((c) => handsFor(c, wear)));
+	Math.max(
+		1,
+		...wornOnes(components).map((c) => handsFor(c, wear)),
+		...wear.preparations.map((p) => p.hands)
+	);

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import * as make from '../../../tests/support/record.ts';
 import { GRAVITY } from '../engines/load/fastenerGroup.ts';
-import type { WearRecord } from '../facts/wear.ts';
+import type { Worn } from '../facts/wear.ts';
 import { STANDARD } from '../trade/catalogue.ts';
 import { carrying, holdings, remedies, worstOf } from './holding.ts';
 import { valueOf } from '../explain/figure.ts';
@@ -19,7 +19,7 @@ const pauldron = make.component(1, { code: 'A-02', name: 'pauldron' });
 const pair = make.component(1, { code: 'A-02', name: 'pauldrons', side: 'pair' });
 const plate = make.component(2, { code: 'A-01', name: 'breastplate' });
 const out = make.wearing(1, { centre: [60, 20, 0] });
-const heldBy = (joins: WearRecord['joins'], grams: number | null = 420) =>
+const heldBy = (joins: Worn['joins'], grams: number | null = 420) =>
 	holdings(
 		[pauldron, plate],
 		{ joins, wearings: [out] },

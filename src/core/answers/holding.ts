@@ -1,12 +1,5 @@
 import { copiesOf, type Component } from '../facts/component.ts';
-import {
-	MOTIONS,
-	type Facing,
-	type Join,
-	type LoadFactors,
-	type Motion,
-	type WearRecord
-} from '../facts/wear.ts';
+import { MOTIONS, type Facing, type Join, type LoadFactors, type Motion, type Worn } from '../facts/wear.ts';
 import { groupLoad, type GroupLoad, type HungBody } from '../engines/load/fastenerGroup.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
 import { capacityOf, fastenerOf } from '../trade/fastener.ts';
@@ -88,7 +81,7 @@ export const worstOf = ({ joins, tips }: GroupLoad): number =>
  */
 export function holdings(
 	components: readonly Component[],
-	record: WearRecord,
+	record: Worn,
 	weights: ReadonlyMap<number, Weight>,
 	factors: LoadFactors,
 	trade: Catalogue

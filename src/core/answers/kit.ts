@@ -1,7 +1,7 @@
 import type { CostumeRecord } from '../facts/costume.ts';
 import { isSameEvent, type EventRule } from '../facts/travel.ts';
 import type { Material } from '../facts/material.ts';
-import type { Feature, WearRecord } from '../facts/wear.ts';
+import type { Feature, Worn } from '../facts/wear.ts';
 import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
 import { fastenerOf } from '../trade/fastener.ts';
 
@@ -28,7 +28,7 @@ const SEWN: readonly string[] = ['sewMachine', 'sewStretch', 'sewHand', 'bind', 
 /** What mends a costume at its event, from what it is made of: its glues, threads, closures, cells and paints; the same each once. */
 export function emergencyKit(
 	record: Pick<CostumeRecord, 'components' | 'steps' | 'needs' | 'coats'>,
-	{ joins }: Pick<WearRecord, 'joins'>,
+	{ joins }: Pick<Worn, 'joins'>,
 	materials: readonly Material[],
 	trade: Catalogue
 ): KitItem[] {

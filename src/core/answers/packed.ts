@@ -1,6 +1,6 @@
 import { copiesOf, inLedgerOrder, type Component } from '../facts/component.ts';
 import type { TravelCase } from '../facts/travel.ts';
-import { PLAIN_WEARING, type WearRecord, type Wearing } from '../facts/wear.ts';
+import { PLAIN_WEARING, type Worn, type Wearing } from '../facts/wear.ts';
 import { driversOf } from '../engines/pattern/drivers.ts';
 import type { PackItem, Packing, PackTask } from '../engines/case/pack.ts';
 import type { Vec } from '../units/vec.ts';
@@ -17,7 +17,7 @@ export const CLOTH_MM = 0.8;
 type Said = Omit<Wearing, 'id' | 'componentId' | 'version'>;
 
 /** What is said of wearing a component. */
-export const saidOf = (component: Pick<Component, 'id'>, { wearings }: Pick<WearRecord, 'wearings'>): Said =>
+export const saidOf = (component: Pick<Component, 'id'>, { wearings }: Pick<Worn, 'wearings'>): Said =>
 	wearings.find((w) => w.componentId === component.id) ?? PLAIN_WEARING;
 
 /** The longest part of what comes apart into so many, mm. */
@@ -107,7 +107,7 @@ const goesAlone = (component: Component, { size, packed, insideId, travels, feat
 /** Everything that travels by itself, copy by copy, in the order of the ledger. Parts that go with it are in its weight. */
 export function luggageOf(
 	components: readonly Component[],
-	wear: WearRecord,
+	wear: Worn,
 	weights: ReadonlyMap<number, Weight>,
 	cutsOf: (component: Component) => readonly CutPieces[]
 ): Luggage[] {

@@ -1,7 +1,7 @@
 import { copiesOf, type Component } from '../facts/component.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import { areaOfUnit, type Material } from '../facts/material.ts';
-import type { WearRecord } from '../facts/wear.ts';
+import type { Worn } from '../facts/wear.ts';
 import { driversOf } from '../engines/pattern/drivers.ts';
 import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
 import { DRY_GRAMS_PER_ML } from '../trade/coatProduct.ts';
@@ -34,7 +34,7 @@ const square = (mm2: number) => `${formatNumber(mm2 / 1e6, 3)} m²`;
 export function weightOf(
 	component: Component,
 	record: Pick<CostumeRecord, 'components' | 'needs' | 'coats'>,
-	{ joins, wearings }: WearRecord,
+	{ joins, wearings }: Worn,
 	{ cuts, materials, trade }: { cuts: readonly CutPieces[]; materials: readonly Material[]; trade: Catalogue }
 ): Weight {
 	const copies = copiesOf(component, new Map(record.components.map((c) => [c.id, c])));

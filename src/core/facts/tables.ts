@@ -491,10 +491,21 @@ export const TABLES = {
 			upright: tick,
 			travels: text,
 			insideId: to('component'),
-			features: list
+			features: list,
+			offMinutes: number
 		},
 		null
 	),
+	preparation: table('preparation', {
+		costumeId: to('costume'),
+		position,
+		name: text,
+		zones: list,
+		minutes: number,
+		waitMinutes: number,
+		hands: number,
+		patchTest: tick
+	}),
 	pack_tick: table('tick of the packing list', { costumeId: to('costume'), line: text, leg: text }, 'line'),
 	opening: table(
 		'opening',

@@ -41,7 +41,8 @@ export const PLAIN_WEARING = {
 	upright: false,
 	travels: 'case',
 	insideId: null,
-	features: [] as Feature[]
+	features: [] as Feature[],
+	offMinutes: null
 } satisfies Partial<Wearing>;
 
 /** What carries what is worn; of shoulders, arms, hands and legs each on its side. */
@@ -116,11 +117,33 @@ export interface Wearing {
 	insideId: number | null;
 	/** What an event may forbid. */
 	features: Feature[];
+	/** To take all copies off, minutes; null where nobody has timed it. */
+	offMinutes: number | null;
 	version: number;
 }
 
-/** What is recorded of how a costume is worn. */
-export interface WearRecord {
+/** Make-up, a prosthetic or an adhesive: it goes on the skin before what is worn there. */
+export interface Preparation {
+	id: number;
+	position: number;
+	name: string;
+	zones: Zone[];
+	minutes: number;
+	/** Until something may lie on it. */
+	waitMinutes: number;
+	/** People that it takes, the wearer among them. */
+	hands: number;
+	/** Tried on a patch of skin the day before. */
+	patchTest: boolean;
+	version: number;
+}
+
+/** What is said of the components that are worn. */
+export interface Worn {
 	joins: Join[];
 	wearings: Wearing[];
+}
+/** What is recorded of how a costume is worn. */
+export interface WearRecord extends Worn {
+	preparations: Preparation[];
 }

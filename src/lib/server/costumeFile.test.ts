@@ -27,6 +27,7 @@ const OF_COSTUME: Record<string, string> = {
 	layout: 'costume_id = $1',
 	palette_colour: 'costume_id = $1',
 	swatch: 'costume_id = $1',
+	preparation: 'costume_id = $1',
 	palette_part: 'component_id in (select id from component where costume_id = $1)',
 	...Object.fromEntries(
 		['coat', 'fault', 'step', 'need', 'opening', 'nominal', 'decision', 'shape', 'wear_join', 'wearing'].map(
@@ -67,8 +68,8 @@ const OF_WORKSHOP = [
 	'offer',
 	'joint_purchase'
 ];
-/** Between a maker and a client: in the backup, and handed to nobody with the costume. */
-const STAYS = ['quote'];
+/** A quote is between a maker and a client, rules are the event’s, cases the maker’s, ticks of one trip: in the backup, and handed to nobody with the costume. */
+const STAYS = ['quote', 'event_rule', 'travel_case', 'pack_tick'];
 /** Receipts are the maker's own; what was bought with others is one's own part of it. Counters, when it was read, whether it is put away; pictures are encoded anew, pieces stay in their order. */
 const NOT_COMPARED: Record<string, string[]> = {
 	costume: ['archived_at', 'stash_turn', 'hours_turn'],

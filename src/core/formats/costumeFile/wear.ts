@@ -5,6 +5,7 @@ import { handbookKey } from '../../trade/handbookRow.ts';
 import {
 	bare,
 	byId,
+	COSTUME,
 	id,
 	idOrNull,
 	list,
@@ -58,9 +59,23 @@ export const wearFields = {
 			upright: z.boolean().default(false),
 			travels: z.enum(TRAVELS).default('case'),
 			insideId: idOrNull.default(null),
-			features: z.array(z.enum(FEATURES)).max(FEATURES.length).default([])
+			features: z.array(z.enum(FEATURES)).max(FEATURES.length).default([]),
+			offMinutes: z.number().positive().max(600).nullable().default(null)
 		}),
 		5000
+	),
+	/** Since form 15. */
+	preparations: list(
+		z.strictObject({
+			position: z.number().int().min(0),
+			name: z.string().min(1).max(120),
+			zones: z.array(z.enum(ZONES)).max(ZONES.length),
+			minutes: z.number().positive().max(600),
+			waitMinutes: z.number().min(0).max(600),
+			hands: z.number().int().min(1).max(3),
+			patchTest: z.boolean()
+		}),
+		200
 	)
 };
 
@@ -78,11 +93,13 @@ export function writeWear(source: CostumeSource) {
 				size: size && [...size],
 				packed: packed && [...packed]
 			})
-		)
+		),
+		preparations: byId(source.wear.preparations).map((p) => bare(p))
 	};
 }
 
-export const wearRows = ({ joins, wearings }: FileOf<typeof wearFields>): Rows[] => [
+export const wearRows = ({ joins, wearings, preparations }: FileOf<typeof wearFields>): Rows[] => [
 	{ table: 'wear_join', rows: joins },
-	{ table: 'wearing', rows: wearings }
+	{ table: 'wearing', rows: wearings },
+	{ table: 'preparation', rows: preparations.map((p) => ({ ...p, costumeId: COSTUME })) }
 ];

@@ -250,6 +250,7 @@ export const joinCommands = {
 			z.object({
 				componentId: f.id(),
 				onMinutes: f.orNull(f.above0(600)),
+				offMinutes: f.orNull(f.above0(600)),
 				hands: f.whole(1, 3)
 			}),
 		async (tx, { componentId, ...v }, context) => {

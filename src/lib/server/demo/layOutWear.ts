@@ -1,5 +1,5 @@
 import { inOrder } from '$core/facts/order.ts';
-import type { FastenerKey, Wearing } from '$core/facts/wear.ts';
+import type { FastenerKey, Preparation, Wearing } from '$core/facts/wear.ts';
 import type { EventRule, PackTick } from '$core/facts/travel.ts';
 import type { Zone } from '$core/facts/zone.ts';
 import { STANDARD } from '$core/trade/catalogue.ts';
@@ -23,6 +23,7 @@ interface DemoJoin {
 }
 interface DemoWear {
 	wearings: Readonly<Record<string, Partial<Wearing> & { inside?: string }>>;
+	preparations?: readonly Pick<Preparation, 'name' | 'zones' | 'minutes' | 'waitMinutes' | 'patchTest'>[];
 	rules?: readonly Pick<EventRule, 'kind' | 'limits' | 'note'>[];
 	ticks?: readonly Pick<PackTick, 'line' | 'leg'>[];
 	joins: readonly DemoJoin[];
@@ -113,6 +114,16 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 		]
 	},
 	'Foam-Crest Dancer': {
+		preparations: [
+			{
+				name: 'Sea-green skin colour',
+				zones: ['face', 'neck'],
+				minutes: 25,
+				waitMinutes: 5,
+				patchTest: true
+			},
+			{ name: 'Shell brow, skin adhesive', zones: ['face'], minutes: 10, waitMinutes: 5, patchTest: true }
+		],
 		wearings: { 'Spray crown': { grams: 310, centre: [0, 40, 15], size: [330, 280, 260], fragile: true } },
 		joins: [
 			{
@@ -183,6 +194,8 @@ export async function layOutWear(
 		});
 	const { eventName } = record.costume;
 	for (const rule of wear.rules ?? []) await insert(tx, 'event_rule', { ...rule, eventName });
+	for (const [position, p] of (wear.preparations ?? []).entries())
+		await insert(tx, 'preparation', { ...p, costumeId, position });
 	for (const tick of wear.ticks ?? []) await insert(tx, 'pack_tick', { ...tick, costumeId });
 	for (const [position, j] of wear.joins.entries()) {
 		const componentId = ids.get(j.component)!;

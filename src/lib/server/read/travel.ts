@@ -2,7 +2,7 @@ import { cutsOf } from '$core/answers/followPieces.ts';
 import { emergencyKit } from '$core/answers/kit.ts';
 import { luggageOf, type Luggage } from '$core/answers/packed.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
-import type { WearRecord } from '$core/facts/wear.ts';
+import type { Worn } from '$core/facts/wear.ts';
 import type { EventRule, PackTick, TravelCase } from '$core/facts/travel.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
@@ -40,7 +40,7 @@ export async function loadLuggage(
 }
 
 /** What pages of a costume that goes somewhere show. */
-export async function loadGoing(db: Executor, record: CostumeRecord, workshop: Workshop, wear: WearRecord) {
+export async function loadGoing(db: Executor, record: CostumeRecord, workshop: Workshop, wear: Worn) {
 	const [travel, luggage] = await Promise.all([
 		loadTravel(db, record.costume.id),
 		loadLuggage(db, record, workshop)

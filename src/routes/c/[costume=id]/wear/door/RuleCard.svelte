@@ -83,7 +83,7 @@
 		{:else}{#if !kit.length}<p class="small soft">Nothing that goes there has any.</p>{/if}{/each}
 	{/if}
 	{#each cures as { component, parts, long } (component.id)}
-		<p class="cure">
+		<div class="cure">
 			<span>
 				{#if parts}{component.code} in {PARTS[parts]} of {formatLength(long!, unit)}, with a sleeve and pin
 				{:else}{component.code} would need more than four parts: make it shorter{/if}
@@ -96,7 +96,7 @@
 					label="Make {component.code} in {PARTS[parts]}">Make it in {PARTS[parts]}</Act
 				>
 			{/if}
-		</p>
+		</div>
 	{/each}
 	{#each apart as { component, parts } (component!.id)}
 		<p class="small">

@@ -1,5 +1,7 @@
 import { dressingCircle, dressingPlan, mostHands } from '$core/answers/dressing.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
+import { comesOff } from '$core/answers/takingOff.ts';
+import { preparationCommands } from '$lib/server/commands/preparation.ts';
 import { joinCommands } from '$lib/server/commands/join.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -19,7 +21,8 @@ export const load: PageServerLoad = async ({ parent }) => {
 				const began = performance.now();
 				return dressingPlan(components, wear, n, LOOK, () => (performance.now() - began) / 1000);
 			});
-	return { circle, plans };
+	const off = circle ? [] : comesOff(components, wear, () => performance.now() / 1000);
+	return { circle, plans, off };
 };
 
-export const actions: Actions = actionsOf(joinCommands);
+export const actions: Actions = actionsOf({ ...joinCommands, ...preparationCommands });

@@ -2,6 +2,7 @@
 	import Pencil from '@lucide/svelte/icons/pencil';
 	import pluralize from 'pluralize';
 	import { handsFor, onMinutes } from '$core/answers/dressing.ts';
+	import { offMinutes } from '$core/answers/takingOff.ts';
 	import { onMinutesFigure } from '$core/explain/dressing.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import EditDialog from '$lib/ui/EditDialog.svelte';
@@ -14,6 +15,8 @@
 	import Working from '$lib/ui/Working.svelte';
 	import type { PageData } from './$types';
 	import Lanes from './Lanes.svelte';
+	import Preparations from './Preparations.svelte';
+	import TakingOff from './TakingOff.svelte';
 
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
@@ -55,29 +58,32 @@
 			practice).
 		</p>
 		<ol class="plain steps">
-			{#each plan.order as { component, start, end, by, guessed } (component.id)}
+			{#each plan.order as { component, preparation, start, end, by, guessed } (component?.id ?? `p${preparation?.id}`)}
 				<li>
 					<span class="clock">{minutes(start)}–{minutes(end)}</span>
-					<Tag {component} href="{base}/look/{component.id}" />
+					{#if component}<Tag {component} href="{base}/look/{component.id}" />{:else}<b>{preparation!.name}</b
+						>{/if}
 					<span class="who">{by.map((i) => names[i]).join(' and ')}</span>
 					<span class="mono"
-						><Working
-							figure={onMinutesFigure(component, data.wear)}
-							text="{minutes(end - start)} min"
-						/>{#if guessed}<GuessMark />{/if}</span
+						>{#if component}<Working
+								figure={onMinutesFigure(component, data.wear)}
+								text="{minutes(end - start)} min"
+							/>{:else}{minutes(end - start)} min{/if}{#if guessed}<GuessMark />{/if}</span
 					>
-					<button
-						class="button quiet small no-print"
-						aria-label="How {component.code} {component.name} is put on"
-						onclick={() => (editing = component.id)}><Pencil size={14} /></button
-					>
+					{#if component}
+						<button
+							class="button quiet small no-print"
+							aria-label="How {component.code} {component.name} is put on"
+							onclick={() => (editing = component.id)}><Pencil size={14} /></button
+						>
+					{/if}
 				</li>
 			{/each}
 		</ol>
 		<p class="small">
 			<b>Undressing</b> is the other way round: {plan.order
 				.toReversed()
-				.map((o) => o.component.code)
+				.flatMap((o) => o.component?.code ?? [])
 				.join(', ')}.
 		</p>
 		<p class="end no-print">
@@ -87,6 +93,8 @@
 		<p>Nothing to put on yet: <a href="{base}/look">break the look into components</a>.</p>
 	{/if}
 </Sheet>
+{#if data.off.length}<TakingOff off={data.off} wear={data.wear} {base} />{/if}
+<Preparations preparations={data.wear.preparations} eventAt={data.record.costume.eventAt} />
 
 <EditDialog bind:id={editing} title="Putting on {edited?.code} {edited?.name}">
 	{#if edited}
@@ -104,6 +112,14 @@
 					inputmode="decimal"
 					suffix="min"
 					hint="all of it, as it was timed; nothing goes by its kind"
+				/>
+				<Field
+					name="offMinutes"
+					label="Comes off in"
+					value={offMinutes(edited, data.wear).by === 'timed' ? offMinutes(edited, data.wear).minutes : ''}
+					inputmode="decimal"
+					suffix="min"
+					hint="timed; nothing is half of putting it on"
 				/>
 				<Field
 					name="hands"

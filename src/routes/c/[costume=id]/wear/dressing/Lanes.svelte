@@ -13,13 +13,14 @@
 	{#each lanes as lane, i (i)}
 		<span class="name small">{names[i]}</span>
 		<div class="lane">
-			{#each lane as { component, start, end, by } (component.id)}
+			{#each lane as { component, preparation, start, end, by } (start)}
 				<span
 					class="bar"
 					class:both={by.length > 1}
 					style:left={part(start)}
 					style:width={part(end - start)}
-					title="{component.code} {component.name}">{component.code}</span
+					title={component ? `${component.code} ${component.name}` : preparation?.name}
+					>{component?.code ?? preparation?.name}</span
 				>
 			{/each}
 		</div>

@@ -93,13 +93,13 @@
 	<p class="small soft">
 		Cells out of what they light, and their ends taped. Blades, sprays and glues by the carrier’s rules.
 	</p>
-	<p class="row no-print">
+	<div class="row no-print">
 		<button class="button small" onclick={() => print()}><Printer size={14} /> Print</button>
 		{#if lines.some((l) => l.luggage)}<a class="button small" href="/c/{costume.id}/wear/packing/out/tags"
 				>Tags</a
 			>{/if}
 		{#if ticks.length}<Act command="newTrip">Begin anew</Act>{/if}
-	</p>
+	</div>
 </Sheet>
 
 <style>
