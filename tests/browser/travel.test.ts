@@ -121,3 +121,53 @@ test('what each hand carries, more than for hours, and a limit of one’s own', 
 	await open(page, '/c/1/wear/weight');
 	await expect(page.getByText('Nothing is more than is borne for hours.')).toBeVisible();
 });
+
+test('make-up stands in the order before what is worn there, with its patch test; what comes off within a minute is told', async ({
+	page
+}) => {
+	await open(page, '/c/2/wear/dressing');
+	// 5 Jul is the event.
+	await expect(page.getByText('Fri 4 Jul:')).toBeVisible();
+	await expect(page.getByText(/patch test of Sea-green skin colour and Shell brow/)).toBeVisible();
+	const group = page.getByRole('group', { name: 'Who dresses' });
+	// 25 and 10 minutes, each dries for 5; gloves and brow beside; three things afterwards.
+	await expect(group).toContainText('45.5 min');
+	await expect(
+		page.getByText('Everything that matters is off within a minute, with a helper.')
+	).toBeVisible();
+	await page.getByRole('button', { name: 'Change Shell brow, skin adhesive' }).click();
+	await page.getByRole('button', { name: 'Remove' }).click();
+	await toast(page, 'Removed Shell brow, skin adhesive');
+	await expect(group).not.toContainText('45.5 min');
+	await expect(page.getByText('patch test of Sea-green skin colour.')).toBeVisible();
+	await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+	await expect(group).toContainText('45.5 min');
+});
+
+test('doors and sight by what was measured; a movement that fails is a fault under Mend', async ({
+	page
+}) => {
+	await open(page, '/c/3/wear/moving');
+	await expect(page.getByText(/Too wide for bus aisle: sideways, or take it off\./)).toBeVisible();
+	// 32 mm, 45 mm from the eye: 2 × atan(16 ÷ 45).
+	await main(page)
+		.getByRole('button', { name: /Sight, up and down: 39/ })
+		.click();
+	await expect(page.getByText('2 × atan(half the opening ÷ how far it is from the eye)')).toBeVisible();
+	await page.keyboard.press('Escape');
+	await page.getByRole('button', { name: 'Measure', exact: true }).click();
+	const form = page.getByRole('form', { name: 'Doors, sight and rest' });
+	await form.getByLabel('Widest place, worn').fill('54 cm');
+	await form.getByLabel('Seen through, height').fill('40 mm');
+	await form.getByRole('button', { name: 'Save' }).click();
+	await expect(page.getByText('Goes through where people go.')).toBeVisible();
+	await expect(page.getByText('1 of 11 movements fails.')).toBeVisible();
+	await page.getByRole('button', { name: 'Hop and shake: nothing falls off or slides: fails' }).click();
+	const fails = page.getByRole('form', { name: 'What fails' });
+	await fails.getByLabel('Because of').selectOption({ label: 'G-02 Rope belt' });
+	await fails.getByLabel('What happens').fill('slides to the knees');
+	await fails.getByRole('button', { name: 'Note it' }).click();
+	await expect(page.getByText('2 of 11 movements fail.')).toBeVisible();
+	await main(page).getByRole('link', { name: 'Mend' }).click();
+	await expect(main(page).getByText('slides to the knees').first()).toBeVisible();
+});

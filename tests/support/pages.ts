@@ -40,6 +40,7 @@ export const PAGES = [
 	'/c/1/wear/3',
 	'/c/1/wear/weight',
 	'/c/1/wear/dressing',
+	'/c/1/wear/moving',
 	'/c/1/wear/light',
 	'/c/1/wear/door',
 	'/c/1/wear/packing',

@@ -272,7 +272,7 @@ export const NO_FIT: MeasureRecord = {
 	shapes: []
 };
 
-export const NO_WEAR: WearRecord = { joins: [], wearings: [], preparations: [] };
+export const NO_WEAR: WearRecord = { joins: [], wearings: [], preparations: [], moving: null, moves: [] };
 export const wearing = (componentId: number, more: Partial<Wearing> = {}): Wearing => ({
 	...PLAIN_WEARING,
 	id: componentId,

@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import * as make from '../../../tests/support/record.ts';
 import { onMinutesFigure } from '../explain/dressing.ts';
 import { valueOf } from '../explain/figure.ts';
-import type { WearRecord } from '../facts/wear.ts';
+import type { DressRecord } from '../facts/wear.ts';
 import { dressingCircle, dressingPlan, mostHands, onMinutes, wornOnes } from './dressing.ts';
 
 const said = (componentId: number, onMinutes: number | null, hands = 1) =>
@@ -19,7 +19,7 @@ const greaves = make.component(3, {
 });
 const badge = make.component(4, { code: 'A-03', parentId: 2, layer: 3, zones: ['chest'] });
 const all = [shirt, plate, greaves, badge];
-const plan = (wear: WearRecord, dressers: number, components = all) =>
+const plan = (wear: DressRecord, dressers: number, components = all) =>
 	dressingPlan(components, wear, dressers, 5, () => 0);
 
 test('by hand: shirt 3, then plate 4, greaves 5 beside: 12 minutes alone, 7 with a helper; who does what', () => {

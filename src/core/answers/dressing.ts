@@ -1,5 +1,5 @@
 import { inLedgerOrder, type Component, type Kind } from '../facts/component.ts';
-import type { Preparation, WearRecord, Wearing, Worn } from '../facts/wear.ts';
+import type { Preparation, DressRecord, Wearing, Worn } from '../facts/wear.ts';
 import { circleOf, dressOrder, type Dressing } from '../engines/dress/order.ts';
 
 /** One thing that is put on, or prepared, with who does it. */
@@ -60,7 +60,7 @@ const ON_SKIN = -1;
 const prepared = (p: Preparation) => `prepare ${p.id}`;
 const dried = (p: Preparation) => `dry ${p.id}`;
 
-function tasks(components: readonly Component[], wear: WearRecord): Dressing[] {
+function tasks(components: readonly Component[], wear: DressRecord): Dressing[] {
 	const worn = wornOnes(components);
 	const ids = new Set(worn.map((c) => c.id));
 	const preparations = wear.preparations.flatMap((p, i): Dressing[] => [
@@ -108,7 +108,7 @@ function tasks(components: readonly Component[], wear: WearRecord): Dressing[] {
 }
 
 /** Components that wait for each other to be put on, the first again at the end; null where none do. */
-export function dressingCircle(components: readonly Component[], wear: WearRecord): Component[] | null {
+export function dressingCircle(components: readonly Component[], wear: DressRecord): Component[] | null {
 	const circle = circleOf(tasks(components, wear));
 	return circle && circle.flatMap((id) => components.find((c) => String(c.id) === id) ?? []);
 }
@@ -121,7 +121,7 @@ export function dressingCircle(components: readonly Component[], wear: WearRecor
  */
 export function dressingPlan(
 	components: readonly Component[],
-	wear: WearRecord,
+	wear: DressRecord,
 	dressers: number,
 	seconds: number,
 	elapsed: () => number
@@ -155,7 +155,7 @@ export function dressingPlan(
 }
 
 /** The most people that one thing takes. */
-export const mostHands = (components: readonly Component[], wear: WearRecord): number =>
+export const mostHands = (components: readonly Component[], wear: DressRecord): number =>
 	Math.max(
 		1,
 		...wornOnes(components).map((c) => handsFor(c, wear)),

@@ -1,4 +1,5 @@
 import { valueOn } from '../engines/plane/pictureMeasure.ts';
+import { sightAngle } from '../answers/moving.ts';
 import { wholeMinutes } from '../units/duration.ts';
 import { orderByDay } from '../answers/leadTime.ts';
 import { isColdOrDamp, slowerBy } from '../answers/wait.ts';
@@ -99,6 +100,10 @@ export const FORMULAS = {
 		words:
 			'area × how thick × how its layers stand off ÷ (length × width of the parcel), no less than a finger',
 		compute: (v) => Math.max(10, (at(v, 0) * at(v, 1) * at(v, 2)) / (at(v, 3) * at(v, 4)))
+	},
+	sight: {
+		words: '2 × atan(half the opening ÷ how far it is from the eye)',
+		compute: (v) => sightAngle(at(v, 0), at(v, 1))
 	},
 	joinPull: {
 		words:

@@ -506,6 +506,25 @@ export const TABLES = {
 		hands: number,
 		patchTest: tick
 	}),
+	moving: table(
+		'how it is moved in',
+		{
+			costumeId: to('costume'),
+			wideMm: length,
+			hipsMm: length,
+			openingWideMm: length,
+			openingHighMm: length,
+			eyeMm: length,
+			onMinutes: number,
+			restMinutes: number
+		},
+		null
+	),
+	move_check: table(
+		'movement tried',
+		{ costumeId: to('costume'), move: text, works: tick, checkedAt: time },
+		'move'
+	),
 	pack_tick: table('tick of the packing list', { costumeId: to('costume'), line: text, leg: text }, 'line'),
 	opening: table(
 		'opening',

@@ -1,4 +1,5 @@
 import type { Vec } from '../units/vec.ts';
+import type { LocalMinutes } from '../units/localTime.ts';
 import type { Zone } from './zone.ts';
 
 /** What a join holds its component to. */
@@ -138,6 +139,32 @@ export interface Preparation {
 	version: number;
 }
 
+/** How a costume is moved in; null for what nobody has measured. */
+export interface Moving {
+	id: number;
+	/** Its widest place when it is worn, and at the hips when sitting. */
+	wideMm: number | null;
+	hipsMm: number | null;
+	/** What its wearer sees through, and how far that is from the eye. */
+	openingWideMm: number | null;
+	openingHighMm: number | null;
+	eyeMm: number | null;
+	/** At a stretch, as it went: worn, and rested. */
+	onMinutes: number | null;
+	restMinutes: number | null;
+	version: number;
+}
+
+/** A movement that was tried in it, the last time. */
+export interface MoveCheck {
+	id: number;
+	/** By the key of what is tried. */
+	move: string;
+	works: boolean;
+	checkedAt: LocalMinutes;
+	version: number;
+}
+
 /** What is said of the components that are worn. */
 export interface Worn {
 	joins: Join[];
@@ -146,4 +173,10 @@ export interface Worn {
 /** What is recorded of how a costume is worn. */
 export interface WearRecord extends Worn {
 	preparations: Preparation[];
+	/** Null where nothing is measured. */
+	moving: Moving | null;
+	moves: MoveCheck[];
 }
+
+/** What dressing goes by. */
+export type DressRecord = Omit<WearRecord, 'moving' | 'moves'>;

@@ -49,8 +49,17 @@ export const CLEARS = [
 		key: 'breathe',
 		words: 'Breathe deeply, wait five minutes: still comfortable',
 		zones: ['chest', 'waist', 'neck', 'face']
+	},
+	{ key: 'hear', words: 'Stand behind and speak: it is heard', zones: ['head', 'face'] },
+	{ key: 'drink', words: 'Drink from a bottle or straw without help', zones: ['face'] },
+	{ key: 'reach', words: 'Reach phone, purse and every switch', zones: ['waist', 'hips', 'hand', 'chest'] },
+	{
+		key: 'car',
+		words: 'Get into a car and out again, and through a door',
+		zones: ['shoulder', 'back', 'hips', 'head']
 	}
 ] as const;
+export const CLEAR_KEYS = CLEARS.map((c) => c.key) as [string, ...string[]];
 
 /** Those that the components tried call for. */
 export function clearsFor(components: readonly Pick<Component, 'zones'>[]) {
@@ -58,4 +67,13 @@ export function clearsFor(components: readonly Pick<Component, 'zones'>[]) {
 		components.flatMap((c) => c.zones.map((z) => z.replace(/-(left|right)$/, '')))
 	);
 	return CLEARS.filter((c) => c.zones.length === 0 || c.zones.some((z) => zones.has(z)));
+}
+
+/** Components in the order in which they are likely to be why a movement fails: what is on the zones that it tries comes first. */
+export function likelyFor<C extends Pick<Component, 'zones'>>(
+	{ zones }: { zones: readonly string[] },
+	components: readonly C[]
+): C[] {
+	const isOn = ({ zones: its }: C) => its.some((z) => zones.includes(z.replace(/-(left|right)$/, '')));
+	return [...components.filter(isOn), ...components.filter((c) => !isOn(c))];
 }

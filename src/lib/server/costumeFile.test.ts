@@ -28,6 +28,8 @@ const OF_COSTUME: Record<string, string> = {
 	palette_colour: 'costume_id = $1',
 	swatch: 'costume_id = $1',
 	preparation: 'costume_id = $1',
+	moving: 'costume_id = $1',
+	move_check: 'costume_id = $1',
 	palette_part: 'component_id in (select id from component where costume_id = $1)',
 	...Object.fromEntries(
 		['coat', 'fault', 'step', 'need', 'opening', 'nominal', 'decision', 'shape', 'wear_join', 'wearing'].map(

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FACINGS, FEATURES, HOLDS_TO, TRAVELS } from '../../facts/wear.ts';
 import { ZONES } from '../../facts/zone.ts';
+import { formatLocalTime } from '../../units/localTime.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
 import {
 	bare,
@@ -11,6 +12,7 @@ import {
 	list,
 	mm,
 	stepsOf,
+	time,
 	type CostumeSource,
 	type FileOf,
 	type Rows
@@ -64,7 +66,20 @@ export const wearFields = {
 		}),
 		5000
 	),
-	/** Since form 15. */
+	/** From here on since form 15. */
+	moving: list(
+		z.strictObject({
+			wideMm: side.nullable(),
+			hipsMm: side.nullable(),
+			openingWideMm: side.nullable(),
+			openingHighMm: side.nullable(),
+			eyeMm: side.nullable(),
+			onMinutes: z.number().positive().max(1000).nullable(),
+			restMinutes: z.number().positive().max(1000).nullable()
+		}),
+		1
+	),
+	moves: list(z.strictObject({ move: z.string().min(1).max(40), works: z.boolean(), checkedAt: time }), 100),
 	preparations: list(
 		z.strictObject({
 			position: z.number().int().min(0),
@@ -94,12 +109,22 @@ export function writeWear(source: CostumeSource) {
 				packed: packed && [...packed]
 			})
 		),
+		moving: source.wear.moving ? [bare(source.wear.moving)] : [],
+		moves: byId(source.wear.moves).map((m) => ({ ...bare(m), checkedAt: formatLocalTime(m.checkedAt) })),
 		preparations: byId(source.wear.preparations).map((p) => bare(p))
 	};
 }
 
-export const wearRows = ({ joins, wearings, preparations }: FileOf<typeof wearFields>): Rows[] => [
+export const wearRows = ({
+	joins,
+	wearings,
+	preparations,
+	moving,
+	moves
+}: FileOf<typeof wearFields>): Rows[] => [
 	{ table: 'wear_join', rows: joins },
 	{ table: 'wearing', rows: wearings },
+	{ table: 'moving', rows: moving.map((m) => ({ ...m, costumeId: COSTUME })) },
+	{ table: 'move_check', rows: moves.map((m) => ({ ...m, costumeId: COSTUME })) },
 	{ table: 'preparation', rows: preparations.map((p) => ({ ...p, costumeId: COSTUME })) }
 ];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Component } from '$core/facts/component.ts';
-import { CLEARS, usualStepFor } from '$core/trade/fittingCheck.ts';
+import { CLEAR_KEYS, CLEARS, usualStepFor } from '$core/trade/fittingCheck.ts';
 import { POINT_DIRECTIONS, pointWords, type FittingPoint } from '$core/facts/fitting.ts';
 import { dayOf, dayWords } from '$core/units/localTime.ts';
 import { formatLength } from '$core/units/measure.ts';
@@ -10,8 +10,6 @@ import { insert, set, update } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { endOfSteps, insertStep, makeRoom } from './step.ts';
-
-const CLEAR_KEYS = CLEARS.map((c) => c.key) as [string, ...string[]];
 
 const about = {
 	heldAt: f.time(),

@@ -1,10 +1,11 @@
 import { inOrder } from '$core/facts/order.ts';
-import type { FastenerKey, Preparation, Wearing } from '$core/facts/wear.ts';
+import type { FastenerKey, MoveCheck, Moving, Preparation, Wearing } from '$core/facts/wear.ts';
 import type { EventRule, PackTick } from '$core/facts/travel.ts';
 import type { Zone } from '$core/facts/zone.ts';
 import { STANDARD } from '$core/trade/catalogue.ts';
 import { fastenerOf, workOf } from '$core/trade/fastener.ts';
 import type { Executor } from '../db/open.ts';
+import { DAY } from '$core/units/localTime.ts';
 import { insert } from '../db/tables.ts';
 import { loadRecord } from '../read/costume.ts';
 
@@ -24,6 +25,8 @@ interface DemoJoin {
 interface DemoWear {
 	wearings: Readonly<Record<string, Partial<Wearing> & { inside?: string }>>;
 	preparations?: readonly Pick<Preparation, 'name' | 'zones' | 'minutes' | 'waitMinutes' | 'patchTest'>[];
+	moving?: Partial<Moving>;
+	moves?: readonly Pick<MoveCheck, 'move' | 'works'>[];
 	rules?: readonly Pick<EventRule, 'kind' | 'limits' | 'note'>[];
 	ticks?: readonly Pick<PackTick, 'line' | 'leg'>[];
 	joins: readonly DemoJoin[];
@@ -49,6 +52,7 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 			},
 			'Lamp heart': { grams: 140, size: [90, 90, 160], inside: 'Great lantern' }
 		},
+		moving: { wideMm: 710, hipsMm: 420 },
 		rules: [
 			{ kind: 'length', limits: [1500], note: '' },
 			{ kind: 'weight', limits: [2000], note: '' },
@@ -156,6 +160,12 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 			'Oilskin cape': { packed: [400, 300, 70], softTo: 0.6 },
 			'Rope belt': { grams: 340, packed: [250, 250, 60] }
 		},
+		moving: { wideMm: 620, hipsMm: 430, openingWideMm: 130, openingHighMm: 32, eyeMm: 45 },
+		moves: [
+			{ move: 'head', works: true },
+			{ move: 'stairs', works: true },
+			{ move: 'drink', works: false }
+		],
 		rules: [
 			{ kind: 'length', limits: [1200], note: 'Longer ones stay at the gate' },
 			{ kind: 'blade', limits: [], note: '' },
@@ -194,6 +204,9 @@ export async function layOutWear(
 		});
 	const { eventName } = record.costume;
 	for (const rule of wear.rules ?? []) await insert(tx, 'event_rule', { ...rule, eventName });
+	if (wear.moving) await insert(tx, 'moving', { ...wear.moving, costumeId });
+	for (const m of wear.moves ?? [])
+		await insert(tx, 'move_check', { ...m, costumeId, checkedAt: record.costume.eventAt - 60 * DAY });
 	for (const [position, p] of (wear.preparations ?? []).entries())
 		await insert(tx, 'preparation', { ...p, costumeId, position });
 	for (const tick of wear.ticks ?? []) await insert(tx, 'pack_tick', { ...tick, costumeId });

@@ -2,7 +2,7 @@ import { holdings, type Held } from '$core/answers/holding.ts';
 import { cutsOf } from '$core/answers/followPieces.ts';
 import { weightOf, type Weight } from '$core/answers/weight.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
-import type { Join, Preparation, Wearing, WearRecord } from '$core/facts/wear.ts';
+import type { Join, MoveCheck, Moving, Preparation, Wearing, WearRecord } from '$core/facts/wear.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import type { Context } from '../commands/command.ts';
@@ -13,7 +13,7 @@ import { loadMaterials } from './workshop.ts';
 
 /** How a costume is worn: its joins component by component, in their order. */
 export async function loadWear(db: Executor, costumeId: number): Promise<WearRecord> {
-	const [joins, wearings, preparations] = await Promise.all([
+	const [joins, wearings, preparations, [moving], moves] = await Promise.all([
 		selectOfCostumes<Join>(
 			db,
 			'wear_join',
@@ -21,9 +21,11 @@ export async function loadWear(db: Executor, costumeId: number): Promise<WearRec
 			'component.position, component.id, wear_join.position, wear_join.id'
 		),
 		selectOfCostumes<Wearing>(db, 'wearing', [costumeId]),
-		selectOfCostumes<Preparation>(db, 'preparation', [costumeId], 'preparation.position, preparation.id')
+		selectOfCostumes<Preparation>(db, 'preparation', [costumeId], 'preparation.position, preparation.id'),
+		selectOfCostumes<Moving>(db, 'moving', [costumeId]),
+		selectOfCostumes<MoveCheck>(db, 'move_check', [costumeId])
 	]);
-	return { joins, wearings, preparations };
+	return { joins, wearings, preparations, moving: moving ?? null, moves };
 }
 
 /** How a costume is worn, and what one copy of each component weighs. */

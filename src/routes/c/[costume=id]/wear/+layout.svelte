@@ -13,6 +13,7 @@
 		{ href: base, name: 'What holds it' },
 		{ href: `${base}/weight`, name: 'Weight' },
 		{ href: `${base}/dressing`, name: 'Dressing' },
+		{ href: `${base}/moving`, name: 'Moving' },
 		{ href: `${base}/light`, name: 'Light' },
 		{ href: `${base}/door`, name: 'At the door' },
 		{ href: `${base}/packing`, name: 'Packing' }
