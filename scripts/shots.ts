@@ -26,7 +26,6 @@ const VIEWS: Record<string, string> = {
 	picture: '/c/1/look/pictures/1',
 	measure: '/c/1/measure',
 	'goes-on': '/c/1/measure/goes-on',
-	fittings: '/c/1/measure/fittings',
 	pattern: '/c/1/pattern/2',
 	piece: '/c/1/pattern/3/1',
 	lay: '/c/1/lay',
@@ -35,6 +34,7 @@ const VIEWS: Record<string, string> = {
 	bench: '/c/1/bench',
 	finish: '/c/1/finish',
 	wear: '/c/1/wear',
+	packing: '/c/1/wear/packing',
 	mend: '/c/3/mend',
 	stash: '/stash',
 	makers: '/makers',
@@ -56,6 +56,7 @@ for (const [name, path] of Object.entries(VIEWS)) {
 	await page.goto(values.at + path, { waitUntil: 'networkidle' });
 	await page.evaluate(() => document.fonts.ready);
 	// What is worked out in the page comes a moment later.
+	if (name === 'packing') await page.locator('[data-packed]').waitFor();
 	if (name === 'plan') await page.locator('.chart svg').waitFor({ timeout: 30_000 });
 	await page.screenshot({ path: join(values.to, `${name}.png`), fullPage: values.full });
 }

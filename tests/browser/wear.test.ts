@@ -6,7 +6,7 @@ test.use({ baseURL: WEAR.address });
 
 /** What is said of one component. */
 const entry = (page: Page, name: string) =>
-	page.getByRole('main').getByRole('listitem').filter({ hasText: name });
+	page.getByRole('main').getByRole('listitem').filter({ hasText: name }).first();
 const toast = (page: Page, words: string | RegExp) =>
 	expect(page.getByRole('status').getByText(words)).toBeVisible();
 

@@ -55,7 +55,7 @@ function over(component: Component, worn: readonly Component[], { joins }: Worn)
 }
 
 /** Seconds for the search: there are few. */
-const LOOK = 0.01;
+const LOOK = 0.003;
 
 /** What comes off for air, heat, the toilet and first aid, and how fast: the order of dressing the other way round. */
 export function comesOff(components: readonly Component[], wear: Worn, elapsed: () => number): ComesOff[] {

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { likelyFor } from '$core/trade/fittingCheck.ts';
-import { add, costume, record, refused, said, w } from '$tests/support/oneCostume.ts';
+import { add, costume, record, said, w } from '$tests/support/oneCostume.ts';
 import { loadWear } from '../read/wear.ts';
 import { movingCommands } from './moving.ts';
 import { preparationCommands } from './preparation.ts';

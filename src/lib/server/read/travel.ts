@@ -24,26 +24,36 @@ export async function loadTravel(
 	return { rules, cases, ticks };
 }
 
+type Weighed = Awaited<ReturnType<typeof loadWeights>>;
+
 /** Everything of a costume that travels, with its box and weight. */
-export async function loadLuggage(
+export const loadLuggage = async (
 	db: Executor,
 	record: CostumeRecord,
-	{ materials, handbook }: Pick<Workshop, 'materials' | 'handbook'>
+	workshop: Pick<Workshop, 'materials' | 'handbook'>
+): Promise<Luggage[]> => luggageFrom(db, record, workshop.materials, await loadWeights(db, record, workshop));
+
+async function luggageFrom(
+	db: Executor,
+	record: CostumeRecord,
+	materials: Workshop['materials'],
+	{ wear, weights }: { wear: Worn; weights: Weighed['weights'] }
 ): Promise<Luggage[]> {
 	const { id } = record.costume;
-	const [{ wear, weights }, pieces] = await Promise.all([
-		loadWeights(db, record, { materials, handbook }),
-		loadPieces(db, [id])
-	]);
-	const from = { ...pieces.get(id)!, materials };
+	const from = { ...(await loadPieces(db, [id])).get(id)!, materials };
 	return luggageOf(record.components, wear, weights, (c) => cutsOf(c, record.components, from));
 }
 
 /** What pages of a costume that goes somewhere show. */
-export async function loadGoing(db: Executor, record: CostumeRecord, workshop: Workshop, wear: Worn) {
+export async function loadGoing(
+	db: Executor,
+	record: CostumeRecord,
+	workshop: Workshop,
+	{ wear, weights }: { wear: Worn; weights: Weighed['weights'] }
+) {
 	const [travel, luggage] = await Promise.all([
 		loadTravel(db, record.costume.id),
-		loadLuggage(db, record, workshop)
+		luggageFrom(db, record, workshop.materials, { wear, weights })
 	]);
 	return {
 		...travel,

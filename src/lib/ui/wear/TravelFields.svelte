@@ -69,6 +69,7 @@
 		name="features"
 		options={FEATURES.map((value) => ({ value, label: FEATURE_WORDS[value] }))}
 		chosen={said.features}
+		framed
 	/>
 </div>
 
