@@ -132,8 +132,17 @@ test('lights on cells: resistor, hours and parts, worked out as typed; too few v
 	await expect(page.getByText(/^150 Ω, lasts/)).toBeVisible();
 	await expect(page.getByRole('row', { name: /^resistor 4 150 Ω/ })).toBeVisible();
 	await expect(page.getByRole('row', { name: /^LED 8/ })).toBeVisible();
+	const keep = page.getByRole('form', { name: 'Keep the circuit' });
+	await keep.getByLabel('It lights').selectOption({ label: 'A-02 Quay badge' });
+	await keep.getByRole('button', { name: 'Keep it, and need its parts' }).click();
+	await toast(page, 'A-02 is lit: its parts are under Buy');
+	await expect(entry(page, 'A-02 Quay badge').getByRole('link', { name: /8 × LED on 6 × AA/ })).toBeVisible();
 	await form.getByLabel('Volts of one LED').fill('230');
 	await form.getByLabel('Volts of one LED').press('Tab');
 	await expect(form.getByText('At most 60.')).toBeVisible();
 	await expect(form.getByLabel('Volts of one LED')).toHaveValue('230');
+	// Six badges: eight LEDs and six cells each.
+	await open(page, '/c/1/buy');
+	await expect(page.getByRole('row').filter({ hasText: 'LED, 3.1 V' }).first()).toContainText('48');
+	await expect(page.getByRole('row').filter({ hasText: 'cell, AA' }).first()).toContainText('36');
 });

@@ -35,14 +35,14 @@ export const fitsInto = (box: Vec, into: readonly number[]): boolean => {
 	return a!.every((side, i) => side <= b![i]!);
 };
 
-/** What of a thing an event may forbid: as it is said, and what nobody has to say: it lies over the face, or its route lights it. */
+/** What of a thing an event may forbid: as it is said, and what nobody has to say: it lies over the face, or is lit. */
 export const featuresOf = ({ component, said }: Pick<Luggage, 'component' | 'said'>): Feature[] => {
 	const routes = [component.route, ...component.furtherRoutes];
 	return [
 		...new Set<Feature>([
 			...said.features,
 			...(component.zones.includes('face') ? (['mask'] as const) : []),
-			...(routes.includes('light') ? (['light'] as const) : [])
+			...(routes.includes('light') || said.circuit ? (['light'] as const) : [])
 		])
 	];
 };

@@ -11,6 +11,7 @@ import { formatNumber } from '../units/number.ts';
 import { materialOfCoat } from './coatStack.ts';
 import type { CutPieces } from './followPieces.ts';
 import { joinsOf } from './joins.ts';
+import { lightParts } from './lightParts.ts';
 import { mlPerM2Of } from './spraySessions.ts';
 
 /** What one copy of a component weighs. */
@@ -52,10 +53,24 @@ export function weightOf(
 			});
 	}
 	const cut = new Set(cuts.map((c) => c.material?.id));
+	const circuit = wearings.find((w) => w.componentId === component.id)?.circuit ?? null;
+	const lights = circuit ? lightParts(circuit) : [];
+	for (const { material, count, grams } of lights)
+		parts.push({
+			name: material,
+			grams: count * grams,
+			how: `its circuit, ${count} × ${formatNumber(grams, 1)} g, from memory`
+		});
+	const lit = new Set(lights.map((l) => l.material.toLowerCase()));
 	for (const need of record.needs.filter((n) => n.componentId === component.id)) {
 		const material = materials.find((m) => m.id === need.materialId);
 		// Paint, glue and what joins use are counted by the work that puts them on.
-		if (!material || cut.has(material.id) || ['paint', 'glue', 'closure', 'tool'].includes(material.family))
+		if (
+			!material ||
+			cut.has(material.id) ||
+			lit.has(material.name.toLowerCase()) ||
+			['paint', 'glue', 'closure', 'tool'].includes(material.family)
+		)
 			continue;
 		const one = need.quantity / copies;
 		const area = areaOfUnit(material);

@@ -492,7 +492,8 @@ export const TABLES = {
 			travels: text,
 			insideId: to('component'),
 			features: list,
-			offMinutes: number
+			offMinutes: number,
+			circuit: said('a circuit')
 		},
 		null
 	),

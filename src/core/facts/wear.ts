@@ -43,7 +43,8 @@ export const PLAIN_WEARING = {
 	travels: 'case',
 	insideId: null,
 	features: [] as Feature[],
-	offMinutes: null
+	offMinutes: null,
+	circuit: null
 } satisfies Partial<Wearing>;
 
 /** What carries what is worn; of shoulders, arms, hands and legs each on its side. */
@@ -89,6 +90,28 @@ export interface Join {
 	version: number;
 }
 
+export const CELL_KEYS = ['AA', 'AAA', '9V', 'CR2032'] as const;
+export const SERIES_KEYS = ['E12', 'E24'] as const;
+
+/** A circuit of LEDs on cells, as it was typed. */
+export interface KeptCircuit {
+	cell: (typeof CELL_KEYS)[number];
+	/** Cells one after the other, and such rows side by side. */
+	inSeries: number;
+	rows: number;
+	/** Of one LED, V, and the current wanted through it, mA. */
+	volts: number;
+	milliamps: number;
+	/** LEDs one after the other, and so many such strings. */
+	leds: number;
+	strings: number;
+	series: (typeof SERIES_KEYS)[number];
+	/** How long it has to last, and what fuse and switch bear, mA; null where nobody says. */
+	hours: number | null;
+	fuse: number | null;
+	switch: number | null;
+}
+
 /** What is said of wearing one component: one row at most. */
 export interface Wearing {
 	id: number;
@@ -120,6 +143,8 @@ export interface Wearing {
 	features: Feature[];
 	/** To take all copies off, minutes; null where nobody has timed it. */
 	offMinutes: number | null;
+	/** What lights one copy. */
+	circuit: KeptCircuit | null;
 	version: number;
 }
 

@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import { CELLS, lightCircuit, type Circuit, type LightAnswer } from '$core/engines/light/circuit.ts';
+import { circuitOf, lightParts, type LightPart } from '$core/answers/lightParts.ts';
+import { lightCircuit, type Circuit, type LightAnswer } from '$core/engines/light/circuit.ts';
+import { CELL_KEYS, SERIES_KEYS, type KeptCircuit } from '$core/facts/wear.ts';
 import * as f from './commands/fields.ts';
 
-export const CELL_KEYS = ['AA', 'AAA', '9V', 'CR2032'] as const satisfies (keyof typeof CELLS)[];
-
-const asked = z.object({
+/** The fields of a circuit. */
+export const circuitFields = {
 	cell: f.choice(CELL_KEYS),
 	inSeries: f.whole(1, 40),
 	rows: f.whole(1, 20),
@@ -12,11 +13,12 @@ const asked = z.object({
 	milliamps: f.above0(5000),
 	leds: f.whole(1, 50),
 	strings: f.whole(1, 200),
-	series: f.choice(['E12', 'E24']),
+	series: f.choice(SERIES_KEYS),
 	hours: f.orNull(f.above0(1000)),
 	fuse: f.orNull(f.above0(50_000)),
 	switch: f.orNull(f.above0(50_000))
-});
+};
+const asked = z.object(circuitFields);
 
 /** What nobody has typed yet: four white LEDs on four AA cells, for a day. */
 const BEGIN: Readonly<Record<string, string>> = {
@@ -37,7 +39,7 @@ export interface Lit {
 	typed: Readonly<Record<string, string>>;
 	/** By field. */
 	errors: Readonly<Record<string, string>>;
-	found: { cell: (typeof CELL_KEYS)[number]; circuit: Circuit; answer: LightAnswer } | null;
+	found: { kept: KeptCircuit; circuit: Circuit; answer: LightAnswer; parts: LightPart[] } | null;
 }
 
 /** A circuit as it stands in the address: nothing is written. */
@@ -52,18 +54,11 @@ export function litBy(query: URLSearchParams): Lit {
 			errors: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])),
 			found: null
 		};
-	const v = read.data;
-	const circuit: Circuit = {
-		cell: CELLS[v.cell],
-		inSeries: v.inSeries,
-		rows: v.rows,
-		strands: [
-			{ id: 'lights', forwardVolts: v.volts, milliamps: v.milliamps, inSeries: v.leds, strings: v.strings }
-		],
-		series: v.series,
-		fuseMilliamps: v.fuse,
-		switchMilliamps: v.switch,
-		hours: v.hours
+	const kept = read.data;
+	const circuit = circuitOf(kept);
+	return {
+		typed,
+		errors: {},
+		found: { kept, circuit, answer: lightCircuit(circuit), parts: lightParts(kept) }
 	};
-	return { typed, errors: {}, found: { cell: v.cell, circuit, answer: lightCircuit(circuit) } };
 }

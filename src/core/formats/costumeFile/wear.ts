@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FACINGS, FEATURES, HOLDS_TO, TRAVELS } from '../../facts/wear.ts';
+import { CELL_KEYS, FACINGS, FEATURES, HOLDS_TO, SERIES_KEYS, TRAVELS } from '../../facts/wear.ts';
 import { ZONES } from '../../facts/zone.ts';
 import { formatLocalTime } from '../../units/localTime.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
@@ -20,6 +20,20 @@ import {
 
 const place = z.number().min(-10_000).max(10_000);
 const side = mm.positive();
+const most = (limit: number) => z.number().positive().max(limit);
+const circuit = z.strictObject({
+	cell: z.enum(CELL_KEYS),
+	inSeries: most(40).int(),
+	rows: most(20).int(),
+	volts: most(60),
+	milliamps: most(5000),
+	leds: most(50).int(),
+	strings: most(200).int(),
+	series: z.enum(SERIES_KEYS),
+	hours: most(1000).nullable(),
+	fuse: most(50_000).nullable(),
+	switch: most(50_000).nullable()
+});
 const box = z.tuple([side, side, side]).nullable();
 
 /** What holds it on, and what it weighs. Since form 14. */
@@ -62,7 +76,8 @@ export const wearFields = {
 			travels: z.enum(TRAVELS).default('case'),
 			insideId: idOrNull.default(null),
 			features: z.array(z.enum(FEATURES)).max(FEATURES.length).default([]),
-			offMinutes: z.number().positive().max(600).nullable().default(null)
+			offMinutes: z.number().positive().max(600).nullable().default(null),
+			circuit: circuit.nullable().default(null)
 		}),
 		5000
 	),

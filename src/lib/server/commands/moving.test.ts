@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { likelyFor } from '$core/trade/fittingCheck.ts';
-import { add, costume, record, said, w } from '$tests/support/oneCostume.ts';
+import { absent, add, costume, record, said, w } from '$tests/support/oneCostume.ts';
 import { loadWear } from '../read/wear.ts';
 import { movingCommands } from './moving.ts';
 import { preparationCommands } from './preparation.ts';
@@ -80,6 +80,11 @@ test('make-up is kept with where and how long, in its order; without a place it 
 		costume
 	);
 	assert.equal((await wear()).preparations[0]!.minutes, 15);
+	// Of another costume it is not there.
+	await assert.rejects(
+		w.run(preparationCommands.editPreparation, { ...colour, id, version: '2' }, costume + 1),
+		absent
+	);
 	await w.run(preparationCommands.removePreparation, { id }, costume);
 	await assert.rejects(w.run(preparationCommands.removePreparation, { id }, costume));
 	assert.deepEqual(

@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import type { Preparation } from '$core/facts/wear.ts';
 import { ZONES } from '$core/facts/zone.ts';
+import type { Executor } from '../db/open.ts';
 import { Absent, one } from '../db/rows.ts';
 import { insert, update } from '../db/tables.ts';
 import { loadWear } from '../read/wear.ts';
@@ -14,6 +16,12 @@ const shape = () => ({
 	hands: f.whole(1, 3),
 	patchTest: f.ticked()
 });
+
+async function preparationAt(tx: Executor, id: number, costumeId: number): Promise<Preparation> {
+	const found = (await loadWear(tx, costumeId)).preparations.find((p) => p.id === id);
+	if (!found) throw new Absent('preparation');
+	return found;
+}
 
 /** Make-up, prosthetics and skin adhesives. */
 export const preparationCommands = {
@@ -32,7 +40,8 @@ export const preparationCommands = {
 
 	editPreparation: command(
 		() => z.object({ id: f.id(), version: f.version(), ...shape() }),
-		async (tx, { id, version, ...v }) => {
+		async (tx, { id, version, ...v }, { costumeId }) => {
+			await preparationAt(tx, id, costumeId);
 			await update(tx, 'preparation', { id, version }, v);
 			return { words: `Changed ${v.name}` };
 		}
@@ -41,8 +50,7 @@ export const preparationCommands = {
 	removePreparation: command(
 		() => z.object({ id: f.id() }),
 		async (tx, { id }, { costumeId }) => {
-			const found = (await loadWear(tx, costumeId)).preparations.find((p) => p.id === id);
-			if (!found) throw new Absent('preparation');
+			const found = await preparationAt(tx, id, costumeId);
 			await tx.query('delete from preparation where id = $1', [id]);
 			return { words: `Removed ${found.name}` };
 		}

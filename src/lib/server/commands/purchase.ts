@@ -335,8 +335,9 @@ export const purchaseCommands = {
 			}),
 		async (tx, v, { costumeId }) => {
 			refuseBackwards(v);
+			const { name } = await purchaseIn(tx, v.id, costumeId);
 			await update(tx, 'purchase', v, v);
-			return { words: `Changed the purchase of ${(await named(tx, v.id, costumeId))!.name}` };
+			return { words: `Changed the purchase of ${name}` };
 		}
 	),
 

@@ -146,13 +146,14 @@ test('purchases: from the list to used, with their days; edited exactly; off the
 		dueOn: '2031-05-04',
 		note: ''
 	};
-	const edit = async (values: object = {}) =>
+	const edit = async (values: object = {}, of = costume) =>
 		w.run(
 			purchaseCommands.editPurchase,
 			{ id: String((await read()).id), version: String((await read()).version), ...EDIT, ...values },
-			costume
+			of
 		);
 	await assert.rejects(edit(), refused(/before it was ordered/));
+	await assert.rejects(edit({ dueOn: '' }, costume + 1), absent, 'it is of another costume');
 	await edit({ dueOn: '2031-05-07' });
 	const edited = await read();
 	assert.deepEqual(

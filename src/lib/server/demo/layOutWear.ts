@@ -50,7 +50,24 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 				travels: 'hand',
 				features: ['light', 'glass']
 			},
-			'Lamp heart': { grams: 140, size: [90, 90, 160], inside: 'Great lantern' }
+			'Lamp heart': {
+				grams: 140,
+				size: [90, 90, 160],
+				inside: 'Great lantern',
+				circuit: {
+					cell: 'AA',
+					inSeries: 4,
+					rows: 1,
+					volts: 3.1,
+					milliamps: 20,
+					leds: 1,
+					strings: 4,
+					series: 'E24',
+					hours: 8,
+					fuse: 500,
+					switch: null
+				}
+			}
 		},
 		moving: { wideMm: 710, hipsMm: 420 },
 		rules: [

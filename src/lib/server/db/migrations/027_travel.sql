@@ -9,6 +9,8 @@ alter table wearing
 	add column travels text not null default 'case' check (travels in ('case', 'worn', 'hand')),
 	add column inside_id integer references component (id) on delete set null deferrable initially immediate,
 	add column features text[] not null default '{}',
+	-- The circuit that lights it, as it was typed.
+	add column circuit jsonb check (jsonb_typeof(circuit) = 'object'),
 	-- To take all copies off.
 	add column off_minutes double precision check (off_minutes > 0),
 	add check (inside_id <> component_id);

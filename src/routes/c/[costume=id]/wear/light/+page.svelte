@@ -19,7 +19,9 @@
 	import Working from '$lib/ui/Working.svelte';
 	import { askAnew } from '$lib/ui/askAnew.ts';
 	import type { PageData } from './$types';
-	import { lightParts, problemWords } from './lightWords.ts';
+	import { problemWords } from './lightWords.ts';
+	import KeepLight from './KeepLight.svelte';
+	import KeptLights from './KeptLights.svelte';
 	import Wiring from './Wiring.svelte';
 
 	let { data }: { data: PageData } = $props();
@@ -109,16 +111,18 @@
 					><Working figure={warmerFigure(strand)} text="{n(strand.warmer, 0)} K" /></Fact
 				>
 			</Facts>
-			<Wiring {circuit} ohm={strand.ohm} cell={found.cell} />
+			<Wiring {circuit} ohm={strand.ohm} cell={found.kept.cell} />
 			<Table>
 				{#snippet heads()}<th>Part</th><th>How many</th><th>What it has to be</th>{/snippet}
-				{#each lightParts(found.cell, circuit, answer) as part (part.name)}
+				{#each found.parts as part (part.name)}
 					<tr><td>{part.name}</td><td class="mono">{part.count}</td><td>{part.is}</td></tr>
 				{/each}
 			</Table>
+			<KeepLight typed={data.typed} components={data.record.components} wearings={data.wear.wearings} />
 		{/if}
 	</Sheet>
 {/if}
+<KeptLights components={data.record.components} wearings={data.wear.wearings} />
 <Caution keys={['electric']} />
 
 <style>

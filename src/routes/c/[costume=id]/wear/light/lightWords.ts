@@ -1,4 +1,4 @@
-import type { CELLS, Circuit, LightAnswer, LightProblem } from '$core/engines/light/circuit.ts';
+import type { LightProblem } from '$core/engines/light/circuit.ts';
 import { formatNumber } from '$core/units/number.ts';
 
 const n = (value: number, digits = 1) => formatNumber(value, digits);
@@ -17,36 +17,4 @@ export function problemWords(problem: LightProblem): string {
 		default:
 			return `${n(problem.milliamps, 0)} mA are more than the ${problem.what === 'cells' ? 'cells give' : `${problem.what} bears`}: ${n(problem.most, 0)} mA.`;
 	}
-}
-
-/** What it is made of. */
-export function lightParts(
-	cell: keyof typeof CELLS,
-	{ inSeries, rows, strands, fuseMilliamps }: Circuit,
-	{ strands: answers, milliamps }: LightAnswer
-): { name: string; count: number; is: string }[] {
-	const [strand] = strands;
-	const [answer] = answers;
-	if (!strand || !answer || answer.ohm === null) return [];
-	return [
-		{
-			name: 'LED',
-			count: strand.strings * strand.inSeries,
-			is: `${n(strand.forwardVolts)} V at ${n(strand.milliamps)} mA`
-		},
-		{
-			name: 'resistor',
-			count: strand.strings,
-			is: `${n(answer.ohm, 0)} Ω, ${answer.ratedWatts === null ? 'more than is sold' : `${n(answer.ratedWatts, 3)} W or more`}`
-		},
-		{
-			name: `cell, ${cell}`,
-			count: inSeries * rows,
-			is: `${inSeries} in a row${rows > 1 ? `, ${rows} rows` : ''}, in a holder that closes`
-		},
-		{ name: 'switch', count: 1, is: `${n(milliamps, 0)} mA or more, within reach when it is worn` },
-		...(fuseMilliamps === null
-			? []
-			: [{ name: 'fuse', count: 1, is: `${n(fuseMilliamps, 0)} mA, next to the cells` }])
-	];
 }
