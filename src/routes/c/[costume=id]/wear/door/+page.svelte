@@ -97,20 +97,22 @@
 	{/if}
 </Sheet>
 
-<Sheet title="What goes there">
-	<p class="row no-print">
-		{#each data.luggage.filter((l) => l.copy === 1) as { component, said } (component.id)}
-			<button
-				class="button small"
-				onclick={() => (travelling = component.id)}
-				aria-label="How {component.code} {component.name} travels"
-				><Pencil size={14} />
-				{component.code}
-				{component.name}{said.size || said.packed ? '' : ', not measured'}</button
-			>
-		{/each}
-	</p>
-</Sheet>
+<div class="no-print">
+	<Sheet title="What goes there">
+		<p class="row">
+			{#each data.luggage.filter((l) => l.copy === 1) as { component, said } (component.id)}
+				<button
+					class="button small"
+					onclick={() => (travelling = component.id)}
+					aria-label="How {component.code} {component.name} travels"
+					><Pencil size={14} />
+					{component.code}
+					{component.name}{said.size || said.packed ? '' : ', not measured'}</button
+				>
+			{/each}
+		</p>
+	</Sheet>
+</div>
 
 <Dialog bind:open={adding} title="A rule of {event}">
 	<Form command="addRule" label="Rule" onDone={() => (adding = false)}>

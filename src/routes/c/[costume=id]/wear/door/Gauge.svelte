@@ -61,6 +61,7 @@
 		border-bottom: 1px solid var(--rule);
 	}
 	i {
+		print-color-adjust: exact;
 		background: var(--ink-soft);
 	}
 	i.over {

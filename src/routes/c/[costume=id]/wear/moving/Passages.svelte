@@ -51,6 +51,7 @@
 		border-top: 0;
 	}
 	i {
+		print-color-adjust: exact;
 		position: absolute;
 		inset: 4px auto 4px 0;
 		background: var(--good-ink);

@@ -137,4 +137,9 @@
 	h3 {
 		margin: 0;
 	}
+	@media print {
+		section {
+			break-inside: avoid;
+		}
+	}
 </style>

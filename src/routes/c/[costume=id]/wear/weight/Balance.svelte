@@ -143,6 +143,7 @@
 		background: none;
 	}
 	i {
+		print-color-adjust: exact;
 		display: block;
 		height: 100%;
 		background: var(--good-ink);
