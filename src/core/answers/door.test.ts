@@ -109,7 +109,10 @@ test('the emergency kit follows from what the costume is made of; scissors stay 
 	});
 	const kit = emergencyKit(
 		record,
-		{ joins: [make.join(1, 1), make.join(2, 1, { fastener: 'snap' }), make.join(3, 2, { fastener: 'pin' })] },
+		{
+			joins: [make.join(1, 1), make.join(2, 1, { fastener: 'snap' }), make.join(3, 2, { fastener: 'pin' })],
+			wearings: []
+		},
 		[make.material(5, { family: 'glue', name: 'contact cement' })],
 		STANDARD
 	);

@@ -28,7 +28,7 @@ const SEWN: readonly string[] = ['sewMachine', 'sewStretch', 'sewHand', 'bind', 
 /** What mends a costume at its event, from what it is made of: its glues, threads, closures, cells and paints; the same each once. */
 export function emergencyKit(
 	record: Pick<CostumeRecord, 'components' | 'steps' | 'needs' | 'coats'>,
-	{ joins }: Pick<Worn, 'joins'>,
+	{ joins, wearings }: Worn,
 	materials: readonly Material[],
 	trade: Catalogue
 ): KitItem[] {
@@ -47,6 +47,7 @@ export function emergencyKit(
 		if (SEWN.includes(step.technique)) add('thread', 'needle and thread', step.componentId);
 		if (step.technique === 'wire') add('cells', 'spare cells', step.componentId);
 	}
+	for (const { componentId, circuit } of wearings) if (circuit) add('cells', 'spare cells', componentId);
 	for (const join of joins) {
 		const { name } = fastenerOf(trade.fastener, join.fastener);
 		if (join.fastener !== 'pin' && join.fastener !== 'glue')

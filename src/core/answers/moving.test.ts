@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { sightFigure } from '../explain/moving.ts';
+import { sightFigure, tooWideFigure, wornFigure } from '../explain/moving.ts';
 import { valueOf } from '../explain/figure.ts';
 import { passagesOf, sightAngle, sightOf, stretchesIn } from './moving.ts';
 
@@ -30,11 +30,14 @@ test('doors: as wide as the door goes through, a millimetre more does not; the s
 		'seat between its arms': true
 	});
 	assert.equal(through(751, null)['door'], false);
+	const door = passagesOf({ wideMm: 751, hipsMm: null }).find((p) => p.name === 'door')!;
+	assert.equal(valueOf(tooWideFigure(door, 'cm')), 1);
 	assert.equal(through(751, null)['seat between its arms'], null);
 });
 
 test('by hand: two hours are three stretches of 20 on and 20 off: an hour worn; 130 minutes begin a fourth', () => {
 	assert.deepEqual(stretchesIn(120, null), { on: 20, rest: 20, times: 3, worn: 60, own: false });
+	assert.equal(valueOf(wornFigure(130, stretchesIn(130, null))), 70);
 	assert.deepEqual(stretchesIn(130, null), { on: 20, rest: 20, times: 4, worn: 70, own: false });
 	assert.deepEqual(stretchesIn(60, { onMinutes: 40, restMinutes: 10 }), {
 		on: 40,

@@ -2,11 +2,11 @@ import type { Moving } from '../facts/wear.ts';
 
 /** Clear widths, mm: common practice. Of a seat between its arms, which takes the hips. */
 export const PASSAGES = [
-	{ key: 'stairs', name: 'stairs', mm: 900, by: 'wideMm' },
-	{ key: 'door', name: 'door', mm: 750, by: 'wideMm' },
-	{ key: 'car', name: 'car door', mm: 700, by: 'wideMm' },
-	{ key: 'aisle', name: 'bus aisle', mm: 550, by: 'wideMm' },
-	{ key: 'seat', name: 'seat between its arms', mm: 450, by: 'hipsMm' }
+	{ name: 'stairs', mm: 900, by: 'wideMm' },
+	{ name: 'door', mm: 750, by: 'wideMm' },
+	{ name: 'car door', mm: 700, by: 'wideMm' },
+	{ name: 'bus aisle', mm: 550, by: 'wideMm' },
+	{ name: 'seat between its arms', mm: 450, by: 'hipsMm' }
 ] as const;
 
 export interface Passage {
@@ -14,7 +14,7 @@ export interface Passage {
 	mm: number;
 	/** What has to go through; null where nobody has measured it. */
 	its: number | null;
-	/** Upright, sideways only where it is wider; null where it is not known. */
+	/** Null where it is not known. */
 	passes: boolean | null;
 }
 

@@ -1,7 +1,7 @@
 import type { Leg, PackTick } from '../facts/travel.ts';
-import type { Packing, PackTask } from '../engines/case/pack.ts';
+import type { Packing } from '../engines/case/pack.ts';
 import type { KitItem } from './kit.ts';
-import { goesAs, lineOf, type Luggage } from './packed.ts';
+import { goesAs, lineAt, lineOf, type Luggage } from './packed.ts';
 
 /** One line of the list that is ticked: a copy of a component, or something of the emergency kit. */
 export interface PackLine {
@@ -50,19 +50,16 @@ export type PackPlace = `case ${string}` | 'left' | 'hand' | 'worn' | 'kit';
 
 /** What a line travels inside of; null for most. */
 export const hostOf = ({ luggage }: PackLine): string | null =>
-	luggage?.said.insideId
-		? lineOf({ component: { ...luggage.component, id: luggage.said.insideId }, copy: 1 })
-		: null;
+	luggage && luggage.said.insideId !== null ? lineAt(luggage.said.insideId, 1) : null;
 
 /** Where each line is, what travels inside another with that one. */
 export function placesOf(lines: readonly PackLine[], packing: Packing | null): Map<string, PackPlace> {
 	const byLine = new Map(lines.map((l) => [l.line, l]));
 	const caseOf = new Map(packing?.placements.map((p) => [p.item, p.case]));
-	const placeOf = (line: PackLine, depth = 0): PackPlace => {
+	const placeOf = (line: PackLine): PackPlace => {
 		if (!line.luggage) return 'kit';
 		const host = byLine.get(hostOf(line) ?? '');
-		// What is inside each other in a longer circle is in no case.
-		if (host) return depth > lines.length ? 'left' : placeOf(host, depth + 1);
+		if (host) return placeOf(host);
 		const goes = goesAs(line.luggage);
 		if (goes === 'worn' || goes === 'hand') return goes;
 		const its = caseOf.get(line.line);
@@ -83,9 +80,3 @@ export function linesAt(
 		its.filter((l) => hostOf(l) === line).flatMap((l) => [l, ...inside(l.line)]);
 	return its.filter((l) => !there.has(hostOf(l) ?? '')).flatMap((l) => [l, ...inside(l.line)]);
 }
-
-/** kg in a case. */
-export const kgIn = (caseId: string, { placements }: Packing, { items }: Pick<PackTask, 'items'>): number =>
-	placements
-		.filter((p) => p.case === caseId)
-		.reduce((sum, p) => sum + (items.find((i) => i.id === p.item)?.kg ?? 0), 0);

@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import * as make from '../../../tests/support/record.ts';
 import { pack } from '../engines/case/pack.ts';
 import { polygon } from '../engines/pattern/outline.ts';
-import { foldedFigure, longFigure } from '../explain/travel.ts';
+import { caseFigure, foldedFigure, longFigure, luggageFigure } from '../explain/travel.ts';
 import { valueOf } from '../explain/figure.ts';
 import type { Component } from '../facts/component.ts';
 import type { Piece } from '../facts/piece.ts';
@@ -132,6 +132,9 @@ test('each copy is a thing that travels; parts go with their whole unless they a
 	assert.deepEqual(outerOf(trunk), [820, 520, 320]);
 	const packing = pack(task, 1, 1, () => 0);
 	assert.deepEqual(packing.left, []);
+	// The pouch, the helm with its crests and the wig, and two greaves.
+	assert.equal(valueOf(caseFigure(trunk, packing, task, all)), 0.5 + 2 + 1);
+	assert.equal(valueOf(luggageFigure(all.find((l) => l.component === helm)!)), 1500);
 	// Seen layer by layer: on the floor, and whatever stands above; all four once.
 	const layers = layersOf(packing.placements);
 	assert.equal(layers[0]!.at, 0);
@@ -147,6 +150,18 @@ test('what nobody has measured or weighed is named; two inside each other travel
 		null
 	);
 	assert.deepEqual(round.map(goesAs), ['case', 'case']);
+	// Three in a circle too; what is inside one of them is.
+	const [c, d] = [make.component(3), make.component(4)];
+	const three = luggage(
+		[a, b, c, d],
+		[
+			make.wearing(1, { insideId: 2 }),
+			make.wearing(2, { insideId: 3 }),
+			make.wearing(3, { insideId: 1 }),
+			make.wearing(4, { insideId: 1 })
+		]
+	);
+	assert.deepEqual(three.map(goesAs), ['case', 'case', 'case', 'inside']);
 	const { unmeasured, unweighed } = packingOf(round, []);
 	assert.deepEqual(
 		[unmeasured, unweighed],
@@ -155,4 +170,17 @@ test('what nobody has measured or weighed is named; two inside each other travel
 			[a, b]
 		]
 	);
+});
+
+test('by hand: what is inside what is inside counts in the case, and where its weight is not known it is named', () => {
+	const [trunkful, box, ring] = [make.component(1), make.component(2), make.component(3, { side: 'pair' })];
+	const wearings = [
+		make.wearing(1, { size: [300, 200, 100] }),
+		make.wearing(2, { insideId: 1 }),
+		make.wearing(3, { insideId: 2 })
+	];
+	// 500 g, the box of 500 in it, and both rings of 500 in that.
+	assert.equal(packingOf(luggage([trunkful, box, ring], wearings), []).task.items[0]!.kg, 2);
+	const unknown = packingOf(luggage([trunkful, box, ring], wearings, {}, null), []);
+	assert.deepEqual(unknown.unweighed, [trunkful, box, ring]);
 });

@@ -20,10 +20,14 @@ type Said = Omit<Wearing, 'id' | 'componentId' | 'version'>;
 export const saidOf = (component: Pick<Component, 'id'>, { wearings }: Pick<Worn, 'wearings'>): Said =>
 	wearings.find((w) => w.componentId === component.id) ?? PLAIN_WEARING;
 
+/** A part of what is cut into so many, mm. */
+export const partLength = (mm: number, parts: number, overlap: number = SLEEVE_MM): number =>
+	mm / parts + overlap;
+
 /** The longest part of what comes apart into so many, mm. */
 export const longestPart = (size: Vec, parts: number): number => {
 	const longest = Math.max(...size);
-	return parts > 1 ? longest / parts + SLEEVE_MM : longest;
+	return parts > 1 ? partLength(longest, parts) : longest;
 };
 
 /** So much cloth, folded. */
@@ -53,8 +57,11 @@ function clothOf(cuts: readonly CutPieces[]): Folded | null {
 }
 
 /** How high so much cloth lies when it is folded, mm: no less than a finger. */
-export const foldedHeight = (area: number, thickness: number): number =>
-	Math.max(10, (area * thickness * FOLDED.loft) / (FOLDED.length * FOLDED.width));
+export const foldedHeight = (
+	area: number,
+	thickness: number,
+	{ loft, length, width }: { loft: number; length: number; width: number } = FOLDED
+): number => Math.max(10, (area * thickness * loft) / (length * width));
 
 /** The box of one copy in its case; null where nobody knows it. */
 export function packedBox(said: Said, cuts: readonly CutPieces[]): PackedBox | null {
@@ -85,15 +92,15 @@ export interface Luggage {
 	of: number;
 	said: Said;
 	box: PackedBox | null;
-	/** g; null where nobody knows it. */
+	/** What weighs: itself, and the parts that go with it, g for one copy of it; null where nobody knows one of them. */
+	weighs: { component: Component; grams: number | null }[];
 	grams: number | null;
-	/** What travels inside it. */
-	inside: Component[];
 }
 
 /** `c3.2`: the second of component 3. */
+export const lineAt = (componentId: number, copy: number): string => `c${componentId}.${copy}`;
 export const lineOf = ({ component, copy }: Pick<Luggage, 'component' | 'copy'>): string =>
-	`c${component.id}.${copy}`;
+	lineAt(component.id, copy);
 
 /** A part travels with its whole, unless something is said of how it goes by itself. */
 const goesAlone = (component: Component, { size, packed, insideId, travels, features }: Said): boolean =>
@@ -116,35 +123,40 @@ export function luggageOf(
 		.map(({ item }) => item)
 		.filter((c) => goesAlone(c, saidOf(c, wear)));
 	const alone = new Set(things);
-	const gramsOf = (c: Component): number | null =>
-		components
-			.filter((p) => p.parentId === c.id && !alone.has(p))
-			.reduce<number | null>(
-				(sum, part) => {
-					const its = gramsOf(part);
-					return sum === null || its === null ? null : sum + (its * copiesOf(part, byId)) / copiesOf(c, byId);
-				},
-				weights.get(c.id)?.grams ?? null
-			);
-	const insideOf = (c: Component) => {
-		const { insideId } = saidOf(c, wear);
-		// Two that are inside each other travel by themselves, both.
-		return things.some((l) => l.id === insideId && saidOf(l, wear).insideId !== c.id) ? insideId : null;
-	};
+	const withParts = (c: Component): Component[] => [
+		c,
+		...components.filter((p) => p.parentId === c.id && !alone.has(p)).flatMap(withParts)
+	];
+	const hostOf = (c: Component) => things.find((t) => t.id === saidOf(c, wear).insideId);
+	/** What it is inside of; what is inside each other in a circle travels by itself, all of it. */
+	function travelsIn(c: Component): number | null {
+		const seen = new Set<Component>();
+		for (let host = hostOf(c); host && !seen.has(host); host = hostOf(host)) {
+			if (host === c) return null;
+			seen.add(host);
+		}
+		return hostOf(c)?.id ?? null;
+	}
 	return things.flatMap((component) => {
-		const said = { ...saidOf(component, wear), insideId: insideOf(component) };
+		const said = { ...saidOf(component, wear), insideId: travelsIn(component) };
 		const of = copiesOf(component, byId);
 		const box = packedBox(said, cutsOf(component));
-		const grams = gramsOf(component);
-		const inside = things.filter((c) => insideOf(c) === component.id);
+		const weighs = withParts(component).map((c) => {
+			const one = weights.get(c.id)?.grams ?? null;
+			return { component: c, grams: one === null ? null : (one * copiesOf(c, byId)) / of };
+		});
+		const grams = weighs.reduce<number | null>(
+			(sum, w) => (sum === null || w.grams === null ? null : sum + w.grams),
+			0
+		);
 		return Array.from({ length: of }, (_, i) => ({
 			component,
 			copy: i + 1,
 			of,
 			said,
 			box,
-			grams,
-			inside: i === 0 ? inside : []
+			weighs,
+			grams
 		}));
 	});
 }
@@ -154,15 +166,18 @@ export type Goes = 'case' | 'worn' | 'hand' | 'inside';
 export const goesAs = ({ said }: Pick<Luggage, 'said'>): Goes =>
 	said.insideId !== null ? 'inside' : said.travels;
 
+/** What travels inside a copy: all copies of it in the first one. */
+export const insideOf = ({ component, copy }: Luggage, luggage: readonly Luggage[]): Luggage[] =>
+	copy === 1 ? luggage.filter((l) => l.said.insideId === component.id) : [];
+
 /** What is to be packed into cases, and of what nobody knows the size. */
 export function packingOf(
 	luggage: readonly Luggage[],
 	cases: readonly TravelCase[]
 ): { task: PackTask; unmeasured: Component[]; unweighed: Component[] } {
 	const packed = luggage.filter((l) => goesAs(l) === 'case');
-	const gramsOf = (component: Component) => luggage.find((l) => l.component === component)!.grams ?? 0;
-	const copies = (component: Component) => luggage.filter((l) => l.component === component).length;
-	const once = (of: readonly Luggage[]) => [...new Set(of.map((l) => l.component))];
+	const inside = (host: Luggage): Luggage[] => insideOf(host, luggage).flatMap((l) => [l, ...inside(l)]);
+	const first = (of: readonly Luggage[]) => of.filter((l) => l.copy === 1).map((l) => l.component);
 	return {
 		task: {
 			cases: cases.map(({ id, inner, kg }) => ({ id: String(id), inner, kg })),
@@ -172,7 +187,7 @@ export function packingOf(
 							{
 								id: lineOf(l),
 								size: l.box.size,
-								kg: ((l.grams ?? 0) + l.inside.reduce((sum, c) => sum + gramsOf(c) * copies(c), 0)) / 1000,
+								kg: [l, ...inside(l)].reduce((sum, { grams }) => sum + (grams ?? 0), 0) / 1000,
 								quantity: 1,
 								turns: l.said.upright ? 'upright' : 'any',
 								fragile: l.said.fragile,
@@ -182,8 +197,8 @@ export function packingOf(
 					: []
 			)
 		},
-		unmeasured: once(packed.filter((l) => !l.box)),
-		unweighed: once(packed.filter((l) => l.grams === null))
+		unmeasured: first(packed.filter((l) => !l.box)),
+		unweighed: first(packed.flatMap((l) => [l, ...inside(l)]).filter((l) => l.grams === null))
 	};
 }
 

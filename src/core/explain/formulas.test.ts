@@ -143,6 +143,8 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	putOn: { of: [2, 2, 3, 0.5], is: 7, because: 'twice 2 and three halves' },
 	partLong: { of: [1800, 2, 120], is: 1020, because: 'half of 1800, and 120' },
 	folded: { of: [2e6, 0.8, 3, 400, 300], is: 40, because: '4.8 litres on 40 × 30 cm' },
+	tooWide: { of: [620, 550], is: 70, because: '620 − 550' },
+	wornOf: { of: [130, 20, 20], is: 70, because: 'three times 20, and the last ten' },
 	sight: { of: [40, 20], is: 90, because: 'half of 40 is as far as the eye: 45° on both sides' },
 	joinPull: {
 		// 1 kg, once, 40 mm out; the first of two joins, at 40 and at −40 up, that come off outwards.

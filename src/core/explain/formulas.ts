@@ -1,5 +1,6 @@
 import { valueOn } from '../engines/plane/pictureMeasure.ts';
-import { sightAngle } from '../answers/moving.ts';
+import { sightAngle, stretchesIn } from '../answers/moving.ts';
+import { foldedHeight, partLength } from '../answers/packed.ts';
 import { wholeMinutes } from '../units/duration.ts';
 import { orderByDay } from '../answers/leadTime.ts';
 import { isColdOrDamp, slowerBy } from '../answers/wait.ts';
@@ -94,12 +95,17 @@ export const FORMULAS = {
 	},
 	partLong: {
 		words: 'how long it is ÷ parts + what they overlap',
-		compute: (v) => at(v, 0) / at(v, 1) + at(v, 2)
+		compute: (v) => partLength(at(v, 0), at(v, 1), at(v, 2))
 	},
 	folded: {
 		words:
 			'area × how thick × how its layers stand off ÷ (length × width of the parcel), no less than a finger',
-		compute: (v) => Math.max(10, (at(v, 0) * at(v, 1) * at(v, 2)) / (at(v, 3) * at(v, 4)))
+		compute: (v) => foldedHeight(at(v, 0), at(v, 1), { loft: at(v, 2), length: at(v, 3), width: at(v, 4) })
+	},
+	tooWide: { words: 'how wide it is − what is clear', compute: (v) => at(v, 0) - at(v, 1) },
+	wornOf: {
+		words: 'whole turns of on and off × on, and of what is left no more than on',
+		compute: (v) => stretchesIn(at(v, 0), { onMinutes: at(v, 1), restMinutes: at(v, 2) }).worn
 	},
 	sight: {
 		words: '2 × atan(half the opening ÷ how far it is from the eye)',

@@ -1,5 +1,7 @@
 import type { Carried } from '../answers/carried.ts';
-import { FOLDED, longestPart, type Luggage } from '../answers/packed.ts';
+import { copyWords } from '../answers/packList.ts';
+import { FOLDED, lineOf, SLEEVE_MM, type Luggage } from '../answers/packed.ts';
+import type { Packing, PackTask } from '../engines/case/pack.ts';
 import { length, number } from '../units/figure.ts';
 import type { LengthUnit } from '../units/measure.ts';
 import type { Figure } from './figure.ts';
@@ -26,7 +28,7 @@ export function longFigure({ component, said: { size, parts } }: Luggage, unit: 
 				? [
 						length('put together', longest, unit),
 						number('parts', parts, 'entered'),
-						length('overlap', longestPart(size, parts) - longest / parts, unit, 'starting value, from memory')
+						length('overlap', SLEEVE_MM, unit, 'starting value, from memory')
 					]
 				: [length('its longest side', longest, unit)]
 	};
@@ -49,3 +51,32 @@ export function foldedFigure({ component, box }: Luggage, unit: LengthUnit): Fig
 		]
 	};
 }
+
+/** What one copy weighs when it travels: itself, and the parts that go with it. */
+export const luggageFigure = ({ component, weighs }: Luggage): Figure => ({
+	title: `${component.code} ${component.name} weighs`,
+	formula: 'sum',
+	as: { kind: 'number', unit: 'g' },
+	inputs: weighs.map(({ component: c, grams }) =>
+		number(`${c.code} ${c.name}`, grams ?? 0, c === component ? 'itself' : 'goes with it, all copies', 'g')
+	)
+});
+
+/** What is in a case, with what is inside it. */
+export const caseFigure = (
+	its: { id: number; name: string },
+	{ placements }: Packing,
+	{ items }: Pick<PackTask, 'items'>,
+	luggage: readonly Luggage[]
+): Figure => ({
+	title: `In the case ${its.name}`,
+	formula: 'sum',
+	as: { kind: 'number', unit: 'kg' },
+	inputs: placements
+		.filter((p) => p.case === String(its.id))
+		.map((p) => {
+			const thing = luggage.find((l) => lineOf(l) === p.item)!;
+			const { kg } = items.find((i) => i.id === p.item)!;
+			return number(`${copyWords(thing)} ${thing.component.name}`, kg, 'with what is inside it', 'kg');
+		})
+});

@@ -1,38 +1,15 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { circuitOf, lightParts } from '$core/answers/lightParts.ts';
-import type { KeptCircuit } from '$core/facts/wear.ts';
 import { add, costume, record, refused, w } from '$tests/support/oneCostume.ts';
+import { litBy } from '../light.ts';
 import { loadWeights } from '../read/wear.ts';
 import { loadHandbook, loadMaterials } from '../read/workshop.ts';
 import { lightCommands } from './light.ts';
 
-const TYPED = {
-	cell: 'AA',
-	inSeries: '4',
-	rows: '1',
-	volts: '3.1',
-	milliamps: '20',
-	leds: '1',
-	strings: '4',
-	series: 'E24',
-	hours: '8',
-	fuse: '500',
-	switch: ''
-};
-const KEPT: KeptCircuit = {
-	cell: 'AA',
-	inSeries: 4,
-	rows: 1,
-	volts: 3.1,
-	milliamps: 20,
-	leds: 1,
-	strings: 4,
-	series: 'E24',
-	hours: 8,
-	fuse: 500,
-	switch: null
-};
+/** As the page begins. */
+const { typed: TYPED, found } = litBy(new URLSearchParams());
+const KEPT = found!.kept;
 const keep = (componentId: number, values: Record<string, string> = {}) =>
 	w.run(lightCommands.keepLight, { componentId: String(componentId), ...TYPED, ...values }, costume);
 const needs = async (componentId: number) => {
@@ -84,6 +61,7 @@ test('a circuit kept with a pair is needed twice and weighs with its cells; anot
 	await assert.rejects(keep(id, { leds: '3' }), refused(/does not light/));
 	await w.run(lightCommands.dropLight, { componentId: String(id) }, costume);
 	assert.deepEqual(await needs(id), []);
+	assert.equal((await loadMaterials(w.db)).length, count, 'taking one away makes none');
 	await w.undoLast();
 	assert.equal((await needs(id)).length, 4);
 });

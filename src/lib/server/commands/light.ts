@@ -12,25 +12,26 @@ import * as f from './fields.ts';
 import { recordOf, setWearing } from './join.ts';
 import { insertUnpriced } from './material.ts';
 
-/** What is bought as such a part: one of its name, or a new one whose price is said later. */
-async function materialOf(tx: Executor, { material }: LightPart, { settings }: Context): Promise<number> {
-	const found = await one<{ id: number }>(
-		tx,
-		`select id from material where family = 'light' and lower(name) = lower($1) order by id limit 1`,
-		[material]
-	);
-	return (
-		found?.id ??
-		insertUnpriced(tx, {
-			name: material,
-			family: 'light',
-			unit: 'piece',
-			packSize: 1,
-			supply: null,
-			currency: settings.currency
-		})
-	);
-}
+/** What is bought as such a part, where there is one. */
+const materialOf = async (tx: Executor, { material }: LightPart): Promise<number | null> =>
+	(
+		await one<{ id: number }>(
+			tx,
+			`select id from material where family = 'light' and lower(name) = lower($1) order by id limit 1`,
+			[material]
+		)
+	)?.id ?? null;
+
+/** A new one, whose price is said later. */
+const insertPart = (tx: Executor, { material }: LightPart, { settings }: Context): Promise<number> =>
+	insertUnpriced(tx, {
+		name: material,
+		family: 'light',
+		unit: 'piece',
+		packSize: 1,
+		supply: null,
+		currency: settings.currency
+	});
 
 /** A component has another circuit, or none: what it is made of is needed for all copies, and what the last one was is not. */
 async function setCircuit(tx: Executor, componentId: number, circuit: KeptCircuit | null, context: Context) {
@@ -40,16 +41,16 @@ async function setCircuit(tx: Executor, componentId: number, circuit: KeptCircui
 	const last = (await loadWear(tx, context.costumeId)).wearings.find((w) => w.componentId === componentId);
 	const copies = copiesOf(component, new Map(record.components.map((c) => [c.id, c])));
 	const parts = circuit ? lightParts(circuit) : [];
-	const needOf = (materialId: number) =>
+	const needOf = (materialId: number | null) =>
 		record.needs.find((n) => n.componentId === componentId && n.materialId === materialId);
 	for (const part of last?.circuit ? lightParts(last.circuit) : []) {
-		const need = needOf(await materialOf(tx, part, context));
+		const need = needOf(await materialOf(tx, part));
 		// What somebody has changed since is theirs.
 		if (need?.quantity === part.count * copies && !parts.some((p) => p.material === part.material))
 			await tx.query('delete from need where id = $1', [need.id]);
 	}
 	for (const part of parts) {
-		const materialId = await materialOf(tx, part, context);
+		const materialId = (await materialOf(tx, part)) ?? (await insertPart(tx, part, context));
 		const need = needOf(materialId);
 		if (need) await set(tx, 'need', need.id, { quantity: part.count * copies, guessed: false });
 		else await insert(tx, 'need', { componentId, materialId, quantity: part.count * copies });

@@ -7,6 +7,7 @@ import { fastenerOf, workOf } from '$core/trade/fastener.ts';
 import type { Executor } from '../db/open.ts';
 import { DAY } from '$core/units/localTime.ts';
 import { insert } from '../db/tables.ts';
+import { litBy } from '../light.ts';
 import { loadRecord } from '../read/costume.ts';
 
 /** What holds the demo's components, and what the scales said. Invented; the pauldrons tip, as they do at first. */
@@ -54,19 +55,7 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 				grams: 140,
 				size: [90, 90, 160],
 				inside: 'Great lantern',
-				circuit: {
-					cell: 'AA',
-					inSeries: 4,
-					rows: 1,
-					volts: 3.1,
-					milliamps: 20,
-					leds: 1,
-					strings: 4,
-					series: 'E24',
-					hours: 8,
-					fuse: 500,
-					switch: null
-				}
+				circuit: litBy(new URLSearchParams()).found!.kept
 			}
 		},
 		moving: { wideMm: 710, hipsMm: 420 },

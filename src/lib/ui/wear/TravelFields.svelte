@@ -1,14 +1,17 @@
 <script lang="ts">
 	/** The fields of how a component travels, and what of it an event may forbid. */
 	import { inLedgerOrder, type Component } from '$core/facts/component.ts';
-	import type { Luggage } from '$core/answers/packed.ts';
+	import { FOLDED, type Luggage } from '$core/answers/packed.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import { foldedFigure } from '$core/explain/travel.ts';
 	import { FEATURES } from '$core/facts/wear.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Choices from '../Choices.svelte';
 	import Field from '../Field.svelte';
 	import Tick from '../Tick.svelte';
-	import { FEATURE_WORDS } from './travelWords.ts';
+	import Working from '../Working.svelte';
+	import { boxWords, FEATURE_WORDS } from './travelWords.ts';
 
 	interface Props {
 		luggage: Luggage;
@@ -17,6 +20,7 @@
 	}
 	let { luggage, components, unit }: Props = $props();
 	const said = $derived(luggage.said);
+	const folded = $derived(foldedFigure(luggage, unit));
 	const side = (box: readonly number[] | null, i: number) => (box ? formatLength(box[i]!, unit) : '');
 	const travels = $derived([
 		{ value: 'case', label: 'in a case' },
@@ -42,6 +46,12 @@
 		hint="along its longest side"
 	/>
 	<p class="small soft across">As it is packed, opened flat or folded; nothing goes by the above:</p>
+	{#if folded}
+		<p class="small across">
+			Folded from its pieces: {boxWords([FOLDED.length, FOLDED.width], unit)} ×
+			<Working figure={folded} text={formatLength(valueOf(folded), unit)} />
+		</p>
+	{/if}
 	<Field name="packedLong" label="Packed length" value={side(said.packed, 0)} inputmode="decimal" />
 	<Field name="packedWide" label="Packed width" value={side(said.packed, 1)} inputmode="decimal" />
 	<Field name="packedHigh" label="Packed height" value={side(said.packed, 2)} inputmode="decimal" />

@@ -2,8 +2,7 @@
 	/** Things laid beside a limit: what sticks out over it is red. */
 	import type { DoorCheck } from '$core/answers/door.ts';
 	import type { Luggage } from '$core/answers/packed.ts';
-	import { longFigure } from '$core/explain/travel.ts';
-	import type { LengthUnit } from '$core/units/measure.ts';
+	import type { Figure } from '$core/explain/figure.ts';
 	import Tag from '$lib/ui/Tag.svelte';
 	import Working from '$lib/ui/Working.svelte';
 
@@ -11,12 +10,12 @@
 		checks: readonly DoorCheck[];
 		limit: number;
 		says: (value: number) => string;
-		/** With these a length shows its working. */
-		luggage?: readonly Luggage[];
-		unit: LengthUnit;
+		luggage: readonly Luggage[];
+		/** The working of a value. */
+		figure: (its: Luggage) => Figure;
 		onedit: (componentId: number) => void;
 	}
-	let { checks, limit, says, luggage, unit, onedit }: Props = $props();
+	let { checks, limit, says, luggage, figure, onedit }: Props = $props();
 	const scale = $derived(Math.max(limit, ...checks.map((c) => c.value ?? 0)) * 1.04);
 	const share = (value: number) => (100 * value) / scale;
 </script>
@@ -24,7 +23,7 @@
 <ul class="plain">
 	{#each [...checks].sort((a, b) => (b.value ?? 0) - (a.value ?? 0)) as check (check.component!.id)}
 		{@const component = check.component!}
-		{@const its = luggage?.find((l) => l.component.id === component.id)}
+		{@const its = luggage.find((l) => l.component.id === component.id)}
 		<li>
 			<span><Tag {component} /></span>
 			<span class="room" aria-hidden="true">
@@ -37,9 +36,7 @@
 			<span class="value" class:bad={check.verdict === 'fails'}>
 				{#if check.value === null}
 					<button class="link" onclick={() => onedit(component.id)}>measure it</button>
-				{:else if its}<Working figure={longFigure(its, unit)} text={says(check.value)} />{:else}{says(
-						check.value
-					)}{/if}
+				{:else if its}<Working figure={figure(its)} text={says(check.value)} />{/if}
 			</span>
 		</li>
 	{/each}

@@ -4,6 +4,7 @@
 	import { INSTEAD, isForbidding, partsFor, type RuleCheck, type Verdict } from '$core/answers/door.ts';
 	import type { KitItem } from '$core/answers/kit.ts';
 	import { longestPart, outerOf, type Luggage } from '$core/answers/packed.ts';
+	import { longFigure, luggageFigure } from '$core/explain/travel.ts';
 	import { namesWords } from '$core/units/names.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -60,13 +61,20 @@
 				checks={check.checks}
 				{limit}
 				{luggage}
-				{unit}
+				figure={(its) => longFigure(its, unit)}
 				says={(mm) => formatLength(mm, unit)}
 				onedit={onmeasure}
 			/>
 		{:else}<p class="small soft">No prop yet, and nothing that is measured.</p>{/if}
 	{:else if rule.kind === 'weight'}
-		<Gauge checks={check.checks} {limit} {unit} says={kilograms} onedit={onmeasure} />
+		<Gauge
+			checks={check.checks}
+			{limit}
+			{luggage}
+			figure={luggageFigure}
+			says={kilograms}
+			onedit={onmeasure}
+		/>
 	{:else if rule.kind === 'case'}
 		<ul class="plain">
 			{#each check.checks as { travelCase, verdict } (travelCase!.id)}

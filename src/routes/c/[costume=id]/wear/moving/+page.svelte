@@ -1,6 +1,7 @@
 <script lang="ts">
 	import Pencil from '@lucide/svelte/icons/pencil';
 	import { EVENT_DAY, passagesOf, sightOf, stretchesIn } from '$core/answers/moving.ts';
+	import { wornFigure } from '$core/explain/moving.ts';
 	import { inLedgerOrder } from '$core/facts/component.ts';
 	import { clearsFor, likelyFor } from '$core/trade/fittingCheck.ts';
 	import { formatDuration } from '$core/units/duration.ts';
@@ -13,6 +14,7 @@
 	import Form from '$lib/ui/Form.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Submit from '$lib/ui/Submit.svelte';
+	import Working from '$lib/ui/Working.svelte';
 	import type { PageData } from './$types';
 	import Passages from './Passages.svelte';
 	import Sight from './Sight.svelte';
@@ -90,7 +92,10 @@
 		<Sheet title="Heat and rest">
 			<p class="answer">{formatNumber(rest.on)} minutes on, {formatNumber(rest.rest)} off.</p>
 			<p>
-				In eight hours: {rest.times} times on, {formatDuration(rest.worn)} of it worn.
+				In eight hours: {rest.times} times on, <Working
+					figure={wornFigure(EVENT_DAY, rest)}
+					text={formatDuration(rest.worn)}
+				/> of it worn.
 			</p>
 			<p class="small soft">
 				{rest.own ? 'Your own record.' : 'Common practice for closed costumes.'} Less in heat, water at every rest.

@@ -1,9 +1,12 @@
 <script lang="ts">
 	/** Clear widths, and the costume before each of them. */
 	import { passagesOf } from '$core/answers/moving.ts';
+	import { valueOf } from '$core/explain/figure.ts';
+	import { tooWideFigure } from '$core/explain/moving.ts';
 	import type { Moving } from '$core/facts/wear.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { capital } from '$core/units/names.ts';
+	import Working from '$lib/ui/Working.svelte';
 
 	let { moving, unit }: { moving: Moving | null; unit: LengthUnit } = $props();
 	const passages = $derived(passagesOf(moving));
@@ -20,11 +23,10 @@
 				{#if p.its !== null}<i class:bad={!p.passes} style:width={share(p.its)}></i>{/if}
 			</span>
 			<span class="says" class:bad={p.passes === false}>
-				{p.its === null
-					? 'not measured'
-					: p.passes
-						? 'goes through'
-						: `${formatLength(p.its - p.mm, unit)} too wide`}
+				{#if p.its === null}not measured{:else if p.passes}goes through{:else}{@const figure = tooWideFigure(
+						p,
+						unit
+					)}<Working {figure} text="{formatLength(valueOf(figure), unit)} too wide" />{/if}
 			</span>
 		</li>
 	{/each}

@@ -1,12 +1,15 @@
 <script lang="ts">
 	/** Lines of the list under one head, each a large box to tick. */
 	import Pencil from '@lucide/svelte/icons/pencil';
+	import { valueOf, type Figure } from '$core/explain/figure.ts';
+	import { formatNumber } from '$core/units/number.ts';
+	import Working from '$lib/ui/Working.svelte';
 	import type { PackLine } from '$core/answers/packList.ts';
 
 	interface Props {
 		title: string;
-		/** Beside the title: what it weighs. */
-		says?: string;
+		/** Of a case: what is in it, and what it takes, kg. */
+		weighs?: { figure: Figure; most: number } | null;
 		lines: readonly PackLine[];
 		there: ReadonlySet<string>;
 		/** Why a line is looked at twice. */
@@ -14,12 +17,20 @@
 		ontick: (line: PackLine, on: boolean) => void;
 		onedit: (componentId: number) => void;
 	}
-	let { title, says = '', lines, there, note = () => '', ontick, onedit }: Props = $props();
+	let { title, weighs = null, lines, there, note = () => '', ontick, onedit }: Props = $props();
 </script>
 
 {#if lines.length}
 	<section>
-		<h3>{title} <span class="soft small">{says}</span></h3>
+		<h3>
+			{title}
+			{#if weighs}<span class="soft small"
+					><Working figure={weighs.figure} text="{formatNumber(valueOf(weighs.figure), 2)} kg" /> of {formatNumber(
+						weighs.most,
+						1
+					)} kg</span
+				>{/if}
+		</h3>
 		<ul class="plain">
 			{#each lines as line (line.line)}
 				{@const on = there.has(line.line)}

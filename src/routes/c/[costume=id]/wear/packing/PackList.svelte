@@ -3,8 +3,9 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import { invalidateAll } from '$app/navigation';
 	import { forbids, rulesOf } from '$core/answers/kit.ts';
-	import { hostOf, kgIn, linesAt, packedSoFar, placesOf, type PackLine } from '$core/answers/packList.ts';
+	import { hostOf, linesAt, packedSoFar, placesOf, type PackLine } from '$core/answers/packList.ts';
 	import { goesAs } from '$core/answers/packed.ts';
+	import { caseFigure } from '$core/explain/travel.ts';
 	import type { Packing, PackTask } from '$core/engines/case/pack.ts';
 	import type { Costume } from '$core/facts/costume.ts';
 	import { LEGS, type EventRule, type Leg, type PackTick, type TravelCase } from '$core/facts/travel.ts';
@@ -14,7 +15,6 @@
 	import { isFailure } from '$lib/ui/formState.ts';
 	import { send } from '$lib/ui/run.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
-	import { kilograms } from '$lib/ui/wear/travelWords.ts';
 	import PackGroup from './PackGroup.svelte';
 
 	interface Props {
@@ -34,6 +34,7 @@
 	const LEG_WORDS: Record<Leg, string> = { going: 'going', event: 'at the event', home: 'coming home' };
 	const soFar = $derived(packedSoFar(lines, ticks, leg));
 	const places = $derived(placesOf(lines, packing));
+	const luggage = $derived(lines.flatMap((l) => l.luggage ?? []));
 	const own = $derived(rulesOf(costume.eventName, rules));
 	const begun = $derived(leg !== 'going' && soFar.there.size > 0);
 	/** So few are named. */
@@ -45,14 +46,12 @@
 				...cases.map((c) => ({
 					place: `case ${c.id}` as const,
 					title: c.name,
-					says: packing
-						? `${kilograms(1000 * kgIn(String(c.id), packing, task))} of ${kilograms(1000 * c.kg)}`
-						: ''
+					weighs: packing && { figure: caseFigure(c, packing, task, luggage), most: c.kg }
 				})),
-				{ place: 'left', title: packing ? 'In no case' : 'To pack', says: '' },
-				{ place: 'hand', title: 'Carried by hand', says: '' },
-				{ place: 'worn', title: 'Worn on the way', says: '' },
-				{ place: 'kit', title: 'Emergency kit', says: '' }
+				{ place: 'left', title: packing ? 'In no case' : 'To pack', weighs: null },
+				{ place: 'hand', title: 'Carried by hand', weighs: null },
+				{ place: 'worn', title: 'Worn on the way', weighs: null },
+				{ place: 'kit', title: 'Emergency kit', weighs: null }
 			] as const
 		).map((g) => ({ ...g, lines: linesAt(soFar.wanted, places, g.place) }))
 	);
@@ -87,8 +86,8 @@
 			{leg === 'home' ? 'Stayed behind' : 'Not arrived'}: {namesWords(soFar.missing.map((l) => l.name))}.
 		{:else}{soFar.wanted.length - soFar.missing.length} of {soFar.wanted.length} there, {LEG_WORDS[leg]}.{/if}
 	</p>
-	{#each groups as { place, title, says, lines: its } (place)}
-		<PackGroup {title} {says} lines={its} there={soFar.there} note={noteOf} ontick={tick} {onedit} />
+	{#each groups as { place, title, weighs, lines: its } (place)}
+		<PackGroup {title} {weighs} lines={its} there={soFar.there} note={noteOf} ontick={tick} {onedit} />
 	{/each}
 	<p class="small soft">
 		Cells out of what they light, and their ends taped. Blades, sprays and glues by the carrier’s rules.
