@@ -18,7 +18,7 @@
 	const [long, wide] = $derived([its.inner[0], its.inner[1]]);
 	/** Letters are as large on every case, and no longer than what they stand on. */
 	const letters = (p: Packing['placements'][number], text: string) =>
-		Math.min(long / 16, p.size[0] / (0.62 * text.length + 0.5), p.size[1] / 1.3);
+		Math.min(long / 16, p.size[0] / (0.68 * text.length + 0.5), p.size[1] / 1.3);
 </script>
 
 <ol class="plain">
