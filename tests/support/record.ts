@@ -3,6 +3,8 @@ import {
 	type Join,
 	type Preparation,
 	type Wearing,
+	type Rehearsal,
+	type Variant,
 	type WearRecord
 } from '../../src/core/facts/wear.ts';
 import { PLAIN_COMPONENT, type Component } from '../../src/core/facts/component.ts';
@@ -272,7 +274,15 @@ export const NO_FIT: MeasureRecord = {
 	shapes: []
 };
 
-export const NO_WEAR: WearRecord = { joins: [], wearings: [], preparations: [], moving: null, moves: [] };
+export const NO_WEAR: WearRecord = {
+	joins: [],
+	wearings: [],
+	preparations: [],
+	rehearsals: [],
+	variants: [],
+	moving: null,
+	moves: []
+};
 export const wearing = (componentId: number, more: Partial<Wearing> = {}): Wearing => ({
 	...PLAIN_WEARING,
 	id: componentId,
@@ -289,6 +299,25 @@ export const preparation = (id: number, more: Partial<Preparation> = {}): Prepar
 	waitMinutes: 0,
 	hands: 1,
 	patchTest: false,
+	variantId: null,
+	version: 1,
+	...more
+});
+export const variant = (id: number, more: Partial<Variant> = {}): Variant => ({
+	id,
+	position: id,
+	name: `variant ${id}`,
+	without: [],
+	version: 1,
+	...more
+});
+export const rehearsal = (id: number, more: Partial<Rehearsal> = {}): Rehearsal => ({
+	id,
+	variantId: null,
+	heldAt: 0,
+	dressers: 1,
+	minutes: 10,
+	times: [],
 	version: 1,
 	...more
 });

@@ -1,7 +1,9 @@
 import type { Component } from '../facts/component.ts';
-import type { EventRule, RuleKind, TravelCase } from '../facts/travel.ts';
+import { LIMITED, type EventRule, type RuleKind, type TravelCase } from '../facts/travel.ts';
+import { lightCircuit } from '../engines/light/circuit.ts';
 import type { Feature } from '../facts/wear.ts';
 import type { Vec } from '../units/vec.ts';
+import { circuitOf } from './lightParts.ts';
 import { longestPart, outerOf, type Luggage } from './packed.ts';
 
 export type Verdict = 'passes' | 'fails' | 'unknown' | 'look';
@@ -11,7 +13,7 @@ export interface DoorCheck {
 	/** A component, or a case. */
 	component: Component | null;
 	travelCase: TravelCase | null;
-	/** mm or g, as the rule limits; null where there is no such figure, or nobody knows it. */
+	/** mm, g or h, as the rule limits; null where there is no such figure, or nobody knows it. */
 	value: number | null;
 	verdict: Verdict;
 	/** What it comes apart into, where that is why it passes. */
@@ -68,7 +70,7 @@ export function atTheDoor(
 	const things = luggage.filter((l) => l.copy === 1);
 	const props = things.filter((l) => l.component.kind === 'prop' || l.said.size !== null);
 	const plain = { component: null, travelCase: null, value: null, parts: 1 };
-	const checksOf: Record<'length' | 'weight' | 'case', (rule: EventRule) => DoorCheck[]> = {
+	const checksOf: Record<(typeof LIMITED)[number], (rule: EventRule) => DoorCheck[]> = {
 		length: ({ limits }) =>
 			props.map(({ component, said: { size, parts } }) => {
 				const value = size && longestPart(size, parts);
@@ -88,18 +90,25 @@ export function atTheDoor(
 				...plain,
 				travelCase,
 				verdict: fitsInto(outerOf(travelCase), limits) ? 'passes' : 'fails'
-			}))
+			})),
+		// What lights has to last for all of it.
+		hours: ({ limits }) =>
+			things.flatMap(({ component, said }) => {
+				if (!said.circuit) return [];
+				const value = lightCircuit(circuitOf(said.circuit)).hours;
+				const verdict = value === null ? 'unknown' : value >= limits[0]! ? 'passes' : 'fails';
+				return [{ ...plain, component, value, verdict }];
+			})
 	};
 	return rules.map((rule): RuleCheck => {
 		const { kind } = rule;
-		const checks =
-			kind === 'length' || kind === 'weight' || kind === 'case'
-				? checksOf[kind](rule)
-				: kind === 'other'
-					? []
-					: things
-							.filter((l) => featuresOf(l).includes(kind))
-							.map(({ component }) => ({ ...plain, component, verdict: 'fails' as const }));
+		const checks = isLimited(kind)
+			? checksOf[kind](rule)
+			: kind === 'other'
+				? []
+				: things
+						.filter((l) => featuresOf(l).includes(kind))
+						.map(({ component }) => ({ ...plain, component, verdict: 'fails' as const }));
 		return { rule, checks, verdict: kind === 'other' ? 'look' : worst(checks.map((c) => c.verdict)) };
 	});
 }
@@ -123,5 +132,7 @@ export const INSTEAD: Readonly<Record<Feature, string>> = {
 	mask: 'off the face in public, and on for pictures'
 };
 
+const isLimited = (kind: RuleKind): kind is (typeof LIMITED)[number] =>
+	(LIMITED as readonly RuleKind[]).includes(kind);
 /** Rules by what they are about. */
 export const isForbidding = (kind: RuleKind): kind is Feature => kind in INSTEAD;

@@ -23,7 +23,12 @@ const plan = (wear: DressRecord, dressers: number, components = all) =>
 	dressingPlan(components, wear, dressers, 5, () => 0);
 
 test('by hand: shirt 3, then plate 4, greaves 5 beside: 12 minutes alone, 7 with a helper; who does what', () => {
-	const wear = { joins: [], wearings: [said(1, 3), said(2, 4), said(3, 5)], preparations: [] };
+	const wear = {
+		...make.NO_WEAR,
+		joins: [],
+		wearings: [said(1, 3), said(2, 4), said(3, 5)],
+		preparations: []
+	};
 	const alone = plan(wear, 1);
 	assert.equal(alone.minutes, 12);
 	assert.ok(alone.proved);
@@ -48,7 +53,12 @@ test('by hand: shirt 3, then plate 4, greaves 5 beside: 12 minutes alone, 7 with
 });
 
 test('what two have to hold takes both, and waits for them', () => {
-	const wear = { joins: [], wearings: [said(1, 3), said(2, 4, 2), said(3, 5)], preparations: [] };
+	const wear = {
+		...make.NO_WEAR,
+		joins: [],
+		wearings: [said(1, 3), said(2, 4, 2), said(3, 5)],
+		preparations: []
+	};
 	assert.equal(mostHands(all, wear), 2);
 	const two = plan(wear, 2);
 	// Both are busy with the plate for 4 minutes, and the rest takes 5 at least.
@@ -59,18 +69,18 @@ test('what two have to hold takes both, and waits for them', () => {
 test('while nobody has timed it: by its kind, its fasteners, and for both of a pair', () => {
 	const joins = [make.join(1, 3), make.join(2, 3)];
 	// Twice two minutes and two fasteners of half a minute.
-	assert.deepEqual(onMinutes(greaves, { joins, wearings: [] }), {
+	assert.deepEqual(onMinutes(greaves, { ...make.NO_WEAR, joins, wearings: [] }), {
 		minutes: 6,
 		copies: 2,
 		base: 2,
 		joins: 2,
 		guessed: true
 	});
-	assert.equal(valueOf(onMinutesFigure(greaves, { joins, wearings: [] })), 6);
-	assert.equal(valueOf(onMinutesFigure(greaves, { joins, wearings: [said(3, 8)] })), 8);
-	assert.equal(onMinutes(greaves, { joins, wearings: [said(3, 8)] }).minutes, 8);
+	assert.equal(valueOf(onMinutesFigure(greaves, { ...make.NO_WEAR, joins, wearings: [] })), 6);
+	assert.equal(valueOf(onMinutesFigure(greaves, { ...make.NO_WEAR, joins, wearings: [said(3, 8)] })), 8);
+	assert.equal(onMinutes(greaves, { ...make.NO_WEAR, joins, wearings: [said(3, 8)] }).minutes, 8);
 	assert.equal(
-		onMinutes(greaves, { joins, wearings: [said(3, null, 2)] }).minutes,
+		onMinutes(greaves, { ...make.NO_WEAR, joins, wearings: [said(3, null, 2)] }).minutes,
 		6,
 		'hands alone say no minutes'
 	);
@@ -80,6 +90,7 @@ test('what it is held to is on before; what cannot be is told by name', () => {
 	const held = (id: number, from: number, to: number) =>
 		make.join(id, from, { holdsTo: 'component', toComponentId: to });
 	const onPlate = {
+		...make.NO_WEAR,
 		joins: [held(1, 3, 2)],
 		wearings: [said(1, 3), said(2, 4), said(3, 5)],
 		preparations: []
@@ -88,10 +99,12 @@ test('what it is held to is on before; what cannot be is told by name', () => {
 	assert.equal(dressingCircle(all, onPlate), null);
 	// The shirt is held to the plate that goes over it.
 	assert.deepEqual(
-		dressingCircle(all, { joins: [held(1, 1, 2)], wearings: [], preparations: [] })?.map((c) => c.code),
+		dressingCircle(all, { ...make.NO_WEAR, joins: [held(1, 1, 2)], wearings: [], preparations: [] })?.map(
+			(c) => c.code
+		),
 		['G-01', 'A-01', 'G-01']
 	);
-	assert.equal(plan({ joins: [], wearings: [], preparations: [] }, 1, []).minutes, 0);
+	assert.equal(plan({ ...make.NO_WEAR, joins: [], wearings: [], preparations: [] }, 1, []).minutes, 0);
 });
 
 const makeUp = make.preparation(1, { name: 'skin colour', zones: ['face', 'neck'], minutes: 20 });
@@ -105,7 +118,12 @@ const brow = make.preparation(2, {
 const mask = make.component(5, { code: 'A-04', layer: 3, zones: ['face'] });
 
 test('by hand: make-up, then the brow, which dries for five minutes; the shirt goes on meanwhile, the mask afterwards', () => {
-	const wear = { joins: [], wearings: [said(1, 3), said(5, 1)], preparations: [makeUp, brow] };
+	const wear = {
+		...make.NO_WEAR,
+		joins: [],
+		wearings: [said(1, 3), said(5, 1)],
+		preparations: [makeUp, brow]
+	};
 	const alone = plan(wear, 1, [shirt, mask]);
 	// 20 + 10, five of drying with the three of the shirt in them, one for the mask.
 	assert.equal(alone.minutes, 36);

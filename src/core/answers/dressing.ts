@@ -1,6 +1,7 @@
 import { inLedgerOrder, type Component, type Kind } from '../facts/component.ts';
 import type { Preparation, DressRecord, Wearing, Worn } from '../facts/wear.ts';
 import { circleOf, dressOrder, type Dressing } from '../engines/dress/order.ts';
+import { KNOWN, pulled, timesOf } from './rehearsed.ts';
 
 /** One thing that is put on, or prepared, with who does it. */
 export interface PutOn {
@@ -32,19 +33,42 @@ export const FASTEN_MINUTES = 0.5;
 const of = (component: Component, { wearings }: Worn): Wearing | undefined =>
 	wearings.find((w) => w.componentId === component.id);
 
-/** Minutes to put on all copies of a component, and what they are from. */
+/** How long something takes, and what that is from. */
+export interface OnMinutes {
+	minutes: number;
+	/** As it was typed, or by its kind. */
+	before: number;
+	entered: boolean;
+	/** At rehearsals, the newest first. */
+	times: number[];
+	/** Nobody has said how long it takes, and it was never rehearsed. */
+	guessed: boolean;
+}
+const learned = (before: number, entered: boolean, times: number[]): OnMinutes => ({
+	minutes: pulled(before, entered ? KNOWN.entered : KNOWN.guessed, times),
+	before,
+	entered,
+	times,
+	guessed: !entered && times.length === 0
+});
+
+/** Minutes to put on all copies of a component: typed, else by its kind, and learned from rehearsals. */
 export function onMinutes(
 	component: Component,
-	wear: Worn
-): { minutes: number; copies: number; base: number; joins: number; guessed: boolean } {
+	wear: DressRecord
+): OnMinutes & { copies: number; base: number; joins: number } {
 	const joins = wear.joins.filter((j) => j.componentId === component.id).length;
 	const copies = component.side === 'pair' ? 2 : 1;
 	const said = of(component, wear)?.onMinutes ?? null;
 	const base = ON_MINUTES[component.kind];
-	return said !== null
-		? { minutes: said, copies, base: said, joins, guessed: false }
-		: { minutes: copies * (base + joins * FASTEN_MINUTES), copies, base, joins, guessed: true };
+	const before = said ?? copies * (base + joins * FASTEN_MINUTES);
+	const times = timesOf({ componentId: component.id }, wear);
+	return { ...learned(before, said !== null, times), copies, base, joins };
 }
+
+/** Minutes that a preparation takes, learned from rehearsals. */
+export const preparationMinutes = ({ id, minutes }: Preparation, wear: DressRecord): OnMinutes =>
+	learned(minutes, true, timesOf({ preparationId: id }, wear));
 
 /** People that it takes, the wearer among them. */
 export const handsFor = (component: Component, wear: Worn): number => of(component, wear)?.hands ?? 1;
@@ -66,7 +90,7 @@ function tasks(components: readonly Component[], wear: DressRecord): Dressing[] 
 	const preparations = wear.preparations.flatMap((p, i): Dressing[] => [
 		{
 			id: prepared(p),
-			minutes: p.minutes,
+			minutes: preparationMinutes(p, wear).minutes,
 			layer: ON_SKIN,
 			zones: p.zones,
 			// One after the other on a zone, in their order; the next waits until it has dried.

@@ -1,21 +1,35 @@
-import type { KeptCircuit } from '../facts/wear.ts';
+import type { KeptCircuit, KeptStrand } from '../facts/wear.ts';
 import { CELLS, lightCircuit, type Circuit } from '../engines/light/circuit.ts';
 import { formatNumber } from '../units/number.ts';
+
+/** The first and what is beside it. */
+export const strandsOf = (kept: KeptCircuit): KeptStrand[] => [kept, ...(kept.more ?? [])];
+/** `strand 2`. */
+export const strandWords = (i: number): string => `strand ${i + 1}`;
+
+export const STRAND_KEYS = ['volts', 'milliamps', 'leds', 'strings'] as const;
+
+/** A circuit as it is typed: `volts2` is of its second strand, the first has plain names. */
+export const typedCircuit = ({ more = [], ...kept }: KeptCircuit): Record<string, string> =>
+	Object.fromEntries(
+		[
+			...Object.entries(kept),
+			...more.flatMap((strand, k) => STRAND_KEYS.map((key) => [`${key}${k + 2}`, strand[key]] as const))
+		].map(([key, value]) => [key, value === null ? '' : String(value)])
+	);
 
 /** What is worked out of a circuit as it was typed. */
 export const circuitOf = (kept: KeptCircuit): Circuit => ({
 	cell: CELLS[kept.cell],
 	inSeries: kept.inSeries,
 	rows: kept.rows,
-	strands: [
-		{
-			id: 'lights',
-			forwardVolts: kept.volts,
-			milliamps: kept.milliamps,
-			inSeries: kept.leds,
-			strings: kept.strings
-		}
-	],
+	strands: strandsOf(kept).map((strand, i) => ({
+		id: strandWords(i),
+		forwardVolts: strand.volts,
+		milliamps: strand.milliamps,
+		inSeries: strand.leds,
+		strings: strand.strings
+	})),
 	series: kept.series,
 	fuseMilliamps: kept.fuse,
 	switchMilliamps: kept.switch,
@@ -36,28 +50,45 @@ export interface LightPart {
 const CELL_GRAMS: Readonly<Record<KeptCircuit['cell'], number>> = { AA: 23, AAA: 11.5, '9V': 45, CR2032: 3 };
 const n = (value: number, digits = 1) => formatNumber(value, digits);
 
-/** What a circuit is made of; nothing where it does not light. */
+/** What is bought as the same, counted once: it has to be what each of them asks for. */
+function together(parts: readonly LightPart[]): LightPart[] {
+	const by = new Map<string, LightPart>();
+	for (const part of parts) {
+		const same = by.get(part.material);
+		by.set(
+			part.material,
+			same ? { ...same, is: bothWords(same.is, part.is), count: same.count + part.count } : part
+		);
+	}
+	return [...by.values()];
+}
+const bothWords = (a: string, b: string): string => (a.includes(b) ? a : `${a}; ${b}`);
+
+/** What a circuit is made of, the same of several strands together; nothing where any of them does not light. */
 export function lightParts(kept: KeptCircuit): LightPart[] {
 	const { strands, milliamps } = lightCircuit(circuitOf(kept));
-	const [strand] = strands;
-	if (!strand || strand.ohm === null) return [];
-	const ohm = `${n(strand.ohm, 0)} Ω`;
-	const volts = `${n(kept.volts)} V`;
+	if (strands.some((s) => s.ohm === null)) return [];
+	const lights = strandsOf(kept).flatMap(({ volts, milliamps: its, leds, strings }, i): LightPart[] => {
+		const { ohm, ratedWatts } = strands[i]!;
+		return [
+			{
+				name: 'LED',
+				count: strings * leds,
+				is: `${n(volts)} V at ${n(its)} mA`,
+				material: `LED, ${n(volts)} V`,
+				grams: 0.3
+			},
+			{
+				name: 'resistor',
+				count: strings,
+				is: `${n(ohm!, 0)} Ω, ${ratedWatts === null ? 'more than is sold' : `${n(ratedWatts, 3)} W or more`}`,
+				material: `resistor, ${n(ohm!, 0)} Ω`,
+				grams: 0.2
+			}
+		];
+	});
 	return [
-		{
-			name: 'LED',
-			count: kept.strings * kept.leds,
-			is: `${volts} at ${n(kept.milliamps)} mA`,
-			material: `LED, ${volts}`,
-			grams: 0.3
-		},
-		{
-			name: 'resistor',
-			count: kept.strings,
-			is: `${ohm}, ${strand.ratedWatts === null ? 'more than is sold' : `${n(strand.ratedWatts, 3)} W or more`}`,
-			material: `resistor, ${ohm}`,
-			grams: 0.2
-		},
+		...together(lights),
 		{
 			name: `cell, ${kept.cell}`,
 			count: kept.inSeries * kept.rows,

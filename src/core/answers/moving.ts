@@ -49,7 +49,7 @@ export function sightOf(
 /** In closed costumes: so many minutes on, so many off. Common practice; less in heat. */
 export const STRETCH = { on: 20, rest: 20 } as const;
 
-/** A day at an event, minutes. From memory. */
+/** A day at an event of which nobody has said how long it is, minutes. From memory. */
 export const EVENT_DAY = 480;
 
 /** How many stretches go into so many hours, and how much of them it is worn, minutes. */

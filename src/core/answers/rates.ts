@@ -5,6 +5,7 @@ import { BASE_PER_UNIT } from '../trade/technique.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
 import type { LearnedRate, Rates } from '../facts/workshop.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
+import { ONE_TO_NEXT, pull, type Log } from './pull.ts';
 
 /** A step that was done, with the minutes logged on it. */
 export interface Observation {
@@ -41,17 +42,12 @@ export function onceEach(byCostume: ReadonlyMap<number, readonly Observation[]>)
 
 /**
  * How far apart things lie, as natural logarithms of minutes per unit. Starting values, from memory: a technique's
- * rate is known to about half again either way before anything is logged; one piece of work differs from the next
- * by about a third; one maker from another by a quarter.
+ * rate is known to about half again either way before anything is logged; one maker from another by a quarter.
  */
 const KNOWN_BEFORE = 0.45;
-const ONE_TO_NEXT = 0.35;
 const MAKER_TO_MAKER = 0.25;
 /** Fetching, starting the timer, wiping up: minutes that any log may hold. Work that is hardly longer says little of its rate. */
 const AROUND_IT = 3;
-/** Freedom of the t-distribution that logs are taken to have: a forgotten timer is far out, and counts little. */
-const FREEDOM = 4;
-const ROUNDS = 30;
 
 /**
  * Rates that follow the logs: the logarithm of minutes per unit is normal about the technique's own, which itself is
@@ -99,12 +95,6 @@ export const ratesFrom = (learned: readonly LearnedRate[], own: Rates): Rates =>
 	...Object.fromEntries(learned.map((l) => [l.technique, l.now]))
 });
 
-/** One log: ln of minutes per unit, and how much it says (one over its variance). */
-interface Log {
-	log: number;
-	precision: number;
-}
-
 const unitsOf = (trade: Catalogue, { technique, amount }: Observation): number =>
 	amount / BASE_PER_UNIT[techniqueOf(trade, technique).driver];
 
@@ -115,27 +105,6 @@ function logRate(trade: Catalogue, o: Observation): number | null {
 	// Set-up is minutes as they are; what is logged under it is taken to be mostly work all the same.
 	const worked = Math.max(minutes - setUpMinutes, minutes / 4);
 	return units > 0 && worked > 0 ? Math.log(worked / units) : null;
-}
-
-/** Mean and deviation of what is believed after these logs. */
-function pull(
-	logs: readonly Log[],
-	before: number,
-	deviation: number
-): { mean: number; deviation: number; weights: number[] } {
-	const known = 1 / deviation ** 2;
-	let mean = before;
-	let total = known;
-	let weights = logs.map(() => 1);
-	for (let round = 0; round < ROUNDS; round++) {
-		total = known + logs.reduce((sum, l, i) => sum + weights[i]! * l.precision, 0);
-		mean = (known * before + logs.reduce((sum, l, i) => sum + weights[i]! * l.precision * l.log, 0)) / total;
-		// Seen from what is believed, unsure as that is: the first log is not an outlier by being far from a guess.
-		weights = logs.map((l) =>
-			Math.min(1, (FREEDOM + 1) / (FREEDOM + (l.log - mean) ** 2 / (1 / l.precision + 1 / total)))
-		);
-	}
-	return { mean, deviation: Math.sqrt(1 / total), weights };
 }
 
 /** Good and bad move with the usual, and closer to it the surer that is. */

@@ -12,6 +12,7 @@ const cape = make.component(4, { layer: 4, zones: ['back'] });
 const glove = make.component(5, { kind: 'prop', zones: ['hand-left'] });
 const held = make.join(1, 4, { holdsTo: 'component', toComponentId: 2 });
 const wear = {
+	...make.NO_WEAR,
 	joins: [held],
 	wearings: [
 		make.wearing(1, { onMinutes: 1 }),

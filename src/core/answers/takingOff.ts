@@ -1,5 +1,5 @@
 import type { Component } from '../facts/component.ts';
-import type { Worn } from '../facts/wear.ts';
+import type { DressRecord, Worn } from '../facts/wear.ts';
 import type { Zone } from '../facts/zone.ts';
 import { dressOrder } from '../engines/dress/order.ts';
 import { plainZone } from '../trade/wearSpot.ts';
@@ -15,7 +15,7 @@ export const WITHIN = 1;
 /** Minutes to take all copies of a component off, and what they are from. */
 export function offMinutes(
 	component: Component,
-	wear: Worn
+	wear: DressRecord
 ): { minutes: number; on: number; copies: number; by: 'timed' | 'letsGo' | 'on' } {
 	const { minutes: on, copies } = onMinutes(component, wear);
 	const timed = wear.wearings.find((w) => w.componentId === component.id)?.offMinutes ?? null;
@@ -58,7 +58,11 @@ function over(component: Component, worn: readonly Component[], { joins }: Worn)
 const LOOK = 0.003;
 
 /** What comes off for air, heat, the toilet and first aid, and how fast: the order of dressing the other way round. */
-export function comesOff(components: readonly Component[], wear: Worn, elapsed: () => number): ComesOff[] {
+export function comesOff(
+	components: readonly Component[],
+	wear: DressRecord,
+	elapsed: () => number
+): ComesOff[] {
 	const worn = wornOnes(components).filter((c) => !c.zones.every((z) => plainZone(z) === 'hand'));
 	return (Object.keys(REASONS) as Reason[]).map((reason) => {
 		const zones: readonly string[] = REASONS[reason].zones;

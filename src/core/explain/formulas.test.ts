@@ -141,6 +141,11 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	resistorHeat: { of: [9, 2, 3, 150], is: 0.06, because: '9 V² ÷ 150 Ω' },
 	resistorWarm: { of: [85, 0.1, 0.25], is: 34, because: '85 × 0.4' },
 	putOn: { of: [2, 2, 3, 0.5], is: 7, because: 'twice 2 and three halves' },
+	rehearsed: {
+		of: [2, 0.45, 3],
+		is: Math.exp(Math.log(2) + (1 / 0.35 ** 2 / (1 / 0.35 ** 2 + 1 / 0.45 ** 2)) * Math.log(1.5)),
+		because: 'one rehearsal weighs 8.16 against 4.94: 62 % of the way from 2 to 3, as logarithms: 2.57'
+	},
 	partLong: { of: [1800, 2, 120], is: 1020, because: 'half of 1800, and 120' },
 	folded: { of: [2e6, 0.8, 3, 400, 300], is: 40, because: '4.8 litres on 40 × 30 cm' },
 	tooWide: { of: [620, 550], is: 70, because: '620 − 550' },

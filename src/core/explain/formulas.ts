@@ -1,6 +1,7 @@
 import { valueOn } from '../engines/plane/pictureMeasure.ts';
 import { sightAngle, stretchesIn } from '../answers/moving.ts';
 import { foldedHeight, partLength } from '../answers/packed.ts';
+import { pulled } from '../answers/rehearsed.ts';
 import { wholeMinutes } from '../units/duration.ts';
 import { orderByDay } from '../answers/leadTime.ts';
 import { isColdOrDamp, slowerBy } from '../answers/wait.ts';
@@ -92,6 +93,10 @@ export const FORMULAS = {
 	putOn: {
 		words: 'copies × (by its kind + fasteners × each)',
 		compute: (v) => at(v, 0) * (at(v, 1) + at(v, 2) * at(v, 3))
+	},
+	rehearsed: {
+		words: 'mean of before and the rehearsals, as logarithms, each by how sure it is: one rehearsal to 0.35',
+		compute: ([before = 0, known = 0, ...times]) => pulled(before, known, times)
 	},
 	partLong: {
 		words: 'how long it is ÷ parts + what they overlap',

@@ -1,5 +1,6 @@
 import { bodyOf, carrying, type Held } from '../answers/holding.ts';
 import type { Weight } from '../answers/weight.ts';
+import type { wornWeight } from '../answers/variant.ts';
 import type { LoadFactors, Motion } from '../facts/wear.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
 import { bearing, fastenerOf } from '../trade/fastener.ts';
@@ -16,6 +17,21 @@ export const weightFigure = ({ grams, weighed, parts }: Weight, title: string): 
 	inputs: weighed
 		? [number('by the scales', grams ?? 0, 'weighed', 'g')]
 		: parts.map((p) => number(p.name, p.grams, p.how, 'g'))
+});
+
+/** What everything that is worn weighs together. */
+export const wornWeightFigure = ({ of }: ReturnType<typeof wornWeight>, title: string): Figure => ({
+	title,
+	formula: 'sum',
+	as: { kind: 'number', unit: 'g' },
+	inputs: of.map(({ component, copies, grams }) =>
+		number(
+			`${component.code} ${component.name}`,
+			grams,
+			copies > 1 ? `all ${copies} copies` : 'see What holds it',
+			'g'
+		)
+	)
 });
 
 /** What its joins carry: its own weight, and what hangs on it. */

@@ -12,14 +12,18 @@ export const sightFigure = (way: string, openingMm: number, eyeMm: number, unit:
 });
 
 /** How much of a day it is worn. */
-export const wornFigure = (day: number, { on, rest, own }: ReturnType<typeof stretchesIn>): Figure => {
+export const wornFigure = (
+	day: number,
+	{ on, rest, own }: ReturnType<typeof stretchesIn>,
+	isSaid = false
+): Figure => {
 	const source = own ? 'entered' : 'common practice for closed costumes';
 	return {
 		title: 'Worn in a day',
 		formula: 'wornOf',
 		as: { kind: 'minutes' },
 		inputs: [
-			minutes('the day', day, 'starting value, from memory'),
+			minutes('the day', day, isSaid ? 'of its event' : 'starting value, from memory'),
 			minutes('on at a stretch', on, source),
 			minutes('off after it', rest, source)
 		]

@@ -5,6 +5,8 @@ export interface Fitting {
 	id: number;
 	costumeId: number;
 	wearerId: number | null;
+	/** The way it was worn; null where nobody said. */
+	variantId: number | null;
 	heldAt: LocalMinutes;
 	note: string;
 	/** Movements tried and clear. */

@@ -497,6 +497,12 @@ export const TABLES = {
 		},
 		null
 	),
+	variant: table('way to wear it', { costumeId: to('costume'), position, name: text }),
+	variant_without: table(
+		'component left off',
+		{ variantId: to('variant'), componentId: to('component') },
+		null
+	),
 	preparation: table('preparation', {
 		costumeId: to('costume'),
 		position,
@@ -505,8 +511,24 @@ export const TABLES = {
 		minutes: number,
 		waitMinutes: number,
 		hands: number,
-		patchTest: tick
+		patchTest: tick,
+		variantId: to('variant')
 	}),
+	rehearsal: table(
+		'rehearsal',
+		{ costumeId: to('costume'), variantId: to('variant'), heldAt: time, dressers: number, minutes: number },
+		null
+	),
+	rehearsal_time: table(
+		'time of a rehearsal',
+		{
+			rehearsalId: to('rehearsal'),
+			componentId: to('component'),
+			preparationId: to('preparation'),
+			minutes: number
+		},
+		null
+	),
 	moving: table(
 		'how it is moved in',
 		{
@@ -590,7 +612,14 @@ export const TABLES = {
 	),
 	fitting: table(
 		'fitting',
-		{ costumeId: to('costume'), wearerId: to('wearer'), heldAt: time, note: text, clears: list },
+		{
+			costumeId: to('costume'),
+			wearerId: to('wearer'),
+			variantId: to('variant'),
+			heldAt: time,
+			note: text,
+			clears: list
+		},
 		null
 	),
 	fitting_component: table(

@@ -1,8 +1,8 @@
 import type { Vec } from '../units/vec.ts';
 import { FEATURES } from './wear.ts';
 
-/** Rules that have a limit: a length in mm, a weight in g, the three sides of a case in mm. The others forbid, or are looked at by hand. */
-export const LIMITED = ['length', 'weight', 'case'] as const;
+/** Rules that have a limit: a length in mm, a weight in g, the three sides of a case in mm, the hours of a day. The others forbid, or are looked at by hand. */
+export const LIMITED = ['length', 'weight', 'case', 'hours'] as const;
 export const RULE_KINDS = [...LIMITED, ...FEATURES, 'other'] as const;
 export type RuleKind = (typeof RULE_KINDS)[number];
 
@@ -21,6 +21,13 @@ export interface EventRule {
 /** Whether two names are of one event. */
 export const isSameEvent = (a: string, b: string): boolean =>
 	a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/** How long an event is on a day, h; null where nobody has said. */
+export const hoursOf = (
+	rules: readonly Pick<EventRule, 'eventName' | 'kind' | 'limits'>[],
+	eventName: string
+): number | null =>
+	rules.find((r) => r.kind === 'hours' && isSameEvent(r.eventName, eventName))?.limits[0] ?? null;
 
 /** What costumes travel in. */
 export interface TravelCase {

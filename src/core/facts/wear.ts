@@ -93,18 +93,27 @@ export interface Join {
 export const CELL_KEYS = ['AA', 'AAA', '9V', 'CR2032'] as const;
 export const SERIES_KEYS = ['E12', 'E24'] as const;
 
-/** A circuit of LEDs on cells, as it was typed. */
-export interface KeptCircuit {
-	cell: (typeof CELL_KEYS)[number];
-	/** Cells one after the other, and such rows side by side. */
-	inSeries: number;
-	rows: number;
+/** Strands on the same cells. */
+export const MOST_STRANDS = 6;
+
+/** LEDs that are alike. */
+export interface KeptStrand {
 	/** Of one LED, V, and the current wanted through it, mA. */
 	volts: number;
 	milliamps: number;
 	/** LEDs one after the other, and so many such strings. */
 	leds: number;
 	strings: number;
+}
+
+/** A circuit of LEDs on cells, as it was typed: its first strand, and more. */
+export interface KeptCircuit extends KeptStrand {
+	cell: (typeof CELL_KEYS)[number];
+	/** Cells one after the other, and such rows side by side. */
+	inSeries: number;
+	rows: number;
+	/** Other strands on the same cells; none in circuits kept before there were any. */
+	more?: KeptStrand[];
 	series: (typeof SERIES_KEYS)[number];
 	/** How long it has to last, and what fuse and switch bear, mA; null where nobody says. */
 	hours: number | null;
@@ -161,6 +170,39 @@ export interface Preparation {
 	hands: number;
 	/** Tried on a patch of skin the day before. */
 	patchTest: boolean;
+	/** Where the costume is worn so only; null for every way to wear it. */
+	variantId: number | null;
+	version: number;
+}
+
+/** A way to wear a costume: helmet or wig, with or without wings. */
+export interface Variant {
+	id: number;
+	position: number;
+	name: string;
+	/** What is not worn then, its parts neither. */
+	without: number[];
+	version: number;
+}
+
+/** How long one thing took: a component, all copies of it, or a preparation. */
+export interface RehearsalTime {
+	componentId: number | null;
+	preparationId: number | null;
+	minutes: number;
+}
+
+/** The costume was put on by the clock. */
+export interface Rehearsal {
+	id: number;
+	/** Null for all of it. */
+	variantId: number | null;
+	heldAt: LocalMinutes;
+	/** The wearer among them. */
+	dressers: number;
+	/** From the first to the last. */
+	minutes: number;
+	times: RehearsalTime[];
 	version: number;
 }
 
@@ -195,13 +237,16 @@ export interface Worn {
 	joins: Join[];
 	wearings: Wearing[];
 }
-/** What is recorded of how a costume is worn. */
-export interface WearRecord extends Worn {
+/** What dressing goes by. */
+export interface DressRecord extends Worn {
 	preparations: Preparation[];
+	/** The newest first. */
+	rehearsals: Rehearsal[];
+}
+/** What is recorded of how a costume is worn. */
+export interface WearRecord extends DressRecord {
+	variants: Variant[];
 	/** Null where nothing is measured. */
 	moving: Moving | null;
 	moves: MoveCheck[];
 }
-
-/** What dressing goes by. */
-export type DressRecord = Omit<WearRecord, 'moving' | 'moves'>;

@@ -6,6 +6,7 @@ import {
 	hoursFigure,
 	ledCurrentFigure,
 	resistorFigure,
+	stringCurrentFigure,
 	warmerFigure
 } from '$core/explain/light.ts';
 import { litBy } from './light.ts';
@@ -19,14 +20,14 @@ test('four AA cells, four white LEDs beside each other: 145 Ω are 150, 19.3 mA 
 	assert.ok(Math.abs(strand!.exactOhm! - 145) < 1e-9);
 	assert.equal(strand!.ohm, 150);
 	assert.ok(Math.abs(valueOf(resistorFigure(circuit)) - 145) < 1e-9);
-	assert.ok(Math.abs(valueOf(ledCurrentFigure(circuit, 150)) - answer.milliamps) < 1e-9);
+	assert.ok(Math.abs(valueOf(ledCurrentFigure(circuit, answer.strands)) - answer.milliamps) < 1e-9);
 	assert.ok(Math.abs(answer.milliamps - (4 * 2900) / 150) < 1e-9);
 	assert.ok(Math.abs(valueOf(hoursFigure(circuit, answer.milliamps)) - answer.hours!) < 1e-9);
 	assert.ok(Math.abs(answer.hours! - 25.86) < 0.01);
 	assert.ok(Math.abs(valueOf(heatFigure(circuit, 150)) - strand!.resistorWatts) < 1e-12);
-	assert.ok(Math.abs(valueOf(ledCurrentFigure(circuit, 150, 1)) - strand!.milliamps) < 1e-9);
+	assert.ok(Math.abs(valueOf(stringCurrentFigure(circuit, 150)) - strand!.milliamps) < 1e-9);
 	// 56 mW in one sold for 125: 85 K × 0.449.
-	assert.ok(Math.abs(valueOf(warmerFigure(strand!)) - strand!.warmer) < 1e-9);
+	assert.ok(Math.abs(valueOf(warmerFigure(strand!, circuit)) - strand!.warmer) < 1e-9);
 	assert.ok(Math.abs(strand!.warmer - 38.1) < 0.1);
 	assert.deepEqual(answer.problems, []);
 	// On three of them they go out at 3.1 V, before the cells are empty at 2.7.

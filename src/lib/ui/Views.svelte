@@ -4,9 +4,11 @@
 
 	interface Props {
 		label: string;
+		/** What the address carries along. */
+		query?: string;
 		views: readonly { href: string; name: string; count?: number }[];
 	}
-	let { label, views }: Props = $props();
+	let { label, views, query = '' }: Props = $props();
 	const here = $derived(page.url.pathname);
 	/** The longest address that this page lies under. */
 	const current = $derived(
@@ -25,7 +27,7 @@
 
 <nav bind:this={nav} aria-label={label} class="on-mat no-print">
 	{#each views as view (view.href)}
-		<a href={view.href} aria-current={view.href === current ? 'page' : undefined}>
+		<a href="{view.href}{query}" aria-current={view.href === current ? 'page' : undefined}>
 			{view.name}{#if view.count}<span class="count">{view.count}</span>{/if}
 		</a>
 	{/each}

@@ -15,7 +15,7 @@ import { planFields, planRows, writePlan } from './plan.ts';
 import { shapeFields, shapeRows, writeShapes } from './shapes.ts';
 import { stepFields, stepRows, writeSteps } from './steps.ts';
 import { swatchFields, swatchRows, writeSwatches } from './swatches.ts';
-import { wearFields, wearRows, writeWear } from './wear.ts';
+import { variantRows, wearFields, wearRows, writeWear } from './wear.ts';
 import { materialRows, supplyFields, supplyRows, writeSupplies } from './supplies.ts';
 
 /**
@@ -23,7 +23,7 @@ import { materialRows, supplyFields, supplyRows, writeSupplies } from './supplie
  * docs/formats.md. Ids are the file's own and only link its entries; reading gives new ones.
  */
 export const COSTUME_FORMAT = 'dapper-ledger-costume';
-export const COSTUME_VERSION = 15;
+export const COSTUME_VERSION = 16;
 
 export const costumeFile = z.strictObject({
 	format: z.literal(COSTUME_FORMAT),
@@ -89,6 +89,7 @@ export function* rowsOf(file: CostumeFile, links: Links, now: LocalMinutes): Gen
 	yield* pictureRows(file);
 	yield* paletteRows(file, links);
 	yield* shapeRows(file, links);
+	yield* variantRows(file);
 	yield* fitRows(file);
 	yield* wearRows(file);
 	yield* photoRows(file);

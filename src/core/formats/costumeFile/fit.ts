@@ -74,6 +74,8 @@ export const fitFields = {
 		z.strictObject({
 			id,
 			wearerId: idOrNull,
+			/** Since form 16. */
+			variantId: idOrNull.default(null),
 			heldAt: time,
 			note: text,
 			clears: z.array(longLine).max(50),
@@ -122,6 +124,7 @@ export const writeFit = ({ fit }: CostumeSource) => {
 			.map((f) => ({
 				id: f.id,
 				wearerId: worn.has(f.wearerId ?? 0) ? f.wearerId : null,
+				variantId: f.variantId,
 				heldAt: formatLocalTime(f.heldAt),
 				note: f.note,
 				clears: f.clears,

@@ -1,5 +1,13 @@
 import { z } from 'zod';
-import { CELL_KEYS, FACINGS, FEATURES, HOLDS_TO, SERIES_KEYS, TRAVELS } from '../../facts/wear.ts';
+import {
+	CELL_KEYS,
+	FACINGS,
+	FEATURES,
+	HOLDS_TO,
+	MOST_STRANDS,
+	SERIES_KEYS,
+	TRAVELS
+} from '../../facts/wear.ts';
 import { ZONES } from '../../facts/zone.ts';
 import { formatLocalTime } from '../../units/localTime.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
@@ -21,14 +29,17 @@ import {
 const place = z.number().min(-10_000).max(10_000);
 const side = mm.positive();
 const most = (limit: number) => z.number().positive().max(limit);
+const strand = { volts: most(60), milliamps: most(5000), leds: most(50).int(), strings: most(200).int() };
 const circuit = z.strictObject({
 	cell: z.enum(CELL_KEYS),
 	inSeries: most(40).int(),
 	rows: most(20).int(),
-	volts: most(60),
-	milliamps: most(5000),
-	leds: most(50).int(),
-	strings: most(200).int(),
+	...strand,
+	/** Since form 16. */
+	more: z
+		.array(z.strictObject(strand))
+		.max(MOST_STRANDS - 1)
+		.exactOptional(),
 	series: z.enum(SERIES_KEYS),
 	hours: most(1000).nullable(),
 	fuse: most(50_000).nullable(),
@@ -103,9 +114,41 @@ export const wearFields = {
 			minutes: z.number().positive().max(600),
 			waitMinutes: z.number().min(0).max(600),
 			hands: z.number().int().min(1).max(3),
-			patchTest: z.boolean()
+			patchTest: z.boolean(),
+			/** Since form 16. */
+			variantId: idOrNull.default(null),
+			id: id.optional()
 		}),
 		200
+	),
+	/** Ways to wear it, and how it was put on by the clock. Since form 16. */
+	variants: list(
+		z.strictObject({
+			id,
+			position: z.number().int().min(0),
+			name: z.string().min(1).max(120),
+			without: z.array(id).max(5000)
+		}),
+		100
+	),
+	rehearsals: list(
+		z.strictObject({
+			id,
+			variantId: idOrNull,
+			heldAt: time,
+			dressers: z.number().int().min(1).max(3),
+			minutes: most(10_000),
+			times: z
+				.array(
+					z
+						.strictObject({ componentId: idOrNull, preparationId: idOrNull, minutes: most(10_000) })
+						.refine((t) => (t.componentId === null) !== (t.preparationId === null), {
+							message: 'It is of a component or of a preparation.'
+						})
+				)
+				.max(5000)
+		}),
+		1000
 	)
 };
 
@@ -126,7 +169,14 @@ export function writeWear(source: CostumeSource) {
 		),
 		moving: source.wear.moving ? [bare(source.wear.moving)] : [],
 		moves: byId(source.wear.moves).map((m) => ({ ...bare(m), checkedAt: formatLocalTime(m.checkedAt) })),
-		preparations: byId(source.wear.preparations).map((p) => bare(p))
+		preparations: byId(source.wear.preparations).map((p) => ({ ...bare(p), id: p.id })),
+		variants: byId(source.wear.variants).map((v) => ({ ...bare(v), id: v.id, without: [...v.without] })),
+		rehearsals: byId(source.wear.rehearsals).map((r) => ({
+			...bare(r),
+			id: r.id,
+			heldAt: formatLocalTime(r.heldAt),
+			times: r.times.map((t) => ({ ...t }))
+		}))
 	};
 }
 
@@ -135,11 +185,28 @@ export const wearRows = ({
 	wearings,
 	preparations,
 	moving,
-	moves
+	moves,
+	rehearsals
 }: FileOf<typeof wearFields>): Rows[] => [
 	{ table: 'wear_join', rows: joins },
 	{ table: 'wearing', rows: wearings },
 	{ table: 'moving', rows: moving.map((m) => ({ ...m, costumeId: COSTUME })) },
 	{ table: 'move_check', rows: moves.map((m) => ({ ...m, costumeId: COSTUME })) },
-	{ table: 'preparation', rows: preparations.map((p) => ({ ...p, costumeId: COSTUME })) }
+	{ table: 'preparation', rows: preparations.map((p) => ({ ...p, costumeId: COSTUME })) },
+	{ table: 'rehearsal', rows: rehearsals.map(({ times: _, ...r }) => ({ ...r, costumeId: COSTUME })) },
+	{
+		table: 'rehearsal_time',
+		rows: rehearsals.flatMap((r) => r.times.map((t) => ({ ...t, rehearsalId: r.id })))
+	}
+];
+
+/** Fittings and preparations link to them. */
+export const variantRows = ({ variants }: FileOf<typeof wearFields>): Rows[] => [
+	{ table: 'variant', rows: variants.map(({ without: _, ...v }) => ({ ...v, costumeId: COSTUME })) },
+	{
+		table: 'variant_without',
+		rows: variants.flatMap((v) =>
+			[...new Set(v.without)].map((componentId) => ({ variantId: v.id, componentId }))
+		)
+	}
 ];

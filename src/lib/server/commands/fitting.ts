@@ -10,10 +10,12 @@ import { insert, set, update } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { endOfSteps, insertStep, makeRoom } from './step.ts';
+import { variantOf } from './variant.ts';
 
 const about = {
 	heldAt: f.time(),
 	wearerId: f.idOrNull(),
+	variantId: f.idOrNull(),
 	note: f.note(),
 	componentIds: f.ids()
 };
@@ -91,6 +93,7 @@ export const fittingCommands = {
 		() => z.object(about),
 		async (tx, v, context) => {
 			const { componentIds, ...its } = v;
+			await variantOf(tx, v.variantId, context.costumeId);
 			const id = await insert(tx, 'fitting', {
 				...its,
 				costumeId: context.costumeId,
@@ -105,6 +108,7 @@ export const fittingCommands = {
 		() => z.object({ id: f.id(), version: f.version(), ...about }),
 		async (tx, v, context) => {
 			await loadFitting(tx, v.id, context);
+			await variantOf(tx, v.variantId, context.costumeId);
 			const { componentIds, ...its } = v;
 			await update(tx, 'fitting', v, { ...its, wearerId: await itsWearer(tx, v.wearerId, context) });
 			await tryOn(tx, v.id, componentIds, context);

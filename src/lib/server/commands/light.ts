@@ -5,7 +5,7 @@ import type { KeptCircuit } from '$core/facts/wear.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, one, Refused } from '../db/rows.ts';
 import { insert, set } from '../db/tables.ts';
-import { circuitFields } from '../light.ts';
+import { circuitFields, circuitFrom } from '../light.ts';
 import { loadWear } from '../read/wear.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
@@ -63,7 +63,8 @@ export const lightCommands = {
 	/** The circuit is kept with its component: its parts are needed, its cells weigh. */
 	keepLight: command(
 		() => z.object({ componentId: f.id(), ...circuitFields }),
-		async (tx, { componentId, ...circuit }, context) => {
+		async (tx, { componentId, ...typed }, context) => {
+			const circuit = circuitFrom(typed);
 			if (!lightParts(circuit).length) throw new Refused('It does not light: nothing is kept.', 'leds');
 			const { code } = await setCircuit(tx, componentId, circuit, context);
 			return { words: `${code} is lit: its parts are under Buy` };

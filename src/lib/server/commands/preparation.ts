@@ -7,6 +7,7 @@ import { insert, update } from '../db/tables.ts';
 import { loadWear } from '../read/wear.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
+import { variantOf } from './variant.ts';
 
 const shape = () => ({
 	name: f.name(),
@@ -14,7 +15,8 @@ const shape = () => ({
 	minutes: f.above0(600),
 	waitMinutes: f.decimal(0, 600),
 	hands: f.whole(1, 3),
-	patchTest: f.ticked()
+	patchTest: f.ticked(),
+	variantId: f.idOrNull()
 });
 
 async function preparationAt(tx: Executor, id: number, costumeId: number): Promise<Preparation> {
@@ -28,6 +30,7 @@ export const preparationCommands = {
 	addPreparation: command(
 		() => z.object(shape()),
 		async (tx, v, { costumeId }) => {
+			await variantOf(tx, v.variantId, costumeId);
 			const { next } = (await one<{ next: number }>(
 				tx,
 				'select coalesce(max(position) + 1, 0) as next from preparation where costume_id = $1',
@@ -42,6 +45,7 @@ export const preparationCommands = {
 		() => z.object({ id: f.id(), version: f.version(), ...shape() }),
 		async (tx, { id, version, ...v }, { costumeId }) => {
 			await preparationAt(tx, id, costumeId);
+			await variantOf(tx, v.variantId, costumeId);
 			await update(tx, 'preparation', { id, version }, v);
 			return { words: `Changed ${v.name}` };
 		}

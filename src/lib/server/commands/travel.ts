@@ -38,12 +38,13 @@ const ruleShape = (context: Context) => ({
 	long: sideOrNull(context),
 	wide: sideOrNull(context),
 	high: sideOrNull(context),
+	hours: f.orNull(f.above0(24)),
 	note: f.note()
 });
 type RuleInput = z.infer<z.ZodObject<ReturnType<typeof ruleShape>>>;
 
 /** What a rule limits; a limit that is missing is told at its field. */
-function limitsOf({ kind, most, kilograms, long, wide, high, note }: RuleInput): number[] {
+function limitsOf({ kind, most, kilograms, long, wide, high, hours, note }: RuleInput): number[] {
 	if (kind === 'length') {
 		if (most === null) throw new Refused('Needs a limit: how long a thing may be.', 'most');
 		return [most];
@@ -56,6 +57,10 @@ function limitsOf({ kind, most, kilograms, long, wide, high, note }: RuleInput):
 		const sides = box([long, wide, high], ['long', 'wide', 'high']);
 		if (!sides) throw new Refused('Needs a limit: how large a case may be.', 'long');
 		return [...sides];
+	}
+	if (kind === 'hours') {
+		if (hours === null) throw new Refused('Needs a limit: how many hours a day.', 'hours');
+		return [hours];
 	}
 	if (kind === 'other' && note === '') throw new Refused('Say what the rule is.', 'note');
 	return [];

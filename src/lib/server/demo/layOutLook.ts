@@ -158,6 +158,7 @@ export async function layOutFit(
 		tx,
 		{
 			heldAt: (dayOf(now) - fit.fitting.daysAgo) * DAY + 19 * 60,
+			variantId: null,
 			wearerId: (await one<{ id: number }>(
 				tx,
 				'select wearer_id as id from costume_wearer where costume_id = $1',

@@ -1,6 +1,8 @@
 import { cutsOf } from '$core/answers/followPieces.ts';
 import { emergencyKit } from '$core/answers/kit.ts';
 import { luggageOf, type Luggage } from '$core/answers/packed.ts';
+import { recordOf } from '$core/answers/variant.ts';
+import type { Component } from '$core/facts/component.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Worn } from '$core/facts/wear.ts';
 import type { EventRule, PackTick, TravelCase } from '$core/facts/travel.ts';
@@ -11,13 +13,16 @@ import { select, selectOfCostumes } from '../db/tables.ts';
 import { loadPieces } from './costume.ts';
 import { loadWeights } from './wear.ts';
 
+/** Rules of all events. */
+export const loadRules = (db: Executor): Promise<EventRule[]> => select<EventRule>(db, 'event_rule');
+
 /** Rules of all events, the cases that are there, and what of this costume's list is ticked. */
 export async function loadTravel(
 	db: Executor,
 	costumeId: number
 ): Promise<{ rules: EventRule[]; cases: TravelCase[]; ticks: PackTick[] }> {
 	const [rules, cases, ticks] = await Promise.all([
-		select<EventRule>(db, 'event_rule'),
+		loadRules(db),
 		select<TravelCase>(db, 'travel_case', 'position, id'),
 		selectOfCostumes<PackTick>(db, 'pack_tick', [costumeId])
 	]);
@@ -44,13 +49,14 @@ async function luggageFrom(
 	return luggageOf(record.components, wear, weights, (c) => cutsOf(c, record.components, from));
 }
 
-/** What pages of a costume that goes somewhere show. */
+/** What pages of a costume that goes somewhere show, of what is worn of it. */
 export async function loadGoing(
 	db: Executor,
-	record: CostumeRecord,
+	all: CostumeRecord,
 	workshop: Workshop,
-	{ wear, weights }: { wear: Worn; weights: Weighed['weights'] }
+	{ wear, weights, components }: { wear: Worn; weights: Weighed['weights']; components: Component[] }
 ) {
+	const record = recordOf(all, components);
 	const [travel, luggage] = await Promise.all([
 		loadTravel(db, record.costume.id),
 		luggageFrom(db, record, workshop.materials, { wear, weights })

@@ -21,6 +21,7 @@ export const RULE_WORDS: Readonly<Record<RuleKind, string>> = {
 	length: 'no longer than',
 	weight: 'no heavier than',
 	case: 'cases no larger than',
+	hours: 'a day is as long as',
 	blade: 'no blades or points',
 	moving: 'no moving parts',
 	projectile: 'nothing that throws or shoots',
@@ -44,6 +45,7 @@ export function ruleWords(
 	unit: LengthUnit
 ): string {
 	if (kind === 'other') return note;
+	if (kind === 'hours') return `lights last the day: ${formatNumber(limits[0]!, 1)} h`;
 	if (kind === 'weight') return `${RULE_WORDS.weight} ${kilograms(limits[0]!)}`;
 	return limits.length ? `${RULE_WORDS[kind]} ${boxWords(limits, unit)}` : RULE_WORDS[kind];
 }

@@ -1,10 +1,13 @@
+import { wornAs } from '$core/answers/variant.ts';
 import { database } from '$lib/server/database.ts';
 import { loadWeights } from '$lib/server/read/wear.ts';
 import type { LayoutServerLoad } from './$types';
 
-export const load: LayoutServerLoad = async ({ parent }) => {
+/** Pages of Wear show the costume as it is worn: all of it, or in the way that the address says. */
+export const load: LayoutServerLoad = async ({ parent, url }) => {
 	const { packed } = await parent();
 	const { record, workshop } = packed.value;
 	const { wear, weights } = await loadWeights(await database(), record, workshop);
-	return { wear, weights };
+	const variant = wear.variants.find((v) => String(v.id) === url.searchParams.get('as')) ?? null;
+	return { ...wornAs(variant, record.components, wear), variant, weights };
 };

@@ -20,7 +20,7 @@
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const trade = $derived(handbook());
 	const { settings } = $derived(data.workshop);
-	const components = $derived(data.record.components);
+	const components = $derived(data.components);
 	const held = $derived(holdings(components, data.wear, data.weights, settings.loadFactors, trade));
 	let zone = $state<Zone | null>(null);
 	const shown = $derived(held.filter((h) => zone === null || h.component.zones.includes(zone)));

@@ -57,6 +57,7 @@
 		{fitting}
 		record={data.record}
 		fit={data.fit}
+		variants={data.variants}
 		{base}
 		{unit}
 		onedit={() => (editing = fitting.id)}
@@ -66,14 +67,20 @@
 
 <Dialog bind:open={adding} title="New fitting" wide>
 	<Form command="addFitting" label="New fitting" onDone={() => (adding = false)}>
-		<FittingFields {wearers} components={data.record.components} now={data.now} />
+		<FittingFields {wearers} components={data.record.components} variants={data.variants} now={data.now} />
 		<Submit>Add fitting</Submit>
 	</Form>
 </Dialog>
 <EditDialog bind:id={editing} title="Fitting" wide>
 	{#if edited}
 		<Form command="editFitting" id={edited.id} version={edited.version} onDone={() => (editing = null)}>
-			<FittingFields fitting={edited} {wearers} components={data.record.components} now={data.now} />
+			<FittingFields
+				fitting={edited}
+				{wearers}
+				components={data.record.components}
+				variants={data.variants}
+				now={data.now}
+			/>
 			<Submit>Save</Submit>
 		</Form>
 		<Act command="removeFitting" id={edited.id} look="quiet" onDone={() => (editing = null)}

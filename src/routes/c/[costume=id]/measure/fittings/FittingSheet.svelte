@@ -3,6 +3,7 @@
 	import type { Fitting } from '$core/facts/fitting.ts';
 	import Check from '@lucide/svelte/icons/check';
 	import Form from '$lib/ui/Form.svelte';
+	import type { Variant } from '$core/facts/wear.ts';
 	import type { MeasureRecord } from '$core/facts/measureRecord.ts';
 	import { pointWords, isSettled, POINT_DIRECTIONS } from '$core/facts/fitting.ts';
 	import Undo2 from '@lucide/svelte/icons/undo-2';
@@ -24,20 +25,22 @@
 		fitting: Fitting;
 		record: CostumeRecord;
 		fit: MeasureRecord;
+		variants: readonly Variant[];
 		base: string;
 		unit: LengthUnit;
 		onedit: () => void;
 		onpoint: (point: number) => void;
 	}
-	let { fitting, record, fit, base, unit, onedit, onpoint }: Props = $props();
+	let { fitting, record, fit, variants, base, unit, onedit, onpoint }: Props = $props();
 	const length = (mm: number) => formatLength(mm, unit);
 	const byId = $derived(new Map(record.components.map((c) => [c.id, c])));
 	const on = $derived(triedOn(fitting, record.components));
 	const mine = $derived(fit.points.filter((p) => p.fittingId === fitting.id));
 	const wearer = $derived(fit.wearers.find((w) => w.id === fitting.wearerId));
+	const variant = $derived(variants.find((v) => v.id === fitting.variantId));
 </script>
 
-<Sheet title="{timeWords(fitting.heldAt)}{wearer ? `, ${wearer.name}` : ''}">
+<Sheet title={[timeWords(fitting.heldAt), wearer?.name, variant?.name].filter(Boolean).join(', ')}>
 	{#snippet tools()}
 		<button class="button small" onclick={() => onedit()}><Pencil size={14} /> Edit</button>
 	{/snippet}

@@ -5,9 +5,9 @@ import { loadGoing } from '$lib/server/read/travel.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ parent }) => {
-	const { packed, wear, weights } = await parent();
+	const { packed, ...worn } = await parent();
 	const { record, workshop } = packed.value;
-	return loadGoing(await database(), record, workshop, { wear, weights });
+	return loadGoing(await database(), record, workshop, worn);
 };
 
 export const actions: Actions = actionsOf(travelCommands);

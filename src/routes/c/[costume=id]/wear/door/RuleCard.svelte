@@ -4,11 +4,14 @@
 	import { INSTEAD, isForbidding, partsFor, type RuleCheck, type Verdict } from '$core/answers/door.ts';
 	import type { KitItem } from '$core/answers/kit.ts';
 	import { longestPart, outerOf, type Luggage } from '$core/answers/packed.ts';
+	import { keptHoursFigure } from '$core/explain/light.ts';
 	import { longFigure, luggageFigure } from '$core/explain/travel.ts';
 	import { namesWords } from '$core/units/names.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
+	import { formatNumber } from '$core/units/number.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
+	import Working from '$lib/ui/Working.svelte';
 	import { boxWords, kilograms, ruleWords } from '$lib/ui/wear/travelWords.ts';
 	import Gauge from './Gauge.svelte';
 
@@ -85,6 +88,17 @@
 				</li>
 			{:else}<li class="soft">No case yet: say under Packing what you travel in.</li>{/each}
 		</ul>
+	{:else if rule.kind === 'hours'}
+		{#each check.checks as { component, verdict, value } (component!.id)}
+			{@const circuit = luggage.find((l) => l.component === component)?.said.circuit}
+			<p class:bad={verdict === 'fails'}>
+				<Tag component={component!} /> lasts
+				{#if circuit}<Working
+						figure={keptHoursFigure(circuit)}
+						text="{formatNumber(value ?? 0, 1)} h"
+					/>{/if}{verdict === 'fails' ? ': spare cells, or another row of them' : ''}
+			</p>
+		{:else}<p class="small soft">Nothing that goes there is lit by a circuit that is kept.</p>{/each}
 	{:else if isForbidding(rule.kind)}
 		{#each failing as { component } (component!.id)}
 			<p><Tag component={component!} /> {INSTEAD[rule.kind]}.</p>

@@ -39,6 +39,15 @@
 		<Field name="long" label="Length" value={side('case', 0)} inputmode="decimal" />
 		<Field name="wide" label="Width" value={side('case', 1)} inputmode="decimal" />
 		<Field name="high" label="Height" value={side('case', 2)} inputmode="decimal" />
+	{:else if kind === 'hours'}
+		<Field
+			name="hours"
+			label="Hours of a day"
+			value={rule?.kind === 'hours' ? formatNumber(rule.limits[0]!, 2) : ''}
+			inputmode="decimal"
+			suffix="h"
+			hint="what lights has to last for all of it"
+		/>
 	{/if}
 	<Field
 		name="note"

@@ -3,7 +3,7 @@
 	import pluralize from 'pluralize';
 	import { handsFor, onMinutes } from '$core/answers/dressing.ts';
 	import { offMinutes } from '$core/answers/takingOff.ts';
-	import { onMinutesFigure } from '$core/explain/dressing.ts';
+	import { onMinutesFigure, preparationFigure } from '$core/explain/dressing.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import EditDialog from '$lib/ui/EditDialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
@@ -16,6 +16,7 @@
 	import type { PageData } from './$types';
 	import Lanes from './Lanes.svelte';
 	import Preparations from './Preparations.svelte';
+	import Rehearse from './Rehearse.svelte';
 	import TakingOff from './TakingOff.svelte';
 
 	let { data }: { data: PageData } = $props();
@@ -65,10 +66,12 @@
 						>{/if}
 					<span class="who">{by.map((i) => names[i]).join(' and ')}</span>
 					<span class="mono"
-						>{#if component}<Working
-								figure={onMinutesFigure(component, data.wear)}
-								text="{minutes(end - start)} min"
-							/>{:else}{minutes(end - start)} min{/if}{#if guessed}<GuessMark />{/if}</span
+						><Working
+							figure={component
+								? onMinutesFigure(component, data.wear)
+								: preparationFigure(preparation!, data.wear)}
+							text="{minutes(end - start)} min"
+						/>{#if guessed}<GuessMark />{/if}</span
 					>
 					{#if component}
 						<button
@@ -93,8 +96,20 @@
 		<p>Nothing to put on yet: <a href="{base}/look">break the look into components</a>.</p>
 	{/if}
 </Sheet>
+{#if plan?.order.length}<Rehearse
+		costumeId={data.record.costume.id}
+		{plan}
+		{names}
+		rehearsals={data.wear.rehearsals}
+		variants={data.wear.variants}
+		variant={data.variant}
+	/>{/if}
 {#if data.off.length}<TakingOff off={data.off} wear={data.wear} {base} />{/if}
-<Preparations preparations={data.wear.preparations} eventAt={data.record.costume.eventAt} />
+<Preparations
+	preparations={data.wear.preparations}
+	variants={data.wear.variants}
+	eventAt={data.record.costume.eventAt}
+/>
 
 <EditDialog bind:id={editing} title="Putting on {edited?.code} {edited?.name}">
 	{#if edited}
@@ -108,7 +123,7 @@
 				<Field
 					name="onMinutes"
 					label="Takes"
-					value={onMinutes(edited, data.wear).guessed ? '' : onMinutes(edited, data.wear).minutes}
+					value={onMinutes(edited, data.wear).entered ? onMinutes(edited, data.wear).before : ''}
 					inputmode="decimal"
 					suffix="min"
 					hint="all of it, as it was timed; nothing goes by its kind"

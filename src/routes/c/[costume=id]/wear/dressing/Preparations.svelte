@@ -4,7 +4,7 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import pluralize from 'pluralize';
-	import type { Preparation } from '$core/facts/wear.ts';
+	import type { Preparation, Variant } from '$core/facts/wear.ts';
 	import { ZONES, zoneWords } from '$core/facts/zone.ts';
 	import { dayOf, dayWords, type LocalMinutes } from '$core/units/localTime.ts';
 	import { namesWords } from '$core/units/names.ts';
@@ -19,7 +19,13 @@
 	import Submit from '$lib/ui/Submit.svelte';
 	import Tick from '$lib/ui/Tick.svelte';
 
-	let { preparations, eventAt }: { preparations: readonly Preparation[]; eventAt: LocalMinutes } = $props();
+	interface Props {
+		preparations: readonly Preparation[];
+		variants: readonly Variant[];
+		eventAt: LocalMinutes;
+	}
+	let { preparations, variants, eventAt }: Props = $props();
+	const wayOf = (id: number | null) => variants.find((v) => v.id === id)?.name;
 	const tested = $derived(preparations.filter((p) => p.patchTest));
 	let adding = $state(false);
 	let editing = $state<number | null>(null);
@@ -45,6 +51,13 @@
 			value={p?.hands ?? 1}
 			hint="the wearer among them"
 		/>
+		{#if variants.length}<Field
+				name="variantId"
+				label="Worn as"
+				options={variants.map((v) => ({ value: v.id, label: v.name }))}
+				none="every way"
+				value={p?.variantId ?? ''}
+			/>{/if}
 		<Choices
 			legend="Where"
 			name="zones"
@@ -80,7 +93,7 @@
 				<span
 					><b>{p.name}</b>, {p.zones.map(zoneWords).join(', ')}: {formatNumber(p.minutes, 1)} min{p.waitMinutes
 						? `, dries ${formatNumber(p.waitMinutes, 1)} min`
-						: ''}</span
+						: ''}{wayOf(p.variantId) ? `, only ${wayOf(p.variantId)}` : ''}</span
 				>
 				<button
 					class="button quiet small no-print"

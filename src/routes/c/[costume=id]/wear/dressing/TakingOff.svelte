@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** What comes off for what, and whether within a minute. */
 	import type { Component } from '$core/facts/component.ts';
-	import type { Worn } from '$core/facts/wear.ts';
+	import type { DressRecord } from '$core/facts/wear.ts';
 	import { REASONS, WITHIN, type ComesOff } from '$core/answers/takingOff.ts';
 	import { offMinutesFigure } from '$core/explain/dressing.ts';
 	import { valueOf } from '$core/explain/figure.ts';
@@ -13,7 +13,7 @@
 
 	interface Props {
 		off: readonly ComesOff[];
-		wear: Worn;
+		wear: DressRecord;
 		base: string;
 	}
 	let { off, wear, base }: Props = $props();

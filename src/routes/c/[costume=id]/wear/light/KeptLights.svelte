@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** What is lit in this costume, each with its circuit. */
-	import { circuitOf } from '$core/answers/lightParts.ts';
+	import { circuitOf, strandsOf, typedCircuit } from '$core/answers/lightParts.ts';
 	import { lightCircuit } from '$core/engines/light/circuit.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import type { KeptCircuit, Wearing } from '$core/facts/wear.ts';
@@ -16,8 +16,8 @@
 			return component && circuit ? [{ component, circuit, answer: lightCircuit(circuitOf(circuit)) }] : [];
 		})
 	);
-	const address = (circuit: KeptCircuit) =>
-		`?${new URLSearchParams(Object.entries(circuit).map(([k, v]) => [k, v === null ? '' : String(v)]))}`;
+	const address = (circuit: KeptCircuit) => `?${new URLSearchParams(typedCircuit(circuit))}`;
+	const leds = (circuit: KeptCircuit) => strandsOf(circuit).reduce((sum, s) => sum + s.strings * s.leds, 0);
 </script>
 
 {#if lit.length}
@@ -27,8 +27,7 @@
 				<li>
 					<Tag {component} />
 					<a href={address(circuit)}
-						>{circuit.strings * circuit.leds} × LED on {circuit.inSeries * circuit.rows} × {circuit.cell},
-						lasts
+						>{leds(circuit)} × LED on {circuit.inSeries * circuit.rows} × {circuit.cell}, lasts
 						{formatNumber(answer.hours ?? 0, 0)} h{answer.problems.length ? ': look at it' : ''}</a
 					>
 					<Act

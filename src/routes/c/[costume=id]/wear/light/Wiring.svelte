@@ -1,29 +1,47 @@
 <script lang="ts">
 	/** How it is wired: cells, fuse and switch on the left, strings side by side between the rails. */
-	import type { CELLS, Circuit } from '$core/engines/light/circuit.ts';
+	import type { CELLS, Circuit, LightAnswer } from '$core/engines/light/circuit.ts';
 	import { formatNumber } from '$core/units/number.ts';
 
-	let { circuit, ohm, cell }: { circuit: Circuit; ohm: number; cell: keyof typeof CELLS } = $props();
-	/** So many are drawn; the rest are alike. */
+	interface Props {
+		circuit: Circuit;
+		answer: LightAnswer;
+		cell: keyof typeof CELLS;
+	}
+	let { circuit, answer, cell }: Props = $props();
+	/** So many strings are drawn; the rest are alike. */
 	const MOST = 6;
 	const STEP = 74;
 	const LEFT = 150;
-	const strand = $derived(circuit.strands[0]!);
-	const strings = $derived(Math.min(MOST, strand.strings));
-	const leds = $derived(Math.min(MOST, strand.inSeries));
-	const bottom = $derived(110 + leds * 44);
-	const wide = $derived(LEFT + strings * STEP + (strand.strings > MOST ? 110 : 10));
+	const each = $derived(Math.max(1, Math.floor(MOST / circuit.strands.length)));
+	/** What is drawn from left to right: a string, or how many more there are. */
+	const columns = $derived(
+		circuit.strands.flatMap((strand, of) => {
+			const drawn = Array.from({ length: Math.min(each, strand.strings) }, () => ({
+				leds: Math.min(MOST, strand.inSeries),
+				ohm: answer.strands[of]!.ohm ?? 0,
+				more: null as string | null
+			}));
+			const words = `… ${strand.strings} in all`;
+			return strand.strings > each ? [...drawn, { leds: 0, ohm: 0, more: words }] : drawn;
+		})
+	);
+	const last = $derived(columns.findLastIndex((c) => c.more === null));
+	const bottom = $derived(110 + Math.max(...columns.map((c) => c.leds)) * 44);
+	const wide = $derived(LEFT + columns.length * STEP + (columns.at(-1)?.more ? 40 : 10));
+	const strands = $derived(
+		circuit.strands.map((s) => `${s.strings} strings of a resistor and ${s.inSeries} LEDs`).join(', ')
+	);
 </script>
 
 <svg
 	viewBox="0 0 {wide} {bottom + 26}"
 	role="img"
-	aria-label="Wiring: {circuit.inSeries} cells {cell} in a row, fuse and switch, then {strand.strings} strings of a resistor and {strand.inSeries} LEDs"
+	aria-label="Wiring: {circuit.inSeries} cells {cell} in a row, fuse and switch, then {strands}"
 >
 	<path
 		class="wire"
-		d="M40 {bottom}H{LEFT + (strings - 1) * STEP}M40 30H62M98 30H110M134 24L112 30M134 30H{LEFT +
-			(strings - 1) * STEP}"
+		d="M40 {bottom}H{LEFT + last * STEP}M40 30H62M98 30H110M134 24L112 30M134 30H{LEFT + last * STEP}"
 	/>
 	<circle cx="112" cy="30" r="2.5" /><circle cx="134" cy="30" r="2.5" />
 	<text x="116" y="16">switch</text>
@@ -38,20 +56,23 @@
 	<text x="8" y={bottom / 2 - 14}>+</text>
 	<text x="62" y={bottom / 2 + 2}>{circuit.inSeries} × {cell}</text>
 	{#if circuit.rows > 1}<text x="62" y={bottom / 2 + 18}>{circuit.rows} rows</text>{/if}
-	{#each { length: strings }, i (i)}
-		<g transform="translate({LEFT + i * STEP} 30)">
-			<path class="wire" d="M0 0V18M0 54V64M0 {64 + leds * 44}V{bottom - 30}" />
-			<rect x="-7" y="18" width="14" height="36" />
-			<text x="11" y="40">{formatNumber(ohm, 0)} Ω</text>
-			{#each { length: leds }, k (k)}
-				<g transform="translate(0 {64 + k * 44})">
-					<path class="wire" d="M0 0V12M0 32V44M-10 32H10M14 14l8-8m-5 0h5v5M18 24l8-8m-5 0h5v5" />
-					<path class="led" d="M-10 12H10L0 32Z" />
-				</g>
-			{/each}
-		</g>
+	{#each columns as { leds, ohm, more }, i (i)}
+		{#if more}
+			<text x={LEFT + i * STEP - 14} y="84">{more}</text>
+		{:else}
+			<g transform="translate({LEFT + i * STEP} 30)">
+				<path class="wire" d="M0 0V18M0 54V64M0 {64 + leds * 44}V{bottom - 30}" />
+				<rect x="-7" y="18" width="14" height="36" />
+				<text x="11" y="40">{formatNumber(ohm, 0)} Ω</text>
+				{#each { length: leds }, k (k)}
+					<g transform="translate(0 {64 + k * 44})">
+						<path class="wire" d="M0 0V12M0 32V44M-10 32H10M14 14l8-8m-5 0h5v5M18 24l8-8m-5 0h5v5" />
+						<path class="led" d="M-10 12H10L0 32Z" />
+					</g>
+				{/each}
+			</g>
+		{/if}
 	{/each}
-	{#if strand.strings > MOST}<text x={LEFT + strings * STEP} y="60">… {strand.strings} in all</text>{/if}
 </svg>
 
 <style>

@@ -1,10 +1,16 @@
 import type { LightProblem } from '$core/engines/light/circuit.ts';
+import { capital } from '$core/units/names.ts';
 import { formatNumber } from '$core/units/number.ts';
 
 const n = (value: number, digits = 1) => formatNumber(value, digits);
 
 /** What is over a limit, and what to do. */
-export function problemWords(problem: LightProblem): string {
+export function problemWords(problem: LightProblem, isAlone: boolean): string {
+	const of = 'strand' in problem && !isAlone ? `${capital(problem.strand)}: ` : '';
+	return of + capital(plainWords(problem));
+}
+
+function plainWords(problem: LightProblem): string {
 	switch (problem.what) {
 		case 'supply':
 			return `The cells have ${n(problem.shortVolts)} V too few for so many LEDs in a row: fewer in a row, or one more cell.`;

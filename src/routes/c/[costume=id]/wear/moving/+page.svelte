@@ -29,7 +29,8 @@
 	const failing = $derived(moves.filter((m) => tried.get(m.key)?.works === false));
 	const narrow = $derived(passagesOf(moving).filter((p) => p.passes === false));
 	const sight = $derived(sightOf(moving));
-	const rest = $derived(stretchesIn(EVENT_DAY, moving));
+	const day = $derived(data.hours === null ? EVENT_DAY : data.hours * 60);
+	const rest = $derived(stretchesIn(day, moving));
 	let measuring = $state(false);
 	let failed = $state<string | null>(null);
 	const isFailed = $derived(failed !== null);
@@ -92,8 +93,8 @@
 		<Sheet title="Heat and rest">
 			<p class="answer">{formatNumber(rest.on)} minutes on, {formatNumber(rest.rest)} off.</p>
 			<p>
-				In eight hours: {rest.times} times on, <Working
-					figure={wornFigure(EVENT_DAY, rest)}
+				In {formatDuration(day)}: {rest.times} times on, <Working
+					figure={wornFigure(day, rest, data.hours !== null)}
 					text={formatDuration(rest.worn)}
 				/> of it worn.
 			</p>

@@ -14,7 +14,7 @@
 	let { data }: { data: PageData } = $props();
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const { settings } = $derived(data.workshop);
-	const components = $derived(data.record.components);
+	const components = $derived(data.components);
 	const held = $derived(holdings(components, data.wear, data.weights, settings.loadFactors, handbook()));
 	const carried = $derived(carriedBy(components, data.wear, data.weights, held, settings.comfort));
 	const over = $derived([
