@@ -44,6 +44,7 @@ export const PAGES = [
 	'/c/1/wear/light',
 	'/c/1/wear/door',
 	'/c/1/wear/packing',
+	'/c/1/wear/variants',
 	'/c/3/mend',
 	'/stash',
 	'/stash/handbook',

@@ -1,7 +1,9 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import * as make from '../../../tests/support/record.ts';
-import type { EventRule, RuleKind } from '../facts/travel.ts';
+import { valueOf } from '../explain/figure.ts';
+import { keptHoursFigure } from '../explain/light.ts';
+import { hoursOf, type EventRule, type RuleKind } from '../facts/travel.ts';
 import type { Wearing } from '../facts/wear.ts';
 import type { Component } from '../facts/component.ts';
 import { STANDARD } from '../trade/catalogue.ts';
@@ -56,6 +58,40 @@ test('by hand: 1800 mm before a limit of 1200 fails, and passes in two halves of
 	assert.equal(before({}).verdict, 'unknown');
 	assert.equal(partsFor([1800, 120, 40], 700), 4);
 	assert.equal(partsFor([3000, 120, 40], 700), null);
+});
+
+test('what lights has to last the day: 25.9 h of four LEDs on four cells; the event says how long its day is', () => {
+	const circuit = {
+		cell: 'AA',
+		inSeries: 4,
+		rows: 1,
+		volts: 3.1,
+		milliamps: 20,
+		leds: 1,
+		strings: 4,
+		series: 'E24',
+		hours: null,
+		fuse: null,
+		switch: null
+	} as const;
+	const lit = things([oar, mask], [make.wearing(1, { circuit })]);
+	const before = (hours: number) => atTheDoor([rule(1, 'hours', [hours])], lit, [])[0]!;
+	// 2,500 mAh × 0.8 ÷ 77.3 mA, as worked out under Light.
+	const long = before(26);
+	assert.deepEqual(
+		long.checks.map((c) => [c.component!.id, c.verdict]),
+		[[1, 'fails']]
+	);
+	assert.ok(Math.abs(long.checks[0]!.value! - 25.862) < 0.001);
+	assert.ok(Math.abs(valueOf(keptHoursFigure(circuit)) - long.checks[0]!.value!) < 1e-9);
+	assert.equal(before(9).verdict, 'passes');
+	// Beside it a red strand: (6 − 2) V ÷ 200 Ω = 20 mA in each of five strings: 77.33 + 100 mA.
+	const more = [{ volts: 2, milliamps: 20, leds: 1, strings: 5 }];
+	assert.ok(
+		Math.abs(valueOf(keptHoursFigure({ ...circuit, more })) - 2000 / (4 * (2900 / 150) + 100)) < 1e-9
+	);
+	assert.equal(hoursOf([rule(1, 'hours', [9])], ' pageant'), 9);
+	assert.equal(hoursOf([rule(1, 'hours', [9])], 'another'), null);
 });
 
 test('weights of props, sides of cases turned as they like, and what is forbidden', () => {

@@ -71,6 +71,9 @@ test('while nobody has timed it: by its kind, its fasteners, and for both of a p
 	// Twice two minutes and two fasteners of half a minute.
 	assert.deepEqual(onMinutes(greaves, { ...make.NO_WEAR, joins, wearings: [] }), {
 		minutes: 6,
+		before: 6,
+		entered: false,
+		times: [],
 		copies: 2,
 		base: 2,
 		joins: 2,

@@ -9,6 +9,7 @@ import {
 	stringCurrentFigure,
 	warmerFigure
 } from '$core/explain/light.ts';
+import { typedCircuit } from '$core/answers/lightParts.ts';
 import { litBy } from './light.ts';
 
 const by = (query: string) => litBy(new URLSearchParams(query));
@@ -57,4 +58,48 @@ test('what is wrong is said at its field, and what was typed stays', () => {
 		'4.5 V are too few for two in a row'
 	);
 	assert.equal(by('hours=&fuse=').found!.circuit.hours, null);
+});
+
+test('a second strand on the same cells: its own resistor, its current beside the first, its parts together where they are the same', () => {
+	const query = 'volts2=2&milliamps2=20&leds2=1&strings2=5';
+	const { circuit, answer, parts, kept } = by(query).found!;
+	assert.deepEqual(by(query).strands, [1, 2]);
+	assert.deepEqual(kept.more, [{ volts: 2, milliamps: 20, leds: 1, strings: 5 }]);
+	// (6 − 2) V ÷ 20 mA = 200 Ω, a value of E24: 20 mA through each of five; 4 × 19.33 + 100.
+	assert.deepEqual(
+		answer.strands.map((s) => s.ohm),
+		[150, 200]
+	);
+	assert.ok(Math.abs(valueOf(ledCurrentFigure(circuit, answer.strands)) - (4 * (2900 / 150) + 100)) < 1e-9);
+	assert.ok(Math.abs(valueOf(resistorFigure(circuit, 1)) - 200) < 1e-9);
+	assert.deepEqual(
+		parts.slice(0, 4).map((p) => [p.count, p.material]),
+		[
+			[4, 'LED, 3.1 V'],
+			[4, 'resistor, 150 Ω'],
+			[5, 'LED, 2 V'],
+			[5, 'resistor, 200 Ω']
+		]
+	);
+	// The same LEDs at another current are bought together, their resistors are not.
+	const alike = by('volts2=3.1&milliamps2=10&leds2=1&strings2=2').found!.parts;
+	assert.deepEqual(
+		alike.filter((p) => p.name !== 'switch' && p.name !== 'fuse').map((p) => [p.count, p.material]),
+		[
+			[6, 'LED, 3.1 V'],
+			[4, 'resistor, 150 Ω'],
+			[2, 'resistor, 300 Ω'],
+			[4, 'cell, AA']
+		]
+	);
+	assert.equal(alike[0]!.is, '3.1 V at 20 mA; 3.1 V at 10 mA');
+	// It comes back from what is kept as it was typed.
+	assert.deepEqual(litBy(new URLSearchParams(typedCircuit(kept))).found!.kept, kept);
+	// Half a strand is told at the field that it lacks, and one that is empty is none.
+	assert.deepEqual(by('volts2=2&milliamps2=20').errors, { leds2: 'Needs a value.' });
+	assert.deepEqual(by('volts2=&milliamps2=&leds2=&strings2=').strands, [1]);
+	// Two red ones in a row on four cells light, and five do not: nothing is made of it.
+	assert.deepEqual(by('volts2=2&milliamps2=20&leds2=3&strings2=1').found!.parts, []);
+	assert.equal(by('').typed['hours'], '8');
+	assert.equal(litBy(new URLSearchParams(), 10).found!.kept.hours, 10, 'as long as the day of its event');
 });

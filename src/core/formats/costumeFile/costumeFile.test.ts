@@ -98,13 +98,13 @@ test('only what belongs to the costume goes out', () => {
 		steps.map((s) => s.placeId),
 		[1, 2]
 	);
-	assert.doesNotMatch(JSON.stringify(file()), /"version":(?!15\b)|costumeId|stash"/);
+	assert.doesNotMatch(JSON.stringify(file()), /"version":(?!16\b)|costumeId|stash"/);
 });
 
 test('a newer form, another format, or no file of ours is refused in words', () => {
 	assert.match(
 		reason((f) => (f.version = (COSTUME_VERSION + 1) as never)),
-		/newer Dapper Ledger \(form 16, this one knows 15\)/
+		/newer Dapper Ledger \(form 17, this one knows 16\)/
 	);
 	assert.match(
 		reason((f) => (f.format = 'x' as never)),

@@ -35,8 +35,7 @@ export const rehearsalCommands = {
 			const components = await all<{ id: number }>(tx, 'select id from component where costume_id = $1', [
 				costumeId
 			]);
-			const isThere = (rows: readonly { id: number }[], id: number | null) =>
-				rows.some((r) => r.id === id);
+			const isThere = (rows: readonly { id: number }[], id: number | null) => rows.some((r) => r.id === id);
 			// A clock may have run on a phone while something was removed.
 			const there = times.filter(
 				(t) => isThere(components, t.componentId) || isThere(preparations, t.preparationId)

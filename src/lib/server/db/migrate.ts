@@ -95,8 +95,9 @@ export async function migrate(pg: PGlite, upTo = NEWEST_SCHEMA): Promise<void> {
 
 /** Every table that is described has its changes recorded and its versions counted. */
 async function watch(pg: PGlite): Promise<void> {
-	const { rows } = await pg.query<{ name: TableName }>(
-		'select relname as name from pg_class where relkind = $1 and relname = any($2)',
+	const { rows } = await pg.query<{ name: TableName; columns: string[] }>(
+		`select relname as name, array_agg(attname::text) as columns from pg_class join pg_attribute on attrelid = pg_class.oid
+		where relkind = $1 and relname = any($2) group by relname`,
 		['r', TABLE_NAMES]
 	);
 	for (const { name } of rows)
@@ -105,8 +106,9 @@ async function watch(pg: PGlite): Promise<void> {
 			create or replace trigger count_version before update on ${name} for each row execute function count_version();`);
 	const { rows: guard } = await pg.query(`select 1 from pg_proc where proname = 'hold_to_costume'`);
 	if (guard.length === 0) return;
-	for (const { name } of rows) {
-		const links = isOfCostume(name) ? linksWithin(name) : [];
+	for (const { name, columns } of rows) {
+		// An earlier version has not all of them.
+		const links = isOfCostume(name) ? linksWithin(name).filter((l) => columns.includes(l.column)) : [];
 		if (links.length === 0) continue;
 		const told = links.flatMap(({ column, table }) => [column, table]).map((word) => `'${word}'`);
 		await pg.exec(`drop trigger if exists hold_to_costume on ${name};

@@ -25,7 +25,19 @@ interface DemoJoin {
 }
 interface DemoWear {
 	wearings: Readonly<Record<string, Partial<Wearing> & { inside?: string }>>;
-	preparations?: readonly Pick<Preparation, 'name' | 'zones' | 'minutes' | 'waitMinutes' | 'patchTest'>[];
+	/** Ways to wear it, by what is left off. */
+	variants?: Readonly<Record<string, readonly string[]>>;
+	preparations?: readonly (Pick<Preparation, 'name' | 'zones' | 'minutes' | 'waitMinutes' | 'patchTest'> & {
+		as?: string;
+	})[];
+	/** What it took by the clock, minutes by component or preparation. */
+	rehearsals?: readonly {
+		daysBefore: number;
+		as: string | null;
+		dressers: number;
+		minutes: number;
+		times: Readonly<Record<string, number>>;
+	}[];
 	moving?: Partial<Moving>;
 	moves?: readonly Pick<MoveCheck, 'move' | 'works'>[];
 	rules?: readonly Pick<EventRule, 'kind' | 'limits' | 'note'>[];
@@ -58,8 +70,10 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 				circuit: litBy(new URLSearchParams()).found!.kept
 			}
 		},
+		variants: { 'on the quay': [], 'in the hall': ['Great lantern', 'Lamp heart', 'Watch coat'] },
 		moving: { wideMm: 710, hipsMm: 420 },
 		rules: [
+			{ kind: 'hours', limits: [9], note: '' },
 			{ kind: 'length', limits: [1500], note: '' },
 			{ kind: 'weight', limits: [2000], note: '' },
 			{ kind: 'case', limits: [850, 600, 400], note: 'Cloakroom of the harbour hall' },
@@ -124,6 +138,7 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 		]
 	},
 	'Foam-Crest Dancer': {
+		variants: { 'with the crown': [], 'to dance': ['Spray crown'] },
 		preparations: [
 			{
 				name: 'Sea-green skin colour',
@@ -132,7 +147,14 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 				waitMinutes: 5,
 				patchTest: true
 			},
-			{ name: 'Shell brow, skin adhesive', zones: ['face'], minutes: 10, waitMinutes: 5, patchTest: true }
+			{
+				name: 'Shell brow, skin adhesive',
+				zones: ['face'],
+				minutes: 10,
+				waitMinutes: 5,
+				patchTest: true,
+				as: 'with the crown'
+			}
 		],
 		wearings: { 'Spray crown': { grams: 310, centre: [0, 40, 15], size: [330, 280, 260], fragile: true } },
 		joins: [
@@ -160,6 +182,23 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 		]
 	},
 	'Ferrywoman of the Low Tide': {
+		variants: { 'for the parade': [], 'in the crowd': ['Oar', 'Tide mask'] },
+		rehearsals: [
+			{
+				daysBefore: 62,
+				as: 'for the parade',
+				dressers: 1,
+				minutes: 9.5,
+				times: { 'Oilskin cape': 3.5, 'Rope belt': 3, 'Tide mask': 2.5, Oar: 0.5 }
+			},
+			{
+				daysBefore: 61,
+				as: 'in the crowd',
+				dressers: 1,
+				minutes: 5.5,
+				times: { 'Oilskin cape': 3, 'Rope belt': 2.5 }
+			}
+		],
 		wearings: {
 			Oar: { grams: 620, size: [1800, 160, 40] },
 			'Tide mask': { grams: 260, size: [240, 190, 110], fragile: true },
@@ -213,8 +252,30 @@ export async function layOutWear(
 	if (wear.moving) await insert(tx, 'moving', { ...wear.moving, costumeId });
 	for (const m of wear.moves ?? [])
 		await insert(tx, 'move_check', { ...m, costumeId, checkedAt: record.costume.eventAt - 60 * DAY });
-	for (const [position, p] of (wear.preparations ?? []).entries())
-		await insert(tx, 'preparation', { ...p, costumeId, position });
+	const variants = new Map<string, number>();
+	for (const [position, [its, without]] of Object.entries(wear.variants ?? {}).entries()) {
+		const variantId = await insert(tx, 'variant', { costumeId, position, name: its });
+		variants.set(its, variantId);
+		for (const off of without) await insert(tx, 'variant_without', { variantId, componentId: ids.get(off) });
+	}
+	const variantOf = (as: string | null | undefined) => (as == null ? null : variants.get(as)!);
+	const preparations = new Map<string, number>();
+	for (const [position, { as, ...p }] of (wear.preparations ?? []).entries())
+		preparations.set(
+			p.name,
+			await insert(tx, 'preparation', { ...p, costumeId, position, variantId: variantOf(as) })
+		);
+	for (const { daysBefore, as, times, ...r } of wear.rehearsals ?? []) {
+		const heldAt = record.costume.eventAt - daysBefore * DAY;
+		const rehearsalId = await insert(tx, 'rehearsal', { ...r, costumeId, variantId: variantOf(as), heldAt });
+		for (const [its, minutes] of Object.entries(times))
+			await insert(tx, 'rehearsal_time', {
+				rehearsalId,
+				componentId: ids.get(its) ?? null,
+				preparationId: preparations.get(its) ?? null,
+				minutes
+			});
+	}
 	for (const tick of wear.ticks ?? []) await insert(tx, 'pack_tick', { ...tick, costumeId });
 	for (const [position, j] of wear.joins.entries()) {
 		const componentId = ids.get(j.component)!;

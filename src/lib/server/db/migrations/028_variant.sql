@@ -47,7 +47,7 @@ create table rehearsal_time (
 	preparation_id integer references preparation (id) on delete cascade deferrable initially immediate,
 	minutes double precision not null check (minutes > 0),
 	version integer not null default 1,
-	check (num_nonnulls(component_id, preparation_id) = 1)
+	check (num_nonnulls(component_id, preparation_id) >= 1)
 );
 create index on rehearsal_time (rehearsal_id);
 create index on rehearsal_time (component_id);
