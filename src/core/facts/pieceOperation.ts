@@ -51,6 +51,16 @@ export const pieceOperation = z.discriminatedUnion('kind', [
 		at: place,
 		diameter: z.number().positive().max(5000)
 	}),
+	/** Where a fastener goes: so many beside each other, their outlines drawn on the piece. */
+	z.strictObject({
+		kind: z.literal('fastener'),
+		piece: index,
+		at: place,
+		wide: z.number().positive().max(1000),
+		long: z.number().positive().max(5000),
+		count: z.number().int().min(1).max(500),
+		degrees: z.number().min(-360).max(360)
+	}),
 	/** Printed larger or smaller: factors of width and height. */
 	z.strictObject({
 		kind: z.literal('resize'),

@@ -206,6 +206,7 @@ export const MESSAGES = {
 	joinOther: 'Choose an edge of another piece.',
 	joinQuantity: 'Both pieces must be cut equally often.',
 	foldStraight: 'Only a straight edge can lie on a fold.',
+	fastenerOff: 'Its middle has to lie on the piece.',
 	growGone: 'Nothing would be left of the piece.',
 	alreadyPair: 'It is a mirrored pair already.',
 	pairQuantity: 'A mirrored pair is cut an even number of times.',

@@ -3,17 +3,19 @@
 	interface Props {
 		name: string;
 		label: string;
+		/** Of which it is, where the eye sees that: read aloud only. */
+		of?: string;
 		/** Stands in it while nothing does. */
 		hint?: string;
 		inputmode?: 'text' | 'decimal';
 		asked: { typed: Readonly<Record<string, string>>; errors: Readonly<Record<string, string>> };
 	}
-	let { name, label, hint = '', inputmode, asked }: Props = $props();
+	let { name, label, of = '', hint = '', inputmode, asked }: Props = $props();
 	const error = $derived(asked.errors[name]);
 </script>
 
 <label
-	>{label}
+	>{#if of}<span>{label}<span class="visually-hidden">{of}</span></span>{:else}{label}{/if}
 	<input
 		{name}
 		defaultValue={asked.typed[name] ?? ''}

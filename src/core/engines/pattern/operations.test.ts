@@ -180,6 +180,30 @@ test('holes, notches, lines, pairs, names and grain', () => {
 	assert.deepEqual([p!.name, p!.quantity, p!.mirrored, p!.grain], ['front', 2, true, 90]);
 });
 
+test('a fastener is drawn where it goes: two strips of 20 × 50 beside each other, turned; off the piece or in a hole it is refused', () => {
+	const strips = { kind: 'fastener', piece: 0, wide: 20, long: 50, count: 2, degrees: 0 } as const;
+	const [p] = done([panel], { ...strips, at: [0.5, 0.5] });
+	// Middle at 100, 50; one width between them: middles at 80 and 120.
+	assert.deepEqual(
+		p!.lines.map((l) => [l.use, ...l.points.slice(0, 3)]),
+		[
+			['placement', [70, 25], [90, 25], [90, 75]],
+			['placement', [110, 25], [130, 25], [130, 75]]
+		]
+	);
+	assert.equal(sizesOfPiece(p!).area, sizesOfPiece(panel).area, 'it cuts nothing');
+	const [turned] = done([panel], { ...strips, count: 1, at: [0.5, 0.5], degrees: 90 });
+	const xs = turned!.lines[0]!.points.map(([x]) => x);
+	near(Math.max(...xs) - Math.min(...xs), 50);
+	assert.equal(problem([panel], { ...strips, at: [1.2, 0.5] }).code, 'fastenerOff');
+	const hole: PieceOperation = { kind: 'hole', piece: 0, at: [0.5, 0.5], diameter: 20 };
+	assert.equal(problem([panel], hole, { ...strips, at: [0.52, 0.5] }).code, 'fastenerOff');
+	assert.equal(
+		operationWords({ ...strips, at: [0, 0] }, 'panel', (v) => `${v} mm`),
+		'panel: place of 2 fasteners, 20 mm × 50 mm'
+	);
+});
+
 test('the words of a work', () => {
 	const mm = (v: number) => `${v} mm`;
 	assert.equal(operationWords(split, 'panel', mm), 'panel: split, no allowance, 2 register marks');

@@ -1,3 +1,4 @@
+import { pointInPolygonD, PointInPolygonResult } from 'clipper2-ts';
 import pluralize from 'pluralize';
 import type { Edge, Outline, Piece } from '../../facts/piece.ts';
 import { distance, type Point } from '../../units/point.ts';
@@ -14,6 +15,33 @@ import { printPercent } from '../body/resize.ts';
 export function placeOn(piece: Piece, [x, y]: readonly [number, number]): Point {
 	const box = boxOf(flatten(piece.outline).points);
 	return [box.left + (box.right - box.left) * x, box.bottom + (box.top - box.bottom) * y];
+}
+
+/** Whether a place lies on the piece, and in none of its holes. */
+function isOn(piece: Piece, [x, y]: Point): boolean {
+	const lies = (outline: Outline) =>
+		pointInPolygonD(
+			{ x, y },
+			flatten(outline).points.map(([px, py]) => ({ x: px, y: py }))
+		);
+	return (
+		lies(piece.outline) !== PointInPolygonResult.IsOutside &&
+		piece.holes.every((hole) => lies(hole) !== PointInPolygonResult.IsInside)
+	);
+}
+
+/** The outlines of so many fasteners, one width apart, turned about the middle of all of them; each closed, mm. */
+export function fastenerOutlines(
+	[x, y]: Point,
+	{ wide, long, count, degrees }: { wide: number; long: number; count: number; degrees: number }
+): Point[][] {
+	const [cos, sin] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
+	const turned = (u: number, v: number): Point => [x + u * cos - v * sin, y + u * sin + v * cos];
+	return Array.from({ length: count }, (_, i) => {
+		const u = (i - (count - 1) / 2) * 2 * wide;
+		const [w, l] = [wide / 2, long / 2];
+		return [turned(u - w, -l), turned(u + w, -l), turned(u + w, l), turned(u - w, l), turned(u - w, -l)];
+	});
 }
 
 /** The same the other way round. */
@@ -147,6 +175,12 @@ function worked(pieces: readonly Piece[], work: PieceOperation, n: number): Pars
 			const points = [placeOn(piece, work.from), placeOn(piece, work.to)];
 			return put({ ...piece, lines: [...piece.lines, { use: work.use, points }] });
 		}
+		case 'fastener': {
+			const middle = placeOn(piece, work.at);
+			if (!isOn(piece, middle)) return bad('fastenerOff');
+			const lines = fastenerOutlines(middle, work).map((points) => ({ use: 'placement' as const, points }));
+			return put({ ...piece, lines: [...piece.lines, ...lines] });
+		}
 		case 'hole':
 			return put({
 				...piece,
@@ -227,6 +261,8 @@ export function operationWords(work: PieceOperation, name: string, length: (mm: 
 			return `${name}: notch ${work.pair}`;
 		case 'line':
 			return `${name}: ${work.use} line`;
+		case 'fastener':
+			return `${name}: place of ${work.count > 1 ? `${work.count} fasteners` : 'a fastener'}, ${length(work.wide)} × ${length(work.long)}`;
 		case 'hole':
 			return `${name}: hole of ${length(work.diameter)}`;
 		case 'resize':

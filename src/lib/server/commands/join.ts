@@ -2,7 +2,10 @@ import { z } from 'zod';
 import { carrying, remedies, type Remedy } from '$core/answers/holding.ts';
 import { fastenerWords, holdsToWords, joinCircle, joinStepName } from '$core/answers/joins.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
+import { boxOf, flatten } from '$core/engines/pattern/outline.ts';
+import { shareOf } from '$core/engines/pattern/operations.ts';
 import { inOrder } from '$core/facts/order.ts';
+import { pieceOperation, type PieceOperation } from '$core/facts/pieceOperation.ts';
 import { FACINGS, type Join, type Wearing } from '$core/facts/wear.ts';
 import { ZONES } from '$core/facts/zone.ts';
 import { fastenerOf, workOf } from '$core/trade/fastener.ts';
@@ -10,9 +13,11 @@ import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
 import { insert, set, update } from '../db/tables.ts';
 import { loadRecord } from '../read/costume.ts';
+import { loadShapes } from '../read/measure.ts';
 import { loadHeld, loadWear } from '../read/wear.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
+import { checked, keepWorks } from './shape.ts';
 import { endOfSteps, insertStep, makeRoom } from './step.ts';
 
 /** From the middle of a component. */
@@ -23,6 +28,8 @@ const place = ({ settings: { lengthUnit } }: Context) => ({
 	upMm: f.lengthEitherWay(lengthUnit, FAR_MM).default(0),
 	forwardMm: f.lengthEitherWay(lengthUnit, FAR_MM).default(0)
 });
+
+const moved = () => f.decimal(-FAR_MM, FAR_MM).transform(Math.round);
 
 const shape = (context: Context) => ({
 	/** `body`, `self`, or another component. */
@@ -192,6 +199,59 @@ export const joinCommands = {
 				await tx.query('delete from step where id = $1', [step.id]);
 			return {
 				words: `Removed ${fastenerWords(join, context.trade)} of ${codeOf(join.componentId, record)}`
+			};
+		}
+	),
+
+	/** Where it sits, as it was moved on the drawing: mm from the middle of its component. */
+	placeJoin: command(
+		() => z.object({ id: f.id(), version: f.version(), outMm: moved(), upMm: moved(), forwardMm: moved() }),
+		async (tx, v, context) => {
+			const record = await recordOf(tx, context);
+			const join = await joinAt(tx, v.id, record);
+			const { outMm, upMm, forwardMm } = v;
+			await update(tx, 'wear_join', v, { outMm, upMm, forwardMm });
+			return { words: `Moved ${fastenerWords(join, context.trade)} of ${codeOf(join.componentId, record)}` };
+		}
+	),
+
+	/** Its outline is drawn on a flat piece: it is on the printed pattern then. */
+	drawOnPiece: command(
+		({ settings: { lengthUnit } }) =>
+			z.object({
+				joinId: f.id(),
+				/** `3 0`: the first piece of shape 3. */
+				piece: z.string().regex(/^\d{1,9} \d{1,5}$/, 'Choose a piece.'),
+				left: f.length(lengthUnit),
+				bottom: f.length(lengthUnit),
+				degrees: f.decimal(-360, 360)
+			}),
+		async (tx, v, context) => {
+			const record = await recordOf(tx, context);
+			const join = await joinAt(tx, v.joinId, record);
+			const [shapeId, index] = v.piece.split(' ').map(Number) as [number, number];
+			const shape = (await loadShapes(tx, [context.costumeId])).find(
+				(s) => s.id === shapeId && s.componentId === join.componentId
+			);
+			if (!shape) throw new Absent('shape');
+			const { shaped } = await checked(tx, join.componentId, shape, context);
+			const piece = shaped.pieces[index];
+			if (!piece) throw new Refused('There is no such piece any more.', 'piece');
+			const box = boxOf(flatten(piece.outline).points);
+			const work: PieceOperation = {
+				kind: 'fastener',
+				piece: index,
+				at: shareOf(piece, [box.left + v.left, box.bottom + v.bottom]),
+				wide: join.widthMm,
+				long: join.lengthMm,
+				count: join.count,
+				degrees: v.degrees
+			};
+			if (!pieceOperation.safeParse(work).success)
+				throw new Refused('Its middle has to lie on the piece.', 'left');
+			await keepWorks(tx, shape, [...shape.works, work], context, () => '');
+			return {
+				words: `${fastenerWords(join, context.trade)} is drawn on ${codeOf(join.componentId, record)}, ${piece.name}`
 			};
 		}
 	),

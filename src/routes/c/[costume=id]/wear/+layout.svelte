@@ -56,6 +56,7 @@
 		gap: 4px 8px;
 		align-items: center;
 		font-size: var(--s13);
+		color: var(--on-mat-soft);
 	}
 	.as a {
 		display: inline-flex;

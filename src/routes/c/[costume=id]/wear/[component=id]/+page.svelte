@@ -4,7 +4,8 @@
 	import { mistakesOf } from '$core/answers/joinMistakes.ts';
 	import { holdings, remedies } from '$core/answers/holding.ts';
 	import { joinsOf } from '$core/answers/joins.ts';
-	import { MOTIONS, type Motion } from '$core/facts/wear.ts';
+	import { MOTIONS, type Join, type Motion } from '$core/facts/wear.ts';
+	import type { Vec } from '$core/units/vec.ts';
 	import { capital } from '$core/units/names.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -12,6 +13,7 @@
 	import EditDialog from '$lib/ui/EditDialog.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import { handbook } from '$lib/ui/handbook/handbook.ts';
+	import { run } from '$lib/ui/run.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Submit from '$lib/ui/Submit.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
@@ -21,6 +23,7 @@
 	import LoadBars from '$lib/ui/wear/LoadBars.svelte';
 	import type { PageData } from './$types';
 	import JoinTable from './JoinTable.svelte';
+	import OnPieces from './OnPieces.svelte';
 	import WeightSheet from './WeightSheet.svelte';
 
 	let { data }: { data: PageData } = $props();
@@ -40,6 +43,14 @@
 	const mistakes = $derived(
 		joins.map((join) => mistakesOf(join, component, data.record, data.workshop.materials, trade))
 	);
+	const place = (join: Join, to: Vec) =>
+		run('placeJoin', {
+			id: join.id,
+			version: join.version,
+			outMm: to[0],
+			upMm: to[1],
+			forwardMm: to[2]
+		});
 	let motion = $state<Motion>('jumping');
 	let adding = $state(false);
 	let editing = $state<number | null>(null);
@@ -57,7 +68,7 @@
 	{#if held}
 		<div class="hold">
 			<div class="drawn">
-				<HeldDrawing {held} {motion} />
+				<HeldDrawing {held} {motion} onplace={place} />
 				<div class="motions" role="group" aria-label="Arrows are what pulls when">
 					{#each MOTIONS as m (m)}
 						<button class="button small" aria-pressed={m === motion} onclick={() => (motion = m)}>{m}</button>
@@ -109,6 +120,13 @@
 		<p>Nothing holds it yet. Add a join: how it is held, how large, and where from its middle.</p>
 	{/if}
 </Sheet>
+{#if joins.length && data.pieces.length}<OnPieces
+		code={component.code}
+		pieces={data.pieces}
+		{joins}
+		{base}
+		{unit}
+	/>{/if}
 <WeightSheet
 	{component}
 	weight={data.weights.get(component.id)!}

@@ -208,6 +208,9 @@
 		font-family: var(--mono);
 		text-align: right;
 	}
+	h3 {
+		margin: 16px 0 4px;
+	}
 	.ends {
 		display: flex;
 		flex-wrap: wrap;

@@ -89,15 +89,28 @@
 				{#each strands as i (i)}
 					<fieldset>
 						{#if !isAlone}<legend>Strand {i}</legend>{/if}
-						<AskField name="volts{end(i)}" label="Volts of one LED{of(i)}" inputmode="decimal" asked={data} />
 						<AskField
-							name="milliamps{end(i)}"
-							label="Current through it, mA{of(i)}"
+							name="volts{end(i)}"
+							label="Volts of one LED"
+							of={of(i)}
 							inputmode="decimal"
 							asked={data}
 						/>
-						<AskField name="leds{end(i)}" label="LEDs in a row{of(i)}" inputmode="decimal" asked={data} />
-						<AskField name="strings{end(i)}" label="Such strings{of(i)}" inputmode="decimal" asked={data} />
+						<AskField
+							name="milliamps{end(i)}"
+							label="Current through it, mA"
+							of={of(i)}
+							inputmode="decimal"
+							asked={data}
+						/>
+						<AskField name="leds{end(i)}" label="LEDs in a row" of={of(i)} inputmode="decimal" asked={data} />
+						<AskField
+							name="strings{end(i)}"
+							label="Such strings"
+							of={of(i)}
+							inputmode="decimal"
+							asked={data}
+						/>
 						{#if i > 1}
 							<button
 								type="button"

@@ -26,9 +26,14 @@
 			return strand.strings > each ? [...drawn, { leds: 0, ohm: 0, more: words }] : drawn;
 		})
 	);
-	const last = $derived(columns.findLastIndex((c) => c.more === null));
+	/** Words take more room than a string. */
+	const WORDS = 120;
+	const xs = $derived(
+		columns.map((_, i) => LEFT + columns.slice(0, i).reduce((x, c) => x + (c.more ? WORDS : STEP), 0))
+	);
+	const last = $derived(xs[columns.findLastIndex((c) => c.more === null)] ?? LEFT);
 	const bottom = $derived(110 + Math.max(...columns.map((c) => c.leds)) * 44);
-	const wide = $derived(LEFT + columns.length * STEP + (columns.at(-1)?.more ? 40 : 10));
+	const wide = $derived((xs.at(-1) ?? LEFT) + (columns.at(-1)?.more ? WORDS : STEP + 10));
 	const strands = $derived(
 		circuit.strands.map((s) => `${s.strings} strings of a resistor and ${s.inSeries} LEDs`).join(', ')
 	);
@@ -39,10 +44,7 @@
 	role="img"
 	aria-label="Wiring: {circuit.inSeries} cells {cell} in a row, fuse and switch, then {strands}"
 >
-	<path
-		class="wire"
-		d="M40 {bottom}H{LEFT + last * STEP}M40 30H62M98 30H110M134 24L112 30M134 30H{LEFT + last * STEP}"
-	/>
+	<path class="wire" d="M40 {bottom}H{last}M40 30H62M98 30H110M134 24L112 30M134 30H{last}" />
 	<circle cx="112" cy="30" r="2.5" /><circle cx="134" cy="30" r="2.5" />
 	<text x="116" y="16">switch</text>
 	{#if circuit.fuseMilliamps !== null}
@@ -58,9 +60,9 @@
 	{#if circuit.rows > 1}<text x="62" y={bottom / 2 + 18}>{circuit.rows} rows</text>{/if}
 	{#each columns as { leds, ohm, more }, i (i)}
 		{#if more}
-			<text x={LEFT + i * STEP - 14} y="84">{more}</text>
+			<text x={xs[i]! - 14} y="84">{more}</text>
 		{:else}
-			<g transform="translate({LEFT + i * STEP} 30)">
+			<g transform="translate({xs[i]} 30)">
 				<path class="wire" d="M0 0V18M0 54V64M0 {64 + leds * 44}V{bottom - 30}" />
 				<rect x="-7" y="18" width="14" height="36" />
 				<text x="11" y="40">{formatNumber(ohm, 0)} Ω</text>

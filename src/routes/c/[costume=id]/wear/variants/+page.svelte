@@ -75,7 +75,7 @@
 								{@const isWorn = worn.includes(c.id)}
 								{@const isOff = variant?.without.includes(c.id) ?? false}
 								<td class:off={!isWorn}>
-									{#if !variant}<Check size={16} aria-label="worn" />
+									{#if !variant}<span class="all"><Check size={16} aria-label="worn" /></span>
 									{:else if !isWorn && !isOff}<span class="small soft">with its whole</span>
 									{:else}
 										<Act
@@ -151,20 +151,45 @@
 		display: block;
 	}
 	.name {
+		display: flex;
+		align-items: center;
+		gap: 4px;
 		font-weight: 600;
-		min-height: 32px;
+		min-height: 36px;
 	}
-	.big {
+	.big :global(button) {
 		font: 600 var(--s24) / 1.2 var(--head);
+		color: var(--ink);
 	}
-	.off {
-		color: var(--ink-soft);
+	/* As buttons have it beside them. */
+	.all {
+		padding-left: 10px;
 	}
-	td.off :global(.button) {
+	.off,
+	.off :global(.button) {
 		color: var(--ink-soft);
 	}
 	.bad {
 		color: var(--red-ink);
+	}
+	@media (max-width: 700px) {
+		th[scope='row'],
+		thead th:first-child {
+			position: sticky;
+			left: 0;
+			background: var(--sheet);
+		}
+		th[scope='row'] {
+			max-width: 150px;
+			overflow: hidden;
+		}
+		.way {
+			min-width: 118px;
+		}
+		th,
+		td {
+			padding-right: 8px;
+		}
 	}
 	:global(form.add) {
 		display: flex;
