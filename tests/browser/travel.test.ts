@@ -171,3 +171,130 @@ test('doors and sight by what was measured; a movement that fails is a fault und
 	await main(page).getByRole('link', { name: 'Mend' }).click();
 	await expect(main(page).getByText('slides to the knees').first()).toBeVisible();
 });
+
+test('a way to wear it: what is left off weighs nothing, takes no minutes and is not packed; a fitting ticks what is worn', async ({
+	page
+}) => {
+	await open(page, '/c/1/wear/variants');
+	const hall = page.getByRole('columnheader').filter({ hasText: 'in the hall' });
+	// All of it weighs 6.46 kg; without the coat of 900 g, the lantern of 900 and its heart of 140.
+	await expect(page.getByRole('columnheader').filter({ hasText: 'all of it' })).toContainText('6.46 kg');
+	await expect(hall).toContainText('4.52 kg');
+	await expect(hall).toContainText('24.5 min alone');
+	await page.getByRole('button', { name: 'W-01 is worn, in the hall: change' }).click();
+	await toast(page, 'W-01 is left off: in the hall');
+	// The wig of 240 g.
+	await expect(hall).toContainText('4.28 kg');
+	const form = page.getByRole('form', { name: 'Another way to wear it' });
+	await form.getByLabel('Another way to wear it').fill('In the Hall');
+	await form.getByRole('button', { name: 'Add it' }).click();
+	await expect(form.getByText('There is such a way to wear it already.')).toBeVisible();
+	await expect(form.getByLabel('Another way to wear it')).toHaveValue('In the Hall');
+
+	await page.getByRole('link', { name: 'Packing', exact: true }).click();
+	await expect(main(page).getByRole('checkbox', { name: 'W-01 Keel wig' })).toBeVisible();
+	await page.getByRole('navigation', { name: 'Worn as' }).getByRole('link', { name: 'in the hall' }).click();
+	await expect(main(page).getByRole('checkbox', { name: 'W-01 Keel wig' })).toHaveCount(0);
+	await expect(main(page).getByRole('checkbox', { name: 'A-01 Breastplate' })).toBeVisible();
+	await page.getByRole('link', { name: 'Weight', exact: true }).click();
+	await expect(page.getByText('Nothing is more than is borne for hours.')).toBeVisible();
+	await expect(page.getByText('The right hand')).toHaveCount(0);
+
+	await open(page, '/c/1/measure/fittings');
+	await page.getByRole('button', { name: 'Fitting', exact: true }).click();
+	const fitting = page.getByRole('form', { name: 'New fitting' });
+	await fitting.getByLabel('Worn as').selectOption('in the hall');
+	await expect(fitting.getByRole('checkbox', { name: /A-01 Breastplate/ })).toBeChecked();
+	await expect(fitting.getByRole('checkbox', { name: /W-01 Keel wig/ })).not.toBeChecked();
+	await fitting.getByRole('button', { name: 'Add fitting' }).click();
+	await expect(page.getByRole('heading', { name: /, in the hall$/ })).toBeVisible();
+});
+
+test('dressed by the clock on a phone that is put away meanwhile: what it took is learned', async ({
+	page
+}) => {
+	await page.clock.install({ time: new Date('2031-05-02T09:30:00') });
+	await page.setViewportSize({ width: 390, height: 844 });
+	await open(page, '/c/3/wear/dressing?as=8');
+	await page.getByRole('navigation', { name: 'Worn as' }).getByRole('link', { name: 'in the crowd' }).click();
+	// By kind 2 min each; rehearsed, the cape in 3.5 and 3, the belt in 3 and 2.5: 2.897 and 2.546 (one rehearsal weighs 8.16, the guess 4.94).
+	await expect(page.getByRole('button', { name: '5.4 minutes alone' })).toBeVisible();
+	await page.getByRole('button', { name: 'Start the clock alone' }).click();
+	await page.clock.runFor('05:00');
+	await page.getByRole('button', { name: 'G-01 Oilskin cape is on', exact: true }).click();
+	await page.reload();
+	await expect(page.getByRole('button', { name: 'G-02 Rope belt is on', exact: true })).toBeVisible();
+	await page.clock.runFor('04:00');
+	await page.getByRole('button', { name: 'G-02 Rope belt is on', exact: true }).click();
+	await expect(page.getByRole('timer')).toHaveText(/^9:0/);
+	await page.getByRole('button', { name: 'Keep the times' }).click();
+	await toast(page, /^Rehearsed in 9/);
+	// With 5 and 4 min beside them: 3.37 and 2.89.
+	await expect(page.getByRole('button', { name: '6.3 minutes alone' })).toBeVisible();
+	await main(page)
+		.getByRole('button', { name: /^Putting on G-01 Oilskin cape/ })
+		.click();
+	await expect(page.getByText(/as logarithms, each by how sure it is/)).toBeVisible();
+});
+
+test('a join is dragged on the drawing, moved by keys, and drawn on its flat piece', async ({ page }) => {
+	await open(page, '/c/1/wear/3');
+	const join = page.getByRole('button', { name: 'Join 1 from the front: drag it, or move it by arrow keys' });
+	const box = (await join.boundingBox())!;
+	const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+	await page.mouse.move(x, y);
+	await page.mouse.down();
+	await page.mouse.move(x, y + 20, { steps: 4 });
+	await page.mouse.up();
+	await toast(page, /^Moved 2 × hook-and-loop of A-03/);
+	/** How far up it is, cm, as its form has it. */
+	const up = async () => {
+		await page.getByRole('button', { name: 'Change join 1' }).click();
+		const field = page.getByRole('dialog').getByLabel('Up', { exact: true });
+		await expect(field).toHaveValue(/cm$/);
+		const value = parseFloat(await field.inputValue());
+		await page.keyboard.press('Escape');
+		return value;
+	};
+	// It was 6 cm above the middle.
+	const dragged = await up();
+	expect(dragged).toBeLessThan(6);
+	await join.focus();
+	await page.keyboard.press('ArrowUp');
+	await page.keyboard.press('ArrowUp');
+	await expect.poll(up).toBeCloseTo(dragged + 1, 6);
+
+	const piece = page.getByRole('img', { name: /^Piece A-03 L\+R 1\/1/ });
+	await piece.click();
+	const draw = page.getByRole('form', { name: 'On a piece of A-03' });
+	await expect(draw.getByLabel('From the left')).not.toHaveValue('');
+	await draw.getByLabel('From the left').fill('2 m');
+	await draw.getByRole('button', { name: 'Draw it on the piece' }).click();
+	await expect(draw.getByText('Its middle has to lie on the piece.')).toBeVisible();
+	await expect(draw.getByLabel('From the left')).toHaveValue('2 m');
+	await piece.click();
+	await draw.getByRole('button', { name: 'Draw it on the piece' }).click();
+	await toast(page, /is drawn on A-03, disc/);
+});
+
+test('two strands on the same cells: a resistor each, their current together, parts that are bought together', async ({
+	page
+}) => {
+	await open(page, '/c/1/wear/light');
+	// Nine hours are the day of its event.
+	await expect(page.getByLabel('Has to last, h')).toHaveValue('9');
+	await page.getByRole('button', { name: 'Another strand' }).click();
+	await page.getByLabel('Such strings, strand 2').fill('5');
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await expect(page.getByText('150 Ω and 200 Ω, lasts 11 h')).toBeVisible();
+	// 4 × 19.33 and 5 × 20 mA.
+	await expect(main(page).getByRole('button', { name: /^Current of all: 177\.3 mA/ })).toBeVisible();
+	await expect(page.getByRole('row', { name: /LED, 2 V/ })).toContainText('5');
+	await page.getByLabel('Volts of one LED, strand 2').fill('');
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await expect(page.getByText('Needs a value.')).toBeVisible();
+	await page.getByRole('button', { name: 'Without strand 2' }).click();
+	await expect(page.getByText('150 Ω, lasts 26 h')).toBeVisible();
+	await open(page, '/c/1/wear/door');
+	await expect(page.getByRole('heading', { name: /lights last the day: 9 h/i })).toBeVisible();
+});

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import * as make from '../../../tests/support/record.ts';
 import type { Packing } from '../engines/case/pack.ts';
-import { copyWords, linesAt, packedSoFar, packLines, placesOf } from './packList.ts';
+import { copyWords, linesAt, packedSoFar, packLines, placesOf, placesWords, readPlaces } from './packList.ts';
 import { luggageOf } from './packed.ts';
 
 const helm = make.component(1, { code: 'A-01', name: 'Helm' });
@@ -76,4 +76,24 @@ test('a line is where its case is, what is inside another right after it; withou
 		'A-01 Helm',
 		'W-01 Wig'
 	]);
+});
+
+test('the case of each copy goes into an address and comes back, what is inside with its host; what is no place is left out', () => {
+	const packing: Packing = {
+		placements: [
+			{ item: 'c1.1', case: '7', at: [0, 0, 0], size: [300, 260, 280] },
+			{ item: 'c3.2', case: '8', at: [0, 0, 0], size: [10, 10, 10] }
+		],
+		left: [],
+		searched: 0
+	} as unknown as Packing;
+	const words = placesWords(placesOf(lines, packing));
+	assert.equal(words, 'c1.1:7,c2.1:7,c3.2:8');
+	assert.deepEqual(readPlaces(words), [
+		['c1.1', 7],
+		['c2.1', 7],
+		['c3.2', 8]
+	]);
+	assert.deepEqual(readPlaces('c1.1:x,kit tape:7,,c9:1,c1.1:7:8'), []);
+	assert.deepEqual(readPlaces(''), []);
 });

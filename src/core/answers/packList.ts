@@ -68,6 +68,20 @@ export function placesOf(lines: readonly PackLine[], packing: Packing | null): M
 	return new Map(lines.map((l) => [l.line, placeOf(l)]));
 }
 
+/** Which case each line is in, as an address says it: `c3.1:2,c4.1:2`. */
+export const placesWords = (places: ReadonlyMap<string, PackPlace>): string =>
+	[...places]
+		.filter(([, place]) => place.startsWith('case '))
+		.map(([line, place]) => `${line}:${place.slice('case '.length)}`)
+		.join(',');
+
+/** The same read again: line and case; what says neither is left out. */
+export const readPlaces = (words: string): [string, number][] =>
+	words.split(',').flatMap((part): [string, number][] => {
+		const [, line, its] = /^(c\d+\.\d+):(\d+)$/.exec(part) ?? [];
+		return line && its ? [[line, Number(its)]] : [];
+	});
+
 /** The lines of a place, each followed by what is inside it. */
 export function linesAt(
 	lines: readonly PackLine[],

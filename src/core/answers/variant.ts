@@ -11,6 +11,10 @@ export interface WornAs {
 	loose: { component: Component; to: Component }[];
 }
 
+/** The way to wear it that an address names; null for all of it. */
+export const variantAt = (variants: readonly Variant[], as: string | null): Variant | null =>
+	variants.find((v) => String(v.id) === as) ?? null;
+
 /** The components that are worn in a variant: all but those left off, and their parts; all of them for null. */
 export function wornIn(
 	variant: Pick<Variant, 'without'> | null,

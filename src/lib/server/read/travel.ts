@@ -1,7 +1,7 @@
 import { cutsOf } from '$core/answers/followPieces.ts';
 import { emergencyKit } from '$core/answers/kit.ts';
 import { luggageOf, type Luggage } from '$core/answers/packed.ts';
-import { recordOf } from '$core/answers/variant.ts';
+import { recordOf, variantAt, wornAs } from '$core/answers/variant.ts';
 import type { Component } from '$core/facts/component.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Worn } from '$core/facts/wear.ts';
@@ -31,12 +31,17 @@ export async function loadTravel(
 
 type Weighed = Awaited<ReturnType<typeof loadWeights>>;
 
-/** Everything of a costume that travels, with its box and weight. */
-export const loadLuggage = async (
+/** Everything of a costume that travels, worn as the address says, with its box and weight. */
+export async function loadLuggage(
 	db: Executor,
 	record: CostumeRecord,
-	workshop: Pick<Workshop, 'materials' | 'handbook'>
-): Promise<Luggage[]> => luggageFrom(db, record, workshop.materials, await loadWeights(db, record, workshop));
+	workshop: Pick<Workshop, 'materials' | 'handbook'>,
+	as: string | null = null
+): Promise<Luggage[]> {
+	const { wear, weights } = await loadWeights(db, record, workshop);
+	const worn = wornAs(variantAt(wear.variants, as), record.components, wear);
+	return luggageFrom(db, recordOf(record, worn.components), workshop.materials, { wear: worn.wear, weights });
+}
 
 async function luggageFrom(
 	db: Executor,

@@ -1,4 +1,4 @@
-import { wornAs } from '$core/answers/variant.ts';
+import { variantAt, wornAs } from '$core/answers/variant.ts';
 import { database } from '$lib/server/database.ts';
 import { loadWeights } from '$lib/server/read/wear.ts';
 import type { LayoutServerLoad } from './$types';
@@ -8,6 +8,6 @@ export const load: LayoutServerLoad = async ({ parent, url }) => {
 	const { packed } = await parent();
 	const { record, workshop } = packed.value;
 	const { wear, weights } = await loadWeights(await database(), record, workshop);
-	const variant = wear.variants.find((v) => String(v.id) === url.searchParams.get('as')) ?? null;
+	const variant = variantAt(wear.variants, url.searchParams.get('as'));
 	return { ...wornAs(variant, record.components, wear), variant, weights };
 };

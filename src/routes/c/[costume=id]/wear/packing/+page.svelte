@@ -42,6 +42,7 @@
 <div class="two">
 	<PackList
 		costume={data.record.costume}
+		variant={data.variant}
 		{lines}
 		cases={data.cases}
 		rules={data.rules}

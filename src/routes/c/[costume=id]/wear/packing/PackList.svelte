@@ -3,12 +3,20 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import { invalidateAll } from '$app/navigation';
 	import { forbids, rulesOf } from '$core/answers/kit.ts';
-	import { hostOf, linesAt, packedSoFar, placesOf, type PackLine } from '$core/answers/packList.ts';
+	import {
+		hostOf,
+		linesAt,
+		packedSoFar,
+		placesOf,
+		placesWords,
+		type PackLine
+	} from '$core/answers/packList.ts';
 	import { goesAs } from '$core/answers/packed.ts';
 	import { caseFigure } from '$core/explain/travel.ts';
 	import type { Packing, PackTask } from '$core/engines/case/pack.ts';
 	import type { Costume } from '$core/facts/costume.ts';
 	import { LEGS, type EventRule, type Leg, type PackTick, type TravelCase } from '$core/facts/travel.ts';
+	import type { Variant } from '$core/facts/wear.ts';
 	import { capital, namesWords } from '$core/units/names.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import { announce } from '$lib/ui/announce.ts';
@@ -19,6 +27,8 @@
 
 	interface Props {
 		costume: Costume;
+		/** The way that it is worn; null for all of it. */
+		variant: Variant | null;
 		lines: readonly PackLine[];
 		cases: readonly TravelCase[];
 		/** Of all events. */
@@ -29,11 +39,14 @@
 		packing: Packing | null;
 		onedit: (componentId: number) => void;
 	}
-	let { costume, lines, cases, rules, ticks, task, packing, onedit }: Props = $props();
+	let { costume, variant, lines, cases, rules, ticks, task, packing, onedit }: Props = $props();
 	let leg = $state<Leg>('going');
 	const LEG_WORDS: Record<Leg, string> = { going: 'going', event: 'at the event', home: 'coming home' };
 	const soFar = $derived(packedSoFar(lines, ticks, leg));
 	const places = $derived(placesOf(lines, packing));
+	const tags = $derived(
+		new URLSearchParams({ ...(variant ? { as: String(variant.id) } : {}), in: placesWords(places) })
+	);
 	const luggage = $derived(lines.flatMap((l) => l.luggage ?? []));
 	const own = $derived(rulesOf(costume.eventName, rules));
 	const begun = $derived(leg !== 'going' && soFar.there.size > 0);
@@ -94,8 +107,9 @@
 	</p>
 	<div class="row no-print">
 		<button class="button small" onclick={() => print()}><Printer size={14} /> Print</button>
-		{#if lines.some((l) => l.luggage)}<a class="button small" href="/c/{costume.id}/wear/packing/out/tags"
-				>Tags</a
+		{#if lines.some((l) => l.luggage)}<a
+				class="button small"
+				href="/c/{costume.id}/wear/packing/out/tags?{tags}">Tags</a
 			>{/if}
 		{#if ticks.length}<Act command="newTrip">Begin anew</Act>{/if}
 	</div>

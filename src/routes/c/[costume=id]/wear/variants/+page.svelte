@@ -81,7 +81,7 @@
 										<Act
 											command="wearIn"
 											id={variant.id}
-											hidden={{ componentId: c.id, on: isWorn ? '' : 'on' }}
+											hidden={{ componentId: c.id, on: String(!isWorn) }}
 											look="quiet"
 											label="{c.code} {isWorn ? 'is worn' : 'is left off'}, {variant.name}: change"
 											>{#if isWorn}<Check size={16} /> worn{:else}left off{/if}</Act
