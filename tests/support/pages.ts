@@ -45,6 +45,8 @@ export const PAGES = [
 	'/c/1/wear/door',
 	'/c/1/wear/packing',
 	'/c/1/wear/variants',
+	'/c/1/mend/inspection',
+	'/c/1/mend/holds',
 	'/c/3/mend',
 	'/stash',
 	'/stash/handbook',

@@ -78,6 +78,7 @@ export const fault = (id: number, componentId: number): Fault => ({
 	componentId,
 	symptom: 'seam opens',
 	known: 'seamOpens',
+	holds: null,
 	cause: '',
 	cure: '',
 	occasion: 'event',

@@ -141,6 +141,8 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	resistorHeat: { of: [9, 2, 3, 150], is: 0.06, because: '9 V² ÷ 150 Ω' },
 	resistorWarm: { of: [85, 0.1, 0.25], is: 34, because: '85 × 0.4' },
 	putOn: { of: [2, 2, 3, 0.5], is: 7, because: 'twice 2 and three halves' },
+	holdRate: { of: [3, 10, 2, 5], is: 10 / 3, because: '(3 + 2) in 15 wears' },
+	letsGo: { of: [2, 5, 1, 15, 2], is: 100 * (1 - Math.exp(-0.2)), because: 'twice (1 + 1) in 20 wears' },
 	rehearsed: {
 		of: [2, 0.45, 3],
 		is: Math.exp(Math.log(2) + (1 / 0.35 ** 2 / (1 / 0.35 ** 2 + 1 / 0.45 ** 2)) * Math.log(1.5)),

@@ -1,6 +1,8 @@
 import { valueOn } from '../engines/plane/pictureMeasure.ts';
 import { sightAngle, stretchesIn } from '../answers/moving.ts';
 import { foldedHeight, partLength } from '../answers/packed.ts';
+import { holdsFor } from '../answers/holdRates.ts';
+import { chanceOf } from '../answers/inspection.ts';
 import { pulled } from '../answers/rehearsed.ts';
 import { wholeMinutes } from '../units/duration.ts';
 import { orderByDay } from '../answers/leadTime.ts';
@@ -93,6 +95,16 @@ export const FORMULAS = {
 	putOn: {
 		words: 'copies × (by its kind + fasteners × each)',
 		compute: (v) => at(v, 0) * (at(v, 1) + at(v, 2) * at(v, 3))
+	},
+	holdRate: {
+		words:
+			'10 × (before ÷ 10 × what it counts as + let go) ÷ (what it counts as + worn): a gamma distribution’s mean',
+		compute: (v) => holdsFor(at(v, 0), at(v, 2), at(v, 3), at(v, 1))
+	},
+	letsGo: {
+		words:
+			'100 × (1 − e^(−oftener × (its kind ÷ 10 × what it counts as + let go) ÷ (what it counts as + worn)))',
+		compute: (v) => 100 * chanceOf(at(v, 0), at(v, 2), at(v, 3), at(v, 4), at(v, 1))
 	},
 	rehearsed: {
 		words: 'mean of before and the rehearsals, as logarithms, each by how sure it is: one rehearsal to 0.35',

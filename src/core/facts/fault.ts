@@ -1,4 +1,5 @@
 import type { LocalMinutes } from '../units/localTime.ts';
+import type { HoldKind } from './health.ts';
 import type { Step } from './step.ts';
 
 export const OCCASIONS = ['test wear', 'event', 'storage', 'transport'] as const;
@@ -11,6 +12,8 @@ export interface Fault {
 	symptom: string;
 	/** The row of the handbook that it is one of; null for what nobody has seen before. */
 	known: string | null;
+	/** What let go, by its kind; null goes by the symptom. */
+	holds: HoldKind | null;
 	cause: string;
 	cure: string;
 	occasion: Occasion;

@@ -267,6 +267,7 @@ export const TABLES = {
 			componentId: to('component'),
 			symptom: text,
 			known: quiet(text),
+			holds: text,
 			cause: text,
 			cure: text,
 			occasion: text,
@@ -514,6 +515,19 @@ export const TABLES = {
 		patchTest: tick,
 		variantId: to('variant')
 	}),
+	wear_log: table(
+		'wear',
+		{
+			costumeId: to('costume'),
+			variantId: to('variant'),
+			wornOn: date,
+			hours: number,
+			occasion: text,
+			note: text
+		},
+		null
+	),
+	inspected: table('look', { costumeId: to('costume'), line: text, works: tick, lookedAt: time }, 'line'),
 	rehearsal: table(
 		'rehearsal',
 		{ costumeId: to('costume'), variantId: to('variant'), heldAt: time, dressers: number, minutes: number },

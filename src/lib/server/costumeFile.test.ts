@@ -30,6 +30,7 @@ const OF_COSTUME: Record<string, string> = {
 	variant: 'costume_id = $1',
 	variant_without: 'variant_id in (select id from variant where costume_id = $1)',
 	preparation: 'costume_id = $1',
+	wear_log: 'costume_id = $1',
 	rehearsal: 'costume_id = $1',
 	rehearsal_time: 'rehearsal_id in (select id from rehearsal where costume_id = $1)',
 	moving: 'costume_id = $1',
@@ -74,8 +75,8 @@ const OF_WORKSHOP = [
 	'offer',
 	'joint_purchase'
 ];
-/** A quote is between a maker and a client, rules are the event’s, cases the maker’s, ticks of one trip: in the backup, and handed to nobody with the costume. */
-const STAYS = ['quote', 'event_rule', 'travel_case', 'pack_tick'];
+/** A quote is between a maker and a client, rules are the event’s, cases the maker’s, ticks of one trip or look: in the backup, and handed to nobody with the costume. */
+const STAYS = ['quote', 'event_rule', 'travel_case', 'pack_tick', 'inspected'];
 /** Receipts are the maker's own; what was bought with others is one's own part of it. Counters, when it was read, whether it is put away; pictures are encoded anew, pieces stay in their order. */
 const NOT_COMPARED: Record<string, string[]> = {
 	costume: ['archived_at', 'stash_turn', 'hours_turn'],
@@ -257,7 +258,10 @@ test('a copy starts with nothing cut, in its places, without the steps of the fi
 			made.step!.map((s) => [s.name, s.place_id, s.done_at]),
 			expected.map((s) => [s.name, s.place_id, null])
 		);
-		for (const table of ['fault', 'work_log', 'purchase', 'fitting', 'fitting_point', 'found_plan'])
+		for (const table of [
+			...['fault', 'work_log', 'purchase', 'fitting', 'fitting_point', 'found_plan'],
+			...['wear_log', 'rehearsal', 'rehearsal_time', 'move_check']
+		])
 			assert.equal(made[table]!.length, 0, table);
 		for (const table of [
 			'component',
@@ -267,6 +271,9 @@ test('a copy starts with nothing cut, in its places, without the steps of the fi
 			'nominal',
 			'wear_join',
 			'wearing',
+			'variant',
+			'variant_without',
+			'preparation',
 			'decision',
 			'callout',
 			'picture_measure'

@@ -67,6 +67,7 @@ const file = () =>
 		look: make.NO_LOOK,
 		fit: make.NO_FIT,
 		wear: make.NO_WEAR,
+		wears: [],
 		layouts: []
 	});
 /** The file after a change, through JSON as it would come from a disk. */
@@ -261,6 +262,7 @@ test('own rows of the handbook travel with what is named by them, and with the c
 		look: make.NO_LOOK,
 		fit: make.NO_FIT,
 		wear: make.NO_WEAR,
+		wears: [],
 		layouts: []
 	});
 	assert.deepEqual(

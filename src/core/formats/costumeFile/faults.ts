@@ -26,6 +26,8 @@ export const faultFields = {
 					symptom: z.string().min(1).max(200),
 					/** Of the handbook. Before form 4 it was told by the symptom's words. */
 					known: handbookKey.nullable().optional(),
+					/** Since form 16. */
+					holds: z.string().min(1).max(120).nullable().default(null),
 					cause: line,
 					cure: line,
 					occasion: z.enum(OCCASIONS),
@@ -48,6 +50,7 @@ export const writeFaults = ({ record }: CostumeSource) => {
 			componentId: f.componentId,
 			symptom: f.symptom,
 			known: f.known,
+			holds: f.holds,
 			cause: f.cause,
 			cure: f.cure,
 			occasion: f.occasion,

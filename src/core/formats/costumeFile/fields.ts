@@ -4,6 +4,7 @@ import type { KeptLayout } from '../../facts/layout.ts';
 import type { MeasureRecord } from '../../facts/measureRecord.ts';
 import type { LookRecord } from '../../facts/picture.ts';
 import type { TableName } from '../../facts/tables.ts';
+import type { WearLog } from '../../facts/health.ts';
 import type { WearRecord } from '../../facts/wear.ts';
 import type { Workshop } from '../../facts/workshop.ts';
 import { formatDate, formatLocalTime, parseDate, parseLocalTime } from '../../units/localTime.ts';
@@ -39,6 +40,7 @@ export interface CostumeSource {
 	look: LookRecord;
 	fit: MeasureRecord;
 	wear: WearRecord;
+	wears: WearLog[];
 	layouts: readonly KeptLayout[];
 }
 

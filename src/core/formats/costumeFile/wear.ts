@@ -9,15 +9,18 @@ import {
 	TRAVELS
 } from '../../facts/wear.ts';
 import { ZONES } from '../../facts/zone.ts';
-import { formatLocalTime } from '../../units/localTime.ts';
+import { OCCASIONS } from '../../facts/fault.ts';
+import { formatDate, formatLocalTime } from '../../units/localTime.ts';
 import { handbookKey } from '../../trade/handbookRow.ts';
 import {
 	bare,
 	byId,
 	COSTUME,
+	date,
 	id,
 	idOrNull,
 	list,
+	longLine,
 	mm,
 	stepsOf,
 	time,
@@ -131,6 +134,16 @@ export const wearFields = {
 		}),
 		100
 	),
+	wears: list(
+		z.strictObject({
+			variantId: idOrNull,
+			wornOn: date,
+			hours: most(24).nullable(),
+			occasion: z.enum(OCCASIONS),
+			note: longLine
+		}),
+		5000
+	),
 	rehearsals: list(
 		z.strictObject({
 			id,
@@ -171,6 +184,7 @@ export function writeWear(source: CostumeSource) {
 		moves: byId(source.wear.moves).map((m) => ({ ...bare(m), checkedAt: formatLocalTime(m.checkedAt) })),
 		preparations: byId(source.wear.preparations).map((p) => ({ ...bare(p), id: p.id })),
 		variants: byId(source.wear.variants).map((v) => ({ ...bare(v), id: v.id, without: [...v.without] })),
+		wears: byId(source.wears).map((w) => ({ ...bare(w), wornOn: formatDate(w.wornOn) })),
 		rehearsals: byId(source.wear.rehearsals).map((r) => ({
 			...bare(r),
 			id: r.id,
@@ -186,13 +200,15 @@ export const wearRows = ({
 	preparations,
 	moving,
 	moves,
-	rehearsals
+	rehearsals,
+	wears
 }: FileOf<typeof wearFields>): Rows[] => [
 	{ table: 'wear_join', rows: joins },
 	{ table: 'wearing', rows: wearings },
 	{ table: 'moving', rows: moving.map((m) => ({ ...m, costumeId: COSTUME })) },
 	{ table: 'move_check', rows: moves.map((m) => ({ ...m, costumeId: COSTUME })) },
 	{ table: 'preparation', rows: preparations.map((p) => ({ ...p, costumeId: COSTUME })) },
+	{ table: 'wear_log', rows: wears.map((w) => ({ ...w, costumeId: COSTUME })) },
 	{ table: 'rehearsal', rows: rehearsals.map(({ times: _, ...r }) => ({ ...r, costumeId: COSTUME })) },
 	{
 		table: 'rehearsal_time',

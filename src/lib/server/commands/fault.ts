@@ -16,6 +16,8 @@ const shape = {
 	occasion: f.choice(OCCASIONS),
 	happenedAt: f.time(),
 	minutesLost: f.duration(),
+	/** What let go, by its kind. */
+	holds: f.orNull(f.name(120)),
 	cameBackOf: f.idOrNull()
 };
 

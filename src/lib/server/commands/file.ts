@@ -56,6 +56,9 @@ export const fileCommands = {
 						stepId: j.stepId !== null && keptIds.has(j.stepId) ? j.stepId : null
 					})),
 					faults: [],
+					wears: [],
+					moves: [],
+					rehearsals: [],
 					logs: [],
 					purchases: [],
 					fittings: [],

@@ -50,6 +50,7 @@ export const movingCommands = {
 						occasion: 'test wear',
 						happenedAt: context.now,
 						minutesLost: 0,
+						holds: null,
 						cameBackOf: null
 					},
 					context

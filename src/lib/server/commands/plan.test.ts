@@ -295,6 +295,7 @@ test('how often work is done again: the starting value, and more with each fault
 		occasion: 'event' as const,
 		happenedAt: 0,
 		minutesLost: 0,
+		holds: null,
 		cameBackOf: null,
 		version: 1
 	};

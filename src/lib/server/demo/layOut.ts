@@ -162,7 +162,7 @@ async function layOutCostume(tx: Executor, folder: string, demo: DemoCostume, no
 	await layOutPictures(tx, folder, demo.name, id, ids);
 	await layOutFit(tx, folder, demo.name, id, ids, now);
 	await layOutSwatches(tx, folder, demo, id, ids, now);
-	await layOutWear(tx, demo.name, id, ids);
+	await layOutWear(tx, demo.name, id, ids, now);
 	for (const [position, colour] of (demo.palette ?? []).entries()) {
 		const paletteColourId = await insert(tx, 'palette_colour', {
 			costumeId: id,
@@ -263,6 +263,7 @@ async function layOutFault(
 			occasion: fault.occasion,
 			happenedAt: at,
 			minutesLost: fault.lost,
+			holds: null,
 			cameBackOf: earlier
 		},
 		context

@@ -1,11 +1,12 @@
 import { inOrder } from '$core/facts/order.ts';
 import type { FastenerKey, MoveCheck, Moving, Preparation, Wearing } from '$core/facts/wear.ts';
+import type { WearLog } from '$core/facts/health.ts';
 import type { EventRule, PackTick } from '$core/facts/travel.ts';
 import type { Zone } from '$core/facts/zone.ts';
 import { STANDARD } from '$core/trade/catalogue.ts';
 import { fastenerOf, workOf } from '$core/trade/fastener.ts';
 import type { Executor } from '../db/open.ts';
-import { DAY } from '$core/units/localTime.ts';
+import { DAY, dayOf, type LocalMinutes } from '$core/units/localTime.ts';
 import { insert } from '../db/tables.ts';
 import { litBy } from '../light.ts';
 import { loadRecord } from '../read/costume.ts';
@@ -42,6 +43,7 @@ interface DemoWear {
 	moves?: readonly Pick<MoveCheck, 'move' | 'works'>[];
 	rules?: readonly Pick<EventRule, 'kind' | 'limits' | 'note'>[];
 	ticks?: readonly Pick<PackTick, 'line' | 'leg'>[];
+	wears?: readonly (Pick<WearLog, 'hours' | 'occasion' | 'note'> & { daysAgo: number })[];
 	joins: readonly DemoJoin[];
 }
 
@@ -216,7 +218,25 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 			{ kind: 'blade', limits: [], note: '' },
 			{ kind: 'mask', limits: [], note: '' }
 		],
-		joins: []
+		wears: [
+			{ daysAgo: 320, hours: 6, occasion: 'event', note: 'the cape held in the rain' },
+			{ daysAgo: 201, hours: 7.5, occasion: 'event', note: '' },
+			{ daysAgo: 200, hours: 5, occasion: 'event', note: 'strap of the mask tore at noon' },
+			{ daysAgo: 1, hours: 1, occasion: 'test wear', note: '' }
+		],
+		joins: [
+			{
+				component: 'Tide mask',
+				to: 'body',
+				fastener: 'buckle',
+				count: 1,
+				size: [20, 350],
+				zone: 'head',
+				at: [0, 20, -60],
+				faces: 'forward',
+				breakaway: true
+			}
+		]
 	}
 };
 
@@ -236,7 +256,8 @@ export async function layOutWear(
 	tx: Executor,
 	name: string,
 	costumeId: number,
-	ids: ReadonlyMap<string, number>
+	ids: ReadonlyMap<string, number>,
+	now: LocalMinutes
 ): Promise<void> {
 	const wear = WEAR[name];
 	if (!wear) return;
@@ -276,11 +297,15 @@ export async function layOutWear(
 				minutes
 			});
 	}
+	for (const { daysAgo, ...w } of wear.wears ?? [])
+		await insert(tx, 'wear_log', { ...w, costumeId, wornOn: dayOf(now) - daysAgo });
 	for (const tick of wear.ticks ?? []) await insert(tx, 'pack_tick', { ...tick, costumeId });
 	for (const [position, j] of wear.joins.entries()) {
 		const componentId = ids.get(j.component)!;
 		const fastener = fastenerOf(STANDARD.fastener, j.fastener);
-		const step = inOrder(record.steps, componentId).find((s) => s.technique === fastener.technique);
+		const step = inOrder(record.steps, componentId).find(
+			(s) => s.technique === fastener.technique && s.faultId === null
+		);
 		const [widthMm, lengthMm] = j.size;
 		const count = j.count ?? (step?.amount || 1);
 		const sets = workOf({ count, widthMm, lengthMm }, fastener) === step?.amount;

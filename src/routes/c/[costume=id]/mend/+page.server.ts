@@ -1,7 +1,24 @@
+import { holdsOf } from '$core/answers/holds.ts';
+import { catalogueOf } from '$core/trade/catalogue.ts';
+import { holdRateOf } from '$core/trade/holdRate.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { faultCommands } from '$lib/server/commands/fault.ts';
 import { photoCommands } from '$lib/server/commands/photo.ts';
 import { stepCommands } from '$lib/server/commands/step.ts';
-import type { Actions } from './$types';
+import { database } from '$lib/server/database.ts';
+import { loadWear } from '$lib/server/read/wear.ts';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ parent }) => {
+	const { record, workshop } = (await parent()).packed.value;
+	const trade = catalogueOf(workshop.handbook);
+	const holds = holdsOf(record, await loadWear(await database(), record.costume.id), trade);
+	return {
+		/** What may let go, each kind of a component once. */
+		kinds: [...new Map(holds.map((h) => [`${h.component.id} ${h.kind}`, h])).values()].map(
+			({ component, kind }) => ({ componentId: component.id, kind, name: holdRateOf(kind, trade).name })
+		)
+	};
+};
 
 export const actions: Actions = actionsOf({ ...faultCommands, ...stepCommands, ...photoCommands });

@@ -70,7 +70,7 @@
 </Sheet>
 
 <NewFault bind:open={adding} record={data.record} now={data.now} />
-<EditFault bind:id={editing} faults={data.record.faults} />
+<EditFault bind:id={editing} faults={data.record.faults} kinds={data.kinds} />
 
 <style>
 	.bar {

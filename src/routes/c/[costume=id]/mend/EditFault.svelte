@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** A fault, changed. */
 	import Form from '$lib/ui/Form.svelte';
+	import type { HoldKind } from '$core/facts/health.ts';
 	import type { Fault } from '$core/facts/fault.ts';
 	import Submit from '$lib/ui/Submit.svelte';
 	import { formatLocalTime, timeWords } from '$core/units/localTime.ts';
@@ -12,8 +13,10 @@
 	interface Props {
 		id: number | null;
 		faults: readonly Fault[];
+		/** What may let go of each component. */
+		kinds: readonly { componentId: number; kind: HoldKind; name: string }[];
 	}
-	let { id = $bindable(), faults }: Props = $props();
+	let { id = $bindable(), faults, kinds }: Props = $props();
 	const edited = $derived(faults.find((f) => f.id === id));
 </script>
 
@@ -30,6 +33,15 @@
 				<Field name="symptom" label="Symptom" value={edited.symptom} wide />
 				<Field name="cause" label="Cause" value={edited.cause} wide />
 				<Field name="cure" label="Cure" value={edited.cure} wide />
+				<Field
+					name="holds"
+					label="What let go"
+					options={kinds
+						.filter((k) => k.componentId === edited.componentId || k.kind === edited.holds)
+						.map(({ kind, name }) => ({ value: kind, label: name }))}
+					none="by its symptom"
+					value={edited.holds ?? ''}
+				/>
 				<Field name="occasion" label="When" options={OCCASIONS} value={edited.occasion} />
 				<Field
 					name="happenedAt"

@@ -27,6 +27,13 @@
 	const component = $derived(record.components.find((c) => c.id === fault.componentId)!);
 	const cure = $derived(record.steps.filter((s) => s.faultId === fault.id));
 	const again = $derived(record.faults.find((f) => f.id === fault.cameBackOf));
+	/** How often, this time among them: each came back of the one before. */
+	const times = $derived.by(() => {
+		let count = 1;
+		for (let at = again; at && count < record.faults.length; count++)
+			at = record.faults.find((f) => f.id === at!.cameBackOf);
+		return count;
+	});
 	const backAs = $derived(record.faults.find((f) => f.cameBackOf === fault.id));
 </script>
 
@@ -44,6 +51,10 @@
 		<p>
 			{#if fault.cause}<b>Cause:</b> {fault.cause}.{/if}
 			{#if fault.cure}<b>Cure:</b> {fault.cure}.{/if}
+			{#if times > 2}<span class="wrong"
+					>The {times === 3 ? 'third' : `${times}th`} time:
+					<a href="{base}/wear/{component.id}">change what holds it</a> instead.</span
+				>{/if}
 			{#if again}<span class="wrong"
 					>Came back: it was mended before, on {timeWords(again.happenedAt)}. Fix the cause this time.</span
 				>{/if}

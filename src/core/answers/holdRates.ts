@@ -1,0 +1,80 @@
+import jStat from 'jstat';
+import type { CostumeRecord } from '../facts/costume.ts';
+import type { HoldKind, WearLog } from '../facts/health.ts';
+import type { WearRecord } from '../facts/wear.ts';
+import type { Catalogue } from '../trade/catalogue.ts';
+import { holdRateOf } from '../trade/holdRate.ts';
+import { holdsOf, kindOfFault, wearsOf } from './holds.ts';
+
+/** A costume that was worn. */
+export interface WornCostume {
+	record: Pick<CostumeRecord, 'components' | 'steps' | 'coats' | 'faults'>;
+	wear: WearRecord;
+	wears: readonly WearLog[];
+}
+
+/** How often a kind lets go. */
+export interface LearnedHold {
+	kind: HoldKind;
+	/** Before anything was logged, faults in ten wears. */
+	before: number;
+	/** Wears of all things of this kind, and how often one let go. */
+	wears: number;
+	faults: number;
+	/** Faults in ten wears: what is expected, and between what it lies nine times in ten. */
+	now: number;
+	sure: readonly [number, number];
+}
+
+/** The starting value counts as much as so many wears. From memory. */
+export const KNOWN_WEARS = 10;
+/** Wears that a rate is told for. */
+const TOLD = 10;
+
+/** Faults in ten wears, from what was expected and what was logged: the mean of a gamma distribution. */
+export const holdsFor = (
+	before: number,
+	faults: number,
+	wears: number,
+	known: number = KNOWN_WEARS
+): number => (TOLD * ((before / TOLD) * known + faults)) / (known + wears);
+
+/**
+ * How often a kind lets go: faults are Poisson in wears, their rate gamma (Gelman et al., Bayesian Data Analysis, 2.6): from shape and
+ * rate (before × 10 wears, 10) to (… + faults, … + wears).
+ *
+ * @param before faults in ten wears, more than nothing
+ */
+export function learnHold(before: number, faults: number, wears: number): Pick<LearnedHold, 'now' | 'sure'> {
+	const shape = (before / TOLD) * KNOWN_WEARS + faults;
+	const rate = KNOWN_WEARS + wears;
+	const at = (share: number) => TOLD * jStat.gamma.inv(share, shape, 1 / rate);
+	return { now: holdsFor(before, faults, wears), sure: [at(0.05), at(0.95)] };
+}
+
+/** What all costumes that were worn tell of each kind that they have, the likeliest to let go first. */
+export function learnHolds(costumes: readonly WornCostume[], trade: Catalogue): LearnedHold[] {
+	const counted = new Map<HoldKind, { wears: number; faults: number }>();
+	const of = (kind: HoldKind) => {
+		const its = counted.get(kind) ?? { wears: 0, faults: 0 };
+		counted.set(kind, its);
+		return its;
+	};
+	for (const { record, wear, wears } of costumes) {
+		const holds = holdsOf(record, wear, trade);
+		for (const { kind, component } of holds)
+			of(kind).wears += wearsOf(component, record.components, wears, wear.variants);
+		// Where no wear is logged, a fault says nothing of how often.
+		if (wears.length > 0)
+			for (const fault of record.faults) {
+				const kind = kindOfFault(fault, holds, trade);
+				if (kind !== null) of(kind).faults++;
+			}
+	}
+	return [...counted]
+		.map(([kind, { wears, faults }]) => {
+			const before = holdRateOf(kind, trade).per10;
+			return { kind, before, wears, faults, ...learnHold(before, faults, wears) };
+		})
+		.sort((a, b) => b.now - a.now);
+}

@@ -1,0 +1,71 @@
+import type { Component } from '../facts/component.ts';
+import type { CostumeRecord } from '../facts/costume.ts';
+import type { Fault } from '../facts/fault.ts';
+import type { HoldKind, WearLog } from '../facts/health.ts';
+import type { Join, Variant, Worn } from '../facts/wear.ts';
+import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
+import { holdRateOf } from '../trade/holdRate.ts';
+import { wornIn } from './variant.ts';
+
+/** Something of a component that may let go. */
+export interface Hold {
+	/** `join 12`, `seam sewn 3`: a line of the inspection. */
+	line: string;
+	kind: HoldKind;
+	component: Component;
+	/** What holds it, where it is one of its joins. */
+	join: Join | null;
+}
+
+const SEWN: readonly string[] = ['sewMachine', 'sewStretch', 'sewHand'];
+
+type Made = Pick<CostumeRecord, 'components' | 'steps' | 'coats'>;
+
+/** Everything of a costume that may let go: its joins, seams that are made, coats, cells. A kind of seam or coat counts once for a component. */
+export function holdsOf({ components, steps, coats }: Made, worn: Worn, trade: Catalogue): Hold[] {
+	return components.flatMap((component) => {
+		const { id } = component;
+		const joins = worn.joins
+			.filter((j) => j.componentId === id)
+			.map((join): Hold => ({
+				line: `join ${join.id}`,
+				kind: `fastener ${join.fastener}`,
+				component,
+				join
+			}));
+		const done = steps.filter((s) => s.componentId === id && s.doneAt !== null && s.faultId === null);
+		const kinds: HoldKind[] = [];
+		if (done.some((s) => s.technique === 'cement')) kinds.push('seam cement');
+		if (done.some((s) => SEWN.includes(s.technique))) kinds.push('seam sewn');
+		const its = coats.filter((c) => c.componentId === id);
+		const does = its.map((c) => coatProductOf(trade, c.product).does);
+		if (does.includes('clear')) kinds.push('coat clear');
+		else if (does.includes('colour')) kinds.push('coat painted');
+		const isLit = worn.wearings.some((w) => w.componentId === id && w.circuit);
+		if (isLit || done.some((s) => s.technique === 'wire')) kinds.push('cells');
+		return [...joins, ...kinds.map((kind): Hold => ({ line: `${kind} ${id}`, kind, component, join: null }))];
+	});
+}
+
+/** The kind that let go in a fault: as it was said, else that of the component’s which its symptom is one of; null where nobody knows. */
+export function kindOfFault(
+	{ componentId, holds, known }: Pick<Fault, 'componentId' | 'holds' | 'known'>,
+	all: readonly Hold[],
+	trade: Catalogue
+): HoldKind | null {
+	if (holds !== null) return holds;
+	const its = all.filter((h) => h.component.id === componentId);
+	return its.find((h) => known !== null && holdRateOf(h.kind, trade).faults.includes(known))?.kind ?? null;
+}
+
+/** How often a component was worn. */
+export function wearsOf(
+	component: Pick<Component, 'id'>,
+	components: readonly Component[],
+	wears: readonly Pick<WearLog, 'variantId'>[],
+	variants: readonly Variant[]
+): number {
+	return wears.filter(({ variantId }) =>
+		wornIn(variants.find((v) => v.id === variantId) ?? null, components).some((c) => c.id === component.id)
+	).length;
+}

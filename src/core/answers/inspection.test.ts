@@ -1,0 +1,103 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import * as make from '../../../tests/support/record.ts';
+import { chanceFigure } from '../explain/health.ts';
+import { valueOf } from '../explain/figure.ts';
+import type { Inspected, WearLog } from '../facts/health.ts';
+import { STANDARD } from '../trade/catalogue.ts';
+import { DAY } from '../units/localTime.ts';
+import { holdings } from './holding.ts';
+import { byComponent, chanceOf, loadedFactor, toInspect } from './inspection.ts';
+import type { Weight } from './weight.ts';
+
+const FACTORS = { standing: 1, walking: 2, jumping: 4 };
+const near = (a: number, b: number, by = 1e-9) => assert.ok(Math.abs(a - b) <= by, `${a}, not ${b}`);
+const pauldron = make.component(1, { code: 'A-02', name: 'pauldron', zones: ['shoulder-left'] });
+const belt = make.component(2, { code: 'G-01', name: 'belt', zones: ['waist'] });
+const wear = {
+	...make.NO_WEAR,
+	joins: [make.join(1, 1, { upMm: 60 }), make.join(2, 2, { fastener: 'hookAndLoopGlued' })],
+	wearings: [make.wearing(1, { centre: [60, 20, 0] })]
+};
+const record = make.record({
+	components: [pauldron, belt],
+	faults: [{ ...make.fault(1, 2), known: 'hookAndLoopLetsGo' }]
+});
+const worn = (wornOn: number): WearLog => ({
+	id: wornOn,
+	costumeId: 1,
+	variantId: null,
+	wornOn,
+	hours: null,
+	occasion: 'event',
+	note: '',
+	version: 1
+});
+const looked = (line: string, day: number, works = true): Inspected => ({
+	id: 1,
+	costumeId: 1,
+	line,
+	works,
+	lookedAt: day * DAY + 600,
+	version: 1
+});
+const known = (grams: number): Weight => ({ grams, weighed: true, parts: [], unknown: [] });
+const looks = (wears: WearLog[], inspected: Inspected[] = [], withLoad = true) => {
+	const weights = new Map([
+		[1, known(420)],
+		[2, known(50)]
+	]);
+	const held = withLoad ? holdings(record.components, wear, weights, FACTORS, STANDARD) : [];
+	return toInspect(record, wear, { held, learned: [], wears, inspected }, STANDARD);
+};
+
+test('by hand: self-adhesive that let go once in two wears: (3 ÷ 10 × 5 + 1) ÷ 7 a wear, 30 % to let go', () => {
+	const [first, second] = looks([worn(100), worn(101)], [], false);
+	assert.equal(first!.line, 'join 2', 'the likeliest first');
+	assert.deepEqual([first!.faults, first!.wears, first!.factor], [1, 2, 1]);
+	near(first!.chance, 1 - Math.exp(-2.5 / 7));
+	near(valueOf(chanceFigure(first!, 'it lets go')), 100 * first!.chance);
+	assert.deepEqual([second!.line, second!.faults], ['join 1', 0]);
+	near(second!.chance, 1 - Math.exp(-(0.03 * 5) / 7));
+});
+
+test('what tips lets go three times as often; half of what it bears is as usual, all of it twice', () => {
+	// One strip high up: the shoulder piece turns about it.
+	const held = looks([]).find((l) => l.line === 'join 1')!;
+	assert.equal(held.factor, 3);
+	near(held.chance, chanceOf(0.3, 0, 0, 3));
+	assert.deepEqual([null, 0, 0.5, 0.75, 1, 9].map(loadedFactor), [1, 1, 1, 1.5, 2, 3]);
+	assert.equal(loadedFactor(Infinity), 3);
+});
+
+test('looked at on the day after it was worn counts; what was looked at before, or on the day itself, is looked at again', () => {
+	const on = (day: number) =>
+		looks([worn(100)], [looked('join 1', day)]).find((l) => l.line === 'join 1')!.looked;
+	assert.equal(on(99), null);
+	assert.equal(on(100), null);
+	assert.equal(on(101)?.works, true);
+	// Never worn: any look counts.
+	assert.equal(
+		looks([], [looked('join 1', 50, false)]).find((l) => l.line === 'join 1')!.looked?.works,
+		false
+	);
+});
+
+test('a component at a time; a costume without joins, seams, coats and cells has nothing to look at', () => {
+	assert.deepEqual(
+		byComponent(looks([])).map((g) => [g.component.code, g.looks.length]),
+		[
+			['G-01', 1],
+			['A-02', 1]
+		]
+	);
+	assert.deepEqual(
+		toInspect(
+			make.record({ components: [belt] }),
+			make.NO_WEAR,
+			{ held: [], learned: [], wears: [], inspected: [] },
+			STANDARD
+		),
+		[]
+	);
+});

@@ -1,0 +1,114 @@
+import type { Component } from '../facts/component.ts';
+import type { CostumeRecord } from '../facts/costume.ts';
+import type { Inspected, WearLog } from '../facts/health.ts';
+import type { WearRecord } from '../facts/wear.ts';
+import { DAY } from '../units/localTime.ts';
+import type { Catalogue } from '../trade/catalogue.ts';
+import { holdRateOf } from '../trade/holdRate.ts';
+import { carrying, worstOf, type Held } from './holding.ts';
+import type { LearnedHold } from './holdRates.ts';
+import { holdsOf, kindOfFault, wearsOf, type Hold } from './holds.ts';
+
+/** What all of its kind say counts as much for one of them as so many wears of its own. From memory. */
+export const KIND_WEARS = 5;
+/** What is loaded to more than half of what it bears lets go oftener: at all of it, and where it tips. From memory. */
+export const LOADED = { from: 0.5, full: 2, tips: 3 } as const;
+
+/** One thing to look at. */
+export interface LookAt extends Hold {
+	/** How often its kind lets go, in ten wears. */
+	kindRate: number;
+	/** Of the component: how often it was worn, and how often this kind of it let go. */
+	wears: number;
+	faults: number;
+	/** By how much it is loaded, times. */
+	factor: number;
+	/** That it lets go at the next wear. */
+	chance: number;
+	minutes: number;
+	/** Since the last wear; null where nobody has looked yet. */
+	looked: Inspected | null;
+}
+
+/** That something lets go in one wear: its own log beside what its kind says. */
+export const chanceOf = (
+	kindRate: number,
+	faults: number,
+	wears: number,
+	factor: number,
+	known: number = KIND_WEARS
+): number => 1 - Math.exp((-factor * ((kindRate / 10) * known + faults)) / (known + wears));
+
+/** Times oftener by the share of what it bears that it takes when jumping. */
+export function loadedFactor(share: number | null): number {
+	if (share === null) return 1;
+	if (!Number.isFinite(share)) return LOADED.tips;
+	const over = Math.max(0, share - LOADED.from) / (1 - LOADED.from);
+	return Math.min(LOADED.tips, 1 + (LOADED.full - 1) * over);
+}
+
+/**
+ * What to look at before a costume is worn again, the likeliest to let go first.
+ *
+ * @param learned of each kind, by all costumes
+ * @param wears of this costume
+ */
+export function toInspect(
+	record: Pick<CostumeRecord, 'components' | 'steps' | 'coats' | 'faults'>,
+	wear: WearRecord,
+	{
+		held,
+		learned,
+		wears,
+		inspected
+	}: {
+		held: readonly Held[];
+		learned: readonly LearnedHold[];
+		wears: readonly WearLog[];
+		inspected: readonly Inspected[];
+	},
+	trade: Catalogue
+): LookAt[] {
+	const holds = holdsOf(record, wear, trade);
+	const lastWorn = Math.max(-Infinity, ...wears.map((w) => w.wornOn));
+	const kinds = record.faults.map((f) => ({ of: f.componentId, kind: kindOfFault(f, holds, trade) }));
+	const shareOf = ({ join, component }: Hold): number | null => {
+		const its = held.find((h) => h.component.id === component.id);
+		const at = its && join ? carrying(its).findIndex((j) => j.id === join.id) : -1;
+		const load = its?.loads?.jumping;
+		return !load || at < 0 ? null : load.tips ? worstOf(load) : load.joins[at]!.share;
+	};
+	return holds
+		.map((hold): LookAt => {
+			const { kind, component, line } = hold;
+			const { per10, minutes } = holdRateOf(kind, trade);
+			const kindRate = learned.find((l) => l.kind === kind)?.now ?? per10;
+			const worn = wearsOf(component, record.components, wears, wear.variants);
+			const faults = kinds.filter((f) => f.of === component.id && f.kind === kind).length;
+			const factor = loadedFactor(shareOf(hold));
+			// What was looked at before it was worn has to be looked at again.
+			const looked = inspected.find((i) => i.line === line && i.lookedAt >= (lastWorn + 1) * DAY) ?? null;
+			return {
+				...hold,
+				kindRate,
+				wears: worn,
+				faults,
+				factor,
+				chance: chanceOf(kindRate, faults, worn, factor),
+				minutes,
+				looked
+			};
+		})
+		.sort((a, b) => b.chance - a.chance);
+}
+
+/** By where to look: a component at a time, the one with the likeliest first. */
+export function byComponent(looks: readonly LookAt[]): { component: Component; looks: LookAt[] }[] {
+	const groups = new Map<number, { component: Component; looks: LookAt[] }>();
+	for (const look of looks) {
+		const group = groups.get(look.component.id) ?? { component: look.component, looks: [] };
+		group.looks.push(look);
+		groups.set(look.component.id, group);
+	}
+	return [...groups.values()];
+}

@@ -1,0 +1,31 @@
+import { KNOWN_WEARS, type LearnedHold } from '../answers/holdRates.ts';
+import { KIND_WEARS, type LookAt } from '../answers/inspection.ts';
+import { number } from '../units/figure.ts';
+import type { Figure } from './figure.ts';
+
+/** How often a kind lets go, in ten wears. */
+export const holdFigure = ({ before, faults, wears }: LearnedHold, name: string): Figure => ({
+	title: `${name}: lets go in ten wears`,
+	formula: 'holdRate',
+	as: { kind: 'number' },
+	inputs: [
+		number('before', before, 'starting value, from memory'),
+		number('counts as', KNOWN_WEARS, 'from memory', 'wears'),
+		number('let go', faults, 'Mend'),
+		number('worn', wears, 'the log, each thing of the kind', 'wears')
+	]
+});
+
+/** How likely one thing lets go at the next wear. */
+export const chanceFigure = ({ kindRate, faults, wears, factor }: LookAt, title: string): Figure => ({
+	title,
+	formula: 'letsGo',
+	as: { kind: 'number', unit: '%' },
+	inputs: [
+		number('its kind, in ten wears', kindRate, 'How long it holds'),
+		number('counts as', KIND_WEARS, 'from memory', 'wears'),
+		number('let go', faults, 'Mend, of this component'),
+		number('worn', wears, 'the log', 'wears'),
+		number('oftener by its load', factor, 'What holds it, when jumping; from memory')
+	]
+});

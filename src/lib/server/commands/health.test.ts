@@ -1,0 +1,101 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { add, addStep, ago, costume, record, refused, w } from '$tests/support/oneCostume.ts';
+import { Absent } from '../db/rows.ts';
+import { DAY, dayOf } from '$core/units/localTime.ts';
+import { contextOf } from './command.ts';
+import { loadInspection, loadWears } from '../read/health.ts';
+import { loadWorkshop } from '../read/workshop.ts';
+import { costumeCommands } from './costume.ts';
+import { healthCommands } from './health.ts';
+import { joinCommands } from './join.ts';
+import { stepCommands } from './step.ts';
+
+const WEAR = { wornOn: '2031-04-20', hours: '6', occasion: 'event', note: '' };
+const JOIN = {
+	to: 'body',
+	fastener: 'buckle',
+	count: '1',
+	widthMm: '25 mm',
+	lengthMm: '400 mm',
+	zone: 'chest',
+	faces: 'outward'
+};
+const looks = async () => loadInspection(w.db, await record(), await loadWorkshop(w.db));
+
+test('a wear of a day that has not come, of more hours than a day has, or after it was put away is refused at its field', async () => {
+	const errors = await w.errors(healthCommands.addWear, { ...WEAR, wornOn: '', hours: '30' }, costume);
+	assert.deepEqual(Object.keys(errors).sort(), ['hours', 'wornOn']);
+	await assert.rejects(
+		w.run(healthCommands.addWear, { ...WEAR, wornOn: '2098-01-01' }, costume),
+		refused(/has not come/)
+	);
+	await w.run(healthCommands.addWear, WEAR, costume);
+	const [wear] = await loadWears(w.db, [costume]);
+	assert.deepEqual([wear!.hours, wear!.occasion], [6, 'event']);
+	await w.run(
+		healthCommands.editWear,
+		{ ...WEAR, id: String(wear!.id), version: String(wear!.version), hours: '' },
+		costume
+	);
+	assert.equal((await loadWears(w.db, [costume]))[0]!.hours, null);
+	// Put away today: a week later nobody has worn it meanwhile.
+	await w.run(costumeCommands.archiveCostume, { id: String(costume) });
+	const { archivedAt } = (await record()).costume;
+	const later = {
+		...WEAR,
+		wornOn: dayOf(archivedAt!) + 2,
+		hours: 6,
+		occasion: 'event' as const,
+		variantId: null
+	};
+	const tellLater = w.db.transaction(async (tx) =>
+		healthCommands.addWear.run(tx, later, {
+			...(await contextOf(tx, w.db.folder, { costume: String(costume) })),
+			now: archivedAt! + 7 * DAY
+		})
+	);
+	await assert.rejects(tellLater, refused(/put away by then/));
+	await w.run(costumeCommands.restoreCostume, { id: String(costume) });
+	await w.run(healthCommands.removeWear, { id: String(wear!.id) }, costume);
+	assert.deepEqual(await loadWears(w.db, [costume]), []);
+	await assert.rejects(w.run(healthCommands.removeWear, { id: '999' }, costume), Absent);
+});
+
+test('worked by hand from the look to the fault: a strap that fails is a fault with its cure as steps; the next one came back of it', async () => {
+	const id = await add({ name: 'Harness' });
+	const { id: joinId } = await w.run(joinCommands.addJoin, { componentId: String(id), ...JOIN }, costume);
+	const line = `join ${joinId}`;
+	const its = async () => (await looks()).find((l) => l.line === line)!;
+	// 0.1 in ten wears before anything is known: 1 − e^(−0.01).
+	assert.ok(Math.abs((await its()).chance - (1 - Math.exp(-0.01))) < 1e-9);
+	await w.run(healthCommands.lookAt, { line, works: 'on', note: '' }, costume);
+	assert.equal((await its()).looked!.works, true);
+	const fail = (note = '') => w.run(healthCommands.lookAt, { line, works: 'false', note }, costume);
+	await fail('stitches out at the back');
+	const [first] = (await record()).faults;
+	assert.deepEqual(
+		[first!.symptom, first!.cause, first!.holds, first!.cameBackOf],
+		['strap torn out', 'stitches out at the back', 'fastener buckle', null]
+	);
+	const cure = (await record()).steps.filter((s) => s.faultId === first!.id).map((s) => s.name);
+	assert.deepEqual(cure, ['glue cloth patch inside', 're-rivet strap']);
+	await fail();
+	const [second] = (await record()).faults;
+	assert.equal(second!.cameBackOf, first!.id);
+	// Twice in no logged wear: (0.01 × 5 + 2) ÷ 5.
+	assert.ok(Math.abs((await its()).chance - (1 - Math.exp(-2.05 / 5))) < 1e-9);
+	await assert.rejects(
+		w.run(healthCommands.lookAt, { line: 'join 999', works: 'on', note: '' }, costume),
+		Absent
+	);
+});
+
+test('a seam is looked at once it is glued', async () => {
+	const id = await add({ name: 'Crest' });
+	const stepId = await addStep(id, { technique: 'cement', amount: '1 m' });
+	const has = async () => (await looks()).some((l) => l.line === `seam cement ${id}`);
+	assert.equal(await has(), false);
+	await w.run(stepCommands.finishStep, { id: String(stepId), at: ago(5) }, costume);
+	assert.equal(await has(), true);
+});

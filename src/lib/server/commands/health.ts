@@ -1,0 +1,119 @@
+import { z } from 'zod';
+import { OCCASIONS } from '$core/facts/fault.ts';
+import { dayOf, dayWords } from '$core/units/localTime.ts';
+import { holdsOf, kindOfFault } from '$core/answers/holds.ts';
+import { holdRateOf } from '$core/trade/holdRate.ts';
+import { knownFaultOf } from '$core/trade/catalogue.ts';
+import { Absent, one, Refused } from '../db/rows.ts';
+import { insert, set, update } from '../db/tables.ts';
+import { loadWear } from '../read/wear.ts';
+import { command, type Context } from './command.ts';
+import { faultCommands } from './fault.ts';
+import * as f from './fields.ts';
+import { recordOf } from './join.ts';
+import { variantOf } from './variant.ts';
+import type { Executor } from '../db/open.ts';
+
+const wear = {
+	wornOn: f.date(),
+	variantId: f.idOrNull(),
+	hours: f.orNull(f.above0(24)),
+	occasion: f.choice(OCCASIONS),
+	note: f.text()
+};
+
+/** Nobody has worn it tomorrow, and nobody wears what is put away. */
+async function checkWear(
+	tx: Executor,
+	{ wornOn, variantId }: { wornOn: number; variantId: number | null },
+	context: Context
+): Promise<void> {
+	if (wornOn > dayOf(context.now)) throw new Refused('That day has not come yet.', 'wornOn');
+	await variantOf(tx, variantId, context.costumeId);
+	const { costume } = await recordOf(tx, context);
+	if (costume.archivedAt !== null && wornOn > dayOf(costume.archivedAt))
+		throw new Refused('It was put away by then: take it out of the archive first.', 'wornOn');
+}
+
+async function wearAt(tx: Executor, id: number, { costumeId }: Context): Promise<{ wornOn: number }> {
+	const found = await one<{ wornOn: number }>(
+		tx,
+		'select worn_on from wear_log where id = $1 and costume_id = $2',
+		[id, costumeId]
+	);
+	if (!found) throw new Absent('wear');
+	return found;
+}
+
+export const healthCommands = {
+	addWear: command(
+		() => z.object(wear),
+		async (tx, v, context) => {
+			await checkWear(tx, v, context);
+			await insert(tx, 'wear_log', { ...v, costumeId: context.costumeId });
+			return { words: `Worn on ${dayWords(v.wornOn)}` };
+		}
+	),
+
+	editWear: command(
+		() => z.object({ id: f.id(), version: f.version(), ...wear }),
+		async (tx, { id, version, ...v }, context) => {
+			await wearAt(tx, id, context);
+			await checkWear(tx, v, context);
+			await update(tx, 'wear_log', { id, version }, v);
+			return { words: `Changed the wear of ${dayWords(v.wornOn)}` };
+		}
+	),
+
+	removeWear: command(
+		() => z.object({ id: f.id() }),
+		async (tx, { id }, context) => {
+			const { wornOn } = await wearAt(tx, id, context);
+			await tx.query('delete from wear_log where id = $1', [id]);
+			return { words: `Removed the wear of ${dayWords(wornOn)}` };
+		}
+	),
+
+	/** A line of the inspection was looked at. What fails is a fault, with the cure that is usual for it, one that came back told as such. */
+	lookAt: command(
+		() => z.object({ line: f.text(200), works: f.ticked(), note: f.text() }),
+		async (tx, { line, works, note }, context) => {
+			const record = await recordOf(tx, context);
+			const holds = holdsOf(record, await loadWear(tx, context.costumeId), context.trade);
+			const hold = holds.find((h) => h.line === line);
+			if (!hold) throw new Absent('line of the inspection');
+			const { component, kind } = hold;
+			const { name, faults } = holdRateOf(kind, context.trade);
+			const there = await one<{ id: number }>(
+				tx,
+				'select id from inspected where costume_id = $1 and line = $2',
+				[context.costumeId, line]
+			);
+			const row = { works, lookedAt: context.now };
+			if (there) await set(tx, 'inspected', there.id, row);
+			else await insert(tx, 'inspected', { ...row, line, costumeId: context.costumeId });
+			const what = `${component.code} ${name}`;
+			if (works) return { words: `${what}: good` };
+			const known = knownFaultOf(context.trade, faults[0] ?? null);
+			const earlier = record.faults.find(
+				(x) => x.componentId === component.id && kindOfFault(x, holds, context.trade) === kind
+			);
+			const { result } = await faultCommands.addFault.run(
+				tx,
+				{
+					componentId: component.id,
+					symptom: known?.symptom ?? `${name}: ${note || 'let go'}`,
+					cause: note || (known?.cause ?? ''),
+					cure: known?.cure ?? '',
+					holds: kind,
+					occasion: 'storage',
+					happenedAt: context.now,
+					minutesLost: 0,
+					cameBackOf: earlier?.id ?? null
+				},
+				context
+			);
+			return { words: `${what} has to be mended`, result };
+		}
+	)
+};
