@@ -14,6 +14,7 @@ import {
 	STORY,
 	WAYS,
 	TRAVEL,
+	MEND,
 	WEAR,
 	WORKSHOP
 } from './tests/support/servers.ts';
@@ -56,7 +57,8 @@ export default defineConfig({
 					STASH,
 					FINISH,
 					WEAR,
-					TRAVEL
+					TRAVEL,
+					MEND
 				]
 			})
 		},

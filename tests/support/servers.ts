@@ -26,6 +26,7 @@ export const STASH = at(4404, true);
 export const FINISH = at(4405, true);
 export const WEAR = at(4406, true);
 export const TRAVEL = at(4407, true);
+export const MEND = at(4408, true);
 
 /** So many days after the day of a server, as a date field takes it. */
 export const inDays = (server: typeof DEMO, days: number): string =>

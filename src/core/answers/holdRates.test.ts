@@ -73,12 +73,27 @@ const record = make.record({
 	faults: [{ ...make.fault(1, 1), known: 'strapTornOut', symptom: 'strap torn out' }]
 });
 
-test('what may let go: every join, seams that are made, not those to come; cells of a circuit', () => {
+test('what may let go: joins that are set, seams and coats that are made, not those to come', () => {
 	assert.deepEqual(
 		holdsOf(record, wear, STANDARD).map((h) => h.line),
 		['join 5', 'join 6', 'seam cement 1', 'seam sewn 2']
 	);
 	assert.deepEqual(holdsOf(make.record({}), make.NO_WEAR, STANDARD), []);
+	const coats = [make.coat(1, 1, { product: 'clearSpray' }), make.coat(2, 2, { product: 'clearSpray' })];
+	const painted = {
+		...record,
+		coats,
+		steps: [
+			...record.steps,
+			{ ...make.step(4, 1), technique: 'spray', coatId: 1, doneAt: 5 },
+			{ ...make.step(5, 1) }
+		]
+	};
+	const late = { ...wear, joins: [{ ...joins[0]!, stepId: 5 }] };
+	assert.deepEqual(
+		holdsOf(painted, late, STANDARD).map((h) => h.line),
+		['seam cement 1', 'coat clear 1', 'seam sewn 2']
+	);
 	const holds = holdsOf(record, wear, STANDARD);
 	const [fault] = record.faults;
 	assert.equal(kindOfFault(fault!, holds, STANDARD), 'fastener buckle');

@@ -21,23 +21,24 @@ const SEWN: readonly string[] = ['sewMachine', 'sewStretch', 'sewHand'];
 
 type Made = Pick<CostumeRecord, 'components' | 'steps' | 'coats'>;
 
-/** Everything of a costume that may let go: its joins, seams that are made, coats, cells. A kind of seam or coat counts once for a component. */
+/** Everything of a costume that may let go, as far as it is made: joins, seams, coats, cells. A kind of seam or coat counts once for a component. */
 export function holdsOf({ components, steps, coats }: Made, worn: Worn, trade: Catalogue): Hold[] {
 	return components.flatMap((component) => {
 		const { id } = component;
+		const done = steps.filter((s) => s.componentId === id && s.doneAt !== null && s.faultId === null);
+		const isDone = (stepId: number | null) => stepId === null || done.some((s) => s.id === stepId);
 		const joins = worn.joins
-			.filter((j) => j.componentId === id)
+			.filter((j) => j.componentId === id && isDone(j.stepId))
 			.map((join): Hold => ({
 				line: `join ${join.id}`,
 				kind: `fastener ${join.fastener}`,
 				component,
 				join
 			}));
-		const done = steps.filter((s) => s.componentId === id && s.doneAt !== null && s.faultId === null);
 		const kinds: HoldKind[] = [];
 		if (done.some((s) => s.technique === 'cement')) kinds.push('seam cement');
 		if (done.some((s) => SEWN.includes(s.technique))) kinds.push('seam sewn');
-		const its = coats.filter((c) => c.componentId === id);
+		const its = coats.filter((c) => done.some((s) => s.coatId === c.id));
 		const does = its.map((c) => coatProductOf(trade, c.product).does);
 		if (does.includes('clear')) kinds.push('coat clear');
 		else if (does.includes('colour')) kinds.push('coat painted');

@@ -5,6 +5,7 @@ import { Absent } from '../db/rows.ts';
 import { DAY, dayOf } from '$core/units/localTime.ts';
 import { contextOf } from './command.ts';
 import { loadInspection, loadWears } from '../read/health.ts';
+import { loadWear } from '../read/wear.ts';
 import { loadWorkshop } from '../read/workshop.ts';
 import { costumeCommands } from './costume.ts';
 import { healthCommands } from './health.ts';
@@ -66,6 +67,13 @@ test('worked by hand from the look to the fault: a strap that fails is a fault w
 	const id = await add({ name: 'Harness' });
 	const { id: joinId } = await w.run(joinCommands.addJoin, { componentId: String(id), ...JOIN }, costume);
 	const line = `join ${joinId}`;
+	assert.equal(
+		(await looks()).some((l) => l.line === line),
+		false,
+		'it is not set yet'
+	);
+	const { stepId } = (await loadWear(w.db, costume)).joins.find((j) => j.id === joinId)!;
+	await w.run(stepCommands.finishStep, { id: String(stepId), at: ago(5) }, costume);
 	const its = async () => (await looks()).find((l) => l.line === line)!;
 	// 0.1 in ten wears before anything is known: 1 − e^(−0.01).
 	assert.ok(Math.abs((await its()).chance - (1 - Math.exp(-0.01))) < 1e-9);

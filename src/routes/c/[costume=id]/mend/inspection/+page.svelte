@@ -67,7 +67,7 @@
 							<span class="mono"
 								><Working
 									figure={chanceFigure(look, `${titleOf(look)} lets go at the next wear`)}
-									text="{formatNumber(100 * look.chance, 0)} %"
+									text={look.chance < 0.005 ? 'under 1 %' : `${formatNumber(100 * look.chance, 0)} %`}
 								/></span
 							>
 							<span class="acts no-print">
@@ -134,7 +134,7 @@
 	}
 	li {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 64px auto;
+		grid-template-columns: minmax(0, 1fr) 92px auto;
 		gap: 6px 12px;
 		align-items: center;
 		border-top: 1px solid var(--rule);
@@ -175,7 +175,7 @@
 	}
 	@media (max-width: 700px) {
 		li {
-			grid-template-columns: minmax(0, 1fr) 52px;
+			grid-template-columns: minmax(0, 1fr) 84px;
 		}
 		.acts {
 			grid-column: 1 / -1;
