@@ -1,6 +1,7 @@
 import jStat from 'jstat';
 import type { CostumeRecord } from '../facts/costume.ts';
-import type { HoldKind, WearLog } from '../facts/health.ts';
+import type { HoldKind } from '../facts/fault.ts';
+import type { WearLog } from '../facts/health.ts';
 import type { WearRecord } from '../facts/wear.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
 import { holdRateOf } from '../trade/holdRate.ts';

@@ -1,9 +1,11 @@
 import type { LocalMinutes } from '../units/localTime.ts';
-import type { HoldKind } from './health.ts';
 import type { Step } from './step.ts';
 
 export const OCCASIONS = ['test wear', 'event', 'storage', 'transport'] as const;
 export type Occasion = (typeof OCCASIONS)[number];
+
+/** What lets go by its kind: `fastener snap`, `seam cement`, `coat clear`, `cells`. */
+export type HoldKind = string;
 
 /** What broke, when, why, and what fixed it. */
 export interface Fault {

@@ -26,6 +26,3 @@ export interface Inspected {
 	lookedAt: LocalMinutes;
 	version: number;
 }
-
-/** What lets go by its kind: `fastener snap`, `seam cement`, `coat clear`, `cells`. */
-export type HoldKind = string;

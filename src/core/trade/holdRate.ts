@@ -1,4 +1,4 @@
-import type { HoldKind } from '../facts/health.ts';
+import type { HoldKind } from '../facts/fault.ts';
 import type { Catalogue } from './catalogue.ts';
 import { fastenerOf } from './fastener.ts';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** A fault, changed. */
 	import Form from '$lib/ui/Form.svelte';
-	import type { HoldKind } from '$core/facts/health.ts';
+	import type { HoldKind } from '$core/facts/fault.ts';
 	import type { Fault } from '$core/facts/fault.ts';
 	import Submit from '$lib/ui/Submit.svelte';
 	import { formatLocalTime, timeWords } from '$core/units/localTime.ts';
