@@ -60,6 +60,10 @@ export function kindOfFault(
 	return its.find((h) => known !== null && holdRateOf(h.kind, trade).faults.includes(known))?.kind ?? null;
 }
 
+/** h of all wears of which somebody has looked at a clock. */
+export const hoursWorn = (wears: readonly Pick<WearLog, 'hours'>[]): number =>
+	wears.reduce((sum, w) => sum + (w.hours ?? 0), 0);
+
 /** How often a component was worn. */
 export function wearsOf(
 	component: Pick<Component, 'id'>,

@@ -1,13 +1,15 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import * as make from '../../../tests/support/record.ts';
-import { chanceFigure } from '../explain/health.ts';
+import { chanceFigure, hoursWornFigure, lookFigure } from '../explain/health.ts';
 import { valueOf } from '../explain/figure.ts';
+import { timesOf } from '../facts/fault.ts';
 import type { Inspected, WearLog } from '../facts/health.ts';
 import { STANDARD } from '../trade/catalogue.ts';
 import { DAY } from '../units/localTime.ts';
 import { holdings } from './holding.ts';
-import { byComponent, chanceOf, loadedFactor, toInspect } from './inspection.ts';
+import { hoursWorn } from './holds.ts';
+import { byComponent, chanceOf, loadedFactor, toInspect, toLook } from './inspection.ts';
 import type { Weight } from './weight.ts';
 
 const FACTORS = { standing: 1, walking: 2, jumping: 4 };
@@ -80,6 +82,24 @@ test('looked at on the day after it was worn counts; what was looked at before, 
 	assert.equal(
 		looks([], [looked('join 1', 50, false)]).find((l) => l.line === 'join 1')!.looked?.works,
 		false
+	);
+});
+
+test('what is left to look at, with its minutes; what failed', () => {
+	const its = toLook(looks([], [looked('join 1', 50, false)]));
+	assert.deepEqual([its.left.length, its.failed.length, its.minutes], [1, 1, 1]);
+	assert.equal(valueOf(lookFigure(its.left, (l) => l.line)), its.minutes);
+	const wears = [worn(3), { ...worn(4), hours: 5 }, { ...worn(5), hours: 2.5 }];
+	assert.equal(hoursWorn(wears), 7.5);
+	assert.equal(valueOf(hoursWornFigure(wears)), 7.5);
+});
+
+test('the third time, each of the one before; a circle ends', () => {
+	const fault = (id: number, cameBackOf: number | null) => ({ ...make.fault(id, 1), cameBackOf });
+	const faults = [fault(1, null), fault(2, 1), fault(3, 2), fault(8, 9), fault(9, 8)];
+	assert.deepEqual(
+		faults.map((f) => timesOf(f, faults)),
+		[1, 2, 3, 2, 2]
 	);
 });
 

@@ -102,6 +102,16 @@ export function toInspect(
 		.sort((a, b) => b.chance - a.chance);
 }
 
+/** What is still to be looked at, and how long that takes. */
+export function toLook(looks: readonly LookAt[]): { left: LookAt[]; failed: LookAt[]; minutes: number } {
+	const left = looks.filter((l) => l.looked === null);
+	return {
+		left,
+		failed: looks.filter((l) => l.looked?.works === false),
+		minutes: left.reduce((sum, l) => sum + l.minutes, 0)
+	};
+}
+
 /** By where to look: a component at a time, the one with the likeliest first. */
 export function byComponent(looks: readonly LookAt[]): { component: Component; looks: LookAt[] }[] {
 	const groups = new Map<number, { component: Component; looks: LookAt[] }>();

@@ -26,6 +26,17 @@ export interface Fault {
 	version: number;
 }
 
+/** How often a thing has failed so, this time among them: each came back of the one before. */
+export function timesOf(fault: Fault, faults: readonly Fault[]): number {
+	const seen = new Set<Fault>();
+	for (let at: Fault | undefined = fault; at && !seen.has(at);) {
+		seen.add(at);
+		const before: number | null = at.cameBackOf;
+		at = faults.find((f) => f.id === before);
+	}
+	return seen.size;
+}
+
 /** Mended when its cure is done: every cure step, and at least one. */
 export const isMended = (fault: Fault, steps: readonly Step[]): boolean => {
 	const cure = steps.filter((s) => s.faultId === fault.id);

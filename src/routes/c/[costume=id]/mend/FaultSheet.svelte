@@ -11,7 +11,7 @@
 	import Tag from '$lib/ui/Tag.svelte';
 	import type { CostumeRecord } from '$core/facts/costume.ts';
 	import Caution from '$lib/ui/Caution.svelte';
-	import type { Fault } from '$core/facts/fault.ts';
+	import { timesOf, type Fault } from '$core/facts/fault.ts';
 	import Check from '@lucide/svelte/icons/check';
 	import { cautionsFor } from '$core/trade/catalogue.ts';
 
@@ -27,13 +27,7 @@
 	const component = $derived(record.components.find((c) => c.id === fault.componentId)!);
 	const cure = $derived(record.steps.filter((s) => s.faultId === fault.id));
 	const again = $derived(record.faults.find((f) => f.id === fault.cameBackOf));
-	/** How often, this time among them: each came back of the one before. */
-	const times = $derived.by(() => {
-		let count = 1;
-		for (let at = again; at && count < record.faults.length; count++)
-			at = record.faults.find((f) => f.id === at!.cameBackOf);
-		return count;
-	});
+	const times = $derived(timesOf(fault, record.faults));
 	const backAs = $derived(record.faults.find((f) => f.cameBackOf === fault.id));
 </script>
 

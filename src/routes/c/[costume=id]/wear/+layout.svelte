@@ -43,7 +43,7 @@
 		<p class="loose on-mat" role="status">
 			{namesWords([
 				...new Set(data.loose.map(({ component, to }) => `${component.code} is held to ${to.code}`))
-			])}, which is left off then: say what else holds it.
+			])}, left off here: say what else holds it then.
 		</p>
 	{/if}
 {/if}

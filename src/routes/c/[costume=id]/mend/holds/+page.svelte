@@ -4,7 +4,8 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import pluralize from 'pluralize';
-	import { holdFigure } from '$core/explain/health.ts';
+	import { hoursWorn } from '$core/answers/holds.ts';
+	import { holdFigure, hoursWornFigure } from '$core/explain/health.ts';
 	import { OCCASIONS } from '$core/facts/fault.ts';
 	import type { WearLog } from '$core/facts/health.ts';
 	import { holdRateOf } from '$core/trade/holdRate.ts';
@@ -26,7 +27,7 @@
 	let adding = $state(false);
 	let editing = $state<number | null>(null);
 	const edited = $derived(data.wears.find((w) => w.id === editing));
-	const hours = $derived(data.wears.reduce((sum, w) => sum + (w.hours ?? 0), 0));
+	const hours = $derived(hoursWorn(data.wears));
 	/** Faults in ten wears at the right end of the bars. */
 	const most = $derived(Math.max(1, ...data.learned.map((l) => l.sure[1])));
 	const at = (value: number) => `${(100 * value) / most}%`;
@@ -94,7 +95,10 @@
 			>{/snippet}
 		{#if data.wears.length}
 			<p class="answer">
-				{pluralize('wear', data.wears.length, true)}{hours ? `, ${formatNumber(hours, 1)} h` : ''}
+				{pluralize('wear', data.wears.length, true)}{#if hours}, <Working
+						figure={hoursWornFigure(data.wears)}
+						text="{formatNumber(hours, 1)} h"
+					/>{/if}
 			</p>
 			<ul class="plain">
 				{#each data.wears as w (w.id)}
@@ -156,6 +160,9 @@
 	.answer {
 		font: 600 var(--s24) / 1.2 var(--head);
 		margin-bottom: 8px;
+	}
+	.answer :global(button) {
+		font: inherit;
 	}
 	.answer::first-letter {
 		text-transform: uppercase;

@@ -3,8 +3,8 @@
 	import Check from '@lucide/svelte/icons/check';
 	import Printer from '@lucide/svelte/icons/printer';
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-	import { byComponent, type LookAt } from '$core/answers/inspection.ts';
-	import { chanceFigure } from '$core/explain/health.ts';
+	import { byComponent, toLook, type LookAt } from '$core/answers/inspection.ts';
+	import { chanceFigure, lookFigure } from '$core/explain/health.ts';
 	import { zoneWords } from '$core/facts/zone.ts';
 	import { holdRateOf } from '$core/trade/holdRate.ts';
 	import { formatDuration } from '$core/units/duration.ts';
@@ -25,9 +25,7 @@
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const trade = handbook();
 	const groups = $derived(byComponent(data.looks));
-	const left = $derived(data.looks.filter((l) => !l.looked));
-	const failed = $derived(data.looks.filter((l) => l.looked?.works === false));
-	const minutes = $derived(left.reduce((sum, l) => sum + l.minutes, 0));
+	const { left, failed, minutes } = $derived(toLook(data.looks));
 	let failing = $state<string | null>(null);
 	const isFailing = $derived(failing !== null);
 	const its = $derived(data.looks.find((l) => l.line === failing));
@@ -45,7 +43,10 @@
 	{#if data.looks.length}
 		<p class="answer" class:bad={failed.length > 0}>
 			{#if failed.length}{failed.length} to mend{left.length ? `, ${left.length} to look at` : ''}.
-			{:else if left.length}{left.length} to look at, {formatDuration(minutes)}.
+			{:else if left.length}{left.length} to look at, <Working
+					figure={lookFigure(left, titleOf)}
+					text={formatDuration(minutes)}
+				/>.
 			{:else}All looked at, nothing to mend.{/if}
 		</p>
 		<p class="small soft">
@@ -125,6 +126,9 @@
 	.answer {
 		font: 600 var(--s36) / 1.1 var(--head);
 		color: var(--good-ink);
+	}
+	.answer :global(button) {
+		font: inherit;
 	}
 	.answer.bad {
 		color: var(--red-ink);

@@ -75,7 +75,9 @@
 		if (!running) return;
 		const { minutes, times } = rehearsed(running);
 		busy = true;
-		const { dressers, variantId } = running;
+		const { dressers } = running;
+		// It may have been removed meanwhile: the times stay true.
+		const variantId = variants.find((v) => v.id === running.variantId)?.id ?? null;
 		const told = await run('logRehearsal', {
 			dressers,
 			variantId,

@@ -14,10 +14,11 @@ export const load: PageServerLoad = async ({ parent }) => {
 		/** All of it first, then each way to wear it. */
 		columns: [null, ...wear.variants].map((variant) => {
 			const as = wornAs(variant, all, wear);
-			const { plans } = dressed(as.components, as.wear, PEOPLE);
+			const { circle, plans } = dressed(as.components, as.wear, PEOPLE);
 			return {
 				variant,
 				worn: as.components.map((c) => c.id),
+				circle: circle !== null,
 				weight: wornWeight(as.components, weights),
 				minutes: plans.map(({ dressers, minutes }) => ({ dressers, minutes }))
 			};

@@ -40,7 +40,7 @@
 				<thead>
 					<tr>
 						<th scope="col"><span class="visually-hidden">Component</span></th>
-						{#each data.columns as { variant, weight, minutes } (variant?.id)}
+						{#each data.columns as { variant, weight, minutes, circle } (variant?.id)}
 							{@const name = variant?.name ?? 'all of it'}
 							<th scope="col" class="way">
 								<span class="name">
@@ -62,7 +62,9 @@
 									>{/if}
 								{#each minutes as m (m.dressers)}
 									<span class="small">{formatNumber(m.minutes, 1)} min {WITH[m.dressers]}</span>
-								{:else}<span class="small bad">cannot be put on by two</span>{/each}
+								{:else}<span class="small bad"
+										>{circle ? 'waits in a circle: see Dressing' : 'cannot be put on by two'}</span
+									>{/each}
 							</th>
 						{/each}
 					</tr>
