@@ -130,8 +130,8 @@ test('lights on cells: resistor, hours and parts, worked out as typed; too few v
 	await form.getByLabel('Cells in a row').fill('6');
 	await form.getByLabel('Cells in a row').press('Tab');
 	await expect(page.getByText(/^150 Ω, lasts/)).toBeVisible();
-	await expect(page.getByRole('row', { name: /^resistor 4 150 Ω/ })).toBeVisible();
-	await expect(page.getByRole('row', { name: /^LED 8/ })).toBeVisible();
+	await expect(page.getByRole('row', { name: /^resistor, 150 Ω 4 / })).toBeVisible();
+	await expect(page.getByRole('row', { name: /^LED, 3\.1 V 8 / })).toBeVisible();
 	const keep = page.getByRole('form', { name: 'Keep the circuit' });
 	await keep.getByLabel('It lights').selectOption({ label: 'A-02 Quay badge' });
 	await keep.getByRole('button', { name: 'Keep it, and need its parts' }).click();
