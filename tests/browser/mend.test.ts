@@ -13,13 +13,13 @@ test('inspected by phone: what is good is ticked, a strap fails the third time, 
 }) => {
 	await page.setViewportSize({ width: 390, height: 844 });
 	await open(page, '/c/3/mend/inspection');
-	await expect(page.getByText('4 to look at, 5m.')).toBeVisible();
+	await expect(page.getByText('4 to look at, 5m')).toBeVisible();
 	// What let go twice is looked at first.
 	await expect(main(page).getByRole('listitem').first()).toContainText('buckle and webbing');
 	await expect(main(page).getByRole('listitem').first()).toContainText('let go before, 2 ×');
 	await page.getByRole('button', { name: 'P-01 painted edges, nothing over them is good' }).click();
 	await toast(page, 'P-01 painted edges, nothing over them: good');
-	await expect(page.getByText('3 to look at, 4m.')).toBeVisible();
+	await expect(page.getByText('3 to look at, 4m')).toBeVisible();
 	await page.getByRole('button', { name: 'A-01 buckle and webbing fails' }).click();
 	const form = page.getByRole('form', { name: 'What fails' });
 	await form.getByLabel('What is wrong').fill('the cloth patch lifts');
