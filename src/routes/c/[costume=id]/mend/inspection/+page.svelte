@@ -46,7 +46,7 @@
 			{:else if left.length}{left.length} to look at, <Working
 					figure={lookFigure(left, titleOf)}
 					text={formatDuration(minutes)}
-				/>.
+				/>
 			{:else}All looked at, nothing to mend.{/if}
 		</p>
 		<p class="small soft">

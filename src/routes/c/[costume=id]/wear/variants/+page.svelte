@@ -80,6 +80,7 @@
 									{#if !variant}<span class="all"><Check size={16} aria-label="worn" /></span>
 									{:else if !isWorn && !isOff}<span class="small soft">with its whole</span>
 									{:else}
+										<span class="printed">{isWorn ? 'worn' : 'left off'}</span>
 										<Act
 											command="wearIn"
 											id={variant.id}
@@ -166,6 +167,14 @@
 	/* As buttons have it beside them. */
 	.all {
 		padding-left: 10px;
+	}
+	.printed {
+		display: none;
+	}
+	@media print {
+		.printed {
+			display: inline;
+		}
 	}
 	.off,
 	.off :global(.button) {
