@@ -18,6 +18,7 @@ const wearOn = (id: number, variantId: number | null = null): WearLog => ({
 	costumeId: 1,
 	variantId,
 	wornOn: 20_000 + id,
+	toldAt: 0,
 	hours: 6,
 	occasion: 'event',
 	note: '',

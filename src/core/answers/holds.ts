@@ -1,7 +1,6 @@
 import type { Component } from '../facts/component.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
-import type { Fault } from '../facts/fault.ts';
-import type { HoldKind } from '../facts/fault.ts';
+import type { Fault, HoldKind } from '../facts/fault.ts';
 import type { WearLog } from '../facts/health.ts';
 import type { Join, Variant, Worn } from '../facts/wear.ts';
 import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';

@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import * as make from '../../../tests/support/record.ts';
 import { chanceFigure, hoursWornFigure, lookFigure } from '../explain/health.ts';
 import { valueOf } from '../explain/figure.ts';
-import { timesOf } from '../facts/fault.ts';
+import { timesFailed } from '../facts/fault.ts';
 import type { Inspected, WearLog } from '../facts/health.ts';
 import { STANDARD } from '../trade/catalogue.ts';
 import { DAY } from '../units/localTime.ts';
@@ -30,6 +30,7 @@ const worn = (wornOn: number): WearLog => ({
 	costumeId: 1,
 	variantId: null,
 	wornOn,
+	toldAt: wornOn * DAY + 1200,
 	hours: null,
 	occasion: 'event',
 	note: '',
@@ -72,17 +73,40 @@ test('what tips lets go three times as often; half of what it bears is as usual,
 	assert.equal(loadedFactor(Infinity), 3);
 });
 
-test('looked at on the day after it was worn counts; what was looked at before, or on the day itself, is looked at again', () => {
-	const on = (day: number) =>
-		looks([worn(100)], [looked('join 1', day)]).find((l) => l.line === 'join 1')!.looked;
-	assert.equal(on(99), null);
-	assert.equal(on(100), null);
-	assert.equal(on(101)?.works, true);
-	// Never worn: any look counts.
+test('looked at on a later day, or after the wear was told, counts; what was looked at before it is looked at again', () => {
+	// Told at 20:00; looks are at 10:00 of their day.
+	const on = (inspected: Inspected, wears = [worn(100)]) =>
+		looks(wears, [inspected]).find((l) => l.line === 'join 1')!.looked;
+	assert.equal(on(looked('join 1', 99)), null);
+	assert.equal(on(looked('join 1', 100)), null, 'in the morning before it was worn');
 	assert.equal(
-		looks([], [looked('join 1', 50, false)]).find((l) => l.line === 'join 1')!.looked?.works,
-		false
+		on({ ...looked('join 1', 100), lookedAt: 100 * DAY + 1300 })?.works,
+		true,
+		'at night after it'
 	);
+	assert.equal(on(looked('join 1', 101))?.works, true);
+	// Told a week late: what was looked at on the day after it still counts.
+	assert.equal(on(looked('join 1', 101), [{ ...worn(100), toldAt: 107 * DAY }])?.works, true);
+	// Never worn: any look counts.
+	assert.equal(on(looked('join 1', 50, false), [])?.works, false);
+});
+
+test('by hand: two straps alike worn twice, one tore: (0.1 ÷ 10 × 5 + 1) ÷ (5 + 4) each, and not twice as often', () => {
+	const joins = [make.join(1, 2, { fastener: 'buckle' }), make.join(2, 2, { fastener: 'buckle' })];
+	const its = toInspect(
+		make.record({ components: [belt], faults: [{ ...make.fault(1, 2), known: 'strapTornOut' }] }),
+		{ ...make.NO_WEAR, joins },
+		{ held: [], learned: [], wears: [worn(100), worn(101)], inspected: [] },
+		STANDARD
+	);
+	assert.deepEqual(
+		its.map((l) => [l.wears, l.faults]),
+		[
+			[4, 1],
+			[4, 1]
+		]
+	);
+	near(its[0]!.chance, 1 - Math.exp(-1.05 / 9));
 });
 
 test('what is left to look at, with its minutes; what failed', () => {
@@ -98,7 +122,7 @@ test('the third time, each of the one before; a circle ends', () => {
 	const fault = (id: number, cameBackOf: number | null) => ({ ...make.fault(id, 1), cameBackOf });
 	const faults = [fault(1, null), fault(2, 1), fault(3, 2), fault(8, 9), fault(9, 8)];
 	assert.deepEqual(
-		faults.map((f) => timesOf(f, faults)),
+		faults.map((f) => timesFailed(f, faults)),
 		[1, 2, 3, 2, 2]
 	);
 });

@@ -2,7 +2,7 @@ import type { Component } from '../facts/component.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { Inspected, WearLog } from '../facts/health.ts';
 import type { WearRecord } from '../facts/wear.ts';
-import { DAY } from '../units/localTime.ts';
+import { DAY, type LocalMinutes } from '../units/localTime.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
 import { holdRateOf } from '../trade/holdRate.ts';
 import { carrying, worstOf, type Held } from './holding.ts';
@@ -18,7 +18,7 @@ export const LOADED = { from: 0.5, full: 2, tips: 3 } as const;
 export interface LookAt extends Hold {
 	/** How often its kind lets go, in ten wears. */
 	kindRate: number;
-	/** Of the component: how often it was worn, and how often this kind of it let go. */
+	/** Of its component: wears of all of this kind, and how often one of them let go. */
 	wears: number;
 	faults: number;
 	/** By how much it is loaded, times. */
@@ -47,6 +47,10 @@ export function loadedFactor(share: number | null): number {
 	return Math.min(LOADED.tips, 1 + (LOADED.full - 1) * over);
 }
 
+/** Looked at since it was worn: on a later day, or on the same one after that was told. */
+const isAfter = (lookedAt: LocalMinutes, wears: readonly WearLog[]): boolean =>
+	wears.every((w) => lookedAt >= Math.min(w.toldAt, (w.wornOn + 1) * DAY));
+
 /**
  * What to look at before a costume is worn again, the likeliest to let go first.
  *
@@ -70,7 +74,6 @@ export function toInspect(
 	trade: Catalogue
 ): LookAt[] {
 	const holds = holdsOf(record, wear, trade);
-	const lastWorn = Math.max(-Infinity, ...wears.map((w) => w.wornOn));
 	const kinds = record.faults.map((f) => ({ of: f.componentId, kind: kindOfFault(f, holds, trade) }));
 	const shareOf = ({ join, component }: Hold): number | null => {
 		const its = held.find((h) => h.component.id === component.id);
@@ -83,11 +86,12 @@ export function toInspect(
 			const { kind, component, line } = hold;
 			const { per10, minutes } = holdRateOf(kind, trade);
 			const kindRate = learned.find((l) => l.kind === kind)?.now ?? per10;
-			const worn = wearsOf(component, record.components, wears, wear.variants);
+			// Nobody says which of several alike let go: they are taken together.
+			const alike = holds.filter((h) => h.component === component && h.kind === kind).length;
+			const worn = alike * wearsOf(component, record.components, wears, wear.variants);
 			const faults = kinds.filter((f) => f.of === component.id && f.kind === kind).length;
 			const factor = loadedFactor(shareOf(hold));
-			// What was looked at before it was worn has to be looked at again.
-			const looked = inspected.find((i) => i.line === line && i.lookedAt >= (lastWorn + 1) * DAY) ?? null;
+			const looked = inspected.find((i) => i.line === line && isAfter(i.lookedAt, wears)) ?? null;
 			return {
 				...hold,
 				kindRate,

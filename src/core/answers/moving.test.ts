@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { sightFigure, tooWideFigure, wornFigure } from '../explain/moving.ts';
 import { valueOf } from '../explain/figure.ts';
-import { passagesOf, sightAngle, sightOf, stretchesIn } from './moving.ts';
+import { dayOfEvent, passagesOf, sightAngle, sightOf, stretchesIn } from './moving.ts';
 
 const near = (a: number, b: number) => assert.ok(Math.abs(a - b) < 0.01, `${a} is not ${b}`);
 
@@ -36,6 +36,7 @@ test('doors: as wide as the door goes through, a millimetre more does not; the s
 });
 
 test('by hand: two hours are three stretches of 20 on and 20 off: an hour worn; 130 minutes begin a fourth', () => {
+	assert.deepEqual([dayOfEvent(null), dayOfEvent(9)], [480, 540]);
 	assert.deepEqual(stretchesIn(120, null), { on: 20, rest: 20, times: 3, worn: 60, own: false });
 	assert.equal(valueOf(wornFigure(130, stretchesIn(130, null))), 70);
 	assert.deepEqual(stretchesIn(130, null), { on: 20, rest: 20, times: 4, worn: 70, own: false });

@@ -50,7 +50,9 @@ export function sightOf(
 export const STRETCH = { on: 20, rest: 20 } as const;
 
 /** A day at an event of which nobody has said how long it is, minutes. From memory. */
-export const EVENT_DAY = 480;
+const EVENT_DAY = 480;
+/** A day at an event, minutes. @param hours as its rule says; null where there is none */
+export const dayOfEvent = (hours: number | null): number => (hours === null ? EVENT_DAY : hours * 60);
 
 /** How many stretches go into so many hours, and how much of them it is worn, minutes. */
 export function stretchesIn(

@@ -4,7 +4,7 @@ import * as make from '../../../tests/support/record.ts';
 import { valueOf } from '../explain/figure.ts';
 import { onMinutesFigure, preparationFigure } from '../explain/dressing.ts';
 import { dressingPlan, onMinutes, preparationMinutes } from './dressing.ts';
-import { beginOne, beginRehearsing, endOne, rehearsed, takeBack } from './rehearsing.ts';
+import { beginOne, beginRehearsing, endOne, rehearsalOf, takeBack } from './rehearsing.ts';
 
 const shirt = make.component(1, { code: 'G-01', kind: 'garment', layer: 1, zones: ['chest'] });
 const plate = make.component(2, { code: 'A-01', kind: 'armor', layer: 2, zones: ['chest'] });
@@ -23,7 +23,7 @@ test('alone each tap begins the next; what it took is told to hundredths of a mi
 	assert.equal(run.begun[order[1]!], 3.5 * MIN);
 	run = endOne(plan(1), run, order[1]!, 7.25 * MIN);
 	run = endOne(plan(1), run, order[2]!, 13 * MIN);
-	const told = rehearsed(run);
+	const told = rehearsalOf(run);
 	assert.equal(told.minutes, 13);
 	assert.deepEqual(
 		told.times.map((t) => t.minutes),
@@ -49,6 +49,20 @@ test('with a helper both begin at once; the plate waits for the shirt and not fo
 	assert.deepEqual(run.ended, {});
 });
 
+test('what lies over what the other one puts on waits for that, though its own dresser is free', () => {
+	// The wearer 3 min of greaves beside the helper's shirt of 3: then the plate over the shirt, by whoever is free first.
+	const beside = { ...make.NO_WEAR, wearings: [said(1, 3), said(2, 4), said(3, 3)] };
+	const two = plan(2, beside);
+	const by = (id: number) => two.order.find((o) => o.component!.id === id)!.by[0]!;
+	let run = beginRehearsing(two, null, 0);
+	// Whichever of the two puts on the plate, the greaves alone do not begin it.
+	run = endOne(two, run, 'c3', 2 * MIN);
+	assert.equal(run.begun['c2'], undefined, 'the shirt is not on yet');
+	assert.notEqual(by(1), by(3));
+	run = endOne(two, run, 'c1', 5 * MIN);
+	assert.equal(run.begun['c2'], 5 * MIN);
+});
+
 test('what has to dry is begun by hand, and what was never ended is not told', () => {
 	const drying = {
 		...wear,
@@ -60,7 +74,7 @@ test('what has to dry is begun by hand, and what was never ended is not told', (
 	run = endOne(its, run, 'p9', 11 * MIN);
 	assert.deepEqual(Object.keys(run.begun), ['p9'], 'nothing lies on what is wet');
 	run = beginOne(run, 'c1', 30 * MIN);
-	assert.deepEqual(rehearsed(run), {
+	assert.deepEqual(rehearsalOf(run), {
 		minutes: 11,
 		times: [{ componentId: null, preparationId: 9, minutes: 11 }]
 	});

@@ -1,4 +1,5 @@
 import type { RehearsalTime } from '../facts/wear.ts';
+import type { Zone } from '../facts/zone.ts';
 import type { DressingPlan, PutOn } from './dressing.ts';
 
 /** A rehearsal that runs: what was begun and ended when, ms of the clock of whoever holds it. */
@@ -18,13 +19,19 @@ export const keyOf = ({ component, preparation }: Pick<PutOn, 'component' | 'pre
 /** Two that follow each other without a wait between them. */
 const AT_ONCE = 1e-6;
 
-/** Whatever is next for whoever is free: everybody whom it takes is done with what was before it, and nothing has to dry first. */
+const zonesOf = ({ component, preparation }: PutOn): readonly Zone[] =>
+	(component ?? preparation)?.zones ?? [];
+
+/** Whatever is next for whoever is free: everybody whom it takes is done with what was before it, what lies beneath it is on, and nothing has to dry first. */
 function next({ order }: DressingPlan, run: Rehearsing, at: number): Rehearsing {
 	const begun = { ...run.begun };
 	for (const one of order) {
 		if (begun[keyOf(one)] !== undefined) continue;
-		const before = one.by.flatMap((who) =>
-			order.filter((o) => o.by.includes(who) && o.end <= one.start + AT_ONCE)
+		// What its dressers do before it, and what lies beneath it, whoever puts that on.
+		const before = order.filter(
+			(o) =>
+				o.end <= one.start + AT_ONCE &&
+				(o.by.some((who) => one.by.includes(who)) || zonesOf(o).some((z) => zonesOf(one).includes(z)))
 		);
 		const isFree = one.by.every((who) =>
 			order.every(
@@ -65,7 +72,7 @@ const MS = 60_000;
 const minutesBetween = (from: number, to: number): number => Math.round(((to - from) / MS) * 100) / 100;
 
 /** What is told of it: how long each thing took that was ended, and all of it. */
-export function rehearsed({ startedAt, begun, ended }: Rehearsing): {
+export function rehearsalOf({ startedAt, begun, ended }: Rehearsing): {
 	minutes: number;
 	times: RehearsalTime[];
 } {

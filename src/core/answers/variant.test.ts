@@ -4,7 +4,7 @@ import * as make from '../../../tests/support/record.ts';
 import { valueOf } from '../explain/figure.ts';
 import { wornWeightFigure } from '../explain/load.ts';
 import { luggageOf } from './packed.ts';
-import { recordOf, wornAs, wornIn, wornWeight } from './variant.ts';
+import { recordOnly, wornAs, wornIn, wornWeight } from './variant.ts';
 import type { Weight } from './weight.ts';
 
 const plate = make.component(1, { code: 'A-01', kind: 'armor', zones: ['chest'] });
@@ -93,7 +93,7 @@ test('a record of some components has the work, needs and coats of those', () =>
 		steps: [make.step(1, 1), make.step(2, 2)]
 	});
 	assert.deepEqual(
-		recordOf(record, [plate]).steps.map((s) => s.id),
+		recordOnly(record, [plate]).steps.map((s) => s.id),
 		[1]
 	);
 });

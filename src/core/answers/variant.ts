@@ -75,7 +75,7 @@ export function wornWeight(
 }
 
 /** What is recorded of these components only. */
-export function recordOf<T extends Pick<CostumeRecord, 'components' | 'steps' | 'needs' | 'coats'>>(
+export function recordOnly<T extends Pick<CostumeRecord, 'components' | 'steps' | 'needs' | 'coats'>>(
 	record: T,
 	components: Component[]
 ): T {

@@ -27,7 +27,7 @@ export interface Fault {
 }
 
 /** How often a thing has failed so, this time among them: each came back of the one before. */
-export function timesOf(fault: Fault, faults: readonly Fault[]): number {
+export function timesFailed(fault: Fault, faults: readonly Fault[]): number {
 	const seen = new Set<Fault>();
 	for (let at: Fault | undefined = fault; at && !seen.has(at);) {
 		seen.add(at);

@@ -9,6 +9,8 @@ export interface WearLog {
 	variantId: number | null;
 	/** Days since 1970. */
 	wornOn: number;
+	/** What is looked at later on that day is looked at after it was worn. */
+	toldAt: LocalMinutes;
 	/** Null where nobody has looked at a clock. */
 	hours: number | null;
 	occasion: Occasion;

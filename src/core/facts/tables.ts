@@ -521,6 +521,7 @@ export const TABLES = {
 			costumeId: to('costume'),
 			variantId: to('variant'),
 			wornOn: date,
+			toldAt: time,
 			hours: number,
 			occasion: text,
 			note: text

@@ -138,6 +138,7 @@ export const wearFields = {
 		z.strictObject({
 			variantId: idOrNull,
 			wornOn: date,
+			toldAt: time,
 			hours: most(24).nullable(),
 			occasion: z.enum(OCCASIONS),
 			note: longLine
@@ -184,7 +185,11 @@ export function writeWear(source: CostumeSource) {
 		moves: byId(source.wear.moves).map((m) => ({ ...bare(m), checkedAt: formatLocalTime(m.checkedAt) })),
 		preparations: byId(source.wear.preparations).map((p) => ({ ...bare(p), id: p.id })),
 		variants: byId(source.wear.variants).map((v) => ({ ...bare(v), id: v.id, without: [...v.without] })),
-		wears: byId(source.wears).map((w) => ({ ...bare(w), wornOn: formatDate(w.wornOn) })),
+		wears: byId(source.wears).map((w) => ({
+			...bare(w),
+			wornOn: formatDate(w.wornOn),
+			toldAt: formatLocalTime(w.toldAt)
+		})),
 		rehearsals: byId(source.wear.rehearsals).map((r) => ({
 			...bare(r),
 			id: r.id,

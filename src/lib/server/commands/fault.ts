@@ -1,10 +1,13 @@
 import { z } from 'zod';
 import { knownFaultOf } from '$core/trade/catalogue.ts';
 import { cureSteps, keyOfSymptom } from '$core/trade/knownFault.ts';
-import { OCCASIONS } from '$core/facts/fault.ts';
+import { holdsOf, kindOfFault } from '$core/answers/holds.ts';
+import { OCCASIONS, type Fault, type HoldKind } from '$core/facts/fault.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, one, Refused } from '../db/rows.ts';
 import { insert, update } from '../db/tables.ts';
+import { loadRecord } from '../read/costume.ts';
+import { loadWear } from '../read/wear.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { insertStep } from './step.ts';
@@ -32,6 +35,16 @@ async function faultOf(tx: Executor, id: number, { costumeId }: Context) {
 	return row;
 }
 
+/** What let go, as it is held now: whoever changes what holds it later does not change what has failed. */
+async function letGo(
+	tx: Executor,
+	fault: Pick<Fault, 'componentId' | 'holds' | 'known'>,
+	{ costumeId, trade }: Context
+): Promise<HoldKind | null> {
+	const record = await loadRecord(tx, costumeId);
+	return record && kindOfFault(fault, holdsOf(record, await loadWear(tx, costumeId), trade), trade);
+}
+
 export const faultCommands = {
 	/** A fault brings the steps of its cure; the component is not ready until they are done. */
 	addFault: command(
@@ -48,7 +61,8 @@ export const faultCommands = {
 			if (v.cameBackOf !== null && (await faultOf(tx, v.cameBackOf, context)).componentId !== v.componentId)
 				throw new Refused('That fault was on another component.', 'cameBackOf');
 			const known = keyOfSymptom(context.trade.knownFault, v.symptom);
-			const id = await insert(tx, 'fault', { ...v, known });
+			const holds = await letGo(tx, { ...v, known }, context);
+			const id = await insert(tx, 'fault', { ...v, known, holds });
 			let position = component.next;
 			for (const step of cureSteps(knownFaultOf(context.trade, known), v.cure))
 				await insertStep(tx, {
@@ -70,10 +84,9 @@ export const faultCommands = {
 		() => z.object({ id: f.id(), version: f.version(), ...shape }),
 		async (tx, v, context) => {
 			const old = await faultOf(tx, v.id, context);
-			await update(tx, 'fault', v, {
-				...v,
-				known: keyOfSymptom(context.trade.knownFault, v.symptom)
-			});
+			const known = keyOfSymptom(context.trade.knownFault, v.symptom);
+			const holds = await letGo(tx, { ...v, known, componentId: old.componentId }, context);
+			await update(tx, 'fault', v, { ...v, known, holds });
 			return { words: `Changed the fault on ${old.code}: ${v.symptom}` };
 		}
 	),

@@ -93,6 +93,19 @@ test('worked by hand from the look to the fault: a strap that fails is a fault w
 	assert.equal(second!.cameBackOf, first!.id);
 	// Twice in no logged wear: (0.01 × 5 + 2) ÷ 5.
 	assert.ok(Math.abs((await its()).chance - (1 - Math.exp(-2.05 / 5))) < 1e-9);
+	// Held otherwise from now on: what failed was the buckle all the same, and the elastic has not yet.
+	const join = (await loadWear(w.db, costume)).joins.find((j) => j.id === joinId)!;
+	await w.run(
+		joinCommands.editJoin,
+		{ ...JOIN, fastener: 'elastic', id: String(joinId), version: String(join.version) },
+		costume
+	);
+	assert.deepEqual(
+		(await record()).faults.map((x) => x.holds),
+		['fastener buckle', 'fastener buckle']
+	);
+	const elastic = await its();
+	assert.deepEqual([elastic.kind, elastic.faults], ['fastener elastic', 0]);
 	await assert.rejects(
 		w.run(healthCommands.lookAt, { line: 'join 999', works: 'on', note: '' }, costume),
 		Absent

@@ -50,7 +50,7 @@ export const healthCommands = {
 		() => z.object(wear),
 		async (tx, v, context) => {
 			await checkWear(tx, v, context);
-			await insert(tx, 'wear_log', { ...v, costumeId: context.costumeId });
+			await insert(tx, 'wear_log', { ...v, toldAt: context.now, costumeId: context.costumeId });
 			return { words: `Worn on ${dayWords(v.wornOn)}` };
 		}
 	),

@@ -298,7 +298,12 @@ export async function layOutWear(
 			});
 	}
 	for (const { daysAgo, ...w } of wear.wears ?? [])
-		await insert(tx, 'wear_log', { ...w, costumeId, wornOn: dayOf(now) - daysAgo });
+		await insert(tx, 'wear_log', {
+			...w,
+			costumeId,
+			wornOn: dayOf(now) - daysAgo,
+			toldAt: now - daysAgo * DAY
+		});
 	for (const tick of wear.ticks ?? []) await insert(tx, 'pack_tick', { ...tick, costumeId });
 	for (const [position, j] of wear.joins.entries()) {
 		const componentId = ids.get(j.component)!;

@@ -1,7 +1,7 @@
 import { cutsOf } from '$core/answers/followPieces.ts';
 import { emergencyKit } from '$core/answers/kit.ts';
 import { luggageOf, type Luggage } from '$core/answers/packed.ts';
-import { recordOf, variantAt, wornAs } from '$core/answers/variant.ts';
+import { recordOnly, variantAt, wornAs } from '$core/answers/variant.ts';
 import type { Component } from '$core/facts/component.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Worn } from '$core/facts/wear.ts';
@@ -40,7 +40,10 @@ export async function loadLuggage(
 ): Promise<Luggage[]> {
 	const { wear, weights } = await loadWeights(db, record, workshop);
 	const worn = wornAs(variantAt(wear.variants, as), record.components, wear);
-	return luggageFrom(db, recordOf(record, worn.components), workshop.materials, { wear: worn.wear, weights });
+	return luggageFrom(db, recordOnly(record, worn.components), workshop.materials, {
+		wear: worn.wear,
+		weights
+	});
 }
 
 async function luggageFrom(
@@ -61,7 +64,7 @@ export async function loadGoing(
 	workshop: Workshop,
 	{ wear, weights, components }: { wear: Worn; weights: Weighed['weights']; components: Component[] }
 ) {
-	const record = recordOf(all, components);
+	const record = recordOnly(all, components);
 	const [travel, luggage] = await Promise.all([
 		loadTravel(db, record.costume.id),
 		luggageFrom(db, record, workshop.materials, { wear, weights })

@@ -4,6 +4,8 @@ create table wear_log (
 	costume_id integer not null references costume (id) on delete cascade deferrable initially immediate,
 	variant_id integer references variant (id) on delete set null deferrable initially immediate,
 	worn_on date not null,
+	-- What is looked at later on that day is looked at after it was worn.
+	told_at timestamp not null,
 	-- Null where nobody has looked at a clock.
 	hours double precision check (hours > 0),
 	occasion text not null,

@@ -1,4 +1,5 @@
-import { holdsOf } from '$core/answers/holds.ts';
+import { holdsOf, kindOfFault } from '$core/answers/holds.ts';
+import type { Fault } from '$core/facts/fault.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import { holdRateOf } from '$core/trade/holdRate.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
@@ -13,7 +14,10 @@ export const load: PageServerLoad = async ({ parent }) => {
 	const { record, workshop } = (await parent()).packed.value;
 	const trade = catalogueOf(workshop.handbook);
 	const holds = holdsOf(record, await loadWear(await database(), record.costume.id), trade);
+	const kindOf = (fault: Fault) => kindOfFault(fault, holds, trade);
 	return {
+		/** What let go, by fault. */
+		failed: Object.fromEntries(record.faults.map((f) => [f.id, kindOf(f)])),
 		/** What may let go, each kind of a component once. */
 		kinds: [...new Map(holds.map((h) => [`${h.component.id} ${h.kind}`, h])).values()].map(
 			({ component, kind }) => ({ componentId: component.id, kind, name: holdRateOf(kind, trade).name })

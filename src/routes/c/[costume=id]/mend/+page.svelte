@@ -34,6 +34,7 @@
 		{fault}
 		record={data.record}
 		plan={data.plan}
+		kind={data.failed[fault.id] ?? null}
 		{base}
 		onedit={() => (editing = fault.id)}
 	/>{:else}
@@ -54,6 +55,7 @@
 			{fault}
 			record={data.record}
 			plan={data.plan}
+			kind={data.failed[fault.id] ?? null}
 			{base}
 			onedit={() => (editing = fault.id)}
 		/>{/each}

@@ -11,7 +11,7 @@
 	import Tag from '$lib/ui/Tag.svelte';
 	import type { CostumeRecord } from '$core/facts/costume.ts';
 	import Caution from '$lib/ui/Caution.svelte';
-	import { timesOf, type Fault } from '$core/facts/fault.ts';
+	import { timesFailed, type Fault, type HoldKind } from '$core/facts/fault.ts';
 	import Check from '@lucide/svelte/icons/check';
 	import { cautionsFor } from '$core/trade/catalogue.ts';
 
@@ -19,15 +19,24 @@
 		fault: Fault;
 		record: CostumeRecord;
 		plan: CostumePlan;
+		/** What let go; null where nobody knows. */
+		kind: HoldKind | null;
 		base: string;
 		onedit: () => void;
 	}
-	let { fault, record, plan, base, onedit }: Props = $props();
+	let { fault, record, plan, kind, base, onedit }: Props = $props();
 	const trade = $derived(handbook());
 	const component = $derived(record.components.find((c) => c.id === fault.componentId)!);
 	const cure = $derived(record.steps.filter((s) => s.faultId === fault.id));
 	const again = $derived(record.faults.find((f) => f.id === fault.cameBackOf));
-	const times = $derived(timesOf(fault, record.faults));
+	const times = $derived(timesFailed(fault, record.faults));
+	/** Where what fails is changed. */
+	const instead = $derived.by(() => {
+		if (kind?.startsWith('fastener')) return { at: `/wear/${component.id}`, words: 'change what holds it' };
+		if (kind === 'seam cement') return { at: '/finish/glue', words: 'change its glue' };
+		if (kind?.startsWith('coat')) return { at: '/finish', words: 'change its coats' };
+		return kind === 'cells' ? { at: '/wear/light', words: 'change its circuit' } : null;
+	});
 	const backAs = $derived(record.faults.find((f) => f.cameBackOf === fault.id));
 </script>
 
@@ -47,7 +56,8 @@
 			{#if fault.cure}<b>Cure:</b> {fault.cure}.{/if}
 			{#if times > 2}<span class="wrong"
 					>The {times === 3 ? 'third' : `${times}th`} time:
-					<a href="{base}/wear/{component.id}">change what holds it</a> instead.</span
+					{#if instead}<a href="{base}{instead.at}">{instead.words}</a> instead.{:else}change what fails, and
+						not only its cure.{/if}</span
 				>{/if}
 			{#if again}<span class="wrong"
 					>Came back: it was mended before, on {timeWords(again.happenedAt)}. Fix the cause this time.</span

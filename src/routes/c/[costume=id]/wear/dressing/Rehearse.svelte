@@ -10,7 +10,7 @@
 		beginRehearsing,
 		endOne,
 		keyOf,
-		rehearsed,
+		rehearsalOf,
 		takeBack,
 		type Rehearsing
 	} from '$core/answers/rehearsing.ts';
@@ -73,7 +73,7 @@
 	const last = $derived(running && done === plan?.order.length);
 	async function tell() {
 		if (!running) return;
-		const { minutes, times } = rehearsed(running);
+		const { minutes, times } = rehearsalOf(running);
 		busy = true;
 		const { dressers } = running;
 		// It may have been removed meanwhile: the times stay true.

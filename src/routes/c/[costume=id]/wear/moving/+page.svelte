@@ -1,6 +1,6 @@
 <script lang="ts">
 	import Pencil from '@lucide/svelte/icons/pencil';
-	import { EVENT_DAY, passagesOf, sightOf, stretchesIn } from '$core/answers/moving.ts';
+	import { dayOfEvent, passagesOf, sightOf, stretchesIn } from '$core/answers/moving.ts';
 	import { wornFigure } from '$core/explain/moving.ts';
 	import { inLedgerOrder } from '$core/facts/component.ts';
 	import { clearsFor, likelyFor } from '$core/trade/fittingCheck.ts';
@@ -29,7 +29,7 @@
 	const failing = $derived(moves.filter((m) => tried.get(m.key)?.works === false));
 	const narrow = $derived(passagesOf(moving).filter((p) => p.passes === false));
 	const sight = $derived(sightOf(moving));
-	const day = $derived(data.hours === null ? EVENT_DAY : data.hours * 60);
+	const day = $derived(dayOfEvent(data.hours));
 	const rest = $derived(stretchesIn(day, moving));
 	let measuring = $state(false);
 	let failed = $state<string | null>(null);

@@ -61,7 +61,9 @@
 										>without {weight.unknown.map((c) => c.code).join(', ')}</span
 									>{/if}
 								{#each minutes as m (m.dressers)}
-									<span class="small">{formatNumber(m.minutes, 1)} min {WITH[m.dressers]}</span>
+									<span class="small"
+										>{m.proved ? '' : 'at most '}{formatNumber(m.minutes, 1)} min {WITH[m.dressers]}</span
+									>
 								{:else}<span class="small bad"
 										>{circle ? 'waits in a circle: see Dressing' : 'cannot be put on by two'}</span
 									>{/each}
