@@ -73,6 +73,7 @@
 		border-color: var(--brass);
 	}
 	.loose {
+		color: var(--on-mat);
 		margin: 0;
 		font-weight: 600;
 	}
