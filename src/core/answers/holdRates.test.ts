@@ -22,6 +22,7 @@ const wearOn = (id: number, variantId: number | null = null): WearLog => ({
 	hours: 6,
 	occasion: 'event',
 	note: '',
+	hurts: [],
 	version: 1
 });
 

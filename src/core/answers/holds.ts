@@ -2,6 +2,7 @@ import type { Component } from '../facts/component.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { Fault, HoldKind } from '../facts/fault.ts';
 import type { WearLog } from '../facts/health.ts';
+import type { Step } from '../facts/step.ts';
 import type { Join, Variant, Worn } from '../facts/wear.ts';
 import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
 import { holdRateOf } from '../trade/holdRate.ts';
@@ -21,12 +22,23 @@ const SEWN: readonly string[] = ['sewMachine', 'sewStretch', 'sewHand'];
 
 type Made = Pick<CostumeRecord, 'components' | 'steps' | 'coats'>;
 
-/** Everything of a costume that may let go, as far as it is made: joins, seams, coats, cells. A kind of seam or coat counts once for a component. */
-export function holdsOf({ components, steps, coats }: Made, worn: Worn, trade: Catalogue): Hold[] {
+/**
+ * Everything of a costume that may let go, as far as it is made: joins, seams, coats, cells. A kind of seam or coat counts once for a component.
+ *
+ * @param ready as it will be: work that is still to do counts as done
+ */
+export function holdsOf(
+	{ components, steps, coats }: Made,
+	worn: Worn,
+	trade: Catalogue,
+	ready = false
+): Hold[] {
 	return components.flatMap((component) => {
 		const { id } = component;
-		const done = steps.filter((s) => s.componentId === id && s.doneAt !== null && s.faultId === null);
-		const isDone = (stepId: number | null) => stepId === null || done.some((s) => s.id === stepId);
+		const isMade = (s: Step) => ready || s.doneAt !== null;
+		const its = steps.filter((s) => s.componentId === id && isMade(s));
+		const isDone = (stepId: number | null) => stepId === null || its.some((s) => s.id === stepId);
+		const done = its.filter((s) => s.faultId === null);
 		const joins = worn.joins
 			.filter((j) => j.componentId === id && isDone(j.stepId))
 			.map((join): Hold => ({
@@ -38,8 +50,8 @@ export function holdsOf({ components, steps, coats }: Made, worn: Worn, trade: C
 		const kinds: HoldKind[] = [];
 		if (done.some((s) => s.technique === 'cement')) kinds.push('seam cement');
 		if (done.some((s) => SEWN.includes(s.technique))) kinds.push('seam sewn');
-		const its = coats.filter((c) => done.some((s) => s.coatId === c.id));
-		const does = its.map((c) => coatProductOf(trade, c.product).does);
+		const laid = coats.filter((c) => done.some((s) => s.coatId === c.id));
+		const does = laid.map((c) => coatProductOf(trade, c.product).does);
 		if (does.includes('clear')) kinds.push('coat clear');
 		else if (does.includes('colour')) kinds.push('coat painted');
 		const isLit = worn.wearings.some((w) => w.componentId === id && w.circuit);

@@ -34,6 +34,7 @@ const worn = (wornOn: number): WearLog => ({
 	hours: null,
 	occasion: 'event',
 	note: '',
+	hurts: [],
 	version: 1
 });
 const looked = (line: string, day: number, works = true): Inspected => ({

@@ -23,21 +23,26 @@ export interface LookAt extends Hold {
 	faults: number;
 	/** By how much it is loaded, times. */
 	factor: number;
-	/** That it lets go at the next wear. */
+	/** How often it is expected to let go at the next wear, and how likely it does at all. */
+	expected: number;
 	chance: number;
 	minutes: number;
 	/** Since the last wear; null where nobody has looked yet. */
 	looked: Inspected | null;
 }
 
-/** That something lets go in one wear: its own log beside what its kind says. */
-export const chanceOf = (
+/** How often something is expected to let go in one wear: its own log beside what its kind says. */
+export const expectedFaults = (
 	kindRate: number,
 	faults: number,
 	wears: number,
 	factor: number,
 	known: number = KIND_WEARS
-): number => 1 - Math.exp((-factor * ((kindRate / 10) * known + faults)) / (known + wears));
+): number => (factor * ((kindRate / 10) * known + faults)) / (known + wears);
+
+/** That it lets go in one wear. */
+export const chanceOf = (...of: Parameters<typeof expectedFaults>): number =>
+	1 - Math.exp(-expectedFaults(...of));
 
 /** Times oftener by the share of what it bears that it takes when jumping. */
 export function loadedFactor(share: number | null): number {
@@ -56,6 +61,7 @@ const isAfter = (lookedAt: LocalMinutes, wears: readonly WearLog[]): boolean =>
  *
  * @param learned of each kind, by all costumes
  * @param wears of this costume
+ * @param ready as it will be: work that is still to do counts as done
  */
 export function toInspect(
 	record: Pick<CostumeRecord, 'components' | 'steps' | 'coats' | 'faults'>,
@@ -71,9 +77,10 @@ export function toInspect(
 		wears: readonly WearLog[];
 		inspected: readonly Inspected[];
 	},
-	trade: Catalogue
+	trade: Catalogue,
+	ready = false
 ): LookAt[] {
-	const holds = holdsOf(record, wear, trade);
+	const holds = holdsOf(record, wear, trade, ready);
 	const kinds = record.faults.map((f) => ({ of: f.componentId, kind: kindOfFault(f, holds, trade) }));
 	const shareOf = ({ join, component }: Hold): number | null => {
 		const its = held.find((h) => h.component.id === component.id);
@@ -98,6 +105,7 @@ export function toInspect(
 				wears: worn,
 				faults,
 				factor,
+				expected: expectedFaults(kindRate, faults, worn, factor),
 				chance: chanceOf(kindRate, faults, worn, factor),
 				minutes,
 				looked

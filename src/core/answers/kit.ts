@@ -4,23 +4,38 @@ import type { Material } from '../facts/material.ts';
 import type { Feature, Worn } from '../facts/wear.ts';
 import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
 import { fastenerOf } from '../trade/fastener.ts';
+import type { KitUse } from '../trade/kitUse.ts';
 
 /** Something of the emergency kit. */
 export interface KitItem {
 	key: string;
 	name: string;
+	use: KitUse;
+	/** The components that ask for it; none for all of them. */
+	componentIds: number[];
+	/** The material that it is, where one is known. */
+	materialId: number | null;
 	/** What of the costume asks for it. */
 	because: string;
 	/** What of it an event may forbid. */
 	feature: Feature | null;
 }
 
-/** Always there: common practice. */
+const always = (use: KitUse, name: string, because: string, feature: Feature | null = null): KitItem => ({
+	key: use,
+	name,
+	use,
+	componentIds: [],
+	materialId: null,
+	because,
+	feature
+});
+/** For any costume: common practice. */
 const ALWAYS: readonly KitItem[] = [
-	{ key: 'tape', name: 'strong cloth tape', because: 'all of it', feature: null },
-	{ key: 'pins', name: 'safety pins', because: 'all of it', feature: null },
-	{ key: 'scissors', name: 'small scissors', because: 'all of it', feature: 'blade' },
-	{ key: 'plasters', name: 'plasters and water', because: 'the wearer', feature: null }
+	always('tape', 'strong cloth tape', 'all of it'),
+	always('pins', 'safety pins', 'all of it'),
+	always('scissors', 'small scissors', 'all of it', 'blade'),
+	always('plasters', 'plasters and water', 'the wearer')
 ];
 
 const SEWN: readonly string[] = ['sewMachine', 'sewStretch', 'sewHand', 'bind', 'baste'];
@@ -33,15 +48,22 @@ export function emergencyKit(
 	trade: Catalogue
 ): KitItem[] {
 	const codeOf = (id: number) => record.components.find((c) => c.id === id)?.code ?? '';
-	const found = new Map<string, KitItem & { of: Set<string> }>();
-	const add = (key: string, name: string, componentId: number, feature: Feature | null = null) => {
-		const item = found.get(key) ?? { key, name, because: '', feature, of: new Set<string>() };
-		item.of.add(codeOf(componentId));
+	const found = new Map<string, KitItem>();
+	const add = (
+		use: KitUse,
+		name: string,
+		componentId: number,
+		{ key = use, materialId = null }: { key?: string; materialId?: number | null } = {}
+	) => {
+		const none: KitItem = { key, name, use, componentIds: [], materialId, because: '', feature: null };
+		const item = found.get(key) ?? none;
+		if (!item.componentIds.includes(componentId)) item.componentIds.push(componentId);
 		found.set(key, item);
 	};
 	for (const need of record.needs) {
 		const material = materials.find((m) => m.id === need.materialId);
-		if (material?.family === 'glue') add(`glue ${material.name}`, material.name, need.componentId);
+		if (material?.family === 'glue')
+			add('glue', material.name, need.componentId, { key: `glue ${material.name}`, materialId: material.id });
 	}
 	for (const step of record.steps) {
 		if (SEWN.includes(step.technique)) add('thread', 'needle and thread', step.componentId);
@@ -57,15 +79,17 @@ export function emergencyKit(
 		const material = materials.find((m) => m.id === coat.materialId);
 		const product = coatProductOf(trade, coat.product);
 		if (product.does === 'colour' || material?.family === 'paint')
-			add(
-				`paint ${coat.product} ${coat.materialId}`,
-				`touch-up: ${material?.name ?? product.name}`,
-				coat.componentId
-			);
+			add('paint', `touch-up: ${material?.name ?? product.name}`, coat.componentId, {
+				key: `paint ${coat.product} ${coat.materialId}`,
+				materialId: coat.materialId
+			});
 	}
 	for (const { id, kind } of record.components) if (kind === 'wig') add('wig', 'wig pins and comb', id);
 	return [
-		...[...found.values()].map(({ of, ...item }) => ({ ...item, because: [...of].sort().join(', ') })),
+		...[...found.values()].map((item) => ({
+			...item,
+			because: item.componentIds.map(codeOf).sort().join(', ')
+		})),
 		...ALWAYS
 	];
 }

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import type { KitItem } from './kit.ts';
 import * as make from '../../../tests/support/record.ts';
 import type { Packing } from '../engines/case/pack.ts';
 import { copyWords, linesAt, packedSoFar, packLines, placesOf, placesWords, readPlaces } from './packList.ts';
@@ -22,7 +23,15 @@ const luggage = luggageOf(
 	new Map(),
 	() => []
 );
-const tape = { key: 'tape', name: 'tape', because: 'all of it', feature: null };
+const tape: KitItem = {
+	key: 'tape',
+	name: 'tape',
+	use: 'tape',
+	componentIds: [],
+	materialId: null,
+	because: 'all of it',
+	feature: null
+};
 const lines = packLines(luggage, [tape]);
 const names = (of: readonly { name: string }[]) => of.map((l) => l.name);
 

@@ -1,5 +1,6 @@
 import { KNOWN_WEARS, type LearnedHold } from '../answers/holdRates.ts';
 import { KIND_WEARS, type LookAt } from '../answers/inspection.ts';
+import type { KitChoice, KitLine, KitTrouble } from '../answers/kitChoice.ts';
 import type { WearLog } from '../facts/health.ts';
 import { minutes, number } from '../units/figure.ts';
 import { dayWords } from '../units/localTime.ts';
@@ -48,4 +49,51 @@ export const hoursWornFigure = (wears: readonly WearLog[]): Figure => ({
 	inputs: wears
 		.filter((w) => w.hours !== null)
 		.map((w) => number(dayWords(w.wornOn), w.hours ?? 0, w.occasion, 'h'))
+});
+
+/** Minutes that something is expected to cost at the next wear, without a kit. */
+export const troubleFigure = ({ expected, lost }: KitTrouble, title: string): Figure => ({
+	title,
+	formula: 'product',
+	as: { kind: 'number', unit: 'min' },
+	inputs: [
+		number('how often at the next wear', expected, 'Inspection, as it will be when all of it is made'),
+		number(
+			'minutes each time',
+			lost,
+			'starting value, from memory; pulled by minutes that faults cost',
+			'min'
+		)
+	]
+});
+
+/** Minutes that the kit is expected to save. */
+export const kitFigure = ({ troubles }: KitChoice, nameOf: (trouble: KitTrouble) => string): Figure => ({
+	title: 'The kit saves',
+	formula: 'sum',
+	as: { kind: 'number', unit: 'min' },
+	inputs: troubles.map((t) =>
+		number(nameOf(t), t.expected * t.lost * t.saves, `${Math.round(100 * t.saves)} % of what it costs`, 'min')
+	)
+});
+
+/** What one thing of the kit brings. */
+export const kitLineFigure = ({ name, saves, taken }: KitLine, { saves: all }: KitChoice): Figure => ({
+	title: `${name}: saves`,
+	formula: 'difference',
+	as: { kind: 'number', unit: 'min' },
+	inputs: [
+		number('kit with it', taken ? all : all + saves, 'the best that helps of each', 'min'),
+		number('kit without it', taken ? all - saves : all, 'the best that helps of each', 'min')
+	]
+});
+
+/** What the kit weighs. */
+export const kitWeighsFigure = ({ lines }: KitChoice): Figure => ({
+	title: 'The kit weighs',
+	formula: 'sum',
+	as: { kind: 'number', unit: 'g' },
+	inputs: lines
+		.filter((l) => l.taken)
+		.map((l) => number(l.name, l.grams, l.kept?.grams == null ? 'from memory' : 'by the scales', 'g'))
 });

@@ -524,8 +524,25 @@ export const TABLES = {
 			toldAt: time,
 			hours: number,
 			occasion: text,
-			note: text
+			note: text,
+			hurts: list
 		},
+		null
+	),
+	kit_limit: table('limit of the kit', { costumeId: to('costume'), grams: number, ml: number }, null),
+	kit_item: table(
+		'thing of the kit',
+		{ costumeId: to('costume'), key: text, name: text, grams: number, ml: number, takes: text },
+		'key'
+	),
+	next_time: table(
+		'thought for next time',
+		{ costumeId: to('costume'), componentId: to('component'), position, words: text, takenTo: text },
+		'words'
+	),
+	keeping: table(
+		'keeping',
+		{ componentId: to('component'), place: text, note: text, everyMonths: number, lookedOn: date },
 		null
 	),
 	inspected: table('look', { costumeId: to('costume'), line: text, works: tick, lookedAt: time }, 'line'),

@@ -31,15 +31,26 @@ const OF_COSTUME: Record<string, string> = {
 	variant_without: 'variant_id in (select id from variant where costume_id = $1)',
 	preparation: 'costume_id = $1',
 	wear_log: 'costume_id = $1',
+	next_time: 'costume_id = $1',
 	rehearsal: 'costume_id = $1',
 	rehearsal_time: 'rehearsal_id in (select id from rehearsal where costume_id = $1)',
 	moving: 'costume_id = $1',
 	move_check: 'costume_id = $1',
 	palette_part: 'component_id in (select id from component where costume_id = $1)',
 	...Object.fromEntries(
-		['coat', 'fault', 'step', 'need', 'opening', 'nominal', 'decision', 'shape', 'wear_join', 'wearing'].map(
-			(table) => [table, 'component_id in (select id from component where costume_id = $1)']
-		)
+		[
+			'coat',
+			'fault',
+			'step',
+			'need',
+			'opening',
+			'nominal',
+			'decision',
+			'shape',
+			'wear_join',
+			'wearing',
+			'keeping'
+		].map((table) => [table, 'component_id in (select id from component where costume_id = $1)'])
 	),
 	step_after:
 		'step_id in (select s.id from step s join component c on c.id = s.component_id where c.costume_id = $1)',
@@ -75,8 +86,8 @@ const OF_WORKSHOP = [
 	'offer',
 	'joint_purchase'
 ];
-/** A quote is between a maker and a client, rules are the event’s, cases the maker’s, ticks of one trip or look: in the backup, and handed to nobody with the costume. */
-const STAYS = ['quote', 'event_rule', 'travel_case', 'pack_tick', 'inspected'];
+/** A quote is between a maker and a client, rules are the event’s, cases the maker’s, ticks of one trip or look, and what is taken along of one kit: in the backup, and handed to nobody with the costume. */
+const STAYS = ['quote', 'event_rule', 'travel_case', 'pack_tick', 'inspected', 'kit_limit', 'kit_item'];
 /** Receipts are the maker's own; what was bought with others is one's own part of it. Counters, when it was read, whether it is put away; pictures are encoded anew, pieces stay in their order. */
 const NOT_COMPARED: Record<string, string[]> = {
 	costume: ['archived_at', 'stash_turn', 'hours_turn'],

@@ -9,7 +9,7 @@ import { sprayPlace } from './commands/step.ts';
 import type { Database, Executor } from './db/open.ts';
 import { clock } from './clock.ts';
 import { loadEntered } from './read/costume.ts';
-import { loadWears } from './read/health.ts';
+import { loadHealth } from './read/health.ts';
 import { loadLayouts } from './read/layout.ts';
 import { loadLook } from './read/look.ts';
 import { loadMeasure } from './read/measure.ts';
@@ -42,7 +42,7 @@ export async function costumeFileOf(db: Executor, id: number, workshop: Workshop
 		look: await loadLook(db, id),
 		fit: await loadMeasure(db, id),
 		wear: await loadWear(db, id),
-		wears: await loadWears(db, [id]),
+		...(await loadHealth(db, id)),
 		layouts: await loadLayouts(db, id)
 	});
 }

@@ -68,6 +68,8 @@ const file = () =>
 		fit: make.NO_FIT,
 		wear: make.NO_WEAR,
 		wears: [],
+		nextTimes: [],
+		keepings: [],
 		layouts: []
 	});
 /** The file after a change, through JSON as it would come from a disk. */
@@ -99,13 +101,13 @@ test('only what belongs to the costume goes out', () => {
 		steps.map((s) => s.placeId),
 		[1, 2]
 	);
-	assert.doesNotMatch(JSON.stringify(file()), /"version":(?!16\b)|costumeId|stash"/);
+	assert.doesNotMatch(JSON.stringify(file()), /"version":(?!17\b)|costumeId|stash"/);
 });
 
 test('a newer form, another format, or no file of ours is refused in words', () => {
 	assert.match(
 		reason((f) => (f.version = (COSTUME_VERSION + 1) as never)),
-		/newer Dapper Ledger \(form 17, this one knows 16\)/
+		/newer Dapper Ledger \(form 18, this one knows 17\)/
 	);
 	assert.match(
 		reason((f) => (f.format = 'x' as never)),
@@ -263,6 +265,8 @@ test('own rows of the handbook travel with what is named by them, and with the c
 		fit: make.NO_FIT,
 		wear: make.NO_WEAR,
 		wears: [],
+		nextTimes: [],
+		keepings: [],
 		layouts: []
 	});
 	assert.deepEqual(

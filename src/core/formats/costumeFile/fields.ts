@@ -4,7 +4,7 @@ import type { KeptLayout } from '../../facts/layout.ts';
 import type { MeasureRecord } from '../../facts/measureRecord.ts';
 import type { LookRecord } from '../../facts/picture.ts';
 import type { TableName } from '../../facts/tables.ts';
-import type { WearLog } from '../../facts/health.ts';
+import type { Keeping, NextTime, WearLog } from '../../facts/health.ts';
 import type { WearRecord } from '../../facts/wear.ts';
 import type { Workshop } from '../../facts/workshop.ts';
 import { formatDate, formatLocalTime, parseDate, parseLocalTime } from '../../units/localTime.ts';
@@ -41,6 +41,8 @@ export interface CostumeSource {
 	fit: MeasureRecord;
 	wear: WearRecord;
 	wears: WearLog[];
+	nextTimes: NextTime[];
+	keepings: Keeping[];
 	layouts: readonly KeptLayout[];
 }
 

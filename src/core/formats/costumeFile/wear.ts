@@ -141,7 +141,29 @@ export const wearFields = {
 			toldAt: time,
 			hours: most(24).nullable(),
 			occasion: z.enum(OCCASIONS),
-			note: longLine
+			note: longLine,
+			/** Since form 17. */
+			hurts: z.array(z.enum(ZONES)).max(ZONES.length).default([])
+		}),
+		5000
+	),
+	/** What to do otherwise next time, and how components are kept. Since form 17. */
+	nextTimes: list(
+		z.strictObject({
+			componentId: idOrNull,
+			position: z.number().int().min(0),
+			words: z.string().min(1).max(200),
+			takenTo: z.string().max(200)
+		}),
+		1000
+	),
+	keepings: list(
+		z.strictObject({
+			componentId: id,
+			place: z.string().max(200),
+			note: longLine,
+			everyMonths: z.number().int().min(1).max(120).nullable(),
+			lookedOn: date.nullable()
 		}),
 		5000
 	),
@@ -190,6 +212,11 @@ export function writeWear(source: CostumeSource) {
 			wornOn: formatDate(w.wornOn),
 			toldAt: formatLocalTime(w.toldAt)
 		})),
+		nextTimes: byId(source.nextTimes).map((n) => bare(n)),
+		keepings: byId(source.keepings).map((k) => ({
+			...bare(k),
+			lookedOn: k.lookedOn === null ? null : formatDate(k.lookedOn)
+		})),
 		rehearsals: byId(source.wear.rehearsals).map((r) => ({
 			...bare(r),
 			id: r.id,
@@ -206,7 +233,9 @@ export const wearRows = ({
 	moving,
 	moves,
 	rehearsals,
-	wears
+	wears,
+	nextTimes,
+	keepings
 }: FileOf<typeof wearFields>): Rows[] => [
 	{ table: 'wear_join', rows: joins },
 	{ table: 'wearing', rows: wearings },
@@ -214,6 +243,8 @@ export const wearRows = ({
 	{ table: 'move_check', rows: moves.map((m) => ({ ...m, costumeId: COSTUME })) },
 	{ table: 'preparation', rows: preparations.map((p) => ({ ...p, costumeId: COSTUME })) },
 	{ table: 'wear_log', rows: wears.map((w) => ({ ...w, costumeId: COSTUME })) },
+	{ table: 'next_time', rows: nextTimes.map((n) => ({ ...n, costumeId: COSTUME })) },
+	{ table: 'keeping', rows: keepings },
 	{ table: 'rehearsal', rows: rehearsals.map(({ times: _, ...r }) => ({ ...r, costumeId: COSTUME })) },
 	{
 		table: 'rehearsal_time',

@@ -57,6 +57,8 @@ export const fileCommands = {
 					})),
 					faults: [],
 					wears: [],
+					nextTimes: [],
+					keepings: file.keepings.map((k) => ({ ...k, lookedOn: null })),
 					moves: [],
 					rehearsals: [],
 					logs: [],

@@ -48,7 +48,8 @@ test('a wear of a day that has not come, of more hours than a day has, or after 
 		wornOn: dayOf(archivedAt!) + 2,
 		hours: 6,
 		occasion: 'event' as const,
-		variantId: null
+		variantId: null,
+		hurts: []
 	};
 	const tellLater = w.db.transaction(async (tx) =>
 		healthCommands.addWear.run(tx, later, {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { OCCASIONS } from '$core/facts/fault.ts';
+import { ZONES } from '$core/facts/zone.ts';
 import { dayOf, dayWords } from '$core/units/localTime.ts';
 import { holdsOf, kindOfFault } from '$core/answers/holds.ts';
 import { holdRateOf } from '$core/trade/holdRate.ts';
@@ -19,7 +20,8 @@ const wear = {
 	variantId: f.idOrNull(),
 	hours: f.orNull(f.above0(24)),
 	occasion: f.choice(OCCASIONS),
-	note: f.text()
+	note: f.text(500),
+	hurts: f.several(ZONES)
 };
 
 /** Nobody has worn it tomorrow, and nobody wears what is put away. */

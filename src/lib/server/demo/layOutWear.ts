@@ -1,6 +1,6 @@
 import { inOrder } from '$core/facts/order.ts';
 import type { FastenerKey, MoveCheck, Moving, Preparation, Wearing } from '$core/facts/wear.ts';
-import type { WearLog } from '$core/facts/health.ts';
+import type { Keeping, KeptKitLimit, WearLog } from '$core/facts/health.ts';
 import type { EventRule, PackTick } from '$core/facts/travel.ts';
 import type { Zone } from '$core/facts/zone.ts';
 import { STANDARD } from '$core/trade/catalogue.ts';
@@ -43,7 +43,11 @@ interface DemoWear {
 	moves?: readonly Pick<MoveCheck, 'move' | 'works'>[];
 	rules?: readonly Pick<EventRule, 'kind' | 'limits' | 'note'>[];
 	ticks?: readonly Pick<PackTick, 'line' | 'leg'>[];
-	wears?: readonly (Pick<WearLog, 'hours' | 'occasion' | 'note'> & { daysAgo: number })[];
+	wears?: readonly (Pick<WearLog, 'hours' | 'occasion' | 'note'> & { daysAgo: number; hurts?: Zone[] })[];
+	kit?: Pick<KeptKitLimit, 'grams' | 'ml'>;
+	/** What to do otherwise next time, and of what. */
+	nextTimes?: readonly { component: string; words: string }[];
+	keepings?: Readonly<Record<string, Partial<Keeping> & { daysAgo?: number }>>;
 	joins: readonly DemoJoin[];
 }
 
@@ -221,9 +225,21 @@ const WEAR: Readonly<Record<string, DemoWear>> = {
 		wears: [
 			{ daysAgo: 320, hours: 6, occasion: 'event', note: 'the cape held in the rain' },
 			{ daysAgo: 201, hours: 7.5, occasion: 'event', note: '' },
-			{ daysAgo: 200, hours: 5, occasion: 'event', note: 'strap of the mask tore at noon' },
+			{
+				daysAgo: 200,
+				hours: 5,
+				occasion: 'event',
+				note: 'strap of the mask tore at noon',
+				hurts: ['face', 'neck']
+			},
 			{ daysAgo: 1, hours: 1, occasion: 'test wear', note: '' }
 		],
+		kit: { grams: 900, ml: null },
+		nextTimes: [{ component: 'Tide mask', words: 'line the mask at the cheekbones before it is painted' }],
+		keepings: {
+			'Tide mask': { place: 'hat box on the wardrobe', note: 'tissue paper inside', daysAgo: 200 },
+			'Oilskin cape': { place: 'hung in the hall' }
+		},
 		joins: [
 			{
 				component: 'Tide mask',
@@ -303,6 +319,15 @@ export async function layOutWear(
 			costumeId,
 			wornOn: dayOf(now) - daysAgo,
 			toldAt: now - daysAgo * DAY
+		});
+	if (wear.kit) await insert(tx, 'kit_limit', { ...wear.kit, costumeId });
+	for (const [position, { component, words }] of (wear.nextTimes ?? []).entries())
+		await insert(tx, 'next_time', { costumeId, componentId: ids.get(component), position, words });
+	for (const [component, { daysAgo, ...k }] of Object.entries(wear.keepings ?? {}))
+		await insert(tx, 'keeping', {
+			...k,
+			componentId: ids.get(component),
+			lookedOn: daysAgo === undefined ? null : dayOf(now) - daysAgo
 		});
 	for (const tick of wear.ticks ?? []) await insert(tx, 'pack_tick', { ...tick, costumeId });
 	for (const [position, j] of wear.joins.entries()) {

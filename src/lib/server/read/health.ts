@@ -1,18 +1,40 @@
+import { chooseOfKit } from '$core/answers/kitChoice.ts';
+import { emergencyKit, rulesOf } from '$core/answers/kit.ts';
+import { holdsOf, kindOfFault } from '$core/answers/holds.ts';
+import { recordOnly } from '$core/answers/variant.ts';
+import type { Component } from '$core/facts/component.ts';
+import type { Worn } from '$core/facts/wear.ts';
 import { holdings } from '$core/answers/holding.ts';
 import { learnHolds, type LearnedHold, type WornCostume } from '$core/answers/holdRates.ts';
 import { toInspect, type LookAt } from '$core/answers/inspection.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
-import type { Inspected, WearLog } from '$core/facts/health.ts';
+import type { Inspected, Keeping, KeptKitItem, KeptKitLimit, NextTime, WearLog } from '$core/facts/health.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import { catalogueOf, type Catalogue } from '$core/trade/catalogue.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 import { selectOfCostumes } from '../db/tables.ts';
 import { loadEntered } from './costume.ts';
+import { loadRules } from './rules.ts';
 import { loadWear, loadWeights } from './wear.ts';
 
 export const loadWears = (db: Executor, costumeIds: readonly number[]) =>
 	selectOfCostumes<WearLog>(db, 'wear_log', costumeIds, 'wear_log.worn_on desc, wear_log.id desc');
+
+export const loadNextTimes = (db: Executor, costumeIds: readonly number[]) =>
+	selectOfCostumes<NextTime>(db, 'next_time', costumeIds, 'next_time.position, next_time.id');
+export const loadKeepings = (db: Executor, costumeIds: readonly number[]) =>
+	selectOfCostumes<Keeping>(db, 'keeping', costumeIds, 'keeping.id');
+
+/** What is told of wearing and keeping one costume. */
+export async function loadHealth(db: Executor, costumeId: number) {
+	const [wears, nextTimes, keepings] = await Promise.all([
+		loadWears(db, [costumeId]),
+		loadNextTimes(db, [costumeId]),
+		loadKeepings(db, [costumeId])
+	]);
+	return { wears, nextTimes, keepings };
+}
 
 /** What all costumes that were worn tell of what they are held by; this one’s kinds among them. */
 export async function loadLearnedHolds(
@@ -43,11 +65,16 @@ export async function loadLearnedHolds(
 	);
 }
 
-/** What to look at before it is worn again. */
+/**
+ * What to look at before it is worn again.
+ *
+ * @param ready as it will be when all of it is made
+ */
 export async function loadInspection(
 	db: Executor,
 	record: CostumeRecord,
-	workshop: Workshop
+	workshop: Workshop,
+	ready = false
 ): Promise<LookAt[]> {
 	const trade = catalogueOf(workshop.handbook);
 	const { id } = record.costume;
@@ -58,5 +85,42 @@ export async function loadInspection(
 		selectOfCostumes<Inspected>(db, 'inspected', [id])
 	]);
 	const held = holdings(record.components, wear, weights, workshop.settings.loadFactors, trade);
-	return toInspect(record, wear, { held, learned, wears, inspected }, trade);
+	return toInspect(record, wear, { held, learned, wears, inspected }, trade, ready);
+}
+
+/**
+ * The emergency kit, what goes along of it, and what is said of it.
+ *
+ * @param components those that are worn
+ */
+export async function loadKit(
+	db: Executor,
+	record: CostumeRecord,
+	workshop: Workshop,
+	{ wear, components }: { wear: Worn; components: readonly Component[] }
+) {
+	const { id, eventName } = record.costume;
+	const [looks, rules, kept, [limit]] = await Promise.all([
+		loadInspection(db, record, workshop, true),
+		loadRules(db),
+		selectOfCostumes<KeptKitItem>(db, 'kit_item', [id], 'kit_item.id'),
+		selectOfCostumes<KeptKitLimit>(db, 'kit_limit', [id])
+	]);
+	const trade = catalogueOf(workshop.handbook);
+	const holds = holdsOf(record, wear, trade, true);
+	const faults = record.faults.map((f) => ({ ...f, kind: kindOfFault(f, holds, trade) }));
+	const worn = recordOnly(record, [...components]);
+	return {
+		choice: chooseOfKit(
+			emergencyKit(worn, wear, workshop.materials, trade),
+			looks.filter((l) => components.some((c) => c.id === l.component.id)),
+			{
+				limit: limit ?? { grams: null, ml: null },
+				kept,
+				rules: rulesOf(eventName, rules),
+				faultsOf: (kind) => faults.filter((f) => f.kind === kind)
+			}
+		),
+		limit: limit ?? null
+	};
 }

@@ -1,5 +1,4 @@
 import { cutsOf } from '$core/answers/followPieces.ts';
-import { emergencyKit } from '$core/answers/kit.ts';
 import { luggageOf, type Luggage } from '$core/answers/packed.ts';
 import { recordOnly, variantAt, wornAs } from '$core/answers/variant.ts';
 import type { Component } from '$core/facts/component.ts';
@@ -7,14 +6,12 @@ import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Worn } from '$core/facts/wear.ts';
 import type { EventRule, PackTick, TravelCase } from '$core/facts/travel.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
-import { catalogueOf } from '$core/trade/catalogue.ts';
 import type { Executor } from '../db/open.ts';
 import { select, selectOfCostumes } from '../db/tables.ts';
 import { loadPieces } from './costume.ts';
+import { loadKit } from './health.ts';
+import { loadRules } from './rules.ts';
 import { loadWeights } from './wear.ts';
-
-/** Rules of all events. */
-export const loadRules = (db: Executor): Promise<EventRule[]> => select<EventRule>(db, 'event_rule');
 
 /** Rules of all events, the cases that are there, and what of this costume's list is ticked. */
 export async function loadTravel(
@@ -65,13 +62,14 @@ export async function loadGoing(
 	{ wear, weights, components }: { wear: Worn; weights: Weighed['weights']; components: Component[] }
 ) {
 	const record = recordOnly(all, components);
-	const [travel, luggage] = await Promise.all([
+	const [travel, luggage, { choice }] = await Promise.all([
 		loadTravel(db, record.costume.id),
-		luggageFrom(db, record, workshop.materials, { wear, weights })
+		luggageFrom(db, record, workshop.materials, { wear, weights }),
+		loadKit(db, all, workshop, { wear, components })
 	]);
 	return {
 		...travel,
 		luggage,
-		kit: emergencyKit(record, wear, workshop.materials, catalogueOf(workshop.handbook))
+		kit: choice.lines
 	};
 }

@@ -14,7 +14,8 @@
 	views={[
 		{ href: base, name: 'Faults', count: open },
 		{ href: `${base}/inspection`, name: 'Inspection' },
-		{ href: `${base}/holds`, name: 'How long it holds' }
+		{ href: `${base}/holds`, name: 'How long it holds' },
+		{ href: `${base}/kit`, name: 'Kit' }
 	]}
 />
 {@render children()}

@@ -3,7 +3,7 @@ import { actionsOf } from '$lib/server/commands/actions.ts';
 import { lightCommands } from '$lib/server/commands/light.ts';
 import { database } from '$lib/server/database.ts';
 import { litBy } from '$lib/server/light.ts';
-import { loadRules } from '$lib/server/read/travel.ts';
+import { loadRules } from '$lib/server/read/rules.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 /** It has to last as long as a day of its event is, unless somebody says otherwise. */
