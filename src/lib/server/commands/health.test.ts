@@ -121,3 +121,49 @@ test('a seam is looked at once it is glued', async () => {
 	await w.run(stepCommands.finishStep, { id: String(stepId), at: ago(5) }, costume);
 	assert.equal(await has(), true);
 });
+
+test('worked by hand from the fault to the cure: a strap that tears again is changed to snaps, its usual cure goes, and it is made once they are set', async () => {
+	const id = await add({ name: 'Gorget' });
+	const { id: joinId } = await w.run(
+		joinCommands.addJoin,
+		{ componentId: String(id), ...JOIN, fastener: 'hookAndLoopGlued', widthMm: '25 mm', lengthMm: '200 mm' },
+		costume
+	);
+	const join = async () => (await loadWear(w.db, costume)).joins.find((j) => j.id === joinId)!;
+	await w.run(stepCommands.finishStep, { id: String((await join()).stepId), at: ago(5) }, costume);
+	const line = `join ${joinId}`;
+	await w.run(healthCommands.lookAt, { line, works: 'false', note: '' }, costume);
+	const [fault] = (await record()).faults;
+	const cure = async () => (await record()).steps.filter((s) => s.faultId === fault!.id);
+	assert.deepEqual(
+		(await cure()).map((s) => s.name),
+		['scuff and clean', 're-fix hook-and-loop']
+	);
+	await w.run(stepCommands.finishStep, { id: String((await cure())[0]!.id), at: ago(4) }, costume);
+	const change = (fastener: string) =>
+		w.run(healthCommands.changeHold, { faultId: String(fault!.id), fastener }, costume);
+	// Its own glue again, or what lets go as often, is not offered.
+	await assert.rejects(change('tape'), refused(/held otherwise by now/));
+	await change('snap');
+	// 20 cm: six snaps. What is done of the usual cure stays, what is not begun goes.
+	assert.deepEqual(
+		(await cure()).map((s) => [s.name, s.technique, s.amount, s.doneAt !== null]),
+		[
+			['scuff and clean', 'other', 10, true],
+			['take off self-adhesive hook-and-loop', 'other', 10, false],
+			['snaps, to the body', 'snap', 6, false]
+		]
+	);
+	const changed = await join();
+	assert.deepEqual([changed.fastener, changed.count], ['snap', 6]);
+	// Not looked at before it is set.
+	assert.equal(
+		(await looks()).some((l) => l.line === line),
+		false
+	);
+	for (const s of (await cure()).filter((s) => s.doneAt === null))
+		await w.run(stepCommands.finishStep, { id: String(s.id), at: ago(3) }, costume);
+	const its = (await looks()).find((l) => l.line === line)!;
+	assert.deepEqual([its.kind, its.faults], ['fastener snap', 0]);
+	await assert.rejects(change('zip'), refused(/held otherwise by now/), 'it is mended');
+});

@@ -4,16 +4,23 @@ import { ZONES } from '$core/facts/zone.ts';
 import { dayOf, dayWords } from '$core/units/localTime.ts';
 import { holdsOf, kindOfFault } from '$core/answers/holds.ts';
 import { holdRateOf } from '$core/trade/holdRate.ts';
+import { joinStepName } from '$core/answers/joins.ts';
 import { knownFaultOf } from '$core/trade/catalogue.ts';
+import { fastenerOf, workOf } from '$core/trade/fastener.ts';
 import { Absent, one, Refused } from '../db/rows.ts';
 import { insert, set, update } from '../db/tables.ts';
+import { loadOtherHolds } from '../read/health.ts';
 import { loadWear } from '../read/wear.ts';
 import { command, type Context } from './command.ts';
 import { faultCommands } from './fault.ts';
 import * as f from './fields.ts';
 import { recordOf } from './join.ts';
+import { endOfSteps, insertStep } from './step.ts';
 import { variantOf } from './variant.ts';
 import type { Executor } from '../db/open.ts';
+
+/** To take one of what lets go off. From memory. */
+const TAKE_OFF_MINUTES = 10;
 
 const wear = {
 	wornOn: f.date(),
@@ -73,6 +80,48 @@ export const healthCommands = {
 			const { wornOn } = await wearAt(tx, id, context);
 			await tx.query('delete from wear_log where id = $1', [id]);
 			return { words: `Removed the wear of ${dayWords(wornOn)}` };
+		}
+	),
+
+	/** What lets go again and again is held otherwise: its joins are changed, and setting them is the cure. */
+	changeHold: command(
+		({ trade }) => z.object({ faultId: f.id(), fastener: f.keyOf(trade.fastener) }),
+		async (tx, { faultId, fastener }, context) => {
+			const record = await recordOf(tx, context);
+			const fault = record.faults.find((x) => x.id === faultId);
+			if (!fault) throw new Absent('fault');
+			const found = (await loadOtherHolds(tx, record, context)).get(faultId);
+			const other = found?.others.find((o) => o.fastener === fastener);
+			if (!found || !other) throw new Refused('It is held otherwise by now: look again.');
+			// The usual cure is done no more; what of it is done or begun stays.
+			const begun = new Set(record.logs.map((l) => l.stepId));
+			for (const s of record.steps)
+				if (s.faultId === faultId && s.doneAt === null && !begun.has(s.id))
+					await tx.query('delete from step where id = $1', [s.id]);
+			const cure = { componentId: fault.componentId, phase: 'rig' as const, faultId };
+			let position = await endOfSteps(tx, fault.componentId);
+			await insertStep(tx, {
+				...cure,
+				name: `take off ${holdRateOf(found.kind, context.trade).name}`,
+				technique: 'other',
+				amount: TAKE_OFF_MINUTES * other.joins.length,
+				perCopy: true,
+				position: position++
+			});
+			for (const join of other.joins) {
+				const its = fastenerOf(context.trade.fastener, fastener);
+				const stepId = await insertStep(tx, {
+					...cure,
+					name: joinStepName(join, record.components, context.trade),
+					technique: its.technique,
+					amount: workOf(join, its),
+					perCopy: true,
+					position: position++
+				});
+				await set(tx, 'wear_join', join.id, { fastener, count: join.count, stepId });
+			}
+			const { code } = record.components.find((c) => c.id === fault.componentId)!;
+			return { words: `${code} is held by ${fastenerOf(context.trade.fastener, fastener).name} instead` };
 		}
 	),
 

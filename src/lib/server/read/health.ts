@@ -5,18 +5,21 @@ import { recordOnly } from '$core/answers/variant.ts';
 import type { Component } from '$core/facts/component.ts';
 import type { Worn } from '$core/facts/wear.ts';
 import { holdings } from '$core/answers/holding.ts';
+import { otherHolds, type OtherHold } from '$core/answers/otherHold.ts';
+import { isMended, type HoldKind } from '$core/facts/fault.ts';
 import { learnHolds, type LearnedHold, type WornCostume } from '$core/answers/holdRates.ts';
 import { toInspect, type LookAt } from '$core/answers/inspection.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Inspected, Keeping, KeptKitItem, KeptKitLimit, NextTime, WearLog } from '$core/facts/health.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import { catalogueOf, type Catalogue } from '$core/trade/catalogue.ts';
+import type { Context } from '../commands/command.ts';
 import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 import { selectOfCostumes } from '../db/tables.ts';
 import { loadEntered } from './costume.ts';
 import { loadRules } from './rules.ts';
-import { loadWear, loadWeights } from './wear.ts';
+import { loadHeld, loadWear, loadWeights } from './wear.ts';
 
 export const loadWears = (db: Executor, costumeIds: readonly number[]) =>
 	selectOfCostumes<WearLog>(db, 'wear_log', costumeIds, 'wear_log.worn_on desc, wear_log.id desc');
@@ -86,6 +89,32 @@ export async function loadInspection(
 	]);
 	const held = holdings(record.components, wear, weights, workshop.settings.loadFactors, trade);
 	return toInspect(record, wear, { held, learned, wears, inspected }, trade, ready);
+}
+
+/** What could hold it instead, of each fault of a fastener that is not mended. */
+export async function loadOtherHolds(
+	db: Executor,
+	record: CostumeRecord,
+	context: Pick<Context, 'settings' | 'trade' | 'handbook'>
+): Promise<Map<number, { kind: HoldKind; others: OtherHold[] }>> {
+	const open = record.faults.filter((f) => !isMended(f, record.steps));
+	if (!open.length) return new Map();
+	const { settings, trade } = context;
+	const [wear, held, learned] = await Promise.all([
+		loadWear(db, record.costume.id),
+		loadHeld(db, record, context),
+		loadLearnedHolds(db, record, trade)
+	]);
+	const holds = holdsOf(record, wear, trade);
+	return new Map(
+		open.flatMap((f): [number, { kind: HoldKind; others: OtherHold[] }][] => {
+			const kind = kindOfFault(f, holds, trade);
+			const its = held.find((h) => h.component.id === f.componentId);
+			return kind && its
+				? [[f.id, { kind, others: otherHolds(kind, its, learned, settings.loadFactors, trade) }]]
+				: [];
+		})
+	);
 }
 
 /**

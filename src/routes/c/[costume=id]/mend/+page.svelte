@@ -35,6 +35,7 @@
 		record={data.record}
 		plan={data.plan}
 		kind={data.failed[fault.id] ?? null}
+		others={data.others[fault.id] ?? []}
 		{base}
 		onedit={() => (editing = fault.id)}
 	/>{:else}
@@ -56,6 +57,7 @@
 			record={data.record}
 			plan={data.plan}
 			kind={data.failed[fault.id] ?? null}
+			others={data.others[fault.id] ?? []}
 			{base}
 			onedit={() => (editing = fault.id)}
 		/>{/each}

@@ -4,6 +4,8 @@
 	import type { CostumePlan } from '$core/answers/plan.ts';
 	import Photos from '$lib/ui/Photos.svelte';
 	import { formatDuration, formatWait } from '$core/units/duration.ts';
+	import type { OtherHold } from '$core/answers/otherHold.ts';
+	import Replace from '@lucide/svelte/icons/replace';
 	import X from '@lucide/svelte/icons/x';
 	import Act from '$lib/ui/Act.svelte';
 	import { timeWords } from '$core/units/localTime.ts';
@@ -14,6 +16,7 @@
 	import { timesFailed, type Fault, type HoldKind } from '$core/facts/fault.ts';
 	import Check from '@lucide/svelte/icons/check';
 	import { cautionsFor } from '$core/trade/catalogue.ts';
+	import ChangeHold from './ChangeHold.svelte';
 
 	interface Props {
 		fault: Fault;
@@ -21,15 +24,18 @@
 		plan: CostumePlan;
 		/** What let go; null where nobody knows. */
 		kind: HoldKind | null;
+		/** What could hold it instead. */
+		others: readonly OtherHold[];
 		base: string;
 		onedit: () => void;
 	}
-	let { fault, record, plan, kind, base, onedit }: Props = $props();
+	let { fault, record, plan, kind, others, base, onedit }: Props = $props();
 	const trade = $derived(handbook());
 	const component = $derived(record.components.find((c) => c.id === fault.componentId)!);
 	const cure = $derived(record.steps.filter((s) => s.faultId === fault.id));
 	const again = $derived(record.faults.find((f) => f.id === fault.cameBackOf));
 	const times = $derived(timesFailed(fault, record.faults));
+	let changing = $state(false);
 	/** Where what fails is changed. */
 	const instead = $derived.by(() => {
 		if (kind?.startsWith('fastener')) return { at: `/wear/${component.id}`, words: 'change what holds it' };
@@ -56,8 +62,9 @@
 			{#if fault.cure}<b>Cure:</b> {fault.cure}.{/if}
 			{#if times > 2}<span class="wrong"
 					>The {times === 3 ? 'third' : `${times}th`} time:
-					{#if instead}<a href="{base}{instead.at}">{instead.words}</a> instead.{:else}change what fails, and
-						not only its cure.{/if}</span
+					{#if others.length}change what holds it.{:else if instead}<a href="{base}{instead.at}"
+							>{instead.words}</a
+						> instead.{:else}change what fails, and not only its cure.{/if}</span
 				>{/if}
 			{#if again}<span class="wrong"
 					>Came back: it was mended before, on {timeWords(again.happenedAt)}. Fix the cause this time.</span
@@ -93,11 +100,20 @@
 			faultId={fault.id}
 		/>
 		<div class="row no-print">
+			{#if others.length}<button class="button small" class:main={times > 2} onclick={() => (changing = true)}
+					><Replace size={14} /> Hold it otherwise</button
+				>{/if}
 			<button class="button small quiet" onclick={() => onedit()}>Edit</button>
 			<Act command="removeFault" id={fault.id} look="quiet"><X size={14} /> Remove</Act>
 		</div>
 	</div>
 </Sheet>
+{#if others.length}<ChangeHold
+		bind:open={changing}
+		{fault}
+		{others}
+		currency={record.costume.currency}
+	/>{/if}
 
 <style>
 	.fault {

@@ -1,0 +1,73 @@
+import type { HoldKind } from '../facts/fault.ts';
+import type { FastenerKey, Join, LoadFactors } from '../facts/wear.ts';
+import type { Catalogue } from '../trade/catalogue.ts';
+import { JOINS } from '../trade/closureJoin.ts';
+import { fastenerOf, workOf } from '../trade/fastener.ts';
+import { holdRateOf } from '../trade/holdRate.ts';
+import { bodyOf, carrying, worstOf, type Held } from './holding.ts';
+import type { LearnedHold } from './holdRates.ts';
+import { groupLoad } from '../engines/load/fastenerGroup.ts';
+
+/** Something else that holds it, where what holds it now lets go again and again. */
+export interface OtherHold {
+	fastener: FastenerKey;
+	name: string;
+	/** How often it lets go, in ten wears: what is known of its kind. */
+	per10: number;
+	/** The joins that are changed, as they would be. */
+	joins: Join[];
+	/** Of what the worst join bears, what it takes when jumping; null where no load is known. */
+	share: number | null;
+}
+
+const MOST_OF_ONE = 8;
+
+/** The same hold by another fastener: as many as do its work where that is known, else as many as there are. */
+export function refastened(join: Join, fastener: FastenerKey, trade: Catalogue): Join {
+	const [from, to] = [join.fastener, fastener].map((key) => fastenerOf(trade.fastener, key));
+	const before = JOINS[from!.technique];
+	const after = JOINS[to!.technique];
+	if (before === undefined || after === undefined) return { ...join, fastener };
+	const holds = workOf(join, from!) / before;
+	const one = workOf({ ...join, count: 1 }, to!);
+	return { ...join, fastener, count: Math.max(1, Math.ceil((holds * after) / one - 1e-9)) };
+}
+
+/**
+ * What could hold it instead, the one that lets go least first: none that its own glue holds, none of plain steel, and none that lets
+ * go as often as what is there. Where the load is known, so many that they bear it when jumping; what cannot is not offered.
+ *
+ * @param kind what lets go: `fastener snap`
+ * @param learned of each kind, by all costumes
+ */
+export function otherHolds(
+	kind: HoldKind,
+	held: Held,
+	learned: readonly LearnedHold[],
+	factors: LoadFactors,
+	trade: Catalogue
+): OtherHold[] {
+	const rate = (of: HoldKind) => learned.find((l) => l.kind === of)?.now ?? holdRateOf(of, trade).per10;
+	const now = kind.replace(/^fastener /, '');
+	const its = held.joins.filter((j) => j.fastener === now);
+	if (kind === now || !its.length) return [];
+	const shareOf = (joins: readonly Join[]): number | null => {
+		const all = carrying(held).map((j) => joins.find((other) => other.id === j.id) ?? j);
+		if (held.grams === null || held.loads === null || !all.length) return null;
+		return worstOf(groupLoad(bodyOf(all, held.grams, held.centre, trade), factors.jumping));
+	};
+	return Object.entries(trade.fastener)
+		.filter(([key, f]) => key !== now && !f.selfAdhesive && !f.steel && f.technique !== 'sleeve')
+		.flatMap(([fastener, { name }]): OtherHold[] => {
+			const per10 = rate(`fastener ${fastener}`);
+			if (per10 >= rate(kind)) return [];
+			const least = its.map((j) => refastened(j, fastener, trade));
+			for (let more = 0; more < MOST_OF_ONE; more++) {
+				const joins = least.map((j) => ({ ...j, count: j.count + more }));
+				const share = shareOf(joins);
+				if (share === null || share <= 1) return [{ fastener, name, per10, joins, share }];
+			}
+			return [];
+		})
+		.sort((a, b) => a.per10 - b.per10 || (a.share ?? 0) - (b.share ?? 0));
+}
