@@ -48,6 +48,7 @@ export const PAGES = [
 	'/c/1/mend/inspection',
 	'/c/1/mend/holds',
 	'/c/1/mend/kit',
+	'/c/3/mend/after',
 	'/c/3/mend',
 	'/stash',
 	'/stash/handbook',

@@ -159,3 +159,9 @@ export function uneven({ parts }: CarriedAll): { bearer: Bearer; heavier: BodySi
 			: [];
 	});
 }
+
+/** What the part of the body at a zone carries; of two that share it, the one that carries more of its limit. */
+export const carriedAt = (zone: Zone, { parts }: CarriedAll): Carried | null =>
+	parts
+		.filter((p) => bearersOf(zone).some((b) => b.bearer === p.bearer && b.side === p.side))
+		.sort((a, b) => b.grams / b.limit - a.grams / a.limit)[0] ?? null;

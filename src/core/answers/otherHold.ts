@@ -1,5 +1,5 @@
 import type { HoldKind } from '../facts/fault.ts';
-import type { FastenerKey, Join, LoadFactors } from '../facts/wear.ts';
+import type { FastenerKey, HoldsTo, Join, LoadFactors } from '../facts/wear.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
 import { JOINS } from '../trade/closureJoin.ts';
 import { fastenerOf, workOf } from '../trade/fastener.ts';
@@ -12,15 +12,22 @@ import { groupLoad } from '../engines/load/fastenerGroup.ts';
 export interface OtherHold {
 	fastener: FastenerKey;
 	name: string;
-	/** How often it lets go, in ten wears: what is known of its kind. */
+	/** How often it lets go, in ten wears, and how often what is there does: what is known of both kinds. */
 	per10: number;
+	before: number;
 	/** The joins that are changed, as they would be. */
 	joins: Join[];
-	/** Of what the worst join bears, what it takes when jumping; null where no load is known. */
+	/** Of what the worst join bears, what it takes when jumping; more than anything where it tips; null where no load is known. */
 	share: number | null;
 }
 
 const MOST_OF_ONE = 8;
+
+/** What is glued comes off no more, and a zip closes an edge: what they hold to, where that is not anything. */
+const ONLY: Readonly<Record<FastenerKey, readonly HoldsTo[]>> = {
+	glue: ['component'],
+	zip: ['self', 'component']
+};
 
 /** The same hold by another fastener: as many as do its work where that is known, else as many as there are. */
 export function refastened(join: Join, fastener: FastenerKey, trade: Catalogue): Join {
@@ -35,7 +42,8 @@ export function refastened(join: Join, fastener: FastenerKey, trade: Catalogue):
 
 /**
  * What could hold it instead, the one that lets go least first: none that its own glue holds, none of plain steel, and none that lets
- * go as often as what is there. Where the load is known, so many that they bear it when jumping; what cannot is not offered.
+ * go as often as what is there. Where the load is known, so many that they bear it when jumping, or no less than what is there: what tips
+ * tips by whatever holds it.
  *
  * @param kind what lets go: `fastener snap`
  * @param learned of each kind, by all costumes
@@ -56,16 +64,19 @@ export function otherHolds(
 		if (held.grams === null || held.loads === null || !all.length) return null;
 		return worstOf(groupLoad(bodyOf(all, held.grams, held.centre, trade), factors.jumping));
 	};
+	const most = Math.max(1, shareOf([]) ?? 1);
 	return Object.entries(trade.fastener)
 		.filter(([key, f]) => key !== now && !f.selfAdhesive && !f.steel && f.technique !== 'sleeve')
+		.filter(([key]) => its.every((j) => ONLY[key]?.includes(j.holdsTo) ?? true))
 		.flatMap(([fastener, { name }]): OtherHold[] => {
 			const per10 = rate(`fastener ${fastener}`);
-			if (per10 >= rate(kind)) return [];
+			const before = rate(kind);
+			if (per10 >= before) return [];
 			const least = its.map((j) => refastened(j, fastener, trade));
 			for (let more = 0; more < MOST_OF_ONE; more++) {
 				const joins = least.map((j) => ({ ...j, count: j.count + more }));
 				const share = shareOf(joins);
-				if (share === null || share <= 1) return [{ fastener, name, per10, joins, share }];
+				if (share === null || share <= most) return [{ fastener, name, per10, before, joins, share }];
 			}
 			return [];
 		})

@@ -1,4 +1,5 @@
 import { KNOWN_WEARS, type LearnedHold } from '../answers/holdRates.ts';
+import type { WorkDone } from '../answers/afterEvent.ts';
 import { KIND_WEARS, type LookAt } from '../answers/inspection.ts';
 import type { KitChoice, KitLine, KitTrouble } from '../answers/kitChoice.ts';
 import type { WearLog } from '../facts/health.ts';
@@ -96,4 +97,16 @@ export const kitWeighsFigure = ({ lines }: KitChoice): Figure => ({
 	inputs: lines
 		.filter((l) => l.taken)
 		.map((l) => number(l.name, l.grams, l.kept?.grams == null ? 'from memory' : 'by the scales', 'g'))
+});
+
+/** Hours of all kinds of work: as planned before anything was logged, or as logged. */
+export const workFigure = (work: readonly WorkDone[], of: 'planned' | 'logged'): Figure => ({
+	title: of === 'planned' ? 'Planned, of what has minutes' : 'Logged',
+	formula: 'sum',
+	as: { kind: 'minutes' },
+	inputs: work
+		.filter((w) => w.steps > 0)
+		.map((w) =>
+			minutes(w.name, w[of], of === 'planned' ? 'rates before the logs, amounts as they are' : 'Bench')
+		)
 });

@@ -15,7 +15,8 @@
 		{ href: base, name: 'Faults', count: open },
 		{ href: `${base}/inspection`, name: 'Inspection' },
 		{ href: `${base}/holds`, name: 'How long it holds' },
-		{ href: `${base}/kit`, name: 'Kit' }
+		{ href: `${base}/kit`, name: 'Kit' },
+		{ href: `${base}/after`, name: 'After the event' }
 	]}
 />
 {@render children()}

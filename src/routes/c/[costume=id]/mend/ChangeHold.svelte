@@ -19,8 +19,13 @@
 		const count = joins.reduce((sum, j) => sum + j.count, 0);
 		return `${count > 1 ? `${count} × ` : ''}${name}`;
 	};
+	const times = (rate: number) => `${formatNumber(rate, rate < 1 ? 2 : 1)} times`;
 	const bears = ({ share }: OtherHold) =>
-		share === null ? '' : `; takes ${formatNumber(100 * share, 0)} % of what it bears when jumping`;
+		share === null
+			? ''
+			: !Number.isFinite(share)
+				? '; it tips all the same: see what holds it, under Wear'
+				: `; takes ${formatNumber(100 * share, 0)} % of what it bears when jumping`;
 </script>
 
 <Dialog bind:open title="Hold it otherwise">
@@ -31,17 +36,15 @@
 		onDone={() => (open = false)}
 	>
 		<fieldset>
-			<legend class="small soft">The one that lets go least first</legend>
+			<legend class="small soft"
+				>What is there lets go {times(others[0]!.before)} in ten wears. The one that lets go least first:</legend
+			>
 			{#each others as other, i (other.fastener)}
 				<label>
 					<input type="radio" name="fastener" value={other.fastener} checked={i === 0} />
 					<span
 						><b>{many(other)}</b>
-						<span class="small soft"
-							>lets go {formatNumber(other.per10, other.per10 < 1 ? 2 : 1)} times in ten wears{bears(
-								other
-							)}</span
-						></span
+						<span class="small soft">lets go {times(other.per10)} in ten wears{bears(other)}</span></span
 					>
 				</label>
 			{/each}

@@ -8,10 +8,12 @@
 	import { holdFigure, hoursWornFigure } from '$core/explain/health.ts';
 	import { OCCASIONS } from '$core/facts/fault.ts';
 	import type { WearLog } from '$core/facts/health.ts';
+	import { ZONES, zoneWords } from '$core/facts/zone.ts';
 	import { holdRateOf } from '$core/trade/holdRate.ts';
 	import { dayOf, dayWords, formatDate } from '$core/units/localTime.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import Act from '$lib/ui/Act.svelte';
+	import Choices from '$lib/ui/Choices.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import EditDialog from '$lib/ui/EditDialog.svelte';
 	import Field from '$lib/ui/Field.svelte';
@@ -54,7 +56,14 @@
 				none="all of it"
 				value={w?.variantId ?? ''}
 			/>{/if}
-		<Field name="note" label="What held, what hurt" value={w?.note ?? ''} wide />
+		<Field name="note" label="What held, what let go" value={w?.note ?? ''} wide />
+		<Choices
+			legend="Where it hurt"
+			name="hurts"
+			options={ZONES.map((value) => ({ value, label: zoneWords(value) }))}
+			chosen={w?.hurts ?? []}
+			framed
+		/>
 	</div>
 {/snippet}
 
@@ -110,6 +119,7 @@
 									.filter(Boolean)
 									.join(', ')}</span
 							>
+							{#if w.hurts.length}<span class="small">hurt: {w.hurts.map(zoneWords).join(', ')}</span>{/if}
 							{#if w.note}<span class="note">{w.note}</span>{/if}</span
 						>
 						<button
