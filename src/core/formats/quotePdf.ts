@@ -1,103 +1,13 @@
-import { breakTextIntoLines, PDFDocument, type PDFFont, type PDFPage } from 'pdf-lib';
 import { changesOf, movedMinor } from '../answers/quote.ts';
-import { PAPERS } from '../engines/pattern/tile.ts';
 import type { Costume } from '../facts/costume.ts';
 import type { Quote } from '../facts/quote.ts';
 import { formatDuration } from '../units/duration.ts';
 import { dayOf, dayWords } from '../units/localTime.ts';
 import { formatMoney, moneyDigits } from '../units/money.ts';
 import { formatNumber } from '../units/number.ts';
-import type { FontFiles, Lettering } from './lettering.ts';
-import { BLACK, GREY, newPrint, PT } from './pdf.ts';
-
-const { width: WIDTH, height: HEIGHT } = PAPERS.a4;
-const SIDE = 22;
-const TOP = 22;
-const FOOT = 24;
-const ROOM = WIDTH - 2 * SIDE;
-const LINE = 5.2;
-
-interface Cell {
-	text: string;
-	/** mm from the left of the column of text; the right end of what stands at the right. */
-	at: number;
-	right?: boolean;
-	bold?: boolean;
-	wide?: number;
-}
-
-/** Text in lines no wider than there is room, points; what is one long word is cut. */
-const linesOf = (text: string, font: PDFFont, size: number, room: number): string[] =>
-	text
-		.split('\n')
-		.flatMap((line) =>
-			line.trim() === ''
-				? ['']
-				: breakTextIntoLines(line.replace(/\S{40}/g, '$& '), [' '], room, (part) =>
-						font.widthOfTextAtSize(part, size)
-					)
-		);
-
-/** Writes down the page, and goes on on the next where it is full. */
-class Sheet {
-	page!: PDFPage;
-	/** mm from the top. */
-	y = 0;
-	constructor(
-		private doc: PDFDocument,
-		private fonts: Lettering
-	) {
-		this.turn();
-	}
-
-	turn(): void {
-		this.page = this.doc.addPage([WIDTH * PT, HEIGHT * PT]);
-		this.y = TOP;
-	}
-
-	/** Room for so much, on this page or the next. */
-	keep(mm: number): void {
-		if (this.y + mm > HEIGHT - FOOT) this.turn();
-	}
-
-	row(cells: readonly Cell[], size = 10, color = BLACK): void {
-		const laid = cells.map((c) => {
-			const font = c.bold ? this.fonts.bold : this.fonts.plain;
-			return { ...c, font, lines: linesOf(c.text, font, size, (c.wide ?? ROOM) * PT) };
-		});
-		const most = Math.max(1, ...laid.map((l) => l.lines.length));
-		const step = (LINE * size) / 10;
-		for (let i = 0; i < most; i++) {
-			this.keep(step);
-			for (const { lines, font, at, right } of laid) {
-				const text = lines[i] ?? '';
-				const back = right ? font.widthOfTextAtSize(text, size) : 0;
-				const x = (SIDE + at) * PT - back;
-				this.page.drawText(text, { x, y: (HEIGHT - this.y - step + 1.2) * PT, size, font, color });
-			}
-			this.y += step;
-		}
-	}
-
-	text(text: string, { size = 10, bold = false, color = BLACK } = {}): void {
-		for (const part of text.split('\n')) this.row([{ text: part, at: 0, bold, wide: ROOM }], size, color);
-	}
-
-	rule(thick = 0.4): void {
-		const y = (HEIGHT - this.y - 0.8) * PT;
-		this.page.drawLine({
-			start: { x: SIDE * PT, y },
-			end: { x: (WIDTH - SIDE) * PT, y },
-			thickness: thick,
-			color: GREY
-		});
-		this.y += 1.6;
-	}
-
-	gap(mm: number): void {
-		this.y += mm;
-	}
-}
+import type { FontFiles } from './lettering.ts';
+import { GREY, newPrint } from './pdf.ts';
+import { LINE, ROOM, Sheet, type Cell } from './pdfSheet.ts';
 
 const COLUMNS = { materials: 104, hours: 124, work: 146, sum: ROOM };
 const right = (text: string, at: number, bold = false): Cell => ({ text, at, right: true, bold });
@@ -230,20 +140,8 @@ export async function quotePdf(
 	}
 	sheet.keep(26);
 	sheet.gap(18);
-	const y = (HEIGHT - sheet.y) * PT;
-	for (const [text, at] of [
-		['agreed: day and name of the client', 0],
-		['day and name of the maker', ROOM / 2 + 4]
-	] as const) {
-		const [from, to] = [(SIDE + at) * PT, (SIDE + at + ROOM / 2 - 8) * PT];
-		sheet.page.drawLine({ start: { x: from, y }, end: { x: to, y }, thickness: 0.5, color: GREY });
-		sheet.page.drawText(text, { x: from, y: y - 10, size: 8, font: fonts.plain, color: GREY });
-	}
-	const pages = doc.getPages();
-	pages.forEach((page, i) => {
-		const text = `${title}: ${costume.name}, page ${i + 1} of ${pages.length}`;
-		page.drawText(text, { x: SIDE * PT, y: 12 * PT, size: 8, font: fonts.plain, color: GREY });
-	});
+	sheet.toSign('agreed: day and name of the client', 'day and name of the maker');
+	sheet.number(`${title}: ${costume.name}`);
 	return doc.save();
 }
 

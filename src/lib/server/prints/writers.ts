@@ -9,6 +9,8 @@ import { layoutPdf, type PlanPaper } from '$core/formats/layoutPdf.ts';
 import { patternPdf } from '$core/formats/patternPdf.ts';
 import { planWords } from '$core/formats/planWords.ts';
 import { quotePdf, type QuotedCostume } from '$core/formats/quotePdf.ts';
+import type { Story } from '$core/formats/story.ts';
+import { storyPdf } from '$core/formats/storyPdf.ts';
 import { tagsPdf, type PrintedTag } from '$core/formats/tagsPdf.ts';
 import type { LengthUnit } from '$core/units/measure.ts';
 import { printFonts } from './fonts.ts';
@@ -25,6 +27,7 @@ export const WRITERS = {
 		chartPdf(groups, paper, title, printFonts()),
 	quote: (quote: Quote, costume: QuotedCostume, before: Quote | null) =>
 		quotePdf(quote, costume, before, printFonts()),
+	story: (story: Story, pictures: ReadonlyMap<string, Uint8Array>) => storyPdf(story, pictures, printFonts()),
 	layout: (plan: LayPlan, paper: PlanPaper, title: string, unit: LengthUnit) => {
 		const sheets = cutSheets(plan);
 		const words = planWords(plan, title, sheets.length, unit);

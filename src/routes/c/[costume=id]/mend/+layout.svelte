@@ -16,7 +16,8 @@
 		{ href: `${base}/inspection`, name: 'Inspection' },
 		{ href: `${base}/holds`, name: 'How long it holds' },
 		{ href: `${base}/kit`, name: 'Kit' },
-		{ href: `${base}/after`, name: 'After the event' }
+		{ href: `${base}/after`, name: 'After the event' },
+		{ href: `${base}/record`, name: 'Record' }
 	]}
 />
 {@render children()}

@@ -65,6 +65,9 @@
 					.filter(Boolean)
 					.join(' · ')}
 			</p>
+			<p class="small no-print">
+				<a href="{base}/mend/record?of={component.id}">Its record: what is inside, how it was made</a>
+			</p>
 			{#if component.note}<p class="note">{component.note}</p>{/if}
 			{#if parts.length}<p class="row parts">
 					Parts: {#each parts as part (part.id)}<Tag component={part} href="{base}/look/{part.id}" />{/each}
