@@ -49,6 +49,7 @@ export const PAGES = [
 	'/c/1/mend/holds',
 	'/c/1/mend/kit',
 	'/c/3/mend/after',
+	'/c/1/mend/care',
 	'/c/3/mend/record',
 	'/c/3/mend',
 	'/stash',

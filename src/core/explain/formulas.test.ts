@@ -143,6 +143,8 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	putOn: { of: [2, 2, 3, 0.5], is: 7, because: 'twice 2 and three halves' },
 	holdRate: { of: [3, 10, 2, 5], is: 10 / 3, because: '(3 + 2) in 15 wears' },
 	letsGo: { of: [2, 5, 1, 15, 2], is: 100 * (1 - Math.exp(-0.2)), because: 'twice (1 + 1) in 20 wears' },
+	least: { of: [30, 20, 50], is: 20, because: 'the least' },
+	longest: { of: [2, 4, 12, 1], is: 24, because: 'twice 12' },
 	rehearsed: {
 		of: [2, 0.45, 3],
 		is: Math.exp(Math.log(2) + (1 / 0.35 ** 2 / (1 / 0.35 ** 2 + 1 / 0.45 ** 2)) * Math.log(1.5)),

@@ -106,6 +106,11 @@ export const FORMULAS = {
 			'100 × (1 − e^(−oftener × (its kind ÷ 10 × what it counts as + let go) ÷ (what it counts as + worn)))',
 		compute: (v) => 100 * chanceOf(at(v, 0), at(v, 2), at(v, 3), at(v, 4), at(v, 1))
 	},
+	least: { words: 'the least of them', compute: (v) => Math.min(...v) },
+	longest: {
+		words: 'how many times as long × the longest of them',
+		compute: ([times = 1, ...hours]) => times * Math.max(0, ...hours)
+	},
 	rehearsed: {
 		words: 'mean of before and the rehearsals, as logarithms, each by how sure it is: one rehearsal to 0.35',
 		compute: ([before = 0, known = 0, ...times]) => pulled(before, known, times)

@@ -1,5 +1,6 @@
 import { KNOWN_WEARS, type LearnedHold } from '../answers/holdRates.ts';
 import type { WorkDone } from '../answers/afterEvent.ts';
+import { wetted, type Care } from '../answers/care.ts';
 import { KIND_WEARS, type LookAt } from '../answers/inspection.ts';
 import type { KitChoice, KitLine, KitTrouble } from '../answers/kitChoice.ts';
 import type { WearLog } from '../facts/health.ts';
@@ -109,4 +110,27 @@ export const workFigure = (work: readonly WorkDone[], of: 'planned' | 'logged'):
 		.map((w) =>
 			minutes(w.name, w[of], of === 'planned' ? 'rates before the logs, amounts as they are' : 'Bench')
 		)
+});
+
+/** The heat that it bears. */
+export const bearsFigure = ({ reasons, component }: Care): Figure => ({
+	title: `${component.code}: at most`,
+	formula: 'least',
+	as: { kind: 'number', unit: '°C' },
+	inputs: reasons.flatMap(({ what, rule }) =>
+		rule.mostC === null || rule.off
+			? []
+			: [number(what, rule.mostC, 'its label says its own; from memory', '°C')]
+	)
+});
+
+/** Hours until it is dry. */
+export const driesFigure = (care: Care, slower: number): Figure => ({
+	title: `${care.component.code}: dry after`,
+	formula: 'longest',
+	as: { kind: 'number', unit: 'h' },
+	inputs: [
+		number('in the air of today, times', slower, 'Settings'),
+		...wetted(care).map(({ what, rule }) => number(what, rule.dryHours, 'starting value, from memory', 'h'))
+	]
 });

@@ -1,6 +1,7 @@
 import { waitOf, type Drying } from '../answers/wait.ts';
 import { leadWords } from '../answers/leadTime.ts';
 import ical, { ICalEventTransparency } from 'ical-generator';
+import type { Care } from '../answers/care.ts';
 import type { CostumePlan } from '../answers/plan.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import { DAY, dayWords, type LocalMinutes } from '../units/localTime.ts';
@@ -12,14 +13,15 @@ const FITTING_MINUTES = 60;
 
 /**
  * The plan as an iCalendar file (RFC 5545): order-by days, working blocks, ends of waits, fittings,
- * the rehearsal and the event. All times are floating: local wherever they are read, as in the plan. The same thing keeps
+ * the rehearsal, the event, and days to look after what is kept. All times are floating: local wherever they are read, as in the plan. The same thing keeps
  * its UID, so that reading the file again updates instead of doubling.
  */
 export function toCalendar(
 	record: CostumeRecord,
 	plan: CostumePlan,
 	workshop: Drying,
-	now: LocalMinutes
+	now: LocalMinutes,
+	cares: readonly Pick<Care, 'component' | 'dueOn' | 'kept'>[] = []
 ): string {
 	const { costume } = record;
 	const calendar = ical({
@@ -103,6 +105,18 @@ export function toCalendar(
 				`${components.get(step.componentId)?.code} ${step.name}: waiting ends`
 			);
 	}
+	for (const { component, dueOn, kept } of cares)
+		if (dueOn !== null)
+			add(
+				`look-${component.id}`,
+				dueOn * DAY,
+				(dueOn + 1) * DAY,
+				`Look after ${component.code} ${component.name}`,
+				{
+					allDay: true,
+					...(kept?.place ? { description: `Kept: ${kept.place}` } : {})
+				}
+			);
 	return calendar.toString();
 }
 

@@ -1,3 +1,5 @@
+import { byDue, careOf, type Care } from '$core/answers/care.ts';
+import { slowerBy } from '$core/answers/wait.ts';
 import { chooseOfKit } from '$core/answers/kitChoice.ts';
 import { emergencyKit, rulesOf } from '$core/answers/kit.ts';
 import { holdsOf, kindOfFault } from '$core/answers/holds.ts';
@@ -18,6 +20,7 @@ import type { Executor } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 import { selectOfCostumes } from '../db/tables.ts';
 import { loadEntered } from './costume.ts';
+import { loadShapes } from './measure.ts';
 import { loadRules } from './rules.ts';
 import { loadHeld, loadWear, loadWeights } from './wear.ts';
 
@@ -169,4 +172,25 @@ export async function loadKit(
 		),
 		limit: limit ?? null
 	};
+}
+
+/** How each component is washed, dried, stored and looked after, what is due first. */
+export async function loadCares(db: Executor, record: CostumeRecord, workshop: Workshop): Promise<Care[]> {
+	const { id } = record.costume;
+	const [wear, shapes, keepings, inspected] = await Promise.all([
+		loadWear(db, id),
+		loadShapes(db, [id]),
+		loadKeepings(db, [id]),
+		selectOfCostumes<Inspected>(db, 'inspected', [id])
+	]);
+	const { materials, settings } = workshop;
+	const cutFrom = new Map<number, number[]>();
+	for (const { componentId, materialId, roles } of shapes)
+		cutFrom.set(componentId, [
+			...(cutFrom.get(componentId) ?? []),
+			...[materialId, ...Object.values(roles)].flatMap((m) => m ?? [])
+		]);
+	const its = { materials, keepings, inspected, slower: slowerBy(settings), cutFrom };
+	const trade = catalogueOf(workshop.handbook);
+	return byDue(record.components.map((c) => careOf(c, record, wear, its, trade)));
 }

@@ -17,6 +17,7 @@
 		{ href: `${base}/holds`, name: 'How long it holds' },
 		{ href: `${base}/kit`, name: 'Kit' },
 		{ href: `${base}/after`, name: 'After the event' },
+		{ href: `${base}/care`, name: 'Care' },
 		{ href: `${base}/record`, name: 'Record' }
 	]}
 />

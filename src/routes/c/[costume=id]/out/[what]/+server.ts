@@ -7,6 +7,7 @@ import { writeCostumeZip } from '$lib/server/costumeFile.ts';
 import { attachment } from '$lib/server/attachment.ts';
 import { database } from '$lib/server/database.ts';
 import type { Database } from '$lib/server/db/open.ts';
+import { loadCares } from '$lib/server/read/health.ts';
 import { plannedCostume, type PlannedCostume } from '$lib/server/read/plans.ts';
 import type { RequestHandler } from './$types';
 
@@ -27,7 +28,14 @@ const WRITERS: Record<string, { ending: string; type: string; write: Writer }> =
 	calendar: {
 		ending: 'ics',
 		type: 'text/calendar; charset=utf-8',
-		write: async (f, now) => toCalendar(f.record, planByOdds(f.plan, await f.forecastWhen()), f.workshop, now)
+		write: async (f, now, db) =>
+			toCalendar(
+				f.record,
+				planByOdds(f.plan, await f.forecastWhen()),
+				f.workshop,
+				now,
+				await loadCares(db, f.record, f.workshop)
+			)
 	},
 	steps: {
 		ending: 'steps.csv',
