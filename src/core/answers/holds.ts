@@ -5,7 +5,9 @@ import type { WearLog } from '../facts/health.ts';
 import type { Step } from '../facts/step.ts';
 import type { Join, Variant, Worn } from '../facts/wear.ts';
 import { coatProductOf, type Catalogue } from '../trade/catalogue.ts';
+import { fastenerOf } from '../trade/fastener.ts';
 import { holdRateOf } from '../trade/holdRate.ts';
+import type { LocalMinutes } from '../units/localTime.ts';
 import { wornIn } from './variant.ts';
 
 /** Something of a component that may let go. */
@@ -16,14 +18,23 @@ export interface Hold {
 	component: Component;
 	/** What holds it, where it is one of its joins. */
 	join: Join | null;
+	/** When it was made; null where nobody knows, or it is not made yet. */
+	madeAt: LocalMinutes | null;
 }
 
 const SEWN: readonly string[] = ['sewMachine', 'sewStretch', 'sewHand'];
 
+/** The last of some steps that is done. */
+const lastOf = (steps: readonly Step[]): LocalMinutes | null =>
+	steps.reduce<LocalMinutes | null>(
+		(last, s) => (s.doneAt === null ? last : Math.max(last ?? s.doneAt, s.doneAt)),
+		null
+	);
+
 type Made = Pick<CostumeRecord, 'components' | 'steps' | 'coats'>;
 
 /**
- * Everything of a costume that may let go, as far as it is made: joins, seams, coats, cells. A kind of seam or coat counts once for a component.
+ * Everything of a costume that may let go, as far as it is made: joins, seams, coats, cells, foam, and steel that rusts. A kind of them counts once for a component.
  *
  * @param ready as it will be: work that is still to do counts as done
  */
@@ -45,7 +56,8 @@ export function holdsOf(
 				line: `join ${join.id}`,
 				kind: `fastener ${join.fastener}`,
 				component,
-				join
+				join,
+				madeAt: its.find((s) => s.id === join.stepId)?.doneAt ?? lastOf(done)
 			}));
 		const kinds: HoldKind[] = [];
 		if (done.some((s) => s.technique === 'cement')) kinds.push('seam cement');
@@ -56,7 +68,16 @@ export function holdsOf(
 		else if (does.includes('colour')) kinds.push('coat painted');
 		const isLit = worn.wearings.some((w) => w.componentId === id && w.circuit);
 		if (isLit || done.some((s) => s.technique === 'wire')) kinds.push('cells');
-		return [...joins, ...kinds.map((kind): Hold => ({ line: `${kind} ${id}`, kind, component, join: null }))];
+		if (done.some((s) => s.technique === 'cutFoam')) kinds.push('foam');
+		const isSteel = worn.joins.some(
+			(j) => j.componentId === id && fastenerOf(trade.fastener, j.fastener).steel
+		);
+		if (isSteel || done.some((s) => s.technique === 'eyelet')) kinds.push('rust');
+		const madeAt = lastOf(done);
+		return [
+			...joins,
+			...kinds.map((kind): Hold => ({ line: `${kind} ${id}`, kind, component, join: null, madeAt }))
+		];
 	});
 }
 

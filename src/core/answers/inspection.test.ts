@@ -52,7 +52,7 @@ const looks = (wears: WearLog[], inspected: Inspected[] = [], withLoad = true) =
 		[2, known(50)]
 	]);
 	const held = withLoad ? holdings(record.components, wear, weights, FACTORS, STANDARD) : [];
-	return toInspect(record, wear, { held, learned: [], wears, inspected }, STANDARD);
+	return toInspect(record, wear, { held, learned: [], wears, inspected, now: 0 }, STANDARD);
 };
 
 test('by hand: self-adhesive that let go once in two wears: (3 ÷ 10 × 5 + 1) ÷ 7 a wear, 30 % to let go', () => {
@@ -97,7 +97,7 @@ test('by hand: two straps alike worn twice, one tore: (0.1 ÷ 10 × 5 + 1) ÷ (5
 	const its = toInspect(
 		make.record({ components: [belt], faults: [{ ...make.fault(1, 2), known: 'strapTornOut' }] }),
 		{ ...make.NO_WEAR, joins },
-		{ held: [], learned: [], wears: [worn(100), worn(101)], inspected: [] },
+		{ held: [], learned: [], wears: [worn(100), worn(101)], inspected: [], now: 0 },
 		STANDARD
 	);
 	assert.deepEqual(
@@ -140,9 +140,56 @@ test('a component at a time; a costume without joins, seams, coats and cells has
 		toInspect(
 			make.record({ components: [belt] }),
 			make.NO_WEAR,
-			{ held: [], learned: [], wears: [], inspected: [] },
+			{ held: [], learned: [], wears: [], inspected: [], now: 0 },
 			STANDARD
 		),
 		[]
 	);
+});
+
+test('foam and what rusts are looked at; foam of four years lets go twice as often, of ten three times', () => {
+	const made = make.record({
+		components: [pauldron],
+		steps: [
+			make.step(1, 1, { technique: 'cutFoam', doneAt: 0 }),
+			make.step(2, 1, { technique: 'eyelet', doneAt: 0 })
+		]
+	});
+	const after = (years: number) =>
+		toInspect(
+			made,
+			make.NO_WEAR,
+			{ held: [], learned: [], wears: [], inspected: [], now: years * 365.25 * DAY },
+			STANDARD
+		);
+	const foam = (years: number) => after(years).find((l) => l.kind === 'foam')!;
+	assert.deepEqual(
+		after(1)
+			.map((l) => l.line)
+			.sort(),
+		['foam 1', 'rust 1']
+	);
+	assert.deepEqual(
+		[1, 4, 10].map((y) => foam(y).ageFactor),
+		[1, 2, 3]
+	);
+	near(foam(4).chance, 1 - Math.exp(-0.02));
+	near(valueOf(chanceFigure(foam(4), 'it lets go')), 100 * foam(4).chance);
+	assert.equal(after(10).find((l) => l.kind === 'rust')!.ageFactor, 1);
+});
+
+test('cells are as old as the last look at them: whoever looked put fresh ones in', () => {
+	const made = make.record({
+		components: [pauldron],
+		steps: [make.step(1, 1, { technique: 'wire', doneAt: 0 })]
+	});
+	const cells = (inspected: Inspected[]) =>
+		toInspect(
+			made,
+			make.NO_WEAR,
+			{ held: [], learned: [], wears: [], inspected, now: 2 * 365.25 * DAY },
+			STANDARD
+		)[0]!.ageFactor;
+	assert.equal(cells([]), 2.5);
+	assert.equal(cells([looked('cells 1', 700)]), 1);
 });

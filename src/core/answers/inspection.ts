@@ -4,7 +4,7 @@ import type { Inspected, WearLog } from '../facts/health.ts';
 import type { WearRecord } from '../facts/wear.ts';
 import { DAY, type LocalMinutes } from '../units/localTime.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
-import { holdRateOf } from '../trade/holdRate.ts';
+import { agedFactor, holdRateOf } from '../trade/holdRate.ts';
 import { carrying, worstOf, type Held } from './holding.ts';
 import type { LearnedHold } from './holdRates.ts';
 import { holdsOf, kindOfFault, wearsOf, type Hold } from './holds.ts';
@@ -21,7 +21,10 @@ export interface LookAt extends Hold {
 	/** Of its component: wears of all of this kind, and how often one of them let go. */
 	wears: number;
 	faults: number;
-	/** By how much it is loaded, times. */
+	/** Times oftener by how much of what it bears it takes, and by its age. */
+	loadFactor: number;
+	ageFactor: number;
+	/** Both together. */
 	factor: number;
 	/** How often it is expected to let go at the next wear, and how likely it does at all. */
 	expected: number;
@@ -70,12 +73,14 @@ export function toInspect(
 		held,
 		learned,
 		wears,
-		inspected
+		inspected,
+		now
 	}: {
 		held: readonly Held[];
 		learned: readonly LearnedHold[];
 		wears: readonly WearLog[];
 		inspected: readonly Inspected[];
+		now: LocalMinutes;
 	},
 	trade: Catalogue,
 	ready = false
@@ -92,18 +97,25 @@ export function toInspect(
 		.map((hold): LookAt => {
 			const { kind, component, line } = hold;
 			const { per10, minutes } = holdRateOf(kind, trade);
+			const last = inspected.find((i) => i.line === line) ?? null;
 			const kindRate = learned.find((l) => l.kind === kind)?.now ?? per10;
 			// Nobody says which of several alike let go: they are taken together.
 			const alike = holds.filter((h) => h.component === component && h.kind === kind).length;
 			const worn = alike * wearsOf(component, record.components, wears, wear.variants);
 			const faults = kinds.filter((f) => f.of === component.id && f.kind === kind).length;
-			const factor = loadedFactor(shareOf(hold));
-			const looked = inspected.find((i) => i.line === line && isAfter(i.lookedAt, wears)) ?? null;
+			const loadFactor = loadedFactor(shareOf(hold));
+			// Cells that were looked at were changed then.
+			const since = kind === 'cells' && last ? last.lookedAt : hold.madeAt;
+			const ageFactor = agedFactor(kind, since === null ? null : (now - since) / DAY);
+			const factor = loadFactor * ageFactor;
+			const looked = last && isAfter(last.lookedAt, wears) ? last : null;
 			return {
 				...hold,
 				kindRate,
 				wears: worn,
 				faults,
+				loadFactor,
+				ageFactor,
 				factor,
 				expected: expectedFaults(kindRate, faults, worn, factor),
 				chance: chanceOf(kindRate, faults, worn, factor),

@@ -28,7 +28,13 @@ const kit = emergencyKit(
 	[make.material(5, { family: 'glue', name: 'contact cement' })],
 	STANDARD
 );
-const looks = toInspect(record, wear, { held: [], learned: [], wears: [], inspected: [] }, STANDARD, true);
+const looks = toInspect(
+	record,
+	wear,
+	{ held: [], learned: [], wears: [], inspected: [], now: 0 },
+	STANDARD,
+	true
+);
 const kept = (key: string, more: Partial<KeptKitItem> = {}): KeptKitItem => ({
 	id: 1,
 	costumeId: 1,
@@ -60,7 +66,7 @@ test('what is planned counts before it is made: a snap, a strap, a glued and a s
 		'G-01 fastener snap',
 		'G-01 seam sewn'
 	]);
-	const made = toInspect(record, wear, { held: [], learned: [], wears: [], inspected: [] }, STANDARD);
+	const made = toInspect(record, wear, { held: [], learned: [], wears: [], inspected: [], now: 0 }, STANDARD);
 	assert.deepEqual(made.map((l) => l.line).sort(), ['join 1', 'join 2'], 'no seam is made yet');
 });
 

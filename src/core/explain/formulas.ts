@@ -103,8 +103,8 @@ export const FORMULAS = {
 	},
 	letsGo: {
 		words:
-			'100 × (1 − e^(−oftener × (its kind ÷ 10 × what it counts as + let go) ÷ (what it counts as + worn)))',
-		compute: (v) => 100 * chanceOf(at(v, 0), at(v, 2), at(v, 3), at(v, 4), at(v, 1))
+			'100 × (1 − e^(−oftener by load × oftener by age × (its kind ÷ 10 × what it counts as + let go) ÷ (what it counts as + worn)))',
+		compute: (v) => 100 * chanceOf(at(v, 0), at(v, 2), at(v, 3), at(v, 4) * at(v, 5), at(v, 1))
 	},
 	least: { words: 'the least of them', compute: (v) => Math.min(...v) },
 	longest: {

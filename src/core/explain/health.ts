@@ -22,7 +22,10 @@ export const holdFigure = ({ before, faults, wears }: LearnedHold, name: string)
 });
 
 /** How likely one thing lets go at the next wear. */
-export const chanceFigure = ({ kindRate, faults, wears, factor }: LookAt, title: string): Figure => ({
+export const chanceFigure = (
+	{ kindRate, faults, wears, loadFactor, ageFactor }: LookAt,
+	title: string
+): Figure => ({
 	title,
 	formula: 'letsGo',
 	as: { kind: 'number', unit: '%' },
@@ -31,7 +34,8 @@ export const chanceFigure = ({ kindRate, faults, wears, factor }: LookAt, title:
 		number('counts as', KIND_WEARS, 'from memory', 'wears'),
 		number('let go', faults, 'Mend, of this component'),
 		number('worn', wears, 'the log', 'wears'),
-		number('oftener by its load', factor, 'What holds it, when jumping; from memory')
+		number('oftener by its load', loadFactor, 'What holds it, when jumping; from memory'),
+		number('oftener by its age', ageFactor, 'since it was made, or its cells were looked at; from memory')
 	]
 });
 

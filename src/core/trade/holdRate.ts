@@ -51,6 +51,14 @@ const OTHERS: Readonly<Record<HoldKind, HoldRate>> = {
 	'seam sewn': { name: 'sewn seams', ...rate(0.1, 2, 'at elbows, knees and crotch: no thread open') },
 	'coat painted': { name: 'painted edges, nothing over them', ...rate(3, 1, EDGES, ['paintCracks']) },
 	'coat clear': { name: 'edges under a clear coat', ...rate(1, 1, EDGES, ['paintCracks']) },
+	foam: {
+		name: 'foam',
+		...rate(0.1, 1, 'bend an edge: no crumbs, no cracks; dents, creases', ['foamBrittle'])
+	},
+	rust: {
+		name: 'eyelets and steel',
+		...rate(0.1, 1, 'rub with a white cloth: no brown', ['rustMarks'])
+	},
 	cells: {
 		name: 'cells and switch',
 		...rate(0.5, 2, 'fresh cells; it lights while it is shaken', ['lightDead'])
@@ -61,4 +69,22 @@ const OTHERS: Readonly<Record<HoldKind, HoldRate>> = {
 export function holdRateOf(kind: HoldKind, trade: Catalogue): HoldRate {
 	const key = kind.replace(/^fastener /, '');
 	return OTHERS[kind] ?? { name: fastenerOf(trade.fastener, key).name, ...(FASTENER_RATES[key] ?? OWN) };
+}
+
+const YEAR = 365.25;
+/** Oftener with age: from so many years on, by so much a year, at most three times. From memory. */
+const AGES: Readonly<Record<HoldKind, { from: number; aYear: number }>> = {
+	foam: { from: 2, aYear: 0.5 },
+	'fastener elastic': { from: 1, aYear: 0.5 },
+	'fastener hookAndLoopGlued': { from: 1, aYear: 0.5 },
+	'seam cement': { from: 3, aYear: 0.25 },
+	cells: { from: 0.5, aYear: 1 }
+};
+const OLDEST = 3;
+
+/** Times oftener that something of an age lets go. */
+export function agedFactor(kind: HoldKind, days: number | null): number {
+	const its = AGES[kind];
+	if (!its || days === null) return 1;
+	return Math.min(OLDEST, 1 + its.aYear * Math.max(0, days / YEAR - its.from));
 }

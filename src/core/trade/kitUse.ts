@@ -74,7 +74,10 @@ const ON_THE_SPOT: Readonly<Record<HoldKind, OnTheSpot>> = {
 	'seam sewn': spot(20, way(0.8, 'thread'), way(0.9, 'thread', 'scissors'), PINNED, way(0.3, 'tape')),
 	'coat painted': spot(10, way(0.8, 'paint')),
 	'coat clear': spot(10, way(0.8, 'paint')),
-	cells: spot(30, way(0.8, 'cells'))
+	cells: spot(30, way(0.8, 'cells')),
+	foam: spot(20, way(0.6, 'glue'), way(0.5, 'tape')),
+	// A stain waits until it is at home.
+	rust: spot(2, way(0.5, 'tape'))
 };
 /** A fastener of one’s own. */
 const OWN = spot(20, PINNED, TAPED);

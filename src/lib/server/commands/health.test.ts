@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { add, addStep, ago, costume, record, refused, w } from '$tests/support/oneCostume.ts';
+import { clock } from '../clock.ts';
 import { Absent } from '../db/rows.ts';
 import { DAY, dayOf } from '$core/units/localTime.ts';
 import { contextOf } from './command.ts';
@@ -22,7 +23,7 @@ const JOIN = {
 	zone: 'chest',
 	faces: 'outward'
 };
-const looks = async () => loadInspection(w.db, await record(), await loadWorkshop(w.db));
+const looks = async () => loadInspection(w.db, await record(), await loadWorkshop(w.db), clock());
 
 test('a wear of a day that has not come, of more hours than a day has, or after it was put away is refused at its field', async () => {
 	const errors = await w.errors(healthCommands.addWear, { ...WEAR, wornOn: '', hours: '30' }, costume);

@@ -15,6 +15,7 @@ import { command, type Context } from './command.ts';
 import { faultCommands } from './fault.ts';
 import * as f from './fields.ts';
 import { recordOf } from './join.ts';
+import { photoCommands } from './photo.ts';
 import { endOfSteps, insertStep } from './step.ts';
 import { variantOf } from './variant.ts';
 import type { Executor } from '../db/open.ts';
@@ -127,8 +128,14 @@ export const healthCommands = {
 
 	/** A line of the inspection was looked at. What fails is a fault, with the cure that is usual for it, one that came back told as such. */
 	lookAt: command(
-		() => z.object({ line: f.text(200), works: f.ticked(), note: f.text() }),
-		async (tx, { line, works, note }, context) => {
+		() =>
+			z.object({
+				line: f.text(200),
+				works: f.ticked(),
+				note: f.text(),
+				photo: z.instanceof(File).optional()
+			}),
+		async (tx, { line, works, note, photo }, context) => {
 			const record = await recordOf(tx, context);
 			const holds = holdsOf(record, await loadWear(tx, context.costumeId), context.trade);
 			const hold = holds.find((h) => h.line === line);
@@ -164,6 +171,20 @@ export const healthCommands = {
 				},
 				context
 			);
+			if (photo?.size)
+				await photoCommands.addPhoto.run(
+					tx,
+					{
+						photo,
+						componentId: component.id,
+						faultId: result!.id,
+						stepId: null,
+						fittingId: null,
+						swatchId: null,
+						caption: known?.symptom ?? name
+					},
+					context
+				);
 			return { words: `${what} has to be mended`, result };
 		}
 	)

@@ -4,13 +4,14 @@ import { add, addStep, costume, record, w } from '$tests/support/oneCostume.ts';
 import { loadKit } from '../read/health.ts';
 import { loadWear } from '../read/wear.ts';
 import { loadWorkshop } from '../read/workshop.ts';
+import { clock } from '../clock.ts';
 import { Absent } from '../db/rows.ts';
 import { joinCommands } from './join.ts';
 import { kitCommands } from './kit.ts';
 
 const kit = async () => {
 	const its = await record();
-	return loadKit(w.db, its, await loadWorkshop(w.db), {
+	return loadKit(w.db, its, await loadWorkshop(w.db), clock(), {
 		wear: await loadWear(w.db, costume),
 		components: its.components
 	});

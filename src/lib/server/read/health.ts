@@ -13,6 +13,7 @@ import { learnHolds, type LearnedHold, type WornCostume } from '$core/answers/ho
 import { toInspect, type LookAt } from '$core/answers/inspection.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Inspected, Keeping, KeptKitItem, KeptKitLimit, NextTime, WearLog } from '$core/facts/health.ts';
+import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import { catalogueOf, type Catalogue } from '$core/trade/catalogue.ts';
 import type { Context } from '../commands/command.ts';
@@ -97,6 +98,7 @@ export async function loadInspection(
 	db: Executor,
 	record: CostumeRecord,
 	workshop: Workshop,
+	now: LocalMinutes,
 	ready = false
 ): Promise<LookAt[]> {
 	const trade = catalogueOf(workshop.handbook);
@@ -108,7 +110,7 @@ export async function loadInspection(
 		selectOfCostumes<Inspected>(db, 'inspected', [id])
 	]);
 	const held = holdings(record.components, wear, weights, workshop.settings.loadFactors, trade);
-	return toInspect(record, wear, { held, learned, wears, inspected }, trade, ready);
+	return toInspect(record, wear, { held, learned, wears, inspected, now }, trade, ready);
 }
 
 /** What could hold it instead, of each fault of a fastener that is not mended. */
@@ -146,11 +148,12 @@ export async function loadKit(
 	db: Executor,
 	record: CostumeRecord,
 	workshop: Workshop,
+	now: LocalMinutes,
 	{ wear, components }: { wear: Worn; components: readonly Component[] }
 ) {
 	const { id, eventName } = record.costume;
 	const [looks, rules, kept, [limit]] = await Promise.all([
-		loadInspection(db, record, workshop, true),
+		loadInspection(db, record, workshop, now, true),
 		loadRules(db),
 		selectOfCostumes<KeptKitItem>(db, 'kit_item', [id], 'kit_item.id'),
 		selectOfCostumes<KeptKitLimit>(db, 'kit_limit', [id])

@@ -5,6 +5,7 @@ import type { Component } from '$core/facts/component.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Worn } from '$core/facts/wear.ts';
 import type { EventRule, PackTick, TravelCase } from '$core/facts/travel.ts';
+import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import type { Executor } from '../db/open.ts';
 import { select, selectOfCostumes } from '../db/tables.ts';
@@ -59,13 +60,14 @@ export async function loadGoing(
 	db: Executor,
 	all: CostumeRecord,
 	workshop: Workshop,
+	now: LocalMinutes,
 	{ wear, weights, components }: { wear: Worn; weights: Weighed['weights']; components: Component[] }
 ) {
 	const record = recordOnly(all, components);
 	const [travel, luggage, { choice }] = await Promise.all([
 		loadTravel(db, record.costume.id),
 		luggageFrom(db, record, workshop.materials, { wear, weights }),
-		loadKit(db, all, workshop, { wear, components })
+		loadKit(db, all, workshop, now, { wear, components })
 	]);
 	return {
 		...travel,

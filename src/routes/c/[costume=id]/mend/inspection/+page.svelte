@@ -115,8 +115,9 @@
 			label="What fails"
 			onDone={() => (failing = null)}
 		>
-			<p class="small soft">It becomes a fault with its usual cure as steps; photos go there.</p>
+			<p class="small soft">It becomes a fault with its usual cure as steps.</p>
 			<Field name="note" label="What is wrong" value="" wide />
+			<Field name="photo" label="Photo" type="file" accept="image/jpeg,image/png,image/webp" capture wide />
 			<Submit>Note it</Submit>
 		</Form>
 	{/if}
