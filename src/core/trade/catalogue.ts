@@ -50,6 +50,7 @@ export const STANDARD: Catalogue & Record<HandbookTable, unknown> = {
 const UNSAID: Partial<Record<HandbookTable, object>> = {
 	coatProduct: { base: 'water', does: 'colour', sheen: null, cureMinutes: null, heatLimit: null },
 	bond: { steps: [] },
+	knownFault: { holds: [], surfaces: [], loads: [] },
 	glue: { strength: null, flexible: false, washable: false, heatLimit: null, gapMm: null, solvent: false }
 };
 

@@ -10,6 +10,7 @@ import { CURES } from './coatRule.ts';
 import { DRIVER_KEYS, TAKES, type DriverKey, type Takes } from './driver.ts';
 import { BEARS_BY, COUNTED } from './fastener.ts';
 import { GLUE_UNDER } from './glueRule.ts';
+import { FAULT_LOADS } from './knownFault.ts';
 import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from './technique.ts';
 
 /** The form of a row of each table of the handbook, for what is typed and what is read from files. */
@@ -205,6 +206,10 @@ export const HANDBOOK_ROWS = {
 		cure: note,
 		steps: plainSteps,
 		blames: z.enum(REDO_KINDS).nullable(),
+		/** Where it is usual: told since a while. */
+		holds: z.array(words).max(100).default([]),
+		surfaces: z.array(z.enum(SURFACE_KEYS)).default([]),
+		loads: z.array(z.enum(FAULT_LOADS)).default([]),
 		source: words
 	}),
 	caution: z.strictObject({ wear: note, do: words.max(1000), source: words })

@@ -23,8 +23,9 @@ const rate = (per10: number, minutes: number, look: string, faults: readonly str
 	faults
 });
 
-const STRAPS = ['strapTornOut'];
-const LETS_GO = ['hookAndLoopLetsGo'];
+const STRAPS = ['strapTornOut', 'strapThroughCloth', 'strapOverloaded'];
+const LETS_GO = ['hookAndLoopLetsGo', 'hookAndLoopOwnGlue', 'hookAndLoopOverloaded', 'hookAndLoopOnCloth'];
+const OPENS = ['seamOpens', 'seamOnPolystyrene'];
 
 /** By their rows of the handbook. Starting values, from memory; the log pulls them. Minutes of a look from memory too. */
 const FASTENER_RATES: Readonly<Record<string, Known>> = {
@@ -40,15 +41,18 @@ const FASTENER_RATES: Readonly<Record<string, Known>> = {
 	tape: rate(3, 1, 'new tape on clean ground'),
 	pin: rate(0.5, 1, 'closed, straight, no rust', ['rustMarks']),
 	sleeve: rate(0.1, 1, 'the pin sits and does not turn'),
-	glue: rate(0.3, 1, 'no edge lifts', ['seamOpens'])
+	glue: rate(0.3, 1, 'no edge lifts', OPENS)
 };
 /** What a fastener of one’s own is taken for. */
 const OWN = rate(0.3, 1, 'pull at it');
 
 const EDGES = 'at bends and edges: chips and cracks';
 const OTHERS: Readonly<Record<HoldKind, HoldRate>> = {
-	'seam cement': { name: 'glued seams', ...rate(0.3, 2, 'bend it: no gap opens', ['seamOpens']) },
-	'seam sewn': { name: 'sewn seams', ...rate(0.1, 2, 'at elbows, knees and crotch: no thread open') },
+	'seam cement': { name: 'glued seams', ...rate(0.3, 2, 'bend it: no gap opens', OPENS) },
+	'seam sewn': {
+		name: 'sewn seams',
+		...rate(0.1, 2, 'at elbows, knees and crotch: no thread open', ['seamSewnOpens'])
+	},
 	'coat painted': { name: 'painted edges, nothing over them', ...rate(3, 1, EDGES, ['paintCracks']) },
 	'coat clear': { name: 'edges under a clear coat', ...rate(1, 1, EDGES, ['paintCracks']) },
 	foam: {
@@ -64,6 +68,9 @@ const OTHERS: Readonly<Record<HoldKind, HoldRate>> = {
 		...rate(0.5, 2, 'fresh cells; it lights while it is shaken', ['lightDead'])
 	}
 };
+
+/** What lets go and is no fastener. */
+export const HOLD_KINDS: readonly HoldKind[] = Object.keys(OTHERS);
 
 /** What is known of a kind before anything is logged. */
 export function holdRateOf(kind: HoldKind, trade: Catalogue): HoldRate {

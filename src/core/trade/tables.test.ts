@@ -159,7 +159,7 @@ test('every route fits its kinds, has positive amounts, and its work can be caut
 
 test('every known fault has a cause, a cure and steps; the unknown gets one to fill in', () => {
 	const known = Object.values(STANDARD.knownFault);
-	assert.equal(new Set(known.map((k) => k.symptom)).size, known.length);
+	assert.equal(new Set(known.map((k) => `${k.symptom}: ${k.cause}`)).size, known.length);
 	for (const k of known) {
 		assert.ok(k.cause && k.cure && k.steps.length, k.symptom);
 		for (const s of k.steps)

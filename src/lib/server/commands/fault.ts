@@ -1,13 +1,15 @@
 import { z } from 'zod';
 import { knownFaultOf } from '$core/trade/catalogue.ts';
-import { cureSteps, keyOfSymptom } from '$core/trade/knownFault.ts';
+import { causesOf, cureSteps } from '$core/trade/knownFault.ts';
+import { faultPlace } from '$core/answers/faultPlace.ts';
 import { holdsOf, kindOfFault } from '$core/answers/holds.ts';
-import { OCCASIONS, type Fault, type HoldKind } from '$core/facts/fault.ts';
+import { OCCASIONS, type Fault } from '$core/facts/fault.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, one, Refused } from '../db/rows.ts';
 import { insert, update } from '../db/tables.ts';
 import { loadRecord } from '../read/costume.ts';
-import { loadWear } from '../read/wear.ts';
+import { loadHeld, loadWear } from '../read/wear.ts';
+import { loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { insertStep } from './step.ts';
@@ -35,14 +37,28 @@ async function faultOf(tx: Executor, id: number, { costumeId }: Context) {
 	return row;
 }
 
-/** What let go, as it is held now: whoever changes what holds it later does not change what has failed. */
-async function letGo(
+/**
+ * What it is: what let go, as it is held now — whoever changes what holds it later does not change what has failed — and the row of the
+ * handbook that is meant there, by its cause where that is one that stands in it.
+ */
+async function told(
 	tx: Executor,
-	fault: Pick<Fault, 'componentId' | 'holds' | 'known'>,
-	{ costumeId, trade }: Context
-): Promise<HoldKind | null> {
+	fault: Pick<Fault, 'componentId' | 'holds' | 'symptom' | 'cause'>,
+	context: Context
+): Promise<Pick<Fault, 'known' | 'holds'>> {
+	const { costumeId, trade } = context;
 	const record = await loadRecord(tx, costumeId);
-	return record && kindOfFault(fault, holdsOf(record, await loadWear(tx, costumeId), trade), trade);
+	if (!record) throw new Absent('costume');
+	const holds = holdsOf(record, await loadWear(tx, costumeId), trade);
+	const from = {
+		record,
+		holds,
+		held: await loadHeld(tx, record, context),
+		materials: await loadMaterials(tx)
+	};
+	const causes = causesOf(trade.knownFault, fault.symptom, faultPlace(fault.componentId, fault.holds, from));
+	const known = causes.find((key) => trade.knownFault[key]!.cause === fault.cause) ?? causes[0] ?? null;
+	return { known, holds: kindOfFault({ ...fault, known }, holds, trade) };
 }
 
 export const faultCommands = {
@@ -60,11 +76,10 @@ export const faultCommands = {
 			if (v.happenedAt > context.now) throw new Refused('That time has not come yet.', 'happenedAt');
 			if (v.cameBackOf !== null && (await faultOf(tx, v.cameBackOf, context)).componentId !== v.componentId)
 				throw new Refused('That fault was on another component.', 'cameBackOf');
-			const known = keyOfSymptom(context.trade.knownFault, v.symptom);
-			const holds = await letGo(tx, { ...v, known }, context);
-			const id = await insert(tx, 'fault', { ...v, known, holds });
+			const its = await told(tx, v, context);
+			const id = await insert(tx, 'fault', { ...v, ...its });
 			let position = component.next;
-			for (const step of cureSteps(knownFaultOf(context.trade, known), v.cure))
+			for (const step of cureSteps(knownFaultOf(context.trade, its.known), v.cure))
 				await insertStep(tx, {
 					...step,
 					componentId: v.componentId,
@@ -84,9 +99,8 @@ export const faultCommands = {
 		() => z.object({ id: f.id(), version: f.version(), ...shape }),
 		async (tx, v, context) => {
 			const old = await faultOf(tx, v.id, context);
-			const known = keyOfSymptom(context.trade.knownFault, v.symptom);
-			const holds = await letGo(tx, { ...v, known, componentId: old.componentId }, context);
-			await update(tx, 'fault', v, { ...v, known, holds });
+			const its = await told(tx, { ...v, componentId: old.componentId }, context);
+			await update(tx, 'fault', v, { ...v, ...its });
 			return { words: `Changed the fault on ${old.code}: ${v.symptom}` };
 		}
 	),

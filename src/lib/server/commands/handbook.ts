@@ -10,6 +10,7 @@ import { BASES, ROLES, SHEENS } from '$core/trade/coatProduct.ts';
 import { CURES } from '$core/trade/coatRule.ts';
 import { BEARS_BY, COUNTED } from '$core/trade/fastener.ts';
 import { GLUE_UNDER } from '$core/trade/glueRule.ts';
+import { FAULT_LOADS } from '$core/trade/knownFault.ts';
 import { DRIVER_KEYS } from '$core/trade/driver.ts';
 import { HANDBOOK_ROWS, keyFor, nameOfRow } from '$core/trade/handbookRow.ts';
 import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from '$core/trade/technique.ts';
@@ -176,6 +177,9 @@ const FORMS = {
 			cure: f.text(1000),
 			steps: rows(HANDBOOK_ROWS.knownFault.shape.steps),
 			blames: f.choiceOrNull(REDO_KINDS),
+			holds: z.array(f.name()).default([]),
+			surfaces: f.several(SURFACE_KEYS),
+			loads: f.several(FAULT_LOADS),
 			source: source()
 		}),
 	caution: () => z.object({ wear: f.text(1000), do: f.name(1000), source: source() })

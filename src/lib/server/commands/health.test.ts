@@ -138,7 +138,7 @@ test('worked by hand from the fault to the cure: a strap that tears again is cha
 	const cure = async () => (await record()).steps.filter((s) => s.faultId === fault!.id);
 	assert.deepEqual(
 		(await cure()).map((s) => s.name),
-		['scuff and clean', 're-fix hook-and-loop']
+		['scuff and clean', 'set hook-and-loop that is sewn or cemented']
 	);
 	await w.run(stepCommands.finishStep, { id: String((await cure())[0]!.id), at: ago(4) }, costume);
 	const change = (fastener: string) =>

@@ -3,14 +3,17 @@ import { OCCASIONS } from '$core/facts/fault.ts';
 import { ZONES } from '$core/facts/zone.ts';
 import { dayOf, dayWords } from '$core/units/localTime.ts';
 import { holdsOf, kindOfFault } from '$core/answers/holds.ts';
+import { faultPlace } from '$core/answers/faultPlace.ts';
 import { holdRateOf } from '$core/trade/holdRate.ts';
+import { causesOf } from '$core/trade/knownFault.ts';
 import { joinStepName } from '$core/answers/joins.ts';
 import { knownFaultOf } from '$core/trade/catalogue.ts';
 import { fastenerOf, workOf } from '$core/trade/fastener.ts';
 import { Absent, one, Refused } from '../db/rows.ts';
 import { insert, set, update } from '../db/tables.ts';
 import { loadOtherHolds } from '../read/health.ts';
-import { loadWear } from '../read/wear.ts';
+import { loadHeld, loadWear } from '../read/wear.ts';
+import { loadMaterials } from '../read/workshop.ts';
 import { command, type Context } from './command.ts';
 import { faultCommands } from './fault.ts';
 import * as f from './fields.ts';
@@ -152,7 +155,16 @@ export const healthCommands = {
 			else await insert(tx, 'inspected', { ...row, line, costumeId: context.costumeId });
 			const what = `${component.code} ${name}`;
 			if (works) return { words: `${what}: good` };
-			const known = knownFaultOf(context.trade, faults[0] ?? null);
+			// Of the causes of its usual symptom the one that this place asks for.
+			const usual = knownFaultOf(context.trade, faults[0] ?? null);
+			const place = faultPlace(component.id, kind, {
+				record,
+				holds,
+				held: await loadHeld(tx, record, context),
+				materials: await loadMaterials(tx)
+			});
+			const [meant] = usual ? causesOf(context.trade.knownFault, usual.symptom, place) : [];
+			const known = knownFaultOf(context.trade, meant ?? null);
 			const earlier = record.faults.find(
 				(x) => x.componentId === component.id && kindOfFault(x, holds, context.trade) === kind
 			);

@@ -27,6 +27,7 @@
 	import { GLUE_TRAIT_WORDS, sideWords, TRAIT_WORDS, underWords, WORDS } from './tables.ts';
 
 	import FastenerFields from './FastenerFields.svelte';
+	import FaultFields from './FaultFields.svelte';
 
 	interface Props {
 		table: HandbookTable;
@@ -251,6 +252,7 @@
 			none="something else"
 			value={text('blames')}
 		/>
+		<FaultFields {row} {trade} />
 	{:else if table === 'caution'}
 		<Field name="wear" label="Worn, commas between" value={text('wear')} wide />
 		<Field name="do" label="What to do" value={text('do')} required wide />

@@ -1,3 +1,4 @@
+import { faultPlace } from '$core/answers/faultPlace.ts';
 import { holdsOf, kindOfFault } from '$core/answers/holds.ts';
 import type { Fault } from '$core/facts/fault.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
@@ -9,7 +10,7 @@ import { photoCommands } from '$lib/server/commands/photo.ts';
 import { stepCommands } from '$lib/server/commands/step.ts';
 import { database } from '$lib/server/database.ts';
 import { loadOtherHolds } from '$lib/server/read/health.ts';
-import { loadWear } from '$lib/server/read/wear.ts';
+import { loadHeld, loadWear } from '$lib/server/read/wear.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ parent }) => {
@@ -20,7 +21,11 @@ export const load: PageServerLoad = async ({ parent }) => {
 	const others = await loadOtherHolds(db, record, { settings, handbook, trade });
 	const holds = holdsOf(record, await loadWear(db, record.costume.id), trade);
 	const kindOf = (fault: Fault) => kindOfFault(fault, holds, trade);
+	const held = await loadHeld(db, record, { settings, handbook, trade });
+	const from = { record, holds, held, materials: workshop.materials };
 	return {
+		/** What is known of where each component lets go. */
+		places: Object.fromEntries(record.components.map((c) => [c.id, faultPlace(c.id, null, from)])),
 		/** What could hold it instead, by fault. */
 		others: Object.fromEntries([...others].map(([id, { others }]) => [id, others])),
 		/** What let go, by fault. */

@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import Plus from '@lucide/svelte/icons/plus';
+	import { holdRateOf } from '$core/trade/holdRate.ts';
+	import type { FaultWhere } from '$core/trade/knownFault.ts';
 	import { isMended } from '$core/facts/fault.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import type { PageData } from './$types';
@@ -17,6 +19,14 @@
 	let adding = $state(false);
 	let editing = $state<number | null>(null);
 	const trade = $derived(handbook());
+	const whereWords = ({ holds, surfaces, loads }: FaultWhere) => {
+		const where = [
+			...holds.map((h) => holdRateOf(h, trade).name),
+			...surfaces.map((s) => `on ${s}`),
+			...(loads.length ? ['more load than it bears'] : [])
+		];
+		return where.length ? ` (${where.join(', ')})` : '';
+	};
 </script>
 
 <svelte:head><title>Mend · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
@@ -67,13 +77,15 @@
 	<Table>
 		{#snippet heads()}<th>Symptom</th><th>Usual cause</th><th>Cure</th>{/snippet}
 		{#each Object.entries(trade.knownFault) as [key, k] (key)}<tr
-				><td><b>{k.symptom}</b></td><td>{k.cause}</td><td>{k.cure}</td></tr
+				><td><b>{k.symptom}</b></td><td>{k.cause}<span class="small soft">{whereWords(k)}</span></td><td
+					>{k.cure}</td
+				></tr
 			>{/each}
 	</Table>
 	<p class="small soft">Common practice.</p>
 </Sheet>
 
-<NewFault bind:open={adding} record={data.record} now={data.now} />
+<NewFault bind:open={adding} record={data.record} places={data.places} now={data.now} />
 <EditFault bind:id={editing} faults={data.record.faults} kinds={data.kinds} />
 
 <style>

@@ -7,7 +7,7 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import type { LocalMinutes } from '$core/units/localTime.ts';
 	import { handbook } from '$lib/ui/handbook/handbook.ts';
-	import { keyOfSymptom } from '$core/trade/knownFault.ts';
+	import { causesOf, type FaultPlace } from '$core/trade/knownFault.ts';
 	import Submit from '$lib/ui/Submit.svelte';
 	import { knownFaultOf } from '$core/trade/catalogue.ts';
 	import Field from '$lib/ui/Field.svelte';
@@ -15,17 +15,23 @@
 	interface Props {
 		open: boolean;
 		record: CostumeRecord;
+		/** What is known of where each component lets go. */
+		places: Readonly<Record<number, FaultPlace>>;
 		now: LocalMinutes;
 	}
-	let { open = $bindable(), record, now }: Props = $props();
+	let { open = $bindable(), record, places, now }: Props = $props();
 	let symptom = $state('');
 	let componentId = $state<string | number>('');
 	const trade = $derived(handbook());
-	const known = $derived(knownFaultOf(trade, keyOfSymptom(trade.knownFault, symptom)));
+	const place = $derived(places[Number(componentId)] ?? { holds: [], surfaces: [], loads: [] });
+	/** Causes that are usual there, the likeliest first. */
+	const causes = $derived(causesOf(trade.knownFault, symptom, place));
+	let chosen = $state('');
+	const known = $derived(knownFaultOf(trade, causes.includes(chosen) ? chosen : (causes[0] ?? null)));
 	const earlier = $derived(record.faults.filter((f) => String(f.componentId) === String(componentId)));
 	// It begins empty each time.
 	$effect(() => {
-		if (open) [symptom, componentId] = ['', ''];
+		if (open) [symptom, componentId, chosen] = ['', '', ''];
 	});
 </script>
 
@@ -43,12 +49,25 @@
 			<Field
 				name="symptom"
 				label="Symptom"
-				list={Object.values(trade.knownFault).map((k) => k.symptom)}
+				list={[...new Set(Object.values(trade.knownFault).map((k) => k.symptom))]}
 				value={symptom}
 				onchange={(v) => (symptom = v)}
 				hint="a known one brings its cause and cure"
 				wide
 			/>
+			{#if causes.length > 1}<fieldset>
+					<legend class="small soft">Usual causes there</legend>
+					{#each causes as key (key)}<label
+							><input
+								type="radio"
+								name="usual"
+								value={key}
+								checked={trade.knownFault[key] === known}
+								onchange={() => (chosen = key)}
+							/>
+							{trade.knownFault[key]!.cause}</label
+						>{/each}
+				</fieldset>{/if}
 			{#key known}
 				<Field name="cause" label="Cause" value={known?.cause ?? ''} wide />
 				<Field name="cure" label="Cure" value={known?.cure ?? ''} wide />
@@ -70,3 +89,18 @@
 		<Submit>Log the fault</Submit>
 	</Form>
 </Dialog>
+
+<style>
+	fieldset {
+		grid-column: 1 / -1;
+		border: 1px solid var(--rule);
+		margin: 0;
+		padding: 4px 10px;
+	}
+	label {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		min-height: 32px;
+	}
+</style>
