@@ -50,6 +50,7 @@ export const PAGES = [
 	'/c/1/mend/kit',
 	'/c/3/mend/after',
 	'/c/1/mend/care',
+	'/c/1/mend/lend?for=2',
 	'/c/3/mend/record',
 	'/c/3/mend',
 	'/stash',

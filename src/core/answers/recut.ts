@@ -81,8 +81,8 @@ export function recutAfter(
 	return record.components.flatMap((component) =>
 		differing(
 			component,
-			of(record, component, before).filter((s) => cut(component.id, s.shape.materialId) !== undefined),
-			of(record, component, after)
+			piecesAt(record, component, before).filter((s) => cut(component.id, s.shape.materialId) !== undefined),
+			piecesAt(record, component, after)
 		)
 	);
 }
@@ -90,11 +90,11 @@ export function recutAfter(
 /** Pieces that were cut by measures, and for a wearer, that hold no longer. */
 export function recutNow(record: CostumeRecord, cut: CutAt, fit: PiecesAt): RecutPiece[] {
 	return record.components.flatMap((component) => {
-		const now = of(record, component, fit);
+		const now = piecesAt(record, component, fit);
 		const then = now.flatMap(({ shape }) => {
 			const at = cut(component.id, shape.materialId);
 			if (at === undefined) return [];
-			const was = of(record, component, fit, at).find((s) => s.shape.id === shape.id)!;
+			const was = piecesAt(record, component, fit, at).find((s) => s.shape.id === shape.id)!;
 			// A shape whose measure was first taken after the cut was not cut by it.
 			return was.done.ok ? [was] : [];
 		});
@@ -102,7 +102,8 @@ export function recutNow(record: CostumeRecord, cut: CutAt, fit: PiecesAt): Recu
 	});
 }
 
-const of = (
+/** The pieces of a component, for the wearer that they follow, and by the measures that held at some moment. */
+export const piecesAt = (
 	record: CostumeRecord,
 	component: Component,
 	{ shapes, wearers, worn, materials }: PiecesAt,

@@ -18,6 +18,7 @@
 		{ href: `${base}/kit`, name: 'Kit' },
 		{ href: `${base}/after`, name: 'After the event' },
 		{ href: `${base}/care`, name: 'Care' },
+		{ href: `${base}/lend`, name: 'Another wearer' },
 		{ href: `${base}/record`, name: 'Record' }
 	]}
 />
