@@ -26,6 +26,8 @@ export async function pages(): Promise<void> {
 	console.log(`pages: later start to first page ${warm.seconds.toFixed(1)} s`);
 	console.log('pages: answer on the demo data (median and largest of 50)');
 	await answers(PAGES, 50);
+	// Written anew each time: pictures made small, and the print.
+	await answers(['/c/1/mend/record/out?form=full', '/c/1/mend/record/out?form=short'], 5);
 	await afterChange();
 
 	await warm.stop();

@@ -136,7 +136,7 @@ export const healthCommands = {
 				line: f.text(200),
 				works: f.ticked(),
 				note: f.text(),
-				photo: z.instanceof(File).optional()
+				photo: f.orNull(z.instanceof(File, { error: 'Choose a picture.' })).optional()
 			}),
 		async (tx, { line, works, note, photo }, context) => {
 			const record = await recordOf(tx, context);

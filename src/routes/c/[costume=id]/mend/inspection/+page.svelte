@@ -111,6 +111,7 @@
 	{#if its}
 		<Form
 			command="lookAt"
+			upload
 			hidden={{ line: its.line, works: 'false' }}
 			label="What fails"
 			onDone={() => (failing = null)}

@@ -11,7 +11,12 @@
 
 	let { data }: { data: PageData } = $props();
 	const unit = $derived(data.workshop.settings.lengthUnit);
-	const lines = $derived(packLines(data.luggage, data.kit));
+	const lines = $derived(
+		packLines(
+			data.luggage,
+			data.kit.filter((k) => k.taken)
+		)
+	);
 	const asked = $derived(packingOf(data.luggage, data.cases));
 	const question = $derived(JSON.stringify(asked.task));
 	const SECONDS = 2;
@@ -45,7 +50,6 @@
 		variant={data.variant}
 		{lines}
 		cases={data.cases}
-		rules={data.rules}
 		ticks={data.ticks}
 		task={asked.task}
 		{packing}

@@ -2,7 +2,6 @@
 	/** Everything that goes along, ticked going, at the event and coming home. */
 	import Printer from '@lucide/svelte/icons/printer';
 	import { invalidateAll } from '$app/navigation';
-	import { forbids, rulesOf } from '$core/answers/kit.ts';
 	import {
 		hostOf,
 		linesAt,
@@ -15,7 +14,7 @@
 	import { caseFigure } from '$core/explain/travel.ts';
 	import type { Packing, PackTask } from '$core/engines/case/pack.ts';
 	import type { Costume } from '$core/facts/costume.ts';
-	import { LEGS, type EventRule, type Leg, type PackTick, type TravelCase } from '$core/facts/travel.ts';
+	import { LEGS, type Leg, type PackTick, type TravelCase } from '$core/facts/travel.ts';
 	import type { Variant } from '$core/facts/wear.ts';
 	import { capital, namesWords } from '$core/units/names.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -31,15 +30,13 @@
 		variant: Variant | null;
 		lines: readonly PackLine[];
 		cases: readonly TravelCase[];
-		/** Of all events. */
-		rules: readonly EventRule[];
 		ticks: readonly PackTick[];
 		task: PackTask;
 		/** Null until it is known. */
 		packing: Packing | null;
 		onedit: (componentId: number) => void;
 	}
-	let { costume, variant, lines, cases, rules, ticks, task, packing, onedit }: Props = $props();
+	let { costume, variant, lines, cases, ticks, task, packing, onedit }: Props = $props();
 	let leg = $state<Leg>('going');
 	const LEG_WORDS: Record<Leg, string> = { going: 'going', event: 'at the event', home: 'coming home' };
 	const soFar = $derived(packedSoFar(lines, ticks, leg));
@@ -48,7 +45,6 @@
 		new URLSearchParams({ ...(variant ? { as: String(variant.id) } : {}), in: placesWords(places) })
 	);
 	const luggage = $derived(lines.flatMap((l) => l.luggage ?? []));
-	const own = $derived(rulesOf(costume.eventName, rules));
 	const begun = $derived(leg !== 'going' && soFar.there.size > 0);
 	/** So few are named. */
 	const FEW = 4;
@@ -70,7 +66,7 @@
 	);
 	const nameOf = (line: string | null) => lines.find((l) => l.line === line)?.name;
 	const noteOf = (line: PackLine): string => {
-		if (line.kit) return forbids(line.kit, own) ? 'forbidden at this event' : `for ${line.kit.because}`;
+		if (line.kit) return line.kit.use === 'own' ? line.kit.because : `for ${line.kit.because}`;
 		const host = nameOf(hostOf(line));
 		if (host) return `inside ${host}`;
 		if (line.luggage!.box === null && goesAs(line.luggage!) === 'case') return 'not measured';
