@@ -102,6 +102,8 @@ test('the kit keeps within its limit: what saves least a gram stays; nothing is 
 	expect(grams).toBeGreaterThan(520);
 	expect(grams).toBeLessThanOrEqual(700);
 	await expect(main(page).getByText('not worth its weight within the limit').first()).toBeVisible();
+	await set('');
+	await toast(page, 'The kit has no limit');
 	await page.getByRole('button', { name: 'needle and thread was used' }).click();
 	await toast(page, /^Put Sewing thread, slate on the list/);
 	await open(page, '/c/1/buy');

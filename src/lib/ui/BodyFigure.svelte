@@ -206,7 +206,7 @@
 		display: block;
 	}
 	figcaption {
-		color: var(--on-mat-soft);
+		color: var(--figure-ink, var(--on-mat-soft));
 	}
 	.ring-line {
 		fill: none;
@@ -263,7 +263,7 @@
 		pointer-events: none;
 	}
 	text {
-		fill: var(--on-mat-soft);
+		fill: var(--figure-ink, var(--on-mat-soft));
 		font: 600 11px var(--mono);
 	}
 </style>

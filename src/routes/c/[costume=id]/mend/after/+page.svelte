@@ -109,6 +109,7 @@
 		color: var(--red-ink);
 	}
 	.body {
+		--figure-ink: var(--ink-soft);
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) 200px;
 		gap: 16px;

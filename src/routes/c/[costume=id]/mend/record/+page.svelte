@@ -80,6 +80,7 @@
 		color: var(--sheet);
 	}
 	.body {
+		--figure-ink: var(--ink-soft);
 		max-width: 420px;
 		margin: 8px auto 0;
 	}
