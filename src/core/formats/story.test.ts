@@ -2,7 +2,8 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import * as make from '../../../tests/support/record.ts';
 import type { Photo } from '../facts/costume.ts';
-import { picturesOf, storyOf, type Story, type StorySource } from './story.ts';
+import { picturesOf, storyOf } from './story.ts';
+import type { Story, StorySource } from './storyTypes.ts';
 
 const photo = (id: number, hash: string, more: Partial<Photo> = {}): Photo => ({
 	id,

@@ -3,7 +3,7 @@ import pluralize from 'pluralize';
 import type { FontFiles } from './lettering.ts';
 import { GREY, newPrint } from './pdf.ts';
 import { LINE, ROOM, Sheet, type Cell } from './pdfSheet.ts';
-import type { Story, StoryLine, StoryPart } from './story.ts';
+import type { Story, StoryLine, StoryPart } from './storyTypes.ts';
 
 /** mm that the names of lines take at the left. */
 const NAMES = 38;

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import sharp from 'sharp';
 import { storyPdf } from '$core/formats/storyPdf.ts';
-import type { Story } from '$core/formats/story.ts';
+import type { Story } from '$core/formats/storyTypes.ts';
 import { storeFile } from './pictures.ts';
 import { printFonts } from './prints/fonts.ts';
 import { MOST_PICTURES, progressOf, storyPictures } from './storyPictures.ts';

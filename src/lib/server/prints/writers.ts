@@ -9,7 +9,7 @@ import { layoutPdf, type PlanPaper } from '$core/formats/layoutPdf.ts';
 import { patternPdf } from '$core/formats/patternPdf.ts';
 import { planWords } from '$core/formats/planWords.ts';
 import { quotePdf, type QuotedCostume } from '$core/formats/quotePdf.ts';
-import type { Story } from '$core/formats/story.ts';
+import type { Story } from '$core/formats/storyTypes.ts';
 import { storyPdf } from '$core/formats/storyPdf.ts';
 import { tagsPdf, type PrintedTag } from '$core/formats/tagsPdf.ts';
 import type { LengthUnit } from '$core/units/measure.ts';

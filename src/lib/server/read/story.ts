@@ -2,7 +2,7 @@ import { piecesOf } from '$core/answers/shapePieces.ts';
 import type { NumberedPiece } from '$core/engines/pattern/numbered.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
-import type { StorySource } from '$core/formats/story.ts';
+import type { StorySource } from '$core/formats/storyTypes.ts';
 import type { Executor } from '../db/open.ts';
 import { loadPieces } from './costume.ts';
 import { loadHealth } from './health.ts';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** The whole story of a costume: to keep, or shorter to show to others. */
 	import FileDown from '@lucide/svelte/icons/file-down';
-	import { STORY_FORMS, type StoryForm } from '$core/formats/story.ts';
+	import { STORY_FORMS, type StoryForm } from '$core/formats/storyTypes.ts';
 	import BodyFigure from '$lib/ui/BodyFigure.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import { StoryFile } from '$lib/ui/storyFile.svelte.ts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Lines and pictures under one head of the record. */
-	import type { StoryPart } from '$core/formats/story.ts';
+	import type { StoryPart } from '$core/formats/storyTypes.ts';
 
 	let { part, base }: { part: StoryPart; base: string } = $props();
 	/** Lines of one name beneath each other say it once. */

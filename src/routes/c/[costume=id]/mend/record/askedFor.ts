@@ -1,4 +1,4 @@
-import { STORY_FORMS, type StoryForm } from '$core/formats/story.ts';
+import { STORY_FORMS, type StoryForm } from '$core/formats/storyTypes.ts';
 
 /** What the address asks for: which form, and of which component alone. */
 export function askedFor(asked: URLSearchParams): { form: StoryForm; of: number | null } {
