@@ -177,3 +177,27 @@ test('what is kept is looked after, and the next look is in the calendar file', 
 	expect(ics).toMatch(/DTSTART;VALUE=DATE:20310702[^]*?SUMMARY:Look after P-01 Oar/);
 	expect(ics).toContain('over the door');
 });
+
+test('a component is borrowed from another costume: booked by event, packed with this one, given back', async ({
+	page
+}) => {
+	await open(page, '/c/3/look');
+	await page.getByRole('button', { name: 'Borrow' }).click();
+	const form = page.getByRole('form', { name: 'Borrow a component' });
+	await form.getByRole('button', { name: 'Borrow it' }).click();
+	await expect(form.getByText('Needs a value.')).toBeVisible();
+	await form.getByLabel('Component').selectOption({ label: 'Lamplighter of Quay Nine: G-02 Sea boots' });
+	await form.getByRole('button', { name: 'Borrow it' }).click();
+	await toast(page, 'Borrowed G-02 Sea boots of Lamplighter of Quay Nine');
+	const shared = page.getByRole('region', { name: 'Worn with other costumes' });
+	await expect(shared.getByText('Wed 14 May 2031: here')).toBeVisible();
+	await expect(shared.getByText('Sat 7 Jun 2031: Lamplighter of Quay Nine')).toBeVisible();
+	await open(page, '/c/3/wear/packing');
+	await expect(main(page).getByText('G-02 L Sea boots').first()).toBeVisible();
+	await open(page, '/c/1/look');
+	await expect(page.getByText('lent to Ferrywoman of the Low Tide')).toBeVisible();
+	await open(page, '/c/3/look');
+	await page.getByRole('button', { name: 'Give G-02 Sea boots back' }).click();
+	await toast(page, 'Gave G-02 Sea boots back');
+	await expect(page.getByText('Worn with other costumes')).toBeHidden();
+});

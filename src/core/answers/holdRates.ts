@@ -79,3 +79,10 @@ export function learnHolds(costumes: readonly WornCostume[], trade: Catalogue): 
 		})
 		.sort((a, b) => b.now - a.now);
 }
+
+/** Faults in ten wears of a kind: as learned, else as it is known before. */
+export const rateOfKind = (
+	kind: HoldKind,
+	learned: readonly Pick<LearnedHold, 'kind' | 'now'>[],
+	trade: Catalogue
+): number => learned.find((l) => l.kind === kind)?.now ?? holdRateOf(kind, trade).per10;

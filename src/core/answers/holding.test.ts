@@ -202,3 +202,25 @@ test('figures of a join: what it bears, what pulls on it, how much of it is used
 	assert.equal(valueOf(weightFigure(held!.weight, 'pauldron')), 0, 'of no parts');
 	assert.equal(valueOf(weightFigure({ ...known(210), weighed: true }, 'pauldron')), 210);
 });
+
+test('of other fasteners the one that lets go least comes first, as the log has it', () => {
+	const [held] = holdings(
+		[make.component(1)],
+		{ ...make.NO_WEAR, joins: [60, -60].map((upMm, i) => make.join(i + 1, 1, { fastener: 'magnet', upMm })) },
+		new Map([[1, { grams: 900, weighed: true, parts: [], unknown: [] }]]),
+		FACTORS,
+		STANDARD
+	);
+	const others = (learned: { kind: string; now: number }[] = []) =>
+		remedies(held!, FACTORS, STANDARD, learned).filter((r) => r.kind === 'other');
+	const rates = others().map((r) => r.per10!);
+	assert.ok(rates.length > 2);
+	assert.deepEqual(
+		rates,
+		[...rates].sort((a, b) => a - b)
+	);
+	const first = others()[0]!.joins[0]!.fastener;
+	const then = others([{ kind: `fastener ${first}`, now: 8 }]);
+	assert.equal(then.at(-1)!.joins[0]!.fastener, first);
+	assert.equal(then.at(-1)!.per10, 8);
+});

@@ -5,6 +5,7 @@ import type { Catalogue } from '../trade/catalogue.ts';
 import { capacityOf, fastenerOf } from '../trade/fastener.ts';
 import type { Vec } from '../units/vec.ts';
 import { joinCircle, joinsOf } from './joins.ts';
+import { rateOfKind, type LearnedHold } from './holdRates.ts';
 import type { Weight } from './weight.ts';
 
 /** How a component is held, and whether it stays on. */
@@ -33,6 +34,8 @@ export interface Remedy {
 	changed: number[];
 	/** Of what it bears, what its worst join then takes when jumping. */
 	share: number;
+	/** Of another fastener, how often it lets go in ten wears; null for the others. */
+	per10: number | null;
 }
 
 const OFF: Readonly<Record<Facing, Vec>> = { forward: [0, 0, 1], outward: [1, 0, 0], up: [0, 1, 0] };
@@ -146,9 +149,16 @@ const MOST_OF_ONE = 8;
 
 /**
  * What makes it hold when jumping, the least change of each kind: a tie lower down, larger ones, more of them, another fastener. Each is
- * worked out with the joins as they would be.
+ * worked out with the joins as they would be. Of other fasteners the one that lets go least comes first.
+ *
+ * @param learned of each kind, by all costumes
  */
-export function remedies(held: Held, factors: LoadFactors, trade: Catalogue): Remedy[] {
+export function remedies(
+	held: Held,
+	factors: LoadFactors,
+	trade: Catalogue,
+	learned: readonly Pick<LearnedHold, 'kind' | 'now'>[] = []
+): Remedy[] {
 	const { loads, grams, centre } = held;
 	if (!loads || grams === null || held.upTo === 'jumping') return [];
 	const now = carrying(held);
@@ -160,7 +170,10 @@ export function remedies(held: Held, factors: LoadFactors, trade: Catalogue): Re
 		for (const way of ways) {
 			const share = shareOf(way.joins);
 			if (share > 1) continue;
-			found.push({ kind, ...way, share });
+			const [change] = way.changed;
+			const per10 =
+				kind === 'other' ? rateOfKind(`fastener ${way.joins[change!]!.fastener}`, learned, trade) : null;
+			found.push({ kind, ...way, share, per10 });
 			return;
 		}
 	}
@@ -207,7 +220,12 @@ export function remedies(held: Held, factors: LoadFactors, trade: Catalogue): Re
 			if (!fastener.selfAdhesive && !fastener.steel && overloaded.some((i) => now[i]!.fastener !== key))
 				first('other', [eachOf(() => ({ fastener: key }))]);
 	}
-	return found.sort((a, b) => KIND_ORDER.indexOf(a.kind) - KIND_ORDER.indexOf(b.kind) || a.share - b.share);
+	return found.sort(
+		(a, b) =>
+			KIND_ORDER.indexOf(a.kind) - KIND_ORDER.indexOf(b.kind) ||
+			(a.per10 ?? 0) - (b.per10 ?? 0) ||
+			a.share - b.share
+	);
 }
 /** A longer lever costs nothing and shows least; another fastener is other work. */
 const KIND_ORDER: readonly Remedy['kind'][] = ['lower', 'tie', 'larger', 'more', 'other'];

@@ -6,7 +6,7 @@ import { DAY, type LocalMinutes } from '../units/localTime.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
 import { agedFactor, holdRateOf } from '../trade/holdRate.ts';
 import { carrying, worstOf, type Held } from './holding.ts';
-import type { LearnedHold } from './holdRates.ts';
+import { rateOfKind, type LearnedHold } from './holdRates.ts';
 import { holdsOf, kindOfFault, wearsOf, type Hold } from './holds.ts';
 
 /** What all of its kind say counts as much for one of them as so many wears of its own. From memory. */
@@ -96,9 +96,9 @@ export function toInspect(
 	return holds
 		.map((hold): LookAt => {
 			const { kind, component, line } = hold;
-			const { per10, minutes } = holdRateOf(kind, trade);
+			const { minutes } = holdRateOf(kind, trade);
 			const last = inspected.find((i) => i.line === line) ?? null;
-			const kindRate = learned.find((l) => l.kind === kind)?.now ?? per10;
+			const kindRate = rateOfKind(kind, learned, trade);
 			// Nobody says which of several alike let go: they are taken together.
 			const alike = holds.filter((h) => h.component === component && h.kind === kind).length;
 			const worn = alike * wearsOf(component, record.components, wears, wear.variants);

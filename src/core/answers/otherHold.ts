@@ -3,9 +3,8 @@ import type { FastenerKey, HoldsTo, Join, LoadFactors } from '../facts/wear.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
 import { JOINS } from '../trade/closureJoin.ts';
 import { fastenerOf, workOf } from '../trade/fastener.ts';
-import { holdRateOf } from '../trade/holdRate.ts';
 import { bodyOf, carrying, worstOf, type Held } from './holding.ts';
-import type { LearnedHold } from './holdRates.ts';
+import { rateOfKind, type LearnedHold } from './holdRates.ts';
 import { groupLoad } from '../engines/load/fastenerGroup.ts';
 
 /** Something else that holds it, where what holds it now lets go again and again. */
@@ -55,7 +54,7 @@ export function otherHolds(
 	factors: LoadFactors,
 	trade: Catalogue
 ): OtherHold[] {
-	const rate = (of: HoldKind) => learned.find((l) => l.kind === of)?.now ?? holdRateOf(of, trade).per10;
+	const rate = (of: HoldKind) => rateOfKind(of, learned, trade);
 	const now = kind.replace(/^fastener /, '');
 	const its = held.joins.filter((j) => j.fastener === now);
 	if (kind === now || !its.length) return [];

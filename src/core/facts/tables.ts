@@ -24,6 +24,8 @@ export interface Column {
 	word?: string | null;
 	/** The table that it links to. */
 	to?: string;
+	/** What it links to may be of another costume. */
+	across?: true;
 	/** What stands for a value that nobody reads as it is kept. */
 	says?: (value: unknown) => string;
 }
@@ -545,6 +547,8 @@ export const TABLES = {
 		{ componentId: to('component'), place: text, note: text, everyMonths: number, lookedOn: date },
 		null
 	),
+	/** Its component is of another costume: the only link that leads to one. */
+	loan: table('loan', { costumeId: to('costume'), componentId: { ...to('component'), across: true } }, null),
 	inspected: table('look', { costumeId: to('costume'), line: text, works: tick, lookedAt: time }, 'line'),
 	rehearsal: table(
 		'rehearsal',
@@ -747,7 +751,7 @@ export const isOfCostume = (name: TableName): boolean =>
 /** The links of a table to what hangs on a costume: what they lead to must be of the same one. */
 export const linksWithin = (name: TableName): { key: string; column: string; table: TableName }[] =>
 	Object.entries(columnsOfTable(name)).flatMap(([key, column]) =>
-		column.to !== undefined && isTable(column.to) && isOfCostume(column.to)
+		column.to !== undefined && column.across !== true && isTable(column.to) && isOfCostume(column.to)
 			? [{ key, column: storedName(key, column), table: column.to }]
 			: []
 	);

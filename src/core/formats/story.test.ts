@@ -83,6 +83,17 @@ const source: StorySource = {
 	nextTimes: [
 		{ id: 1, costumeId: 1, componentId: null, position: 0, words: 'start earlier', takenTo: '', version: 1 }
 	],
+	shared: {
+		borrowed: [],
+		lent: [
+			{
+				component: { id: 1, code: 'G-01', name: 'cape' },
+				owner: { id: 1, name: 'c', eventAt: 0, isAway: false },
+				loans: [{ id: 1, costumeId: 2, costume: 'Heron' }],
+				bookings: []
+			}
+		]
+	},
 	pieces: new Map(),
 	unit: 'cm'
 };
@@ -115,7 +126,8 @@ test('years later one knows which interfacing is inside, what it is painted with
 		'event; 6 h; hurt: neck; rain',
 		'Kept: attic box',
 		'Note: lined twice',
-		'start earlier'
+		'start earlier',
+		'G-01 cape: lent to Heron'
 	])
 		assert.ok(full.includes(said), `${said}\n${full}`);
 	assert.ok(!full.includes('not yet:'), 'what is not done is no story');

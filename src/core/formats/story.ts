@@ -171,6 +171,21 @@ export function storyOf(source: StorySource, form: StoryForm, of: number | null 
 				)
 			]
 		: [];
+	const { borrowed, lent } = source.shared;
+	const sharing =
+		borrowed.length + lent.length
+			? [
+					plain('Worn with other costumes', [
+						...borrowed.map((b) => line(`${b.component.code} ${b.component.name}`, `of ${b.owner.name}`)),
+						...lent.map((l) =>
+							line(
+								`${l.component.code} ${l.component.name}`,
+								`lent to ${l.loans.map((x) => x.costume).join(', ')}`
+							)
+						)
+					])
+				]
+			: [];
 	const loose = record.photos.filter(
 		(p) => p.componentId === null && p.stepId === null && p.fittingId === null && p.swatchId === null
 	);
@@ -187,7 +202,7 @@ export function storyOf(source: StorySource, form: StoryForm, of: number | null 
 					{ title: '', parts: [{ ...whole, pictures: byTime(loose) }, ...worn] },
 					{ title: 'Components', parts },
 					{ title: 'Finish', parts: [...colours, ...swatches] },
-					{ title: 'Made and kept', parts: [...fittings, ...bought, ...later] }
+					{ title: 'Made and kept', parts: [...fittings, ...sharing, ...bought, ...later] }
 				].filter((c) => c.parts.length > 0)
 			: [
 					{ title: '', parts: [whole, ...worn] },

@@ -1,4 +1,5 @@
 import type { NumberedPiece } from '../engines/pattern/numbered.ts';
+import type { Shared } from '../answers/bookings.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { Keeping, NextTime, WearLog } from '../facts/health.ts';
 import type { MeasureRecord } from '../facts/measureRecord.ts';
@@ -45,6 +46,8 @@ export interface StorySource {
 	wears: readonly WearLog[];
 	keepings: readonly Keeping[];
 	nextTimes: readonly NextTime[];
+	/** What of other costumes is worn with it, and what of it with others. */
+	shared: { borrowed: readonly Shared[]; lent: readonly Shared[] };
 	/** Pieces of each shape, by its id. */
 	pieces: ReadonlyMap<number, readonly NumberedPiece[]>;
 	unit: LengthUnit;

@@ -86,8 +86,17 @@ const OF_WORKSHOP = [
 	'offer',
 	'joint_purchase'
 ];
-/** A quote is between a maker and a client, rules are the event’s, cases the maker’s, ticks of one trip or look, and what is taken along of one kit: in the backup, and handed to nobody with the costume. */
-const STAYS = ['quote', 'event_rule', 'travel_case', 'pack_tick', 'inspected', 'kit_limit', 'kit_item'];
+/** A quote is between a maker and a client, rules are the event’s, cases the maker’s, ticks of one trip or look, what is taken along of one kit and what is borrowed of another costume: in the backup, and handed to nobody with the costume. */
+const STAYS = [
+	'quote',
+	'event_rule',
+	'travel_case',
+	'pack_tick',
+	'inspected',
+	'kit_limit',
+	'kit_item',
+	'loan'
+];
 /** Receipts are the maker's own; what was bought with others is one's own part of it. Counters, when it was read, whether it is put away; pictures are encoded anew, pieces stay in their order. */
 const NOT_COMPARED: Record<string, string[]> = {
 	costume: ['archived_at', 'stash_turn', 'hours_turn'],

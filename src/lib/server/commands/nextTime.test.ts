@@ -4,7 +4,8 @@ import { add, costume, NEW_COSTUME, record, refused, w } from '$tests/support/on
 import { COMPONENT } from '$tests/support/workshop.ts';
 import { inOrder } from '$core/facts/order.ts';
 import { Absent } from '../db/rows.ts';
-import { loadKeepings, loadNextTimes, loadOtherComponents } from '../read/health.ts';
+import { loadKeepings, loadNextTimes } from '../read/health.ts';
+import { loadOtherComponents } from '../read/loans.ts';
 import { componentCommands } from './component.ts';
 import { costumeCommands } from './costume.ts';
 import { keepingCommands } from './keeping.ts';

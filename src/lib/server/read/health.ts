@@ -33,23 +33,6 @@ export const loadNextTimes = (db: Executor, costumeIds: readonly number[]) =>
 export const loadKeepings = (db: Executor, costumeIds: readonly number[]) =>
 	selectOfCostumes<Keeping>(db, 'keeping', costumeIds, 'keeping.id');
 
-/** A component of another costume that is at work. */
-export interface OtherComponent {
-	id: number;
-	code: string;
-	name: string;
-	costume: string;
-}
-
-/** Components of all other costumes that are not put away, the next event first. */
-export const loadOtherComponents = (db: Executor, costumeId: number): Promise<OtherComponent[]> =>
-	all<OtherComponent>(
-		db,
-		`select c.id, c.code, c.name, k.name as costume from component c join costume k on k.id = c.costume_id
-		where k.archived_at is null and k.id <> $1 order by k.event_at, k.id, c.position, c.id`,
-		[costumeId]
-	);
-
 /** What is told of wearing and keeping one costume. */
 export async function loadHealth(db: Executor, costumeId: number) {
 	const [wears, nextTimes, keepings] = await Promise.all([

@@ -1,3 +1,4 @@
+import { sharedWith } from '$core/answers/bookings.ts';
 import { piecesOf } from '$core/answers/shapePieces.ts';
 import type { NumberedPiece } from '$core/engines/pattern/numbered.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
@@ -6,6 +7,7 @@ import type { StorySource } from '$core/formats/storyTypes.ts';
 import type { Executor } from '../db/open.ts';
 import { loadPieces } from './costume.ts';
 import { loadHealth } from './health.ts';
+import { loadShared } from './loans.ts';
 import { loadMeasure } from './measure.ts';
 import { loadWear } from './wear.ts';
 
@@ -16,10 +18,11 @@ export async function loadStory(
 	workshop: Workshop
 ): Promise<StorySource> {
 	const { id } = record.costume;
-	const [fit, wear, health, from] = await Promise.all([
+	const [fit, wear, health, shared, from] = await Promise.all([
 		loadMeasure(db, id),
 		loadWear(db, id),
 		loadHealth(db, id),
+		loadShared(db),
 		loadPieces(db, [id])
 	]);
 	const { shapes, wearers } = from.get(id)!;
@@ -34,5 +37,14 @@ export async function loadStory(
 		});
 		for (const { shape, pieces: of } of done) pieces.set(shape.id, of);
 	}
-	return { record, workshop, fit, wear, ...health, pieces, unit: workshop.settings.lengthUnit };
+	return {
+		record,
+		workshop,
+		fit,
+		wear,
+		...health,
+		shared: sharedWith(id, shared),
+		pieces,
+		unit: workshop.settings.lengthUnit
+	};
 }

@@ -1,3 +1,4 @@
+import { missingFor, sharedWith } from '$core/answers/bookings.ts';
 import { cutsOf } from '$core/answers/followPieces.ts';
 import { luggageOf, type Luggage } from '$core/answers/packed.ts';
 import { recordOnly, variantAt, wornAs } from '$core/answers/variant.ts';
@@ -9,8 +10,9 @@ import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import type { Executor } from '../db/open.ts';
 import { select, selectOfCostumes } from '../db/tables.ts';
-import { loadPieces } from './costume.ts';
+import { loadEntered, loadPieces } from './costume.ts';
 import { loadKit } from './health.ts';
+import { loadShared } from './loans.ts';
 import { loadRules } from './rules.ts';
 import { loadWeights } from './wear.ts';
 
@@ -64,14 +66,40 @@ export async function loadGoing(
 	{ wear, weights, components }: { wear: Worn; weights: Weighed['weights']; components: Component[] }
 ) {
 	const record = recordOnly(all, components);
-	const [travel, luggage, { choice }] = await Promise.all([
+	const [travel, luggage, borrowed, { choice }] = await Promise.all([
 		loadTravel(db, record.costume.id),
 		luggageFrom(db, record, workshop.materials, { wear, weights }),
+		loadBorrowed(db, record.costume.id, workshop),
 		loadKit(db, all, workshop, now, { wear, components })
 	]);
 	return {
 		...travel,
-		luggage,
+		luggage: [...luggage, ...borrowed],
 		kit: choice.lines
 	};
+}
+
+/** What is borrowed of other costumes and there for this one: it is packed as it is with its own, its parts with it. */
+async function loadBorrowed(
+	db: Executor,
+	costumeId: number,
+	workshop: Pick<Workshop, 'materials' | 'handbook'>
+): Promise<Luggage[]> {
+	const here = sharedWith(costumeId, await loadShared(db)).borrowed.filter(
+		(s) => missingFor(costumeId, s) === null
+	);
+	if (!here.length) return [];
+	const owners = await loadEntered(db, [...new Set(here.map((s) => s.owner.id))]);
+	const found = await Promise.all(
+		owners.map(async (owner) => {
+			const wanted = new Set(here.map((s) => s.component.id));
+			const byId = new Map(owner.components.map((c) => [c.id, c]));
+			const goes = (c: Component): boolean =>
+				wanted.has(c.id) || (c.parentId !== null && byId.has(c.parentId) && goes(byId.get(c.parentId)!));
+			const { wear, weights } = await loadWeights(db, owner, workshop);
+			const only = recordOnly(owner, owner.components.filter(goes));
+			return luggageFrom(db, only, workshop.materials, { wear, weights });
+		})
+	);
+	return found.flat();
 }

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
 	import Copy from '@lucide/svelte/icons/copy';
+	import Handshake from '@lucide/svelte/icons/handshake';
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Printer from '@lucide/svelte/icons/printer';
@@ -18,6 +19,7 @@
 	import type { PageData } from './$types';
 	import LedgerHeads from '$lib/ui/LedgerHeads.svelte';
 	import NewComponent from './NewComponent.svelte';
+	import WornWith from './WornWith.svelte';
 	import BesideFigure from '$lib/ui/BesideFigure.svelte';
 
 	let { data }: { data: PageData } = $props();
@@ -35,6 +37,7 @@
 	let adding = $state(false);
 	let pasting = $state(false);
 	let copying = $state(false);
+	let borrowing = $state(false);
 	let zone = $state<Zone | null>(null);
 	let looked = $state<Component | null>(null);
 
@@ -91,6 +94,9 @@
 			{#if data.others.length}<button class="button small" onclick={() => (copying = true)}
 					><Copy size={14} /> Copy from</button
 				>{/if}
+			{#if data.lendable.length}<button class="button small" onclick={() => (borrowing = true)}
+					><Handshake size={14} /> Borrow</button
+				>{/if}
 			<a class="button small" href="{base}/out/costume" download><FileDown size={14} /> File</a>
 			<button class="button small" onclick={() => window.print()}><Printer size={14} /> Print</button>
 			<button class="button main small" data-add onclick={() => (adding = true)}
@@ -128,6 +134,13 @@
 	</Sheet>
 </BesideFigure>
 
+<WornWith
+	costumeId={data.record.costume.id}
+	borrowed={data.borrowed}
+	lent={data.lent}
+	lendable={data.lendable}
+	bind:open={borrowing}
+/>
 <CopyBreakdown bind:open={copying} others={data.others} />
 <PasteDialog bind:open={pasting} command="pasteComponents" title="Paste components" example={EXAMPLE} />
 <NewComponent bind:open={adding} {components} {zone} {base} />

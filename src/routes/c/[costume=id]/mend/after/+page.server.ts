@@ -8,7 +8,8 @@ import { actionsOf } from '$lib/server/commands/actions.ts';
 import { healthCommands } from '$lib/server/commands/health.ts';
 import { nextTimeCommands } from '$lib/server/commands/nextTime.ts';
 import { database } from '$lib/server/database.ts';
-import { loadHealth, loadOtherComponents } from '$lib/server/read/health.ts';
+import { loadHealth } from '$lib/server/read/health.ts';
+import { loadOtherComponents } from '$lib/server/read/loans.ts';
 import { loadWeights } from '$lib/server/read/wear.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -36,7 +37,7 @@ export const load: PageServerLoad = async ({ parent }) => {
 		money: { spentMinor, totalMinor },
 		lessons: lessons(holding.letGo, hurt, trade).filter((l) => !nextTimes.some((n) => n.words === l.words)),
 		nextTimes,
-		others
+		others: others.filter((o) => !o.isAway)
 	};
 };
 

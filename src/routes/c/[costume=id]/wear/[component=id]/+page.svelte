@@ -39,7 +39,7 @@
 			(h) => h.component.id === component.id
 		) ?? null
 	);
-	const cures = $derived(held ? remedies(held, factors, trade) : []);
+	const cures = $derived(held ? remedies(held, factors, trade, data.learned) : []);
 	const mistakes = $derived(
 		joins.map((join) => mistakesOf(join, component, data.record, data.workshop.materials, trade))
 	);
@@ -92,7 +92,12 @@
 					<ul class="cures plain">
 						{#each cures as cure, i (i)}
 							<li>
-								<span>{remedyWords(cure, held, { trade, unit })}</span>
+								<span
+									>{remedyWords(cure, held, { trade, unit })}{#if cure.per10 !== null}
+										<span class="small soft"
+											>lets go {formatNumber(cure.per10, cure.per10 < 1 ? 2 : 1)} times in ten wears</span
+										>{/if}</span
+								>
 								<span class="mono">{formatNumber(100 * cure.share, 0)} %</span>
 								<Act
 									command="takeRemedy"
