@@ -94,6 +94,10 @@ const source: StorySource = {
 			}
 		]
 	},
+	references: [
+		make.picture(1, { hash: 'r', title: 'sketch of the look' }),
+		make.picture(2, { purpose: 'trace' })
+	],
 	pieces: new Map(),
 	unit: 'cm'
 };
@@ -127,7 +131,8 @@ test('years later one knows which interfacing is inside, what it is painted with
 		'Kept: attic box',
 		'Note: lined twice',
 		'start earlier',
-		'G-01 cape: lent to Heron'
+		'G-01 cape: lent to Heron',
+		'sketch of the look'
 	])
 		assert.ok(full.includes(said), `${said}\n${full}`);
 	assert.ok(!full.includes('not yet:'), 'what is not done is no story');
@@ -141,7 +146,7 @@ test('to show to others: the same work, day by day with its pictures; no money, 
 		'caption 1\ncaption 2\ncaption 3'
 	])
 		assert.ok(short.includes(said), said);
-	for (const kept of ['Ona', 'EUR', 'Corner shop', 'attic', 'hurt', '25.00'])
+	for (const kept of ['Ona', 'EUR', 'Corner shop', 'attic', 'hurt', '25.00', 'sketch'])
 		assert.ok(!short.includes(kept), `${kept} is told`);
 	// In the order in which they were taken, and days in theirs.
 	const days = storyOf(source, 'short')
@@ -156,6 +161,6 @@ test('of one component alone; every picture once', () => {
 	assert.deepEqual([one.title, one.chapters.length, one.chapters[0]!.parts.length], ['A-01 mask', 1, 1]);
 	assert.deepEqual(
 		picturesOf(storyOf(source, 'full')).map((p) => p.hash),
-		['c', 'a', 'b']
+		['c', 'r', 'a', 'b']
 	);
 });

@@ -1,5 +1,6 @@
 import pluralize from 'pluralize';
 import { spendOf } from '../answers/spend.ts';
+import { referencesOf } from '../facts/picture.ts';
 import { wearersOf } from '../facts/measureRecord.ts';
 import { zoneWords } from '../facts/zone.ts';
 import { catalogueOf } from '../trade/catalogue.ts';
@@ -186,6 +187,11 @@ export function storyOf(source: StorySource, form: StoryForm, of: number | null 
 					])
 				]
 			: [];
+	const references = referencesOf(source.references).map(({ title, ...r }): StoryPicture => ({
+		...r,
+		caption: title
+	}));
+	const looked = references.length ? [plain('What it was to look like', [], references)] : [];
 	const loose = record.photos.filter(
 		(p) => p.componentId === null && p.stepId === null && p.fittingId === null && p.swatchId === null
 	);
@@ -199,7 +205,7 @@ export function storyOf(source: StorySource, form: StoryForm, of: number | null 
 		said: said.join(', '),
 		chapters: full
 			? [
-					{ title: '', parts: [{ ...whole, pictures: byTime(loose) }, ...worn] },
+					{ title: '', parts: [{ ...whole, pictures: byTime(loose) }, ...looked, ...worn] },
 					{ title: 'Components', parts },
 					{ title: 'Finish', parts: [...colours, ...swatches] },
 					{ title: 'Made and kept', parts: [...fittings, ...sharing, ...bought, ...later] }

@@ -3,6 +3,7 @@ import type { Shared } from '../answers/bookings.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { Keeping, NextTime, WearLog } from '../facts/health.ts';
 import type { MeasureRecord } from '../facts/measureRecord.ts';
+import type { ReferencePicture } from '../facts/picture.ts';
 import type { WearRecord } from '../facts/wear.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import type { LengthUnit } from '../units/measure.ts';
@@ -48,6 +49,8 @@ export interface StorySource {
 	nextTimes: readonly NextTime[];
 	/** What of other costumes is worn with it, and what of it with others. */
 	shared: { borrowed: readonly Shared[]; lent: readonly Shared[] };
+	/** What it was to look like: of others, perhaps, so that it is shown to nobody. */
+	references: readonly ReferencePicture[];
 	/** Pieces of each shape, by its id. */
 	pieces: ReadonlyMap<number, readonly NumberedPiece[]>;
 	unit: LengthUnit;

@@ -8,6 +8,7 @@ import type { Executor } from '../db/open.ts';
 import { loadPieces } from './costume.ts';
 import { loadHealth } from './health.ts';
 import { loadShared } from './loans.ts';
+import { loadLook } from './look.ts';
 import { loadMeasure } from './measure.ts';
 import { loadWear } from './wear.ts';
 
@@ -18,9 +19,10 @@ export async function loadStory(
 	workshop: Workshop
 ): Promise<StorySource> {
 	const { id } = record.costume;
-	const [fit, wear, health, shared, from] = await Promise.all([
+	const [fit, wear, look, health, shared, from] = await Promise.all([
 		loadMeasure(db, id),
 		loadWear(db, id),
+		loadLook(db, id),
 		loadHealth(db, id),
 		loadShared(db),
 		loadPieces(db, [id])
@@ -43,6 +45,7 @@ export async function loadStory(
 		fit,
 		wear,
 		...health,
+		references: look.pictures,
 		shared: sharedWith(id, shared),
 		pieces,
 		unit: workshop.settings.lengthUnit

@@ -67,7 +67,9 @@
 						> instead.{:else}change what fails, and not only its cure.{/if}</span
 				>{/if}
 			{#if again}<span class="wrong"
-					>Came back: it was mended before, on {timeWords(again.happenedAt)}. Fix the cause this time.</span
+					>Came back: it was mended before, on {timeWords(again.happenedAt)}. {again.cure
+						? `Tried then: ${again.cure}.`
+						: ''} Fix the cause this time.</span
 				>{/if}
 			{#if backAs}<span class="wrong">It came back on {timeWords(backAs.happenedAt)}.</span>{/if}
 		</p>
