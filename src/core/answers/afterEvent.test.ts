@@ -4,7 +4,7 @@ import * as make from '../../../tests/support/record.ts';
 import { valueOf } from '../explain/figure.ts';
 import { workFigure } from '../explain/health.ts';
 import { STANDARD } from '../trade/catalogue.ts';
-import { heldUp, hurts, lessons, workDone } from './afterEvent.ts';
+import { heldUp, hurts, lessons, untoldSteps, workDone } from './afterEvent.ts';
 import { carriedBy } from './carried.ts';
 
 const helmet = make.component(1, { code: 'A-01', name: 'helmet', zones: ['head'], layer: 4 });
@@ -52,6 +52,7 @@ test('by hand: 10 m of foam cut at 0.6 m a minute are 17 min of 25; a cure is no
 	assert.deepEqual([work!.planned, work!.logged, work!.steps, work!.untold], [17, 25, 1, 1]);
 	assert.equal(valueOf(workFigure(workDone(record, workshop), 'planned')), 17);
 	assert.equal(workDone(record, workshop).length, 1);
+	assert.equal(untoldSteps(workDone(record, workshop)), 1);
 });
 
 test('what let go since the event, once a thing; everything else held', () => {

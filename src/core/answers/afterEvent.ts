@@ -78,6 +78,9 @@ export function workDone(record: CostumeRecord, workshop: Workshop): WorkDone[] 
 	return [...found.values()].sort((a, b) => b.logged - b.planned - (a.logged - a.planned));
 }
 
+/** Steps that are done, and of which nobody has said how long they took. */
+export const untoldSteps = (work: readonly WorkDone[]): number => work.reduce((sum, w) => sum + w.untold, 0);
+
 /** What held at the wears since a day, and what let go. */
 export function heldUp(record: CostumeRecord, wear: Worn, since: number, trade: Catalogue): HeldUp {
 	const holds = holdsOf(record, wear, trade);

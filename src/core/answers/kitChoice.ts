@@ -14,8 +14,9 @@ export interface KitTrouble {
 	kind: string;
 	/** How often it is expected at the next wear. */
 	expected: number;
-	/** Minutes that it costs without a kit. */
+	/** Minutes that it costs each time without a kit, and how many that is expected to come to. */
 	lost: number;
+	costs: number;
 	/** Share of them that the kit saves. */
 	saves: number;
 }
@@ -130,6 +131,7 @@ export function chooseOfKit(
 				kind,
 				expected,
 				lost: minutesLost(lost, faultsOf(kind)),
+				costs: 0,
 				saves: 0,
 				componentId: id,
 				ways
@@ -180,9 +182,16 @@ export function chooseOfKit(
 		troubles: told
 			.map(({ code, kind, expected, lost }, i) => {
 				const { costs } = troubles[i]!;
-				return { code, kind, expected, lost, saves: costs > 0 ? savedBy(taken, [troubles[i]!]) / costs : 0 };
+				return {
+					code,
+					kind,
+					expected,
+					lost,
+					costs,
+					saves: costs > 0 ? savedBy(taken, [troubles[i]!]) / costs : 0
+				};
 			})
-			.sort((a, b) => b.expected * b.lost - a.expected * a.lost),
+			.sort((a, b) => b.costs - a.costs),
 		...its,
 		lost: troubles.reduce((all, t) => all + t.costs, 0),
 		saves: savedBy(taken, troubles),

@@ -14,8 +14,9 @@ export interface OtherHold {
 	/** How often it lets go, in ten wears, and how often what is there does: what is known of both kinds. */
 	per10: number;
 	before: number;
-	/** The joins that are changed, as they would be. */
+	/** The joins that are changed, as they would be, and how many of it they are. */
 	joins: Join[];
+	count: number;
 	/** Of what the worst join bears, what it takes when jumping; more than anything where it tips; null where no load is known. */
 	share: number | null;
 }
@@ -75,7 +76,10 @@ export function otherHolds(
 			for (let more = 0; more < MOST_OF_ONE; more++) {
 				const joins = least.map((j) => ({ ...j, count: j.count + more }));
 				const share = shareOf(joins);
-				if (share === null || share <= most) return [{ fastener, name, per10, before, joins, share }];
+				if (share === null || share <= most)
+					return [
+						{ fastener, name, per10, before, joins, count: joins.reduce((sum, j) => sum + j.count, 0), share }
+					];
 			}
 			return [];
 		})

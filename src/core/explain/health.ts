@@ -79,7 +79,7 @@ export const kitFigure = ({ troubles }: KitChoice, nameOf: (trouble: KitTrouble)
 	formula: 'sum',
 	as: { kind: 'number', unit: 'min' },
 	inputs: troubles.map((t) =>
-		number(nameOf(t), t.expected * t.lost * t.saves, `${Math.round(100 * t.saves)} % of what it costs`, 'min')
+		number(nameOf(t), t.costs * t.saves, `${Math.round(100 * t.saves)} % of what it costs`, 'min')
 	)
 });
 

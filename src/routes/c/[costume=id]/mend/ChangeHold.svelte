@@ -15,10 +15,7 @@
 		currency: string;
 	}
 	let { open = $bindable(), fault, others, currency }: Props = $props();
-	const many = ({ joins, name }: OtherHold) => {
-		const count = joins.reduce((sum, j) => sum + j.count, 0);
-		return `${count > 1 ? `${count} × ` : ''}${name}`;
-	};
+	const many = ({ count, name }: OtherHold) => `${count > 1 ? `${count} × ` : ''}${name}`;
 	const times = (rate: number) => `${formatNumber(rate, rate < 1 ? 2 : 1)} times`;
 	const bears = ({ share }: OtherHold) =>
 		share === null

@@ -35,7 +35,9 @@ export const load: PageServerLoad = async ({ parent }) => {
 		hurt,
 		work: workDone(record, workshop),
 		money: { spentMinor, totalMinor },
-		lessons: lessons(holding.letGo, hurt, trade).filter((l) => !nextTimes.some((n) => n.words === l.words)),
+		lessons: lessons(holding.letGo, hurt, trade).filter(
+			(l) => !nextTimes.some((n) => n.words === l.words && n.componentId === l.componentId)
+		),
 		nextTimes,
 		others: others.filter((o) => !o.isAway)
 	};

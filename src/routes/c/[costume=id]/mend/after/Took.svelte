@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** Hours and money against what was planned. */
 	import pluralize from 'pluralize';
-	import type { WorkDone } from '$core/answers/afterEvent.ts';
+	import { untoldSteps, type WorkDone } from '$core/answers/afterEvent.ts';
 	import { workFigure } from '$core/explain/health.ts';
 	import type { Costume } from '$core/facts/costume.ts';
 	import type { LearnedRate } from '$core/facts/workshop.ts';
@@ -21,7 +21,7 @@
 	}
 	let { work, money, costume, learned }: Props = $props();
 	const told = $derived(work.filter((w) => w.steps > 0));
-	const untold = $derived(work.reduce((sum, w) => sum + w.untold, 0));
+	const untold = $derived(untoldSteps(work));
 	const logged = $derived(workFigure(work, 'logged'));
 	const planned = $derived(workFigure(work, 'planned'));
 	const most = $derived(Math.max(1, ...told.flatMap((w) => [w.planned, w.logged])));

@@ -85,17 +85,12 @@
 					<li class="trouble">
 						<span>{nameOf(t)}</span>
 						<span class="bar" aria-hidden="true"
-							><span
-								style:width="{(100 * t.expected * t.lost) /
-									(choice.troubles[0]!.expected * choice.troubles[0]!.lost)}%"
+							><span style:width="{(100 * t.costs) / choice.troubles[0]!.costs}%"
 								><span style:width="{100 * t.saves}%"></span></span
 							></span
 						>
 						<span class="mono"
-							><Working
-								figure={troubleFigure(t, `${nameOf(t)}: costs`)}
-								text={min(t.expected * t.lost)}
-							/></span
+							><Working figure={troubleFigure(t, `${nameOf(t)}: costs`)} text={min(t.costs)} /></span
 						>
 						<span class="small soft">saved {formatNumber(100 * t.saves, 0)} %</span>
 					</li>
