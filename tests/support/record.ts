@@ -10,13 +10,15 @@ import {
 import { PLAIN_COMPONENT, type Component } from '../../src/core/facts/component.ts';
 import type { LookRecord, ReferencePicture } from '../../src/core/facts/picture.ts';
 import type { MeasureRecord } from '../../src/core/facts/measureRecord.ts';
-import type { CostumeRecord } from '../../src/core/facts/costume.ts';
+import type { CostumeRecord, WorkLog } from '../../src/core/facts/costume.ts';
+import type { WearLog } from '../../src/core/facts/health.ts';
+import type { ShapeValue, StoredShape } from '../../src/core/facts/shape.ts';
 import { FIRST_SETTINGS, type Workshop } from '../../src/core/facts/workshop.ts';
 import { PLAIN_STEP, type Step } from '../../src/core/facts/step.ts';
 import type { Coat } from '../../src/core/facts/coat.ts';
 import type { Fault } from '../../src/core/facts/fault.ts';
 import type { Material, Need, Purchase } from '../../src/core/facts/material.ts';
-import { parseDate, parseLocalTime } from '../../src/core/units/localTime.ts';
+import { DAY, parseDate, parseLocalTime } from '../../src/core/units/localTime.ts';
 
 /** Small records for tests of the core: everything has a plain value, and a test says what matters. */
 export const at = (text: string): number => {
@@ -341,6 +343,52 @@ export const join = (id: number, componentId: number, more: Partial<Join> = {}):
 	breakaway: false,
 	hidden: true,
 	stepId: null,
+	version: 1,
+	...more
+});
+/** All of it, at an event, on a day. */
+export const wearLog = (id: number, wornOn: number, more: Partial<WearLog> = {}): WearLog => ({
+	id,
+	costumeId: 1,
+	variantId: null,
+	wornOn,
+	toldAt: wornOn * DAY,
+	hours: null,
+	occasion: 'event',
+	note: '',
+	hurts: [],
+	version: 1,
+	...more
+});
+export const log = (stepId: number, minutes: number, more: Partial<WorkLog> = {}): WorkLog => ({
+	id: stepId,
+	stepId,
+	makerId: null,
+	startedAt: 0,
+	endedAt: minutes,
+	minutes,
+	note: '',
+	version: 1,
+	...more
+});
+/** A flat piece, as wide as is said or as what it follows, 100 mm high. */
+export const flatPanel = (
+	id: number,
+	componentId: number,
+	wide: ShapeValue,
+	more: Partial<StoredShape> = {}
+): StoredShape => ({
+	id,
+	componentId,
+	shaper: 'flatPanel',
+	name: 'band',
+	values: { top: wide, bottom: wide, height: 100, corner: 0, allowance: 0 },
+	works: [],
+	drawn: null,
+	materialId: null,
+	layers: 1,
+	roles: {},
+	note: '',
 	version: 1,
 	...more
 });

@@ -9,16 +9,6 @@ import { carriedBy } from './carried.ts';
 
 const helmet = make.component(1, { code: 'A-01', name: 'helmet', zones: ['head'], layer: 4 });
 const collar = make.component(2, { code: 'G-01', name: 'collar', zones: ['neck'], layer: 2 });
-const log = (stepId: number, minutes: number) => ({
-	id: minutes,
-	stepId,
-	makerId: null,
-	startedAt: 0,
-	endedAt: minutes,
-	minutes,
-	note: '',
-	version: 1
-});
 const weighs = new Map([
 	[1, { grams: 2400, weighed: true, parts: [], unknown: [] }],
 	[2, { grams: 100, weighed: true, parts: [], unknown: [] }]
@@ -45,7 +35,7 @@ test('by hand: 10 m of foam cut at 0.6 m a minute are 17 min of 25; a cure is no
 			make.step(3, 1, done),
 			make.step(4, 1, { ...done, doneAt: null })
 		],
-		logs: [log(1, 15), log(1, 10), log(2, 90)]
+		logs: [make.log(1, 15), make.log(1, 10), make.log(2, 90)]
 	});
 	const [work] = workDone(record, workshop);
 	// 10 ÷ 0.6 = 16.67, to whole minutes.

@@ -21,20 +21,8 @@ const near = (a: number, b: number) =>
 	assert.ok(Math.abs(a - b) < 1e-9 * Math.max(1, Math.abs(b)), `${a}, not ${b}`);
 const foam = make.material(1, { widthMm: 500, lengthMm: 1000, gramsPerM2: 720 });
 const cloth = make.material(2, { family: 'cloth', unit: 'm', widthMm: 1500 });
-const shape = (id: number, width: number, materialId: number | null): StoredShape => ({
-	id,
-	componentId: 1,
-	shaper: 'flatPanel',
-	name: '',
-	values: { top: width, bottom: width, height: 100, corner: 0, allowance: 0 },
-	works: [],
-	drawn: null,
-	materialId,
-	layers: 1,
-	roles: {},
-	note: '',
-	version: 1
-});
+const shape = (id: number, width: number, materialId: number | null) =>
+	make.flatPanel(id, 1, width, { name: '', materialId });
 const from = (...shapes: StoredShape[]) => ({
 	shapes,
 	wearers: [],

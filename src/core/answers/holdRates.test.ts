@@ -4,7 +4,6 @@ import { seeded } from '../../../tests/support/planCases.ts';
 import * as make from '../../../tests/support/record.ts';
 import { holdFigure } from '../explain/health.ts';
 import { valueOf } from '../explain/figure.ts';
-import type { WearLog } from '../facts/health.ts';
 import { STANDARD } from '../trade/catalogue.ts';
 import { holdRateOf } from '../trade/holdRate.ts';
 import { FASTENERS } from '../trade/fastener.ts';
@@ -13,18 +12,8 @@ import { KNOWN_WEARS, learnHold, learnHolds, type WornCostume } from './holdRate
 import { holdsOf, kindOfFault, wearsOf } from './holds.ts';
 
 const near = (a: number, b: number, by: number) => assert.ok(Math.abs(a - b) <= by, `${a}, not ${b}`);
-const wearOn = (id: number, variantId: number | null = null): WearLog => ({
-	id,
-	costumeId: 1,
-	variantId,
-	wornOn: 20_000 + id,
-	toldAt: 0,
-	hours: 6,
-	occasion: 'event',
-	note: '',
-	hurts: [],
-	version: 1
-});
+const wearOn = (id: number, variantId: number | null = null) =>
+	make.wearLog(id, 20_000 + id, { variantId, hours: 6 });
 
 test('closed form of the gamma–Poisson model (Gelman et al., Bayesian Data Analysis, 2.6): its worked example of asthma deaths', () => {
 	// Prior Gamma(3, 5), 3 deaths at an exposure of 2: posterior Gamma(6, 7), mean 6 ÷ 7 = 0.86.

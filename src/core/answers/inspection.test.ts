@@ -25,18 +25,7 @@ const record = make.record({
 	components: [pauldron, belt],
 	faults: [{ ...make.fault(1, 2), known: 'hookAndLoopLetsGo' }]
 });
-const worn = (wornOn: number): WearLog => ({
-	id: wornOn,
-	costumeId: 1,
-	variantId: null,
-	wornOn,
-	toldAt: wornOn * DAY + 1200,
-	hours: null,
-	occasion: 'event',
-	note: '',
-	hurts: [],
-	version: 1
-});
+const worn = (wornOn: number) => make.wearLog(wornOn, wornOn, { toldAt: wornOn * DAY + 1200 });
 const looked = (line: string, day: number, works = true): Inspected => ({
 	id: 1,
 	costumeId: 1,

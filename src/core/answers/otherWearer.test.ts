@@ -4,7 +4,6 @@ import * as make from '../../../tests/support/record.ts';
 import { otherMinutesFigure, otherMoneyFigure } from '../explain/otherWearer.ts';
 import { valueOf } from '../explain/figure.ts';
 import type { MeasureKey, Wearer } from '../facts/bodyMeasure.ts';
-import type { StoredShape } from '../facts/shape.ts';
 import { forOther } from './otherWearer.ts';
 
 const wearer = (id: number, measures: Partial<Record<MeasureKey, number>>): Wearer => ({
@@ -25,27 +24,9 @@ const wearer = (id: number, measures: Partial<Record<MeasureKey, number>>): Wear
 		version: 1
 	}))
 });
-/** As wide as the waist, 100 mm high. */
-const panel = (id: number, componentId: number, materialId: number): StoredShape => ({
-	id,
-	componentId,
-	shaper: 'flatPanel',
-	name: 'band',
-	values: {
-		top: { follows: 'waistGirth', plus: 0 },
-		bottom: { follows: 'waistGirth', plus: 0 },
-		height: 100,
-		corner: 0,
-		allowance: 0
-	},
-	works: [],
-	drawn: null,
-	materialId,
-	layers: 1,
-	roles: {},
-	note: '',
-	version: 1
-});
+/** As wide as the waist. */
+const panel = (id: number, componentId: number, materialId: number) =>
+	make.flatPanel(id, componentId, { follows: 'waistGirth', plus: 0 }, { materialId });
 const sash = make.component(1, { code: 'G-01', name: 'sash' });
 const belt = make.component(2, { code: 'A-01', name: 'belt' });
 const strap = make.component(3, { code: 'A-02', name: 'pouch' });

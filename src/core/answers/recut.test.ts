@@ -4,7 +4,6 @@ import * as make from '$tests/support/record.ts';
 import type { BodyMeasure, MeasureKey, Wearer } from '../facts/bodyMeasure.ts';
 import { fittedOf, type CostumeWearer } from '../facts/measureRecord.ts';
 import { cutAt, recutAfter, recutNow, recutTotals, type PiecesAt } from './recut.ts';
-import type { StoredShape } from '../facts/shape.ts';
 
 const { at, day } = make;
 const measure = (id: number, wearerId: number, mm: number, takenOn: string): BodyMeasure => ({
@@ -33,27 +32,8 @@ const worn = (wearerId: number, fittedAt: number | null): CostumeWearer => ({
 	fittedAt,
 	version: 1
 });
-/** As wide as the waist, 100 mm high. */
-const belt: StoredShape = {
-	id: 5,
-	componentId: 1,
-	shaper: 'flatPanel',
-	name: 'belt',
-	values: {
-		top: { follows: 'waistGirth', plus: 0 },
-		bottom: { follows: 'waistGirth', plus: 0 },
-		height: 100,
-		corner: 0,
-		allowance: 0
-	},
-	works: [],
-	drawn: null,
-	materialId: 1,
-	layers: 1,
-	roles: {},
-	note: '',
-	version: 1
-};
+/** As wide as the waist. */
+const belt = make.flatPanel(5, 1, { follows: 'waistGirth', plus: 0 }, { name: 'belt', materialId: 1 });
 const foam = make.material(1, { widthMm: 500, lengthMm: 1000 });
 const record = make.record({
 	components: [make.component(1)],

@@ -1,6 +1,7 @@
 import pluralize from 'pluralize';
 import { spendOf } from '../answers/spend.ts';
 import { referencesOf } from '../facts/picture.ts';
+import { purchaseCost } from '../facts/material.ts';
 import { wearersOf } from '../facts/measureRecord.ts';
 import { zoneWords } from '../facts/zone.ts';
 import { catalogueOf } from '../trade/catalogue.ts';
@@ -72,126 +73,84 @@ export function storyOf(source: StorySource, form: StoryForm, of: number | null 
 				]
 			: [])
 	]);
-	const worn = wears.length
-		? [
-				plain(
-					'Worn',
-					[...wears]
-						.sort((a, b) => a.wornOn - b.wornOn)
-						.map((w) =>
-							line(
-								day(w.wornOn),
-								w.occasion,
-								wear.variants.find((v) => v.id === w.variantId)?.name,
-								w.hours !== null && `${formatNumber(w.hours, 1)} h`,
-								full && w.hurts.length > 0 && `hurt: ${w.hurts.map(zoneWords).join(', ')}`,
-								w.note
-							)
-						)
+	const codesOf = (ids: readonly number[]) =>
+		record.components
+			.filter((c) => ids.includes(c.id))
+			.map((c) => c.code)
+			.join(', ');
+	const worn = plain(
+		'Worn',
+		[...wears]
+			.sort((a, b) => a.wornOn - b.wornOn)
+			.map((w) =>
+				line(
+					day(w.wornOn),
+					w.occasion,
+					wear.variants.find((v) => v.id === w.variantId)?.name,
+					w.hours !== null && `${formatNumber(w.hours, 1)} h`,
+					full && w.hurts.length > 0 && `hurt: ${w.hurts.map(zoneWords).join(', ')}`,
+					w.note
 				)
-			]
-		: [];
-	const colours = record.palette.length
-		? [
-				plain(
-					'Colours and mixes',
-					record.palette.map((c) =>
-						line(
-							c.name || 'colour',
-							`CIELAB ${c.lab.map((v) => formatNumber(v, 1)).join(' ')}`,
-							c.mix.length > 0 &&
-								c.mix
-									.map((m) => `${pluralize('drop', m.drops, true)} ${materialName(m.materialId)}`)
-									.join(' + '),
-							c.componentIds.length > 0 &&
-								record.components
-									.filter((k) => c.componentIds.includes(k.id))
-									.map((k) => k.code)
-									.join(', '),
-							c.note
-						)
-					)
-				)
-			]
-		: [];
-	const swatches = record.swatches.length
-		? [
-				plain(
-					'Swatches',
-					record.swatches.map((s) =>
-						line(
-							day(s.madeOn),
-							trade.recipe[s.recipe]?.name ?? s.recipe,
-							s.verdict,
-							s.coatsToCover !== null && `covered after ${pluralize('coat', s.coatsToCover, true)}`,
-							s.note
-						)
-					),
-					byTime(record.photos.filter((p) => p.swatchId !== null))
-				)
-			]
-		: [];
-	const fittings = fit.fittings.length
-		? [
-				plain(
-					'Fittings',
-					fit.fittings.map((x) =>
-						line(
-							dayAt(x.heldAt),
-							record.components
-								.filter((c) => x.componentIds.includes(c.id))
-								.map((c) => c.code)
-								.join(', '),
-							x.note
-						)
-					),
-					byTime(record.photos.filter((p) => p.fittingId !== null))
-				)
-			]
-		: [];
-	const bought = record.purchases.length
-		? [
-				plain(
-					'Bought',
-					record.purchases.map((p) =>
-						line(
-							p.orderedOn === null ? capital(p.state) : day(p.orderedOn),
-							`${p.packs} × ${materialName(p.materialId)}`,
-							p.packPriceMinor !== null && money(p.packs * p.packPriceMinor + p.shippingMinor),
-							p.supplier
-						)
-					)
-				)
-			]
-		: [];
-	const later = nextTimes.length
-		? [
-				plain(
-					'Next time',
-					nextTimes.map((n) => line('', n.words, n.takenTo && `is ${n.takenTo}`))
-				)
-			]
-		: [];
+			)
+	);
+	const colours = plain(
+		'Colours and mixes',
+		record.palette.map((c) =>
+			line(
+				c.name || 'colour',
+				`CIELAB ${c.lab.map((v) => formatNumber(v, 1)).join(' ')}`,
+				c.mix.map((m) => `${pluralize('drop', m.drops, true)} ${materialName(m.materialId)}`).join(' + '),
+				codesOf(c.componentIds),
+				c.note
+			)
+		)
+	);
+	const swatches = plain(
+		'Swatches',
+		record.swatches.map((s) =>
+			line(
+				day(s.madeOn),
+				trade.recipe[s.recipe]?.name ?? s.recipe,
+				s.verdict,
+				s.coatsToCover !== null && `covered after ${pluralize('coat', s.coatsToCover, true)}`,
+				s.note
+			)
+		),
+		byTime(record.photos.filter((p) => p.swatchId !== null))
+	);
+	const fittings = plain(
+		'Fittings',
+		fit.fittings.map((x) => line(dayAt(x.heldAt), codesOf(x.componentIds), x.note)),
+		byTime(record.photos.filter((p) => p.fittingId !== null))
+	);
+	const bought = plain(
+		'Bought',
+		record.purchases.map((p) => {
+			const cost = purchaseCost(p);
+			return line(
+				p.orderedOn === null ? capital(p.state) : day(p.orderedOn),
+				`${p.packs} × ${materialName(p.materialId)}`,
+				cost !== null && money(cost),
+				p.supplier
+			);
+		})
+	);
+	const later = plain(
+		'Next time',
+		nextTimes.map((n) => line('', n.words, n.takenTo && `is ${n.takenTo}`))
+	);
 	const { borrowed, lent } = source.shared;
-	const sharing =
-		borrowed.length + lent.length
-			? [
-					plain('Worn with other costumes', [
-						...borrowed.map((b) => line(`${b.component.code} ${b.component.name}`, `of ${b.owner.name}`)),
-						...lent.map((l) =>
-							line(
-								`${l.component.code} ${l.component.name}`,
-								`lent to ${l.loans.map((x) => x.costume).join(', ')}`
-							)
-						)
-					])
-				]
-			: [];
-	const references = referencesOf(source.references).map(({ title, ...r }): StoryPicture => ({
-		...r,
-		caption: title
-	}));
-	const looked = references.length ? [plain('What it was to look like', [], references)] : [];
+	const shared = plain('Worn with other costumes', [
+		...borrowed.map(({ component: c, owner }) => line(`${c.code} ${c.name}`, `of ${owner.name}`)),
+		...lent.map(({ component: c, loans }) =>
+			line(`${c.code} ${c.name}`, `lent to ${loans.map((l) => l.costume).join(', ')}`)
+		)
+	]);
+	const references = plain(
+		'What it was to look like',
+		[],
+		referencesOf(source.references).map(({ title, ...r }): StoryPicture => ({ ...r, caption: title }))
+	);
 	const loose = record.photos.filter(
 		(p) => p.componentId === null && p.stepId === null && p.fittingId === null && p.swatchId === null
 	);
@@ -203,21 +162,24 @@ export function storyOf(source: StorySource, form: StoryForm, of: number | null 
 	return {
 		title: costume.name,
 		said: said.join(', '),
-		chapters: full
+		chapters: (full
 			? [
-					{ title: '', parts: [{ ...whole, pictures: byTime(loose) }, ...looked, ...worn] },
+					{ title: '', parts: [{ ...whole, pictures: byTime(loose) }, references, worn] },
 					{ title: 'Components', parts },
-					{ title: 'Finish', parts: [...colours, ...swatches] },
-					{ title: 'Made and kept', parts: [...fittings, ...sharing, ...bought, ...later] }
-				].filter((c) => c.parts.length > 0)
+					{ title: 'Finish', parts: [colours, swatches] },
+					{ title: 'Made and kept', parts: [fittings, shared, bought, later] }
+				]
 			: [
-					{ title: '', parts: [whole, ...worn] },
+					{ title: '', parts: [whole, worn] },
 					{
 						title: 'What it is made of',
 						parts: parts.map((p) => ({ ...p, lines: p.lines.filter(isMadeOf), pictures: [] }))
 					},
 					{ title: 'Work log', parts: workLog(source) }
-				].filter((c) => c.parts.length > 0)
+				]
+		)
+			.map((c) => ({ ...c, parts: c.parts.filter((p) => p.lines.length > 0 || p.pictures.length > 0) }))
+			.filter((c) => c.parts.length > 0)
 	};
 }
 

@@ -65,9 +65,9 @@ export function ofComponent(
 	const { id } = component;
 	const full = form === 'full';
 	const logged = loggedByStep(record.logs);
-	const steps = inOrder(record.steps, id);
-	const its = steps.filter((s) => s.faultId === null);
-	const minutes = steps.reduce((sum, s) => sum + (logged.get(s.id) ?? 0), 0);
+	const its = inOrder(record.steps, id).filter((s) => s.faultId === null);
+	const all = [...record.steps, ...record.leftOut].filter((s) => s.componentId === id);
+	const minutes = all.reduce((sum, s) => sum + (logged.get(s.id) ?? 0), 0);
 	const copies = copiesOf(component, new Map(record.components.map((c) => [c.id, c])));
 	const cost = full ? spendOf(record, workshop).byComponent.get(id) : undefined;
 	const { currency } = record.costume;

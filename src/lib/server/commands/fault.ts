@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { knownFaultOf } from '$core/trade/catalogue.ts';
-import { causesOf, cureSteps } from '$core/trade/knownFault.ts';
+import { causesOf, cureSteps, keyOfSymptom } from '$core/trade/knownFault.ts';
 import { faultPlace } from '$core/answers/faultPlace.ts';
 import { holdsOf, kindOfFault } from '$core/answers/holds.ts';
 import { OCCASIONS, type Fault } from '$core/facts/fault.ts';
@@ -27,9 +27,9 @@ const shape = {
 };
 
 async function faultOf(tx: Executor, id: number, { costumeId }: Context) {
-	const row = await one<{ id: number; symptom: string; code: string; componentId: number }>(
+	const row = await one<Pick<Fault, 'id' | 'symptom' | 'known' | 'componentId'> & { code: string }>(
 		tx,
-		`select f.id, f.symptom, f.component_id, c.code from fault f join component c on c.id = f.component_id
+		`select f.id, f.symptom, f.known, f.component_id, c.code from fault f join component c on c.id = f.component_id
 		where f.id = $1 and c.costume_id = $2`,
 		[id, costumeId]
 	);
@@ -39,11 +39,11 @@ async function faultOf(tx: Executor, id: number, { costumeId }: Context) {
 
 /**
  * What it is: what let go, as it is held now — whoever changes what holds it later does not change what has failed — and the row of the
- * handbook that is meant there, by its cause where that is one that stands in it.
+ * handbook that is meant there: by its cause where that is one that stands in it, else as it was, where that is of the same symptom.
  */
 async function told(
 	tx: Executor,
-	fault: Pick<Fault, 'componentId' | 'holds' | 'symptom' | 'cause'>,
+	fault: Pick<Fault, 'componentId' | 'holds' | 'symptom' | 'cause' | 'known'>,
 	context: Context
 ): Promise<Pick<Fault, 'known' | 'holds'>> {
 	const { costumeId, trade } = context;
@@ -57,7 +57,11 @@ async function told(
 		materials: await loadMaterials(tx)
 	};
 	const causes = causesOf(trade.knownFault, fault.symptom, faultPlace(fault.componentId, fault.holds, from));
-	const known = causes.find((key) => trade.knownFault[key]!.cause === fault.cause) ?? causes[0] ?? null;
+	const before = knownFaultOf(trade, fault.known);
+	const isSame = before !== null && keyOfSymptom({ before }, fault.symptom) !== null;
+	const known =
+		causes.find((key) => trade.knownFault[key]!.cause === fault.cause) ??
+		(isSame ? fault.known : (causes[0] ?? null));
 	return { known, holds: kindOfFault({ ...fault, known }, holds, trade) };
 }
 
@@ -76,7 +80,7 @@ export const faultCommands = {
 			if (v.happenedAt > context.now) throw new Refused('That time has not come yet.', 'happenedAt');
 			if (v.cameBackOf !== null && (await faultOf(tx, v.cameBackOf, context)).componentId !== v.componentId)
 				throw new Refused('That fault was on another component.', 'cameBackOf');
-			const its = await told(tx, v, context);
+			const its = await told(tx, { ...v, known: null }, context);
 			const id = await insert(tx, 'fault', { ...v, ...its });
 			let position = component.next;
 			for (const step of cureSteps(knownFaultOf(context.trade, its.known), v.cure))
@@ -99,7 +103,7 @@ export const faultCommands = {
 		() => z.object({ id: f.id(), version: f.version(), ...shape }),
 		async (tx, v, context) => {
 			const old = await faultOf(tx, v.id, context);
-			const its = await told(tx, { ...v, componentId: old.componentId }, context);
+			const its = await told(tx, { ...v, componentId: old.componentId, known: old.known }, context);
 			await update(tx, 'fault', v, { ...v, ...its });
 			return { words: `Changed the fault on ${old.code}: ${v.symptom}` };
 		}

@@ -8,7 +8,7 @@ import type { TechniqueKey } from '$core/facts/step.ts';
 import { capital } from '$core/units/names.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, one } from '../db/rows.ts';
-import { insert, selectOfCostumes, set, update } from '../db/tables.ts';
+import { insert, selectOfCostumes, set } from '../db/tables.ts';
 import { loadMaterials } from '../read/workshop.ts';
 import { loadWear } from '../read/wear.ts';
 import { command, type Context } from './command.ts';
@@ -29,7 +29,7 @@ async function itemOf(
 	tx: Executor,
 	key: string,
 	context: Context
-): Promise<{ kept?: KeptKitItem; item?: KitItem }> {
+): Promise<{ item: KitItem | undefined; kept: KeptKitItem | undefined }> {
 	const record = await recordOf(tx, context);
 	const kit = emergencyKit(
 		record,
@@ -40,7 +40,7 @@ async function itemOf(
 	const item = kit.find((k) => k.key === key);
 	const kept = (await keptOf(tx, context)).find((k) => k.key === key);
 	if (!item && !kept?.name) throw new Absent('thing of the kit');
-	return { ...(kept ? { kept } : {}), ...(item ? { item } : {}) };
+	return { item, kept };
 }
 
 /** The work that uses such things up. */
@@ -142,7 +142,7 @@ export const kitCommands = {
 			const name = item?.name.replace(/^(spare|touch-up:) /, '') ?? kept!.name;
 			const material = await boughtAs(tx, { item, name }, context);
 			const id = await insertPurchase(tx, context.costumeId, material, 1, null);
-			await update(tx, 'purchase', { id, version: 1 }, { note: 'for the emergency kit' });
+			await set(tx, 'purchase', id, { note: 'for the emergency kit' });
 			return { words: `Put ${material.name} on the list: it was used from the kit` };
 		}
 	)

@@ -31,7 +31,7 @@
 	const minutes = $derived(otherMinutesFigure(data.parts));
 	const money = $derived(otherMoneyFigure(data.parts, currency));
 	const unpriced = $derived(data.parts.some((p) => p.minor === null));
-	const todo = $derived(data.parts.filter((p) => p.how !== 'asItIs' && p.how !== 'unknown'));
+	const needed = $derived(data.parts.filter((p) => p.how !== 'asItIs' && p.how !== 'unknown'));
 	const said = ({ pieces, moved, missing }: ForOther) =>
 		[
 			...pieces.map(
@@ -69,7 +69,7 @@
 	{/if}
 	{#if data.other}
 		<p class="answer">
-			{#if todo.length}{data.other.name}: <Working
+			{#if needed.length}{data.other.name}: <Working
 					figure={minutes}
 					text={formatDuration(valueOf(minutes))}
 				/>{#if valueOf(money)}
