@@ -157,5 +157,6 @@
 		display: grid;
 		grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
 		gap: 2px 16px;
+		align-items: start;
 	}
 </style>
