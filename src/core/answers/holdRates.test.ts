@@ -8,7 +8,7 @@ import { STANDARD } from '../trade/catalogue.ts';
 import { holdRateOf } from '../trade/holdRate.ts';
 import { FASTENERS } from '../trade/fastener.ts';
 import { KNOWN_FAULTS } from '../trade/knownFault.ts';
-import { KNOWN_WEARS, learnHold, learnHolds, type WornCostume } from './holdRates.ts';
+import { KNOWN_WEARS, learnHold, learnHolds, tallyHolds, type WornCostume } from './holdRates.ts';
 import { holdsOf, kindOfFault, wearsOf } from './holds.ts';
 
 const near = (a: number, b: number, by: number) => assert.ok(Math.abs(a - b) <= by, `${a}, not ${b}`);
@@ -97,16 +97,19 @@ test('by hand: two straps worn twice of three, one tore: 0.1 before, (0.1 + 1) Ã
 	assert.equal(wearsOf(mask, record.components, wears, wear.variants), 2, 'once without the mask');
 	assert.equal(wearsOf(coat, record.components, wears, wear.variants), 3);
 	const costume: WornCostume = { record, wear, wears };
-	const buckle = learnHolds([costume], STANDARD).find((l) => l.kind === 'fastener buckle')!;
+	const buckle = learnHolds(tallyHolds(costume, STANDARD), STANDARD).find(
+		(l) => l.kind === 'fastener buckle'
+	)!;
 	assert.deepEqual([buckle.wears, buckle.faults], [4, 1]);
 	near(buckle.now, (10 * 1.1) / 14, 1e-12);
 	near(valueOf(holdFigure(buckle, 'straps')), buckle.now, 1e-12);
 	// A costume that was never worn tells nothing, its fault neither.
-	const alone = learnHolds([{ ...costume, wears: [] }], STANDARD).find((l) => l.kind === 'fastener buckle')!;
-	assert.deepEqual([alone.wears, alone.faults, alone.now], [0, 0, 0.1]);
+	assert.deepEqual(tallyHolds({ ...costume, wears: [] }, STANDARD), []);
+	const [alone] = learnHolds([], STANDARD, ['fastener buckle']);
+	assert.deepEqual([alone!.wears, alone!.faults, alone!.now], [0, 0, 0.1]);
 	// Two costumes tell together.
-	assert.equal(learnHolds([costume, costume], STANDARD)[0]!.kind !== '', true);
-	const both = learnHolds([costume, costume], STANDARD).find((l) => l.kind === 'fastener buckle')!;
+	const twice = [costume, costume].flatMap((c) => tallyHolds(c, STANDARD));
+	const both = learnHolds(twice, STANDARD).find((l) => l.kind === 'fastener buckle')!;
 	assert.deepEqual([both.wears, both.faults], [8, 2]);
 });
 

@@ -1,7 +1,7 @@
 import jStat from 'jstat';
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { HoldKind } from '../facts/fault.ts';
-import type { WearLog } from '../facts/health.ts';
+import type { HoldTally, WearLog } from '../facts/health.ts';
 import type { WearRecord } from '../facts/wear.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
 import { holdRateOf } from '../trade/holdRate.ts';
@@ -9,7 +9,7 @@ import { holdsOf, kindOfFault, wearsOf } from './holds.ts';
 
 /** A costume that was worn. */
 export interface WornCostume {
-	record: Pick<CostumeRecord, 'components' | 'steps' | 'coats' | 'faults'>;
+	record: Pick<CostumeRecord, 'costume' | 'components' | 'steps' | 'coats' | 'faults'>;
 	wear: WearRecord;
 	wears: readonly WearLog[];
 }
@@ -53,27 +53,42 @@ export function learnHold(before: number, faults: number, wears: number): Pick<L
 	return { now: holdsFor(before, faults, wears), sure: [at(0.05), at(0.95)] };
 }
 
-/** What all costumes that were worn tell of each kind that they have, the likeliest to let go first. */
-export function learnHolds(costumes: readonly WornCostume[], trade: Catalogue): LearnedHold[] {
-	const counted = new Map<HoldKind, { wears: number; faults: number }>();
+/** What one costume tells of each kind that it has: where no wear is logged, nothing, and its faults say nothing of how often. */
+export function tallyHolds({ record, wear, wears }: WornCostume, trade: Catalogue): HoldTally[] {
+	if (wears.length === 0) return [];
+	const costumeId = record.costume.id;
+	const tallies = new Map<HoldKind, HoldTally>();
 	const of = (kind: HoldKind) => {
-		const its = counted.get(kind) ?? { wears: 0, faults: 0 };
-		counted.set(kind, its);
+		const its = tallies.get(kind) ?? { costumeId, kind, wears: 0, faults: 0 };
+		tallies.set(kind, its);
 		return its;
 	};
-	for (const { record, wear, wears } of costumes) {
-		const holds = holdsOf(record, wear, trade);
-		for (const { kind, component } of holds)
-			of(kind).wears += wearsOf(component, record.components, wears, wear.variants);
-		// Where no wear is logged, a fault says nothing of how often.
-		if (wears.length > 0)
-			for (const fault of record.faults) {
-				const kind = kindOfFault(fault, holds, trade);
-				if (kind !== null) of(kind).faults++;
-			}
+	const holds = holdsOf(record, wear, trade);
+	for (const { kind, component } of holds)
+		of(kind).wears += wearsOf(component, record.components, wears, wear.variants);
+	for (const fault of record.faults) {
+		const kind = kindOfFault(fault, holds, trade);
+		if (kind !== null) of(kind).faults++;
 	}
-	return [...counted]
-		.map(([kind, { wears, faults }]) => {
+	return [...tallies.values()];
+}
+
+/**
+ * What costumes that were worn tell of each kind, the likeliest to let go first.
+ *
+ * @param also kinds that are told even where no costume that was worn has them
+ */
+export function learnHolds(
+	tallies: readonly HoldTally[],
+	trade: Catalogue,
+	also: readonly HoldKind[] = []
+): LearnedHold[] {
+	const kinds = new Set([...tallies.map((t) => t.kind), ...also]);
+	return [...kinds]
+		.map((kind) => {
+			const its = tallies.filter((t) => t.kind === kind);
+			const wears = its.reduce((sum, t) => sum + t.wears, 0);
+			const faults = its.reduce((sum, t) => sum + t.faults, 0);
 			const before = holdRateOf(kind, trade).per10;
 			return { kind, before, wears, faults, ...learnHold(before, faults, wears) };
 		})

@@ -1,3 +1,4 @@
+import type { Coat } from '../facts/coat.ts';
 import type { Component } from '../facts/component.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { Fault, HoldKind } from '../facts/fault.ts';
@@ -31,6 +32,13 @@ const lastOf = (steps: readonly Step[]): LocalMinutes | null =>
 		null
 	);
 
+/** What cracks of coats on top of each other: edges under a clear one, or painted with nothing over them; null where neither is. */
+export function coatKind(laid: readonly Pick<Coat, 'product'>[], trade: Catalogue): HoldKind | null {
+	const does = laid.map((c) => coatProductOf(trade, c.product).does);
+	if (does.includes('clear')) return 'coat clear';
+	return does.includes('colour') ? 'coat painted' : null;
+}
+
 type Made = Pick<CostumeRecord, 'components' | 'steps' | 'coats'>;
 
 /**
@@ -63,9 +71,8 @@ export function holdsOf(
 		if (done.some((s) => s.technique === 'cement')) kinds.push('seam cement');
 		if (done.some((s) => SEWN.includes(s.technique))) kinds.push('seam sewn');
 		const laid = coats.filter((c) => done.some((s) => s.coatId === c.id));
-		const does = laid.map((c) => coatProductOf(trade, c.product).does);
-		if (does.includes('clear')) kinds.push('coat clear');
-		else if (does.includes('colour')) kinds.push('coat painted');
+		const cracks = coatKind(laid, trade);
+		if (cracks) kinds.push(cracks);
 		const isLit = worn.wearings.some((w) => w.componentId === id && w.circuit);
 		if (isLit || done.some((s) => s.technique === 'wire')) kinds.push('cells');
 		if (done.some((s) => s.technique === 'cutFoam')) kinds.push('foam');

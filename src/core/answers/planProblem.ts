@@ -1,4 +1,3 @@
-import { catalogueOf } from '../trade/catalogue.ts';
 import type { CostumeRecord, FoundStep } from '../facts/costume.ts';
 import type { Place, Settings, Workshop } from '../facts/workshop.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
@@ -11,7 +10,7 @@ import { loggedByStep, minutesLeft } from './minutes.ts';
 import { lateMinutes } from './leadTime.ts';
 import type { Step } from '../facts/step.ts';
 import { recoatWindow, waitOf } from './wait.ts';
-import { redoChance } from './redo.ts';
+import { redoOf } from './redo.ts';
 import type { Sun } from '../engines/schedule/daylight.ts';
 import { coatOf } from './colour.ts';
 
@@ -47,7 +46,7 @@ export function problemOf(
 			for (const id of a.stepIds)
 				parcelsOf.set(id, [...(parcelsOf.get(id) ?? []), parcelKey(a.line.material.id)]);
 	const pins = pinsOf(record, minutes, now);
-	const trade = catalogueOf(workshop.handbook);
+	const redo = redoOf(record, workshop);
 	const wait = (s: Step) => waitOf(s, workshop);
 	const able = new Map<string, string[] | null>();
 	const steps = record.steps
@@ -86,7 +85,7 @@ export function problemOf(
 				with: kept(able, `${s.needsHelper} ${s.technique}`, () => whoCan(s, workshop)),
 				place: s.placeId === null ? null : placeKey(s.placeId),
 				oneSitting: s.oneSitting,
-				redo: redoChance(s, record, trade),
+				redo: redo(s)?.chance ?? 0,
 				...(its ? { parcels: its } : {}),
 				...(setUp ? { setUp } : {}),
 				...(pinnedAt === undefined ? {} : { pinnedAt })

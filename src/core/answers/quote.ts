@@ -6,11 +6,10 @@ import type { Workshop } from '../facts/workshop.ts';
 import { dayOf, type LocalMinutes } from '../units/localTime.ts';
 import { percentOf, shared } from '../units/money.ts';
 import { seek } from '../units/seek.ts';
-import { catalogueOf } from '../trade/catalogue.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
 import { SHARED } from './forecast.ts';
 import { loggedByStep, minutesLeft, minutesOf } from './minutes.ts';
-import { redoChance } from './redo.ts';
+import { redoOf } from './redo.ts';
 import { expectedByComponent } from './spend.ts';
 
 /** What a costume takes, component by component, before anybody asks for a price. */
@@ -38,13 +37,13 @@ export interface Costing {
 export function costingOf(record: CostumeRecord, workshop: Workshop): Costing {
 	const minutes = minutesOf(record, workshop);
 	const logged = loggedByStep(record.logs);
-	const trade = catalogueOf(workshop.handbook);
+	const redo = redoOf(record, workshop);
 	const work = record.steps.map((step): Work & { componentId: number } => {
 		const all = minutes.get(step.id)!;
 		const so = logged.get(step.id) ?? 0;
 		const { componentId } = step;
 		if (step.doneAt !== null) return { componentId, so: so > 0 ? so : all[1], left: [0, 0, 0], again: 0 };
-		return { componentId, so, left: minutesLeft(all, so), again: redoChance(step, record, trade) };
+		return { componentId, so, left: minutesLeft(all, so), again: redo(step)?.chance ?? 0 };
 	});
 	const materials = expectedByComponent(record, workshop);
 	const usualOf = (id: number) =>

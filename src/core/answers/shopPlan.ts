@@ -109,7 +109,7 @@ function makeOf(
 /** What of the workshop the plan of a costume is made with, besides rates: these are in its minutes. */
 function partsOf(
 	record: CostumeRecord,
-	{ settings, makers, places, handbook, suppliers, materials }: Workshop
+	{ settings, makers, places, handbook, suppliers, materials, holds }: Workshop
 ): unknown[] {
 	const used = new Set([
 		...record.needs.map((n) => n.materialId),
@@ -117,7 +117,7 @@ function partsOf(
 	]);
 	const coats = new Set<string | null>(record.coats.map((c) => c.product));
 	const its = materials.filter((m) => used.has(m.id) || (m.coatProduct !== null && coats.has(m.coatProduct)));
-	return [settings, makers, places, handbook, suppliers, ...its];
+	return [settings, makers, places, handbook, suppliers, holds, ...its];
 }
 
 function holds(made: Made, c: ToPlan, workshop: Workshop, taken: Taken, start: LocalMinutes): boolean {

@@ -142,6 +142,7 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	resistorWarm: { of: [85, 0.1, 0.25], is: 34, because: '85 × 0.4' },
 	putOn: { of: [2, 2, 3, 0.5], is: 7, because: 'twice 2 and three halves' },
 	holdRate: { of: [3, 10, 2, 5], is: 10 / 3, because: '(3 + 2) in 15 wears' },
+	redo: { of: [2, 3, 20, 1, 10], is: 100 * (2.2 / 30), because: '(0.06 × 20 + 1) in 30 pieces of work' },
 	letsGo: { of: [2, 5, 1, 15, 1, 2], is: 100 * (1 - Math.exp(-0.2)), because: 'twice (1 + 1) in 20 wears' },
 	least: { of: [30, 20, 50], is: 20, because: 'the least' },
 	longest: { of: [2, 4, 12, 1], is: 24, because: 'twice 12' },

@@ -2,6 +2,7 @@ import { valueOn } from '../engines/plane/pictureMeasure.ts';
 import { sightAngle, stretchesIn } from '../answers/moving.ts';
 import { foldedHeight, partLength } from '../answers/packed.ts';
 import { holdsFor } from '../answers/holdRates.ts';
+import { redoChance } from '../answers/redo.ts';
 import { chanceOf } from '../answers/inspection.ts';
 import { pulled } from '../answers/rehearsed.ts';
 import { wholeMinutes } from '../units/duration.ts';
@@ -105,6 +106,11 @@ export const FORMULAS = {
 		words:
 			'100 × (1 − e^(−oftener by load × oftener by age × (its kind ÷ 10 × what it counts as + let go) ÷ (what it counts as + worn)))',
 		compute: (v) => 100 * chanceOf(at(v, 0), at(v, 2), at(v, 3), at(v, 4) * at(v, 5), at(v, 1))
+	},
+	redo: {
+		words:
+			'100 × (before × oftener × what it counts as + failed) ÷ (what it counts as + done): a beta distribution’s mean',
+		compute: (v) => 100 * redoChance(at(v, 0) / 100, at(v, 1), at(v, 3), at(v, 4), at(v, 2))
 	},
 	least: { words: 'the least of them', compute: (v) => Math.min(...v) },
 	longest: {

@@ -1,5 +1,6 @@
 import { KNOWN_WEARS, type LearnedHold } from '../answers/holdRates.ts';
 import type { WorkDone } from '../answers/afterEvent.ts';
+import { KNOWN_PIECES, type Redo } from '../answers/redo.ts';
 import { wetted, type Care } from '../answers/care.ts';
 import { KIND_WEARS, type LookAt } from '../answers/inspection.ts';
 import type { KitChoice, KitLine, KitTrouble } from '../answers/kitChoice.ts';
@@ -36,6 +37,20 @@ export const chanceFigure = (
 		number('worn', wears, 'the log', 'wears'),
 		number('oftener by its load', loadFactor, 'What holds it, when jumping; from memory'),
 		number('oftener by its age', ageFactor, 'since it was made, or its cells were looked at; from memory')
+	]
+});
+
+/** How likely work of a kind has to be done again, in a plan. */
+export const redoFigure = ({ before, oftener, failed, done }: Redo, title: string): Figure => ({
+	title,
+	formula: 'redo',
+	as: { kind: 'number', unit: '%' },
+	inputs: [
+		number('before', 100 * before, 'starting value, from memory', '%'),
+		number('times oftener', oftener, 'what lets go of it in wears of the other costumes, against before'),
+		number('counts as', KNOWN_PIECES, 'from memory', 'pieces of work'),
+		number('failed', failed, 'Mend, of this costume'),
+		number('done', done, 'Components', 'pieces of work')
 	]
 });
 

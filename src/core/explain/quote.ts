@@ -41,7 +41,7 @@ export function contingencyFigure(costing: Costing, oddsPercent: number): Figure
 				value: costing.againMinutes,
 				as: { kind: 'minutes' },
 				source:
-					'mean of each step × how often such work has to be done again, by the fault log of this costume'
+					'mean of each step × how often such work has to be done again, by faults of this costume and wears of the others'
 			},
 			number(
 				'deviations',

@@ -1,5 +1,5 @@
 import type { LocalMinutes } from '../units/localTime.ts';
-import type { Occasion } from './fault.ts';
+import type { HoldKind, Occasion } from './fault.ts';
 import type { Zone } from './zone.ts';
 
 /** Worn once: at an event, or to try it. */
@@ -19,6 +19,15 @@ export interface WearLog {
 	/** Where it hurt. */
 	hurts: Zone[];
 	version: number;
+}
+
+/** What wears of one costume tell of a kind of thing that it has. */
+export interface HoldTally {
+	costumeId: number;
+	kind: HoldKind;
+	/** Wears of all its things of this kind, and how often one let go. */
+	wears: number;
+	faults: number;
 }
 
 /** A line of the inspection, the last time that it was looked at. */

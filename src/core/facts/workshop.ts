@@ -1,4 +1,5 @@
 import type { HandbookRow } from './handbook.ts';
+import type { HoldTally } from './health.ts';
 import type { TechniqueKey } from './step.ts';
 import type { SummerTime, Window } from './calendar.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
@@ -134,6 +135,8 @@ export interface Workshop {
 	/** Set by hand. */
 	ownRates: Rates;
 	learned: LearnedRate[];
+	/** What wears of all costumes tell of how long things hold; nothing where none was worn. */
+	holds?: readonly HoldTally[];
 	/** By which factor starting amounts are off, as a rule; the stated one until some were settled. */
 	guessOff?: number;
 	materials: Material[];

@@ -1,13 +1,27 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { add, addStep, ago, costume, record, refused, w } from '$tests/support/oneCostume.ts';
+import {
+	NEW_COSTUME,
+	STEP,
+	add,
+	addStep,
+	ago,
+	costume,
+	record,
+	refused,
+	w
+} from '$tests/support/oneCostume.ts';
+import { COMPONENT } from '$tests/support/workshop.ts';
+import { redoOf } from '$core/answers/redo.ts';
 import { clock } from '../clock.ts';
 import { Absent } from '../db/rows.ts';
 import { DAY, dayOf } from '$core/units/localTime.ts';
 import { contextOf } from './command.ts';
-import { loadInspection, loadWears } from '../read/health.ts';
+import { loadInspection } from '../read/health.ts';
+import { loadWears } from '../read/holdTallies.ts';
 import { loadWear } from '../read/wear.ts';
-import { loadWorkshop } from '../read/workshop.ts';
+import { loadShop } from '../read/shop.ts';
+import { componentCommands } from './component.ts';
 import { costumeCommands } from './costume.ts';
 import { faultCommands } from './fault.ts';
 import { healthCommands } from './health.ts';
@@ -24,7 +38,7 @@ const JOIN = {
 	zone: 'chest',
 	faces: 'outward'
 };
-const looks = async () => loadInspection(w.db, await record(), await loadWorkshop(w.db), clock());
+const looks = async () => loadInspection(w.db, await record(), (await loadShop(w.db)).workshop, clock());
 
 test('a wear of a day that has not come, of more hours than a day has, or after it was put away is refused at its field', async () => {
 	const errors = await w.errors(healthCommands.addWear, { ...WEAR, wornOn: '', hours: '30' }, costume);
@@ -198,4 +212,36 @@ test('a fault stays one of the cause that was chosen: an edit that names no othe
 	assert.equal((await its()).known, 'strapThroughCloth');
 	await edit({ symptom: 'it sings' });
 	assert.equal((await its()).known, null);
+});
+
+test('a seam that opened at a wear of another costume makes it likelier that this one is glued again, and taken back it does not', async () => {
+	const mine = await add({ code: 'A-61', name: 'mask' });
+	await addStep(mine, { technique: 'cement' });
+	const odds = async () => {
+		const its = (await record()).steps.find((s) => s.componentId === mine)!;
+		return redoOf(await record(), (await loadShop(w.db)).workshop)(its)!;
+	};
+	const before = await odds();
+	const { id: other } = await w.run(costumeCommands.addCostume, { ...NEW_COSTUME, name: 'Frost reaper' });
+	const { id: plate } = await w.run(componentCommands.addComponent, { ...COMPONENT, route: '' }, other);
+	const { id: step } = await w.run(
+		stepCommands.addStep,
+		{ ...STEP, componentId: String(plate), technique: 'cement' },
+		other
+	);
+	await w.run(stepCommands.finishStep, { id: String(step) }, other);
+	await w.run(healthCommands.addWear, WEAR, other);
+	// Worn once, it never let go: 0.3 in ten wears before, 0.3 ÷ 11 a wear now.
+	assert.ok(Math.abs((await odds()).oftener / before.oftener - 10 / 11) < 1e-9);
+	const fault = { symptom: 'seam opens', cause: '', cure: '', occasion: 'event', happenedAt: ago(30) };
+	await w.run(
+		faultCommands.addFault,
+		{ ...fault, componentId: String(plate), minutesLost: '0', holds: 'seam cement' },
+		other
+	);
+	const after = await odds();
+	assert.ok(Math.abs(after.oftener - 1.3 / 11 / 0.03) < 1e-9, String(after.oftener));
+	assert.ok(after.chance > before.chance);
+	await w.undoLast();
+	assert.ok((await odds()).chance < before.chance);
 });

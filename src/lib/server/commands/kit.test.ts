@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import { add, addStep, costume, record, w } from '$tests/support/oneCostume.ts';
 import { loadKit } from '../read/health.ts';
 import { loadWear } from '../read/wear.ts';
-import { loadWorkshop } from '../read/workshop.ts';
+import { loadShop } from '../read/shop.ts';
 import { clock } from '../clock.ts';
 import { Absent } from '../db/rows.ts';
 import { joinCommands } from './join.ts';
@@ -11,7 +11,7 @@ import { kitCommands } from './kit.ts';
 
 const kit = async () => {
 	const its = await record();
-	return loadKit(w.db, its, await loadWorkshop(w.db), clock(), {
+	return loadKit(w.db, its, (await loadShop(w.db)).workshop, clock(), {
 		wear: await loadWear(w.db, costume),
 		components: its.components
 	});
@@ -73,7 +73,7 @@ test('what was used from the kit is planned under Buy, a pack of its supply; the
 	await w.run(kitCommands.useKitItem, { key: 'spare snap' }, costume);
 	await w.run(kitCommands.useKitItem, { key: 'tape' }, costume);
 	const bought = (await record()).purchases.slice(before);
-	const { materials } = await loadWorkshop(w.db);
+	const { materials } = (await loadShop(w.db)).workshop;
 	assert.deepEqual(
 		bought.map((p) => [materials.find((m) => m.id === p.materialId)!.name, p.packs, p.state, p.note]).sort(),
 		[

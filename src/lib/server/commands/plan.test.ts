@@ -1,11 +1,11 @@
-import { STANDARD } from '$core/trade/catalogue.ts';
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { COMPONENT, MATERIAL, testWorkshop, type TestWorkshop } from '$tests/support/workshop.ts';
 import { alternativesOf } from '$core/answers/alternatives.ts';
 import { foundOf } from '$core/answers/planProblem.ts';
 import { planCostume } from '$core/answers/plan.ts';
-import { redoChance } from '$core/answers/redo.ts';
+import { redoOf } from '$core/answers/redo.ts';
+import type { Fault } from '$core/facts/fault.ts';
 import { checkPlan } from '$core/engines/schedule/checkPlan.ts';
 import { searchPlan } from '$core/engines/schedule/search.ts';
 import { DAY, dayOf, formatLocalTime } from '$core/units/localTime.ts';
@@ -282,7 +282,9 @@ test('how often work is done again: the starting value, and more with each fault
 	}).catch(() => null);
 	const r = await record();
 	const coat = r.steps.find((s) => s.coatId !== null)!;
-	const start = redoChance(coat, { ...r, faults: [] }, STANDARD);
+	const odds = (faults: Fault[], step = coat) =>
+		redoOf({ ...r, faults }, { handbook: [] })(step)?.chance ?? 0;
+	const start = odds([]);
 	assert.ok(Math.abs(start - 0.04) < 1e-9, String(start));
 	const sticky = {
 		id: 1,
@@ -299,8 +301,8 @@ test('how often work is done again: the starting value, and more with each fault
 		cameBackOf: null,
 		version: 1
 	};
-	assert.ok(redoChance(coat, { ...r, faults: [sticky] }, STANDARD) > start, 'a fault makes it likelier');
-	assert.equal(redoChance({ ...coat, coatId: null, technique: 'draft' }, r, STANDARD), 0);
+	assert.ok(odds([sticky]) > start, 'a fault makes it likelier');
+	assert.equal(odds([], { ...coat, coatId: null, technique: 'draft' }), 0);
 });
 
 test('days off from a calendar: new ones only, and what is none is told at the field', async () => {

@@ -9,24 +9,20 @@ import type { Worn } from '$core/facts/wear.ts';
 import { holdings } from '$core/answers/holding.ts';
 import { otherHolds, type OtherHold } from '$core/answers/otherHold.ts';
 import { isMended, type HoldKind } from '$core/facts/fault.ts';
-import { learnHolds, type LearnedHold, type WornCostume } from '$core/answers/holdRates.ts';
+import { learnHolds } from '$core/answers/holdRates.ts';
 import { toInspect, type LookAt } from '$core/answers/inspection.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
-import type { Inspected, Keeping, KeptKitItem, KeptKitLimit, NextTime, WearLog } from '$core/facts/health.ts';
+import type { Inspected, Keeping, KeptKitItem, KeptKitLimit, NextTime } from '$core/facts/health.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
-import { catalogueOf, type Catalogue } from '$core/trade/catalogue.ts';
+import { catalogueOf } from '$core/trade/catalogue.ts';
 import type { Context } from '../commands/command.ts';
 import type { Executor } from '../db/open.ts';
-import { all } from '../db/rows.ts';
 import { selectOfCostumes } from '../db/tables.ts';
-import { loadEntered } from './costume.ts';
+import { loadHoldTallies, loadWears, loadWorn } from './holdTallies.ts';
 import { loadShapes } from './measure.ts';
 import { loadRules } from './rules.ts';
 import { loadHeld, loadWear, loadWeights } from './wear.ts';
-
-export const loadWears = (db: Executor, costumeIds: readonly number[]) =>
-	selectOfCostumes<WearLog>(db, 'wear_log', costumeIds, 'wear_log.worn_on desc, wear_log.id desc');
 
 export const loadNextTimes = (db: Executor, costumeIds: readonly number[]) =>
 	selectOfCostumes<NextTime>(db, 'next_time', costumeIds, 'next_time.position, next_time.id');
@@ -43,35 +39,6 @@ export async function loadHealth(db: Executor, costumeId: number) {
 	return { wears, nextTimes, keepings };
 }
 
-/** What all costumes that were worn tell of what they are held by; this one’s kinds among them. */
-export async function loadLearnedHolds(
-	db: Executor,
-	record: CostumeRecord,
-	trade: Catalogue
-): Promise<LearnedHold[]> {
-	const { id } = record.costume;
-	const worn = await all<{ costumeId: number }>(
-		db,
-		'select distinct costume_id from wear_log where costume_id <> $1 order by costume_id',
-		[id]
-	);
-	const ids = [id, ...worn.map((w) => w.costumeId)];
-	const [others, wears, wear] = await Promise.all([
-		loadEntered(db, ids.slice(1)),
-		loadWears(db, ids),
-		Promise.all(ids.map((its) => loadWear(db, its)))
-	]);
-	const records = new Map([record, ...others].map((r) => [r.costume.id, r]));
-	return learnHolds(
-		ids.map((its, i): WornCostume => ({
-			record: records.get(its)!,
-			wear: wear[i]!,
-			wears: wears.filter((w) => w.costumeId === its)
-		})),
-		trade
-	);
-}
-
 /**
  * What to look at before it is worn again.
  *
@@ -86,9 +53,9 @@ export async function loadInspection(
 ): Promise<LookAt[]> {
 	const trade = catalogueOf(workshop.handbook);
 	const { id } = record.costume;
-	const [{ wear, weights }, learned, wears, inspected] = await Promise.all([
+	const learned = learnHolds(workshop.holds ?? [], trade);
+	const [{ wear, weights }, wears, inspected] = await Promise.all([
 		loadWeights(db, record, workshop),
-		loadLearnedHolds(db, record, trade),
 		loadWears(db, [id]),
 		selectOfCostumes<Inspected>(db, 'inspected', [id])
 	]);
@@ -105,11 +72,12 @@ export async function loadOtherHolds(
 	const open = record.faults.filter((f) => !isMended(f, record.steps));
 	if (!open.length) return new Map();
 	const { settings, trade } = context;
-	const [wear, held, learned] = await Promise.all([
+	const [wear, held, tallies] = await Promise.all([
 		loadWear(db, record.costume.id),
 		loadHeld(db, record, context),
-		loadLearnedHolds(db, record, trade)
+		loadWorn(db).then((worn) => loadHoldTallies(db, trade, worn))
 	]);
+	const learned = learnHolds([...tallies.values()].flat(), trade);
 	const holds = holdsOf(record, wear, trade);
 	return new Map(
 		open.flatMap((f): [number, { kind: HoldKind; others: OtherHold[] }][] => {

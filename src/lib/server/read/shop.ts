@@ -4,6 +4,7 @@ import { learnRates, onceEach, ratesFrom, type Observation } from '$core/answers
 import type { InShop } from '$core/answers/shopPlan.ts';
 import { promiseStash, stillNeeded } from '$core/answers/stash.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
+import type { HoldTally } from '$core/facts/health.ts';
 import { keepSame, type Workshop } from '$core/facts/workshop.ts';
 import { dayOf } from '$core/units/localTime.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
@@ -11,6 +12,7 @@ import { clock } from '../clock.ts';
 import type { Database } from '../db/open.ts';
 import { all } from '../db/rows.ts';
 import { loadEntered, loadPieces, type PiecesOf } from './costume.ts';
+import { loadHoldTallies, loadWorn } from './holdTallies.ts';
 import {
 	inTime,
 	loadDeliveries,
@@ -50,6 +52,7 @@ interface Kept {
 	rows: WorkshopRows;
 	costumes: Map<number, Loaded>;
 	observations: Map<number, Observation[]>;
+	holds: Map<number, HoldTally[]>;
 	shop: Shop;
 }
 
@@ -107,7 +110,8 @@ async function load(db: Database): Promise<Shop> {
 	const atWork = costumes.filter((c) => !c.archived).map((c) => c.id);
 	const held = await costumesNow(db, kept, atWork, at, rows);
 	const guessOff = guessFactor([...held.values()].map((h) => h.record));
-	const workshop = workshopOf(kept, rows, logs, guessOff);
+	const holds = await holdsNow(db, kept, at, rows);
+	const workshop = workshopOf(kept, rows, logs, guessOff, [...holds.values()].flat());
 	const shop: Shop = {
 		key: `${era} ${newest} ${day}`,
 		workshop,
@@ -118,7 +122,7 @@ async function load(db: Database): Promise<Shop> {
 			kept?.shop ?? null
 		)
 	};
-	keptOf.set(db, { era, newest, workshopAt, day, rows, costumes: held, observations, shop });
+	keptOf.set(db, { era, newest, workshopAt, day, rows, costumes: held, observations, holds, shop });
 	return shop;
 }
 
@@ -143,21 +147,38 @@ async function observationsNow(
 	);
 }
 
+/** What wears of each costume tell of how long things hold: those that changed are read. */
+async function holdsNow(
+	db: Database,
+	kept: Kept | null,
+	at: ReadonlyMap<number, Revision>,
+	{ handbook }: WorkshopRows
+): Promise<Map<number, HoldTally[]>> {
+	const worn = await loadWorn(db);
+	const were = kept?.rows.handbook === handbook ? kept.holds : null;
+	const changed = worn.filter((id) => !were?.has(id) || (at.get(id)?.recordAt ?? 0) > kept!.newest);
+	const loaded = await loadHoldTallies(db, catalogueOf(handbook), changed);
+	return new Map(worn.map((id) => [id, loaded.get(id) ?? were!.get(id)!]));
+}
+
 function workshopOf(
 	kept: Kept | null,
 	rows: WorkshopRows,
 	logs: readonly Observation[],
-	guessOff: number
+	guessOff: number,
+	tallies: readonly HoldTally[]
 ): Workshop {
+	const was = kept?.shop.workshop;
+	const holds = JSON.stringify(was?.holds) === JSON.stringify(tallies) ? was?.holds : tallies;
 	const sameRates =
 		kept?.rows.ownRates === rows.ownRates &&
 		kept.rows.handbook === rows.handbook &&
 		kept.shop.observations === logs;
-	if (sameRates && kept.rows === rows && kept.shop.workshop.guessOff === guessOff) return kept.shop.workshop;
+	if (sameRates && kept.rows === rows && was?.guessOff === guessOff && was.holds === holds) return was;
 	const learned = sameRates
 		? kept.shop.workshop.learned
 		: learnRates(catalogueOf(rows.handbook), logs, rows.ownRates);
-	return { ...rows, learned, rates: ratesFrom(learned, rows.ownRates), guessOff };
+	return { ...rows, learned, rates: ratesFrom(learned, rows.ownRates), guessOff, holds: holds ?? [] };
 }
 
 /** A shape of the same version is the same object: its pieces are kept with it. */

@@ -5,7 +5,8 @@
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import pluralize from 'pluralize';
 	import { hoursWorn } from '$core/answers/holds.ts';
-	import { holdFigure, hoursWornFigure } from '$core/explain/health.ts';
+	import type { Redo } from '$core/answers/redo.ts';
+	import { holdFigure, hoursWornFigure, redoFigure } from '$core/explain/health.ts';
 	import { OCCASIONS } from '$core/facts/fault.ts';
 	import type { WearLog } from '$core/facts/health.ts';
 	import { ZONES, zoneWords } from '$core/facts/zone.ts';
@@ -34,6 +35,9 @@
 	const most = $derived(Math.max(1, ...data.learned.map((l) => l.sure[1])));
 	const at = (value: number) => `${(100 * value) / most}%`;
 	const n = (value: number) => formatNumber(value, value < 1 ? 2 : 1);
+	const AGAIN = { coat: 'coats', fit: 'fittings', glue: 'what is glued' };
+	const againWords = ({ kind, hold }: Redo) =>
+		kind === 'coat' && hold ? `coats: ${holdRateOf(hold, trade).name}` : AGAIN[kind];
 	const wayOf = (id: number | null) => data.variants.find((v) => v.id === id)?.name;
 </script>
 
@@ -96,6 +100,24 @@
 			</p>
 		{:else}
 			<p>Nothing is known that could let go yet.</p>
+		{/if}
+		{#if data.again.length}
+			<h3>Done again, by the plan</h3>
+			<ul class="plain again">
+				{#each data.again as r (`${r.kind} ${r.hold}`)}
+					{@const name = againWords(r)}
+					<li>
+						<span>{name}</span>
+						<span class="mono"
+							><Working figure={redoFigure(r, `${name}: done again`)} text="{n(100 * r.chance)} %" /></span
+						>
+					</li>
+				{/each}
+			</ul>
+			<p class="small soft">
+				Faults of this costume and wears of the others tell how much of what is to do has to be done again;
+				the odds of the day count it.
+			</p>
 		{/if}
 	</Sheet>
 	<Sheet title="Worn">
@@ -182,6 +204,15 @@
 		grid-template-columns: minmax(0, 1fr) minmax(80px, 1fr) 52px;
 		gap: 2px 12px;
 		align-items: center;
+		border-top: 1px solid var(--rule);
+		padding: 6px 0;
+	}
+	h3 {
+		margin: 16px 0 4px;
+	}
+	.again li {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) auto;
 		border-top: 1px solid var(--rule);
 		padding: 6px 0;
 	}

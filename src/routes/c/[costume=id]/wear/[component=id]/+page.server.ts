@@ -1,11 +1,11 @@
 import { error } from '@sveltejs/kit';
+import { learnHolds } from '$core/answers/holdRates.ts';
 import { piecesOf } from '$core/answers/shapePieces.ts';
 import { catalogueOf } from '$core/trade/catalogue.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { glueCommands } from '$lib/server/commands/glue.ts';
 import { joinCommands } from '$lib/server/commands/join.ts';
 import { database } from '$lib/server/database.ts';
-import { loadLearnedHolds } from '$lib/server/read/health.ts';
 import { loadPieces } from '$lib/server/read/costume.ts';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -21,9 +21,10 @@ export const load: PageServerLoad = async ({ params, parent }) => {
 	const fit = { component, components: record.components, wearers, materials: workshop.materials };
 	return {
 		/** How often each kind of fastener lets go. */
-		learned: (await loadLearnedHolds(await database(), record, catalogueOf(workshop.handbook))).map(
-			({ kind, now }) => ({ kind, now })
-		),
+		learned: learnHolds(workshop.holds ?? [], catalogueOf(workshop.handbook)).map(({ kind, now }) => ({
+			kind,
+			now
+		})),
 		componentId: component.id,
 		/** Its flat pieces, by where they are drawn: `3 0` is the first of shape 3. */
 		pieces: piecesOf(its, fit).flatMap(({ shape, pieces }) =>
