@@ -1,7 +1,6 @@
 import { copiesOf, type Component } from '../facts/component.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
 import type { Variant, WearRecord } from '../facts/wear.ts';
-import type { Weight } from './weight.ts';
 
 /** What is worn of a costume, worn in one way. */
 export interface WornAs {
@@ -58,7 +57,7 @@ export function wornAs(variant: Variant | null, components: readonly Component[]
 /** What of these is known to weigh anything, all copies of each, and of what nobody knows. */
 export function wornWeight(
 	components: readonly Component[],
-	weights: ReadonlyMap<number, Weight>
+	weights: ReadonlyMap<number, { grams: number | null }>
 ): { grams: number; of: { component: Component; copies: number; grams: number }[]; unknown: Component[] } {
 	const byId = new Map(components.map((c) => [c.id, c]));
 	const grams = (c: Component) => weights.get(c.id)?.grams ?? null;
