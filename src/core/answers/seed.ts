@@ -190,7 +190,8 @@ export function shoppingSeed(
 	const steps = record.steps.filter((s) => s.componentId === component.id && s.faultId === null);
 	const coats = record.coats.filter((c) => c.componentId === component.id);
 	const thickness = /(\d+(?:[.,]\d+)?\s*(?:mm|"))/.exec(component.form)?.[1] ?? '';
-	const known = parseLength(thickness, 'mm');
+	const typed = parseLength(thickness, 'mm');
+	const known = typed.ok ? typed.value : component.thicknessMm;
 	const copies = copiesOf(component, byId);
 	const pair = component.side === 'pair';
 	const facts: Facts = {
@@ -202,7 +203,7 @@ export function shoppingSeed(
 			steps
 				.filter((s) => (techniques as string[]).includes(s.technique))
 				.reduce((sum, s) => sum + s.amount / BASE_PER_UNIT[techniqueOf(trade, s.technique).driver], 0),
-		thickness: known.ok ? `${Math.round(known.value)} mm` : '5 mm'
+		thickness: `${Math.round(known ?? 5)} mm`
 	};
 	const had = new Set(record.needs.filter((n) => n.componentId === component.id).map((n) => n.materialId));
 	// What two routes take of the same is taken once: both count all steps of the component.

@@ -9,9 +9,11 @@ import { FASTENERS, type Fastener } from './fastener.ts';
 import { GLUES, type Glue } from './glue.ts';
 import { GLUE_RULES, type GlueRule } from './glueRule.ts';
 import { KNOWN_FAULTS, type KnownFault } from './knownFault.ts';
+import { MADE_OF, type MadeOf } from './madeOf.ts';
 import { RECIPES, type Recipe } from './recipe.ts';
 import { ROUTES, type Route } from './route.ts';
 import { SUPPLIES, type Supply } from './supply.ts';
+import { THINGS, type Thing } from './thing.ts';
 import { TECHNIQUES, type Technique } from './technique.ts';
 
 /** What is known of the trade, by key: what ships with the app, and the maker's own rows before it. */
@@ -28,6 +30,9 @@ export interface Catalogue {
 	fastener: Readonly<Record<string, Fastener>>;
 	knownFault: Readonly<Record<string, KnownFault>>;
 	caution: Readonly<Record<string, Caution>>;
+	/** What makers call things, and say they are made of. */
+	thing: Readonly<Record<string, Thing>>;
+	madeOf: Readonly<Record<string, MadeOf>>;
 }
 
 /** Each table under the name that the handbook keeps its rows by. */
@@ -43,7 +48,9 @@ export const STANDARD: Catalogue & Record<HandbookTable, unknown> = {
 	supply: SUPPLIES,
 	fastener: FASTENERS,
 	knownFault: KNOWN_FAULTS,
-	caution: CAUTIONS
+	caution: CAUTIONS,
+	thing: THINGS,
+	madeOf: MADE_OF
 };
 
 /** What rows of the maker's own from before it was asked for are taken to say, where none ships under their key. */

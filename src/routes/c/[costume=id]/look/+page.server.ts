@@ -3,6 +3,7 @@ import { actionsOf } from '$lib/server/commands/actions.ts';
 import { componentCommands } from '$lib/server/commands/component.ts';
 import { copyCommands } from '$lib/server/commands/copyBreakdown.ts';
 import { pasteCommands } from '$lib/server/commands/paste.ts';
+import { quickLineCommands } from '$lib/server/commands/quickLine.ts';
 import { loanCommands } from '$lib/server/commands/loan.ts';
 import { database } from '$lib/server/database.ts';
 import { loadOtherComponents, loadShared } from '$lib/server/read/loans.ts';
@@ -24,5 +25,6 @@ export const actions: Actions = actionsOf({
 	...componentCommands,
 	...copyCommands,
 	...loanCommands,
+	...quickLineCommands,
 	pasteComponents: pasteCommands.pasteComponents
 });

@@ -19,6 +19,7 @@
 	import type { PageData } from './$types';
 	import LedgerHeads from '$lib/ui/LedgerHeads.svelte';
 	import NewComponent from './NewComponent.svelte';
+	import QuickLines from './QuickLines.svelte';
 	import WornWith from './WornWith.svelte';
 	import BesideFigure from '$lib/ui/BesideFigure.svelte';
 
@@ -40,6 +41,8 @@
 	let borrowing = $state(false);
 	let zone = $state<Zone | null>(null);
 	let looked = $state<Component | null>(null);
+	/** What is being typed, before it is kept. */
+	let coming = $state.raw<Component[]>([]);
 
 	const visible = $derived(
 		zone ? new Set(components.filter((c) => c.zones.includes(zone!)).map((c) => c.id)) : null
@@ -80,7 +83,7 @@
 
 <Views label="Look" views={lookViews(base)} />
 <BesideFigure
-	{components}
+	components={[...components, ...coming]}
 	progress={data.progress}
 	bind:zone
 	{looked}
@@ -103,6 +106,7 @@
 				><Plus size={14} /> Component</button
 			>
 		{/snippet}
+		<div class="quick no-print"><QuickLines {components} bind:coming /></div>
 		{#if components.length}
 			<LedgerHeads />
 			<Ledger
@@ -119,16 +123,11 @@
 				Drag by the handle to reorder, or into another component to make it a part. By keyboard: Alt and
 				arrows.
 			</p>
-		{:else}
-			<p>
-				Nothing broken down yet. A component is what is put on, carried or repaired as one thing: a
-				breastplate, a pair of bracers, a skirt, a wig, a lantern. Choose a route and its usual steps come
-				along.
-			</p>
+		{:else if !coming.length}
 			<p class="hint">
-				<button class="button main" onclick={() => (adding = true)}
-					><Plus size={16} /> Add the first component</button
-				>
+				Nothing broken down yet. A component is what is put on, carried or repaired as one thing: a
+				breastplate, a pair of bracers, a skirt, a wig, a lantern. The usual steps of how it is made come
+				along.
 			</p>
 		{/if}
 	</Sheet>
@@ -146,6 +145,9 @@
 <NewComponent bind:open={adding} {components} {zone} {base} />
 
 <style>
+	.quick {
+		margin-bottom: 12px;
+	}
 	.hint {
 		margin-top: 12px;
 	}
