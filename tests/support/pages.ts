@@ -25,6 +25,7 @@ export const PAGES = [
 	'/c/1/lay/1',
 	'/c/1/plan',
 	'/c/1/buy',
+	'/c/1/buy/takes',
 	'/c/1/buy/list',
 	'/c/1/buy/quote',
 	'/c/1/bench',

@@ -263,6 +263,8 @@ function readLine(typed: string, trade: Catalogue): Read {
 	const thing = found?.thing ?? null;
 
 	const materials: MadeOf[] = [];
+	/** What the cloth is called. */
+	const told: string[] = [];
 	each(
 		(words) => dictionary.made.get(words),
 		(its, at, long) => {
@@ -271,7 +273,9 @@ function readLine(typed: string, trade: Catalogue): Read {
 			materials.push(its);
 			const route = its.further ?? its.route[thing?.kind ?? its.kind ?? 'prop'];
 			const as = route ? trade.route[route]?.name : its.surface;
-			understood.push({ words: take(at, long), as: as ?? 'how it is made' });
+			const words = take(at, long);
+			if (its.tells) told.push(words);
+			understood.push({ words, as: as ?? 'how it is made' });
 		}
 	);
 
@@ -356,7 +360,7 @@ function readLine(typed: string, trade: Catalogue): Read {
 		typed,
 		name: name.slice(0, MOST_NAME),
 		kind,
-		form: [...thick, ...sizes, ...rest].join(', ').slice(0, MOST_FORM),
+		form: [...thick, ...told, ...sizes, ...rest].join(', ').slice(0, MOST_FORM),
 		layer: thing?.layer ?? PLAIN_COMPONENT.layer,
 		zones,
 		side: itsSide,

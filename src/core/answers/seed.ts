@@ -1,5 +1,6 @@
 import { copiesOf, type Component } from '../facts/component.ts';
 import { techniqueOf, type Catalogue } from '../trade/catalogue.ts';
+import { starterOf } from '../trade/starter.ts';
 import type { StandardRoute } from '../trade/route.ts';
 import { BASE_PER_UNIT, type StandardTechnique } from '../trade/technique.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
@@ -8,7 +9,7 @@ import { plainValue, type PlainFormula } from '../units/formula.ts';
 import { enoughOf } from '../units/packs.ts';
 import { capital } from '../units/names.ts';
 import { parseLength } from '../units/measure.ts';
-import type { Family, Material, SupplyKey } from '../facts/material.ts';
+import { areaOfUnit, type Family, type Material, type SupplyKey } from '../facts/material.ts';
 import type { Settings } from '../facts/workshop.ts';
 import { workFigure, workUses } from './workUse.ts';
 
@@ -30,6 +31,8 @@ export interface SeedLine {
 	material: Material | null;
 	/** What the work uses up: once a material stands for it, every step that uses it up asks for it. */
 	supply: SupplyKey | null;
+	/** Two components take two of it: a coat and a skirt are not of one cloth, nor two wigs one wig. */
+	apart: boolean;
 }
 
 interface Facts {
@@ -42,15 +45,23 @@ interface Facts {
 	/** Metres or counts over the steps of these techniques, one copy. */
 	amount: (...techniques: StandardTechnique[]) => number;
 	thickness: string;
+	/** What its form calls the cloth; nothing where it names none. */
+	cloth: string;
 }
 
-/** m² of a foam or plastic sheet, and the width of cloth in metres; usual sizes, from memory. */
+/** m² of a foam or plastic sheet, and the width of cloth in metres, where the library has none of the name; common practice. */
 const SHEET_M2 = 0.5;
-const CLOTH_WIDTH = 1.4;
+const CLOTH_WIDTH = 1.5;
+/** m² of one unit as it is sold as a rule: a sheet, a metre of the roll. */
+const soldM2 = (name: string, otherwise: number): number => {
+	const its = starterOf(name);
+	const area = its && areaOfUnit(its);
+	return area ? area / 1e6 : otherwise;
+};
 const WASTE = 1.3;
 const START = 'starting value, edit';
 
-type Worked = Omit<SeedLine, 'quantity' | 'material' | 'packSize' | 'supply'>;
+type Worked = Omit<SeedLine, 'quantity' | 'material' | 'packSize' | 'supply' | 'apart'> & { apart?: boolean };
 type Rule = (facts: Facts) => Worked[];
 
 const line = (
@@ -71,32 +82,37 @@ const sheets = (name: string, family: Family, f: Facts, times = 1) =>
 		number('outside area of one', f.area * times, 'its coats, else the route', 'm²'),
 		number('copies', f.copies, 'pair and count'),
 		number('for waste', WASTE, START),
-		number('one sheet', SHEET_M2, START, 'm²')
+		number('one sheet', soldM2(name, SHEET_M2), START, 'm²')
 	]);
 const cloth = (name: string, f: Facts, times = 1) =>
 	line(name, 'cloth', 'm', 'seedSheets', [
 		number('area of one', f.area * times, 'its coats, else the route', 'm²'),
 		number('copies', f.copies, 'pair and count'),
 		number('for waste', WASTE, START),
-		number('width of the cloth', CLOTH_WIDTH, START, 'm')
+		number('width of the cloth', soldM2(name, CLOTH_WIDTH), START, 'm')
 	]);
+/** The cloth that is seen: what its form calls it. */
+const seen = (name: string, f: Facts, times = 1): Worked =>
+	f.cloth ? cloth(f.cloth, f, times) : { ...cloth(name, f, times), apart: true };
 const each = (name: string, family: Family, unit: string, f: Facts, count: number, of = 'for one') =>
 	line(name, family, unit, 'product', [
 		number(of, count, START),
 		number('copies', f.copies, 'pair and count')
 	]);
 /** Bought whole: a pair of boots is one thing. */
-const whole = (name: string, family: Family, f: Facts) =>
-	line(name, family, f.pair ? 'pair' : 'piece', 'product', [
+const whole = (name: string, family: Family, f: Facts): Worked => ({
+	apart: true,
+	...line(name, family, f.pair ? 'pair' : 'piece', 'product', [
 		number('for one', 1, START),
 		number(f.pair ? 'pairs' : 'copies', f.sets, f.pair ? 'its count; a pair is one thing' : 'its count')
-	]);
+	])
+});
 const foam = (f: Facts) => sheets(`High-density foam ${f.thickness}`, 'foam', f);
 const detail = (f: Facts) => sheets('High-density foam 2 mm', 'foam', f, 0.4);
 const RULES: Readonly<Record<StandardRoute, Rule>> = {
 	foamPlate: (f) => [foam(f), detail(f)],
 	thermoplasticOverFoam: (f) => [foam(f), sheets('Thermoplastic sheet 1 mm', 'hard', f, 2)],
-	clothWrappedFoam: (f) => [foam(f), cloth('Covering cloth', f, 1.2)],
+	clothWrappedFoam: (f) => [foam(f), seen('Covering cloth', f, 1.2)],
 	sculpted: (f) => [
 		line('Foam clay', 'foam', 'g', 'product', [
 			number('area', f.area, 'its coats, else the route', 'm²'),
@@ -124,20 +140,20 @@ const RULES: Readonly<Record<StandardRoute, Rule>> = {
 		])
 	],
 	foundObject: (f) => [whole('The found object', 'other', f)],
-	wovenGarment: (f) => [cloth('Outer cloth', f), cloth('Lining cloth', f, 0.8)],
-	stretchGarment: (f) => [cloth('Stretch cloth', f)],
+	wovenGarment: (f) => [seen('Outer cloth', f), cloth('Lining cloth', f, 0.8)],
+	stretchGarment: (f) => [seen('Stretch cloth', f)],
 	layeredSkirt: (f) => [
 		line('Net', 'cloth', 'm', 'seedSheets', [
 			number('strips cut', f.amount('gather'), 'its steps', 'm'),
 			number('copies', f.copies, 'pair and count'),
 			number('strip width', 0.3, START, 'm'),
-			number('width of the net', CLOTH_WIDTH, START, 'm')
+			number('width of the net', soldM2('Net', CLOTH_WIDTH), START, 'm')
 		]),
-		cloth('Basque cloth', f, 0.25)
+		seen('Basque cloth', f, 0.25)
 	],
 	alteredGarment: (f) => [whole('The garment to alter', 'cloth', f)],
-	applique: (f) => [cloth('Ground cloth', f, 1)],
-	wig: (f) => [each('Base wig', 'hair', 'piece', f, 1)],
+	applique: (f) => [seen('Ground cloth', f)],
+	wig: (f) => [{ ...each('Base wig', 'hair', 'piece', f, 1), apart: true }],
 	light: (f) => [each('LED strand', 'light', 'piece', f, 1), each('Switch', 'light', 'piece', f, 1)]
 };
 
@@ -149,6 +165,14 @@ const PACKS: readonly [family: Family, unit: string, name: RegExp, size: number]
 ];
 const packOf = ({ name, family, unit }: Pick<SeedLine, 'name' | 'family' | 'unit'>): number =>
 	PACKS.find(([f, u, words]) => f === family && u === unit && words.test(name))?.[3] ?? 1;
+
+/** The cloth that a form names, as it is told there: `wool, dark green` is of wool, `dark green` of nobody knows what. */
+function clothOf({ form }: Pick<Component, 'form'>, trade: Catalogue): string {
+	const words = new Set(form.toLowerCase().split(/[\s,;:()]+/));
+	const isNamed = Object.values(trade.madeOf).some((m) => m.tells && m.words.some((w) => words.has(w)));
+	return isNamed ? capital(form.slice(0, MOST_NAME)) : '';
+}
+const MOST_NAME = 80;
 
 /** Words that say only the family: two of them are not the same for it. */
 const OF_THE_FAMILY = new Set(['cloth', 'fabric', 'foam', 'sheet', 'piece', 'the', 'and']);
@@ -203,13 +227,15 @@ export function shoppingSeed(
 			steps
 				.filter((s) => (techniques as string[]).includes(s.technique))
 				.reduce((sum, s) => sum + s.amount / BASE_PER_UNIT[techniqueOf(trade, s.technique).driver], 0),
-		thickness: `${Math.round(known ?? 5)} mm`
+		thickness: `${Math.round(known ?? 5)} mm`,
+		cloth: clothOf(component, trade)
 	};
 	const had = new Set(record.needs.filter((n) => n.componentId === component.id).map((n) => n.materialId));
 	// What two routes take of the same is taken once: both count all steps of the component.
 	const lines = new Map(rules.flatMap((rule) => rule(facts)).map((l) => [l.name, l]));
 	const drawn = [...lines.values()].map((l): SeedLine => ({
 		...l,
+		apart: l.apart ?? false,
 		packSize: packOf(l),
 		quantity: enoughOf(plainValue(l.figure), l.unit),
 		material: bestMatch(l.name, l.family, l.unit, materials),
@@ -232,7 +258,8 @@ export function shoppingSeed(
 				unit,
 				materials.filter((m) => m.supply === null)
 			),
-			supply: use.supply
+			supply: use.supply,
+			apart: false
 		};
 	});
 	return [...drawn, ...supplies].filter((l) => l.quantity > 0 && !(l.material && had.has(l.material.id)));

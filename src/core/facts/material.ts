@@ -44,6 +44,18 @@ export const isTool = ({ family }: Pick<Material, 'family'>): boolean => family 
 /** Of a row of the handbook. */
 export type SupplyKey = string;
 
+/** What pieces are cut from: sheets, and what comes off a roll. Cord, thread and hook-and-loop do too, but no piece is drawn on them. */
+export const isCutFrom = ({
+	family,
+	unit,
+	supply,
+	coatProduct
+}: Pick<Material, 'family' | 'unit' | 'supply' | 'coatProduct'>): boolean =>
+	(family === 'foam' || family === 'cloth' || family === 'hard' || family === 'other') &&
+	['sheet', 'm', 'yd', 'cm'].includes(unit) &&
+	supply === null &&
+	coatProduct === null;
+
 /** What can be bought and kept: how it is sold, and how much of it is owned. */
 export interface Material {
 	id: number;

@@ -11,6 +11,8 @@ export interface MadeOf {
 	flex: Flex | null;
 	/** What it is taken for where no word says what it is. */
 	kind: Kind | null;
+	/** It is what the cloth is called, so that the form tells it. */
+	tells: boolean;
 }
 
 type More = Partial<Omit<MadeOf, 'words'>>;
@@ -21,6 +23,7 @@ const of = (words: string, more: More): MadeOf => ({
 	surface: null,
 	flex: null,
 	kind: null,
+	tells: false,
 	...more
 });
 const hard = (route: RouteKey): MadeOf['route'] => ({ armor: route, prop: route });
@@ -60,12 +63,16 @@ export const MADE_OF = {
 	leather: of('leather|faux leather|fake leather|suede|faux suede', {
 		route: { garment: 'wovenGarment', armor: 'clothWrappedFoam' },
 		surface: 'leather',
-		kind: 'garment'
+		kind: 'garment',
+		tells: true
 	}),
-	cloth: of(
-		'cloth|fabric|linen|cotton|wool|velvet|satin|silk|brocade|denim|twill|canvas|felt|fleece|fur|faux fur|woven',
-		{ route: cloth('wovenGarment'), surface: 'cloth', kind: 'garment' }
-	),
+	cloth: of('linen|cotton|wool|velvet|satin|silk|brocade|denim|twill|canvas|felt|fleece|fur|faux fur', {
+		route: cloth('wovenGarment'),
+		surface: 'cloth',
+		kind: 'garment',
+		tells: true
+	}),
+	anyCloth: of('cloth|fabric|woven', { route: cloth('wovenGarment'), surface: 'cloth', kind: 'garment' }),
 	stretch: of('stretch|stretch cloth|knit|jersey|spandex', {
 		route: cloth('stretchGarment'),
 		surface: 'cloth',

@@ -97,14 +97,7 @@ export const THINGS = {
 		'stretchGarment',
 		stretch
 	),
-	leggings: thing(
-		'garment',
-		'leggings|tights|hose',
-		['hips', 'thigh', 'shin'],
-		1,
-		'stretchGarment',
-		stretch
-	),
+	leggings: thing('garment', 'leggings|tights|hose', ['hips', 'thigh', 'shin'], 1, 'stretchGarment', stretch),
 	shirt: thing(
 		'garment',
 		'shirt|blouse|undershirt|top',
@@ -112,13 +105,7 @@ export const THINGS = {
 		1,
 		'wovenGarment'
 	),
-	trousers: thing(
-		'garment',
-		'trousers|pants|breeches|shorts',
-		['hips', 'thigh', 'shin'],
-		1,
-		'wovenGarment'
-	),
+	trousers: thing('garment', 'trousers|pants|breeches|shorts', ['hips', 'thigh', 'shin'], 1, 'wovenGarment'),
 	tunic: thing('garment', 'tunic|tabard|surcoat', ['chest', 'back', 'waist', 'hips'], 2, 'wovenGarment'),
 	dress: thing('garment', 'dress|gown', ['chest', 'back', 'waist', 'hips', 'thigh'], 2, 'wovenGarment'),
 	corset: thing('garment', 'corset|bodice|stays|waspie', ['chest', 'back', 'waist'], 2, 'wovenGarment'),

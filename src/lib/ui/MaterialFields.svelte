@@ -5,6 +5,7 @@
 	import type { CoatProductKey } from '$core/facts/coat.ts';
 	import { handbook } from './handbook/handbook.ts';
 	import { FAMILIES, type Material, type SupplyKey } from '$core/facts/material.ts';
+	import { STARTERS, UNITS } from '$core/trade/starter.ts';
 	import { formatArea, formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { CURRENCIES, typedMoney } from '$core/units/money.ts';
@@ -22,26 +23,39 @@
 		supply?: SupplyKey;
 	}
 	let { material, currency, unit, coat, supply }: Props = $props();
+	/** What of the library it begins as. */
+	let startedAs = $state('');
+	const started = $derived(STARTERS.find((s) => s.name === startedAs) ?? null);
 	const size = (mm: number | null | undefined) => (mm == null ? '' : formatLength(mm, unit));
 	const product = $derived(coat ? coatProductOf(handbook(), coat) : null);
 	const row = $derived(supply ? handbook().supply[supply] : undefined);
 	/** What stands in the fields of a new one. */
-	const fresh = $derived(
-		row
-			? {
-					name: capital(row.name),
-					family: row.family,
-					unit: row.unit,
-					pack: row.pack
-				}
-			: product
-				? { name: `${product.name}, ${product.pack}`, family: 'paint', unit: 'can', pack: 1 }
-				: { name: '', family: 'foam', unit: 'sheet', pack: 1 }
+	const fresh = $derived<Pick<Material, 'name' | 'family' | 'unit' | 'packSize'>>(
+		started ??
+			(row
+				? { name: capital(row.name), family: row.family, unit: row.unit, packSize: row.pack }
+				: product
+					? { name: `${product.name}, ${product.pack}`, family: 'paint', unit: 'can', packSize: 1 }
+					: { name: '', family: 'foam', unit: 'sheet', packSize: 1 })
 	);
+	/** Its sizes and what else is known of it. */
+	const known = $derived(material ?? started);
+	let family = $derived(material?.family ?? fresh.family);
 	const price = $derived(material ? typedMoney(material.packPriceMinor, material.currency) : '');
 </script>
 
 <div class="fields three">
+	{#if !material && !coat && !supply}
+		<Field
+			name="startedAs"
+			label="As it is usually sold"
+			options={STARTERS.map((s) => ({ value: s.name, label: `${s.family}: ${s.name}` }))}
+			none="something else"
+			bind:value={startedAs}
+			hint="fills in sizes and pack; change what is otherwise"
+			wide
+		/>
+	{/if}
 	<Field name="name" label="Material" value={material?.name ?? fresh.name} required wide />
 	<Field
 		name="colour"
@@ -50,17 +64,18 @@
 		hint="where it shows: in the same words as its paint"
 	/>
 	<ColourField name="lab" label="Looks, dry" value={material?.lab ?? null} />
-	<Field name="family" label="Family" options={FAMILIES} value={material?.family ?? fresh.family} />
+	<Field name="family" label="Family" options={FAMILIES} bind:value={family} />
 	<Field
 		name="unit"
 		label="Counted in"
 		value={material?.unit ?? fresh.unit}
-		list={['sheet', 'm', 'yd', 'can', 'ml', 'piece', 'pair', 'pack', 'g']}
+		list={UNITS[family]}
+		hint={UNITS[family].join(', ')}
 	/>
 	<Field
 		name="packSize"
 		label="In one pack"
-		value={formatNumber(material?.packSize ?? fresh.pack, 3)}
+		value={formatNumber(material?.packSize ?? fresh.packSize, 3)}
 		inputmode="decimal"
 	/>
 	<Field
@@ -75,7 +90,7 @@
 	<Field
 		name="leadDays"
 		label="Lead days"
-		value={material?.leadDays ?? ''}
+		value={known?.leadDays ?? ''}
 		inputmode="numeric"
 		hint="0: bought on the day; empty: not known"
 	/>
@@ -105,22 +120,22 @@
 	<Field
 		name="thicknessMm"
 		label="Thickness"
-		value={size(material?.thicknessMm)}
+		value={size(known?.thicknessMm)}
 		hint="of foam, boards, cloth"
 	/>
-	<Field name="widthMm" label="Width" value={size(material?.widthMm)} hint="of the sheet or the roll" />
-	<Field name="lengthMm" label="Length" value={size(material?.lengthMm)} hint="of a sheet; a roll has none" />
+	<Field name="widthMm" label="Width" value={size(known?.widthMm)} hint="of the sheet or the roll" />
+	<Field name="lengthMm" label="Length" value={size(known?.lengthMm)} hint="of a sheet; a roll has none" />
 	<Field
 		name="gramsPerM2"
 		label="Weight of 1 m²"
-		value={material?.gramsPerM2 == null ? '' : formatNumber(material.gramsPerM2, 1)}
+		value={known?.gramsPerM2 == null ? '' : formatNumber(known.gramsPerM2, 1)}
 		inputmode="decimal"
 		suffix="g"
 	/>
 	<Field
 		name="stretchAcross"
 		label="Stretches across"
-		value={material?.stretchAcross == null ? '' : formatNumber(material.stretchAcross, 1)}
+		value={known?.stretchAcross == null ? '' : formatNumber(known.stretchAcross, 1)}
 		inputmode="decimal"
 		suffix="%"
 		hint="of cloth: 100 mm pulled to 130 are 30"
@@ -128,7 +143,7 @@
 	<Field
 		name="stretchAlong"
 		label="Stretches along"
-		value={material?.stretchAlong == null ? '' : formatNumber(material.stretchAlong, 1)}
+		value={known?.stretchAlong == null ? '' : formatNumber(known.stretchAlong, 1)}
 		inputmode="decimal"
 		suffix="%"
 		hint="empty: not known"

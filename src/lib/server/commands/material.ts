@@ -5,6 +5,7 @@ import { FAMILIES, type Material } from '$core/facts/material.ts';
 import { capital } from '$core/units/names.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
 import { standsForSupply } from '$core/answers/workUse.ts';
+import { UNITS } from '$core/trade/starter.ts';
 import { USUAL_WASTE } from '$core/trade/driver.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
@@ -106,6 +107,13 @@ export const insertUnpriced = (
 		coatProduct: null
 	});
 
+/** A paint is not counted in sheets. Units that nobody has heard of are the maker's own. */
+function refuseUnit({ family, unit }: Pick<Material, 'family' | 'unit'>): void {
+	const isKnown = Object.values(UNITS).some((units) => units.includes(unit));
+	if (isKnown && !UNITS[family].includes(unit))
+		throw new Refused(`What is ${family} is counted in ${UNITS[family].join(', ')}.`, 'unit');
+}
+
 /** What is counted by the metre cannot be used up by the piece. */
 function refuseOtherUnit(material: Pick<Material, 'supply' | 'unit'>, { trade }: Context): void {
 	if (material.supply === null || standsForSupply(material, trade)) return;
@@ -145,6 +153,7 @@ export const materialCommands = {
 		(context) =>
 			withCurrency(z.object({ ...shape(context), stash: f.decimal(0, 1_000_000).default(0) }), context),
 		async (tx, v, context) => {
+			refuseUnit(v);
 			refuseOtherUnit(v, context);
 			return { words: `Added material ${v.name}`, result: { id: await insertMaterial(tx, v) } };
 		}
@@ -153,6 +162,7 @@ export const materialCommands = {
 	editMaterial: command(
 		(context) => withCurrency(z.object({ id: f.id(), version: f.version(), ...shape(context) }), context),
 		async (tx, v, context) => {
+			refuseUnit(v);
 			refuseOtherUnit(v, context);
 			if (v.coatProduct) await nameTheOnly(tx, v.coatProduct);
 			await update(tx, 'material', v, v);

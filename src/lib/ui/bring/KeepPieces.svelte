@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Pieces that were brought in, to be kept: name, material, whether steps follow. */
 	import { page } from '$app/state';
+	import { cutFromAny, mainlyCutFrom } from '$core/answers/cutFrom.ts';
 	import type { CostumeRecord } from '$core/facts/costume.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import type { Material } from '$core/facts/material.ts';
@@ -21,9 +22,11 @@
 		onDone: (id: number) => void;
 	}
 	let { pieces, origin, name, component, materials, onDone }: Props = $props();
-	let materialId = $state<string | number>('');
+	const record = $derived(page.data.record as CostumeRecord);
+	// svelte-ignore state_referenced_locally
+	let materialId = $state<string | number>(mainlyCutFrom(component, record.needs, materials)?.id ?? '');
 	let following = $state(true);
-	const currency = $derived((page.data.record as CostumeRecord).costume.currency);
+	const currency = $derived(record.costume.currency);
 	/** Other pieces, other amounts. */
 	const outline = $derived(driversOf(pieces).outline);
 </script>
@@ -39,7 +42,7 @@
 		<Field
 			name="materialId"
 			label="Cut from"
-			options={materials.map((m) => ({ value: m.id, label: m.name }))}
+			options={cutFromAny(materials).map((m) => ({ value: m.id, label: m.name }))}
 			none="not chosen yet"
 			bind:value={materialId}
 		/>

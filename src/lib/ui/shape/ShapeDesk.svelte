@@ -6,7 +6,8 @@
 	import type { Version } from '$core/answers/describeChange.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
-	import { areaOfUnit } from '$core/facts/material.ts';
+	import { cutFromAny } from '$core/answers/cutFrom.ts';
+	import { areaOfUnit, type Material } from '$core/facts/material.ts';
 	import { type MeasureRecord } from '$core/facts/measureRecord.ts';
 	import { BODY_MEASURES } from '$core/facts/bodyMeasure.ts';
 	import { say } from '$core/units/problem.ts';
@@ -36,6 +37,8 @@
 		currency: string;
 		/** Whether amounts of the component follow its pieces. */
 		following: boolean;
+		/** What a new shape is cut from as a rule. */
+		usual?: Material | null;
 		base: string;
 		/** How it came to be as it is, newest first. */
 		versions?: readonly Version[];
@@ -50,6 +53,7 @@
 		workshop,
 		currency,
 		following,
+		usual = null,
 		base,
 		versions = [],
 		onDone
@@ -64,7 +68,9 @@
 		materials: () => workshop.materials,
 		unit: () => unit,
 		// svelte-ignore state_referenced_locally
-		following
+		following,
+		// svelte-ignore state_referenced_locally
+		usual
 	});
 	const shaper = $derived(draft.shaper);
 	const problem = $derived(draft.problem);
@@ -112,7 +118,10 @@
 					<Field
 						name="materialId"
 						label="Cut from"
-						options={workshop.materials.map((m) => ({ value: m.id, label: m.name }))}
+						options={cutFromAny(workshop.materials, [draft.materialId]).map((m) => ({
+							value: m.id,
+							label: m.name
+						}))}
 						none="not chosen yet"
 						bind:value={draft.materialId}
 						hint={draft.material && areaOfUnit(draft.material) === null
@@ -126,7 +135,10 @@
 						<Field
 							name="role.{role}"
 							label={role}
-							options={workshop.materials.map((m) => ({ value: m.id, label: m.name }))}
+							options={cutFromAny(workshop.materials, Object.values(draft.roleMaterials)).map((m) => ({
+								value: m.id,
+								label: m.name
+							}))}
 							none="as above"
 							value={draft.roleMaterials[role] ?? ''}
 							onchange={(value) => (draft.roleMaterials[role] = value)}

@@ -28,6 +28,8 @@ interface Around {
 	unit: () => LengthUnit;
 	/** Whether amounts of the component follow its pieces. */
 	following: boolean;
+	/** What a new shape of the component is cut from as a rule. */
+	usual: Material | null;
 }
 
 /** A value of the shape as it stands in its field. */
@@ -57,7 +59,7 @@ export class ShapeDraft {
 	constructor(around: Around) {
 		this.#around = around;
 		const shape = around.shape();
-		this.materialId = shape?.materialId ?? '';
+		this.materialId = shape ? (shape.materialId ?? '') : (around.usual?.id ?? '');
 		this.roleMaterials = { ...shape?.roles };
 		this.letFollow = shape ? around.following : true;
 		this.#begun = this.changed;
@@ -88,6 +90,9 @@ export class ShapeDraft {
 		const shape = this.#around.shape();
 		const kept = shape?.values[key];
 		if (kept !== undefined) return kept;
+		const { thicknessMm } = this.#around.component();
+		if (!shape && key === 'thickness' && thicknessMm !== null)
+			return Math.min(param.most ?? Infinity, Math.max(param.least ?? 0, thicknessMm));
 		if (!shape && param.measure && this.followed(param.measure)) return { follows: param.measure, plus: 0 };
 		return param.value;
 	}

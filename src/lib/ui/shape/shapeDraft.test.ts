@@ -47,7 +47,8 @@ const draftOf = (fit: MeasureRecord) =>
 		fit: () => fit,
 		materials: () => [make.material(10, { thicknessMm: 10 })],
 		unit: () => 'mm',
-		following: false
+		following: false,
+		usual: null
 	});
 const fieldOf = (draft: ShapeDraft, key: string) => draft.params.find((p) => p.key === key)!;
 

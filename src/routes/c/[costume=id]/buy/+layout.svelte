@@ -11,6 +11,7 @@
 	label="Buy"
 	views={[
 		{ href: base, name: 'Materials' },
+		{ href: `${base}/takes`, name: 'What it takes' },
 		{ href: `${base}/list`, name: 'Shopping list' },
 		{ href: `${base}/quote`, name: 'Quote' }
 	]}

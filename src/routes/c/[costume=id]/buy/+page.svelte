@@ -146,6 +146,7 @@
 	{:else}
 		<p class="soft">
 			Nothing on the list. What components need and the stash does not cover is put here in whole packs.
+			{#if data.record.components.length}<a href="{base}/buy/takes">What does it take?</a>{/if}
 		</p>
 	{/if}
 </Sheet>

@@ -4,6 +4,7 @@
 	import { inLedgerOrder } from '$core/facts/component.ts';
 	import { runShaper, type Shaper } from '$core/engines/pattern/shaper.ts';
 	import { SHAPER_KEYS, SHAPERS, type ShaperKey } from '$core/engines/shapers/shapers.ts';
+	import { mainlyCutFrom } from '$core/answers/cutFrom.ts';
 	import { followsPieces } from '$core/answers/followPieces.ts';
 	import ShapeDesk from '$lib/ui/shape/ShapeDesk.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
@@ -37,6 +38,7 @@
 			workshop={data.workshop}
 			currency={data.record.costume.currency}
 			following={followsPieces(data.record, component.id)}
+			usual={mainlyCutFrom(component, data.record.needs, data.workshop.materials)}
 			{base}
 			onDone={(result) => goto(`${base}/pattern/${(result as { id: number }).id}`)}
 		/>
