@@ -5,6 +5,7 @@ import {
 	BUY,
 	DEMO,
 	FINISH,
+	FIRST_HOUR,
 	LAY,
 	PATTERN,
 	PICTURE,
@@ -56,6 +57,7 @@ export default defineConfig({
 					SHOP,
 					STASH,
 					FINISH,
+					FIRST_HOUR,
 					WEAR,
 					TRAVEL,
 					MEND

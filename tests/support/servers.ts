@@ -27,6 +27,7 @@ export const FINISH = at(4405, true);
 export const WEAR = at(4406, true);
 export const TRAVEL = at(4407, true);
 export const MEND = at(4408, true);
+export const FIRST_HOUR = at(4409, false);
 
 /** So many days after the day of a server, as a date field takes it. */
 export const inDays = (server: typeof DEMO, days: number): string =>

@@ -30,7 +30,10 @@ test('a line in the maker’s own words: how many, of what, how thick, over what
 		{ words: 'pauldrons', as: 'armor' },
 		{ words: 'over the coat', as: 'layer 4, over coat' }
 	]);
-	assert.deepEqual([coat!.form, coat!.route, coat!.guessed], ['wool, dark green', 'wovenGarment', ['layer 3']]);
+	assert.deepEqual(
+		[coat!.form, coat!.route, coat!.guessed],
+		['wool, dark green', 'wovenGarment', ['layer 3']]
+	);
 });
 
 test('words that nothing is known of name it, or stay as its form', () => {

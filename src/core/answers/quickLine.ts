@@ -48,7 +48,10 @@ const MOST_NAME = 120;
 const MOST_FORM = 200;
 
 const NUMBERS = 'one two three four five six seven eight nine ten eleven twelve'.split(' ');
-const SIDE_WORDS: Readonly<Record<string, Side>> = {
+/** What is typed may be called like anything that objects have. */
+const wordsOf = <T>(words: Record<string, T>): ReadonlyMap<string, T> => new Map(Object.entries(words));
+
+const SIDE_WORDS = wordsOf<Side>({
 	left: 'left',
 	l: 'left',
 	right: 'right',
@@ -59,8 +62,8 @@ const SIDE_WORDS: Readonly<Record<string, Side>> = {
 	'l+r': 'pair',
 	'l/r': 'pair',
 	'left and right': 'pair'
-};
-const SOURCE_WORDS: Readonly<Record<string, Source>> = {
+});
+const SOURCE_SAID = wordsOf<Source>({
 	'buy and alter': 'alter',
 	'buy & alter': 'alter',
 	'bought and altered': 'alter',
@@ -75,15 +78,16 @@ const SOURCE_WORDS: Readonly<Record<string, Source>> = {
 	own: 'have',
 	make: 'make',
 	'self made': 'make'
-};
-const SOURCE_AS: Record<Source, string> = {
+});
+/** How to get a component, in words. */
+export const SOURCE_WORDS: Readonly<Record<Source, string>> = {
 	make: 'make it',
 	buy: 'buy it ready',
 	alter: 'buy and alter',
 	have: 'have it already'
 };
 type Relation = 'over' | 'under' | 'part';
-const RELATIONS: Readonly<Record<string, Relation>> = {
+const RELATIONS = wordsOf<Relation>({
 	over: 'over',
 	above: 'over',
 	'on top of': 'over',
@@ -92,7 +96,7 @@ const RELATIONS: Readonly<Record<string, Relation>> = {
 	below: 'under',
 	'part of': 'part',
 	on: 'part'
-};
+});
 /** Words that say nothing by themselves. */
 const FILLERS = new Set('a an the my his her and in of made from some to'.split(' '));
 
@@ -122,9 +126,7 @@ function dictionaryOf(trade: Catalogue): Dictionary {
 		things,
 		made: new Map(Object.values(trade.madeOf).flatMap((m) => m.words.map((w) => [w, m] as const))),
 		longest: Math.max(
-			...[...Object.keys(RELATIONS), ...Object.keys(SOURCE_WORDS), ...things.keys()].map(
-				(w) => w.split(' ').length
-			)
+			...[...RELATIONS.keys(), ...SOURCE_SAID.keys(), ...things.keys()].map((w) => w.split(' ').length)
 		)
 	};
 	made.set(trade, its);
@@ -219,7 +221,7 @@ function readLine(typed: string, trade: Catalogue): Read {
 	// Over the coat, on the belt: whatever follows in this part of the line is what it is over.
 	let relation: Read['relation'] = null;
 	each(
-		(words) => RELATIONS[words],
+		(words) => RELATIONS.get(words),
 		(kind, at, long) => {
 			if (relation || at === 0) return;
 			const rest = tokens.slice(at + long).filter((t) => t.segment === tokens[at]!.segment && !t.taken);
@@ -231,16 +233,16 @@ function readLine(typed: string, trade: Catalogue): Read {
 
 	let source: Source | null = null;
 	each(
-		(words) => SOURCE_WORDS[words],
+		(words) => SOURCE_SAID.get(words),
 		(its, at, long) => {
 			source ??= its;
-			understood.push({ words: take(at, long), as: SOURCE_AS[its] });
+			understood.push({ words: take(at, long), as: SOURCE_WORDS[its] });
 		}
 	);
 
 	let side: Side | null = null;
 	each(
-		(words) => SIDE_WORDS[words],
+		(words) => SIDE_WORDS.get(words),
 		(its, at, long) => {
 			side ??= its;
 			understood.push({ words: take(at, long), as: its });
@@ -354,7 +356,7 @@ function readLine(typed: string, trade: Catalogue): Read {
 	if (zones.length === 0) guessed.push('zones: none');
 	if (route && !(ways.includes(route) || said.source === 'alter'))
 		guessed.push(`route: ${trade.route[route]?.name ?? route}`);
-	if (!said.source && from !== 'make') guessed.push(SOURCE_AS[from]);
+	if (!said.source && from !== 'make') guessed.push(SOURCE_WORDS[from]);
 
 	return {
 		typed,

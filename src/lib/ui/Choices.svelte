@@ -8,14 +8,25 @@
 		chosen: readonly V[];
 		/** In columns within a frame: for long lists. */
 		framed?: boolean;
+		/** One was ticked, or its tick taken away. */
+		onchoose?: (value: V) => void;
 	}
-	let { legend, name, options, chosen, framed = false }: Props = $props();
+	let { legend, name, options, chosen, framed = false, onchoose }: Props = $props();
 </script>
 
 <fieldset class:framed>
 	<legend>{legend}</legend>
 	{#each options as { value, label, title } (value)}
-		<label {title}><input type="checkbox" {name} {value} checked={chosen.includes(value)} /> {label}</label>
+		<label {title}
+			><input
+				type="checkbox"
+				{name}
+				{value}
+				checked={chosen.includes(value)}
+				onchange={() => onchoose?.(value)}
+			/>
+			{label}</label
+		>
 	{/each}
 </fieldset>
 
