@@ -146,7 +146,9 @@ test('what lines become stands under the codes that they will have, parts under 
 test('whatever is typed is read: a name, a count, and zones that there are', () => {
 	const random = seeded(11);
 	const words =
-		'over the coat 2 x3 pair left 5mm ,, : ( ) buy foam part of on 1/0 ’ " ü - – wig staves 0'.split(' ');
+		'constructor __proto__ toString over the coat 2 x3 pair left 5mm ,, : ( ) buy foam part of on 1/0 ’ " ü - – wig staves 0'.split(
+			' '
+		);
 	for (let i = 0; i < 2000; i++) {
 		const line = Array.from(
 			{ length: 1 + Math.floor(random() * 9) },
