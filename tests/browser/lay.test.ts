@@ -248,7 +248,7 @@ test('other sheets and stacks are laid out and weighed; what is stacked is cut i
 	await expect(page.getByLabel('Cut from', { exact: true }).getByRole('option', { name: FOAM })).toHaveCount(
 		0
 	);
-	await open(page, '/c/1/plan');
+	await open(page, '/c/1/plan/line');
 	await expect(page.getByText('stack 3 layers').filter({ visible: true }).first()).toBeVisible();
 	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
 	await expect(page.getByText('stack 3 layers')).toHaveCount(0);

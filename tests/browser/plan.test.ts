@@ -18,6 +18,8 @@ async function oddsOf(page: Page): Promise<number> {
 	await expect(odds).toBeVisible();
 	return Number(/(\d+) of 100/.exec(await odds.innerText())![1]);
 }
+const view = (page: Page, name: string) =>
+	page.getByRole('navigation', { name: 'Plan' }).getByRole('link', { name }).click();
 const openPlan = (page: Page) => open(page, '/c/1/plan');
 
 test('too late: odds are shown, a proposed thing is left out, odds rise, and it comes back by undo', async ({
@@ -41,6 +43,7 @@ test('too late: odds are shown, a proposed thing is left out, odds rise, and it 
 	await expect(page.getByRole('dialog')).toContainText('builds that were ready ÷ builds');
 	await page.keyboard.press('Escape');
 
+	await view(page, 'Sooner');
 	const out = sheet(page, 'What to leave out');
 	await out.getByRole('button', { name: 'Weigh what could be left out' }).click();
 	// A build of 1,000 for each thing that could be left out.
@@ -60,17 +63,17 @@ test('too late: odds are shown, a proposed thing is left out, odds rise, and it 
 	await row.getByRole('button', { name: /^Do it/ }).click();
 	await toast(page, /^Left out: /);
 	await expect(out.getByRole('heading', { name: 'Left out now' })).toBeVisible();
+	await view(page, 'Outlook');
 	await expect.poll(() => oddsOf(page)).toBeGreaterThan(before);
 	// What was weighed by 1,000 builds is what 5,000 say, give or take.
 	expect(Math.abs((await oddsOf(page)) - promised)).toBeLessThan(8);
 
 	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
-	await expect(out.getByRole('heading', { name: 'Left out now' })).toBeHidden();
 	await expect.poll(() => oddsOf(page)).toBe(before);
 });
 
 test('a sooner plan is looked for, taken, seen on the tape, and given up', async ({ page }) => {
-	await open(page, '/c/2/plan');
+	await open(page, '/c/2/plan/sooner');
 	const sooner = sheet(page, 'A sooner plan');
 	await expect(sooner).toContainText('By rule');
 	await sooner.getByRole('button', { name: 'Look for a sooner plan' }).click();
@@ -79,10 +82,11 @@ test('a sooner plan is looked for, taken, seen on the tape, and given up', async
 	const ready = /ready (\w+ \d+ \w+ [\d:]+)/.exec(await found.innerText())![1]!;
 	await sooner.getByRole('button', { name: 'Use it' }).click();
 	await toast(page, 'Took a plan that is ready sooner');
+	await view(page, 'Outlook');
 	await expect(page.locator('.answer')).toContainText(`On usual minutes ready ${ready}`);
 	await open(page, '/c/2/bench');
 	await expect(page.locator('.tape-box')).toContainText(ready);
-	await open(page, '/c/2/plan');
+	await open(page, '/c/2/plan/sooner');
 	await sooner.getByRole('button', { name: 'Plan by rule again' }).click();
 	await expect(sooner).toContainText('By rule');
 });
@@ -102,6 +106,7 @@ test('a parcel that comes later: the plan and its odds follow', async ({ page })
 	await openPlan(page);
 	await oddsOf(page);
 	expect(await finish.innerText()).not.toBe(before);
+	await view(page, 'Bench line');
 	await expect(sheet(page, 'What decides the plan on usual minutes')).toContainText(
 		'parcel: Acrylic globe 200 mm'
 	);

@@ -32,7 +32,7 @@
 		const waiting = new AbortController();
 		const what = { costumeId: costume.id, key: data.planKey };
 		const ask = () => shownForecast.wait(what, waiting.signal).catch(() => {});
-		const timer = setTimeout(ask, page.url.pathname === `${base}/plan` ? 0 : PAUSE);
+		const timer = setTimeout(ask, page.url.pathname.startsWith(`${base}/plan`) ? 0 : PAUSE);
 		return () => {
 			clearTimeout(timer);
 			waiting.abort();

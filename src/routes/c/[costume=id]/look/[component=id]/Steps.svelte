@@ -43,7 +43,7 @@
 	{#if leftOut.length}
 		<p class="soft">
 			Left out to be in time: {leftOut.map((s) => s.name).join(', ')}.
-			<a href="/c/{data.record.costume.id}/plan">Take back in under Plan</a>
+			<a href="/c/{data.record.costume.id}/plan/sooner">Take back in under Plan</a>
 		</p>
 	{/if}
 	{#if steps.length}
