@@ -57,6 +57,12 @@
 	});
 	/** Numbers on every day only where there is room. */
 	const every = $derived(list.length > 70 ? 7 : list.length > 36 ? 5 : 1);
+	/** Today’s has room beside it. */
+	const isNumbered = (day: number) =>
+		day === today || ((eventDay - day) % every === 0 && (every === 1 || day - today > 2));
+	/** On a phone every fifth. */
+	const isFine = (day: number) =>
+		every === 1 && day !== today && ((eventDay - day) % 5 !== 0 || day - today < 3);
 </script>
 
 <div class="tape-box">
@@ -76,9 +82,7 @@
 					class:today={day === today}
 					class:event={day === eventDay}
 				>
-					{#if ((eventDay - day) % every === 0 && (every === 1 || day !== today + 1)) || day === today}<b
-							>{eventDay - day}</b
-						>{/if}
+					{#if isNumbered(day)}<b class:fine={isFine(day)}>{eventDay - day}</b>{/if}
 				</span>
 			{/each}
 			{#if likely !== null && bad !== null && likely < start + span}
@@ -280,6 +284,11 @@
 		display: inline-flex;
 		align-items: center;
 		gap: 4px;
+	}
+	@media (max-width: 900px) {
+		.fine {
+			display: none;
+		}
 	}
 	@media (max-width: 700px) {
 		.drying {

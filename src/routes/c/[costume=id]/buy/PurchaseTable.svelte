@@ -44,83 +44,84 @@
 	const past = (p: Purchase) => p.state === 'used' || p.state === 'returned';
 </script>
 
-<Table>
-	{#snippet heads()}<th>What</th><th class="number">Packs</th><th class="number">Cost</th><th>Supplier</th><th
-			>Order by</th
-		><th>There</th><th>State</th><th class="no-print"></th>{/snippet}
-	{#each purchases as p (p.id)}
-		{@const m = material(p.materialId)}
-		{@const order = orderOf.get(p.materialId)}
-		{@const joint = jointOf(p)}
-		<tr class:past={past(p)}>
-			<td>
-				<Weave weave={WEAVE_OF_FAMILY[m.family] ?? 'plain'} />
-				<b>{m.name}</b>
-				{#if p.componentId !== null}<span class="small soft"
-						>for {components.find((c) => c.id === p.componentId)?.code}</span
-					>{/if}
-				{#if joint}<span class="small soft">with {othersOf([joint], p.costumeId)}</span>{/if}
-				{#if p.note}<span class="small soft">{p.note}</span>{/if}
-			</td>
-			<td class="number"
-				>{#if joint}{formatNumber(p.packs * p.packSize!, 2)}
-					{m.unit}
-					<span class="soft small">of {joint.packs} × {formatNumber(joint.packSize)} {m.unit}</span
-					>{:else}{p.packs}
-					<span class="soft small">× {formatNumber(p.packSize ?? m.packSize)} {m.unit}</span>{/if}</td
-			>
-			<td class="number"
-				><Working
-					figure={costFigure(p, m.name, currency, joint)}
-					text={formatPrice(purchaseCost(p), currency)}
-				/></td
-			>
-			<td class="small">{p.supplier}</td>
-			<td>
-				{#if p.state === 'planned' && order?.orderByDay != null}<span class:wrong={order.orderByDay < today}
-						><Working figure={orderByFigure(order)} text={dayWords(order.orderByDay)} /></span
-					>{#if order.orderByDay < today}<span class="wrong small">
-							passed</span
-						>{/if}{#if order.odds}<OrderStrip odds={order.odds} />{/if}{/if}
-			</td>
-			<td class="small">
-				{#if p.state === 'ordered' && p.dueOn !== null}{dayWords(p.dueOn)}{#if isOverdue(p, now)}&nbsp;<b
-							class="wrong">overdue</b
+<div class="purchases">
+	<Table>
+		{#snippet heads()}<th>What</th><th class="number">Packs</th><th class="number">Cost</th><th>Supplier</th
+			><th>Order by</th><th>There</th><th>State</th><th class="no-print"></th>{/snippet}
+		{#each purchases as p (p.id)}
+			{@const m = material(p.materialId)}
+			{@const order = orderOf.get(p.materialId)}
+			{@const joint = jointOf(p)}
+			<tr class:past={past(p)}>
+				<td class="what">
+					<Weave weave={WEAVE_OF_FAMILY[m.family] ?? 'plain'} />
+					<b>{m.name}</b>
+					{#if p.componentId !== null}<span class="small soft"
+							>for {components.find((c) => c.id === p.componentId)?.code}</span
 						>{/if}
-				{:else if p.arrivedOn !== null}{dayWords(p.arrivedOn)}{/if}
-				{#if order?.tooLate && (p.state === 'planned' || p.state === 'ordered')}<b class="wrong">too late</b
-					>{/if}
-			</td>
-			<td
-				><span class="state {p.state}">{p.state}</span>{#if p.hash}
-					<a class="small no-print" href="/picture/{p.hash}" target="_blank" rel="noopener">receipt</a
-					>{/if}</td
-			>
-			<td class="number no-print">
-				{#if next(p)}<Act
-						command="setPurchaseState"
-						id={p.id}
-						hidden={{ state: next(p)! }}
-						label="{m.name} is {next(p)}">mark {next(p)}</Act
-					>{/if}
-				{#if p.state === 'planned' || p.state === 'ordered'}<button
+					{#if joint}<span class="small soft">with {othersOf([joint], p.costumeId)}</span>{/if}
+					{#if p.note}<span class="small soft">{p.note}</span>{/if}
+				</td>
+				<td class="number packs"
+					>{#if joint}{formatNumber(p.packs * p.packSize!, 2)}
+						{m.unit}
+						<span class="soft small">of {joint.packs} × {formatNumber(joint.packSize)} {m.unit}</span
+						>{:else}{p.packs}
+						<span class="soft small">× {formatNumber(p.packSize ?? m.packSize)} {m.unit}</span>{/if}</td
+				>
+				<td class="number cost"
+					><Working
+						figure={costFigure(p, m.name, currency, joint)}
+						text={formatPrice(purchaseCost(p), currency)}
+					/></td
+				>
+				<td class="small supplier">{p.supplier}</td>
+				<td class="order">
+					{#if p.state === 'planned' && order?.orderByDay != null}<span class:wrong={order.orderByDay < today}
+							><Working figure={orderByFigure(order)} text={dayWords(order.orderByDay)} /></span
+						>{#if order.orderByDay < today}<span class="wrong small">
+								passed</span
+							>{/if}{#if order.odds}<OrderStrip odds={order.odds} />{/if}{/if}
+				</td>
+				<td class="small there">
+					{#if p.state === 'ordered' && p.dueOn !== null}{dayWords(p.dueOn)}{#if isOverdue(p, now)}&nbsp;<b
+								class="wrong">overdue</b
+							>{/if}
+					{:else if p.arrivedOn !== null}{dayWords(p.arrivedOn)}{/if}
+					{#if order?.tooLate && (p.state === 'planned' || p.state === 'ordered')}<b class="wrong">too late</b
+						>{/if}
+				</td>
+				<td class="st"
+					><span class="state {p.state}">{p.state}</span>{#if p.hash}
+						<a class="small no-print" href="/picture/{p.hash}" target="_blank" rel="noopener">receipt</a
+						>{/if}</td
+				>
+				<td class="number no-print acts">
+					{#if next(p)}<Act
+							command="setPurchaseState"
+							id={p.id}
+							hidden={{ state: next(p)! }}
+							label="{m.name} is {next(p)}">mark {next(p)}</Act
+						>{/if}
+					{#if p.state === 'planned' || p.state === 'ordered'}<button
+							class="button small quiet"
+							onclick={() => onreplace(p.materialId)}
+							title="What could stand in"
+							aria-label="What could stand in for {m.name}"><Replace size={14} /></button
+						>{/if}
+					<button
 						class="button small quiet"
-						onclick={() => onreplace(p.materialId)}
-						title="What could stand in"
-						aria-label="What could stand in for {m.name}"><Replace size={14} /></button
-					>{/if}
-				<button
-					class="button small quiet"
-					onclick={() => onedit(p.id)}
-					aria-label="Edit the purchase of {m.name}">Edit</button
-				>
-				<Act command="removePurchase" id={p.id} look="quiet" label="Take {m.name} off the list"
-					><X size={14} /></Act
-				>
-			</td>
-		</tr>
-	{/each}
-</Table>
+						onclick={() => onedit(p.id)}
+						aria-label="Edit the purchase of {m.name}">Edit</button
+					>
+					<Act command="removePurchase" id={p.id} look="quiet" label="Take {m.name} off the list"
+						><X size={14} /></Act
+					>
+				</td>
+			</tr>
+		{/each}
+	</Table>
+</div>
 
 <style>
 	.state {
@@ -134,6 +135,61 @@
 	}
 	.state.arrived {
 		color: var(--good-ink);
+	}
+	/* A card a line, where a line has no room: by when, how it stands and what to do next in sight. */
+	@media (max-width: 900px) {
+		.purchases :global(thead) {
+			display: none;
+		}
+		.purchases :global(table),
+		.purchases :global(tbody) {
+			display: block;
+		}
+		tr {
+			display: grid;
+			grid-template-columns: minmax(0, 1fr) auto;
+			gap: 2px 12px;
+			padding: 8px 0;
+			border-top: 1px solid var(--rule);
+		}
+		td {
+			border: 0;
+			padding: 0;
+			min-height: 0;
+		}
+		.what {
+			grid-column: 1;
+			white-space: normal;
+		}
+		.packs {
+			grid-column: 1;
+			grid-row: 2;
+			text-align: left;
+		}
+		.cost {
+			grid-column: 2;
+			grid-row: 1;
+		}
+		.st {
+			grid-column: 2;
+			grid-row: 2;
+			text-align: right;
+		}
+		.order:not(:empty)::before {
+			content: 'order by ';
+			color: var(--ink-soft);
+			font-size: var(--s13);
+		}
+		.there {
+			text-align: right;
+		}
+		.supplier,
+		.acts {
+			grid-column: 1 / -1;
+		}
+		.supplier:empty {
+			display: none;
+		}
 	}
 	.past td {
 		color: var(--ink-soft);
