@@ -1,4 +1,4 @@
-import { costumeStage, stageOf } from '$core/answers/stage.ts';
+import { costumeStage, progressOf, stageOf } from '$core/answers/stage.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Workshop } from '$core/facts/workshop.ts';
 import { readyShare, type Forecast } from '$core/answers/forecast.ts';
@@ -24,7 +24,8 @@ function card(
 	workshop: Workshop,
 	spend: Spend,
 	now: LocalMinutes,
-	forecast: Forecast | null | undefined
+	forecast: Forecast | null | undefined,
+	picture: string | null
 ) {
 	const today = todayOf(record, workshop, plan, now);
 	const next = today.ready[0];
@@ -48,7 +49,11 @@ function card(
 		next: next ? `${next.component.code} ${next.component.name}: ${next.step.name}` : null,
 		nextMinutes: next?.minutes ?? null,
 		drying: today.drying.length,
-		components: record.components.length
+		components: record.components,
+		/** How far each is made. */
+		progress: progressOf(record, plan.minutes),
+		/** Of what it is to look like, else of how it was made. */
+		picture: picture ?? record.photos[0]?.hash ?? null
 	};
 }
 
@@ -58,6 +63,14 @@ export const load: PageServerLoad = async ({ locals }) => {
 	const archived = await all<{ id: number; name: string; wearer: string; eventAt: number }>(
 		db,
 		'select id, name, wearer, event_at from costume where archived_at is not null order by event_at desc'
+	);
+	const pictures = new Map(
+		(
+			await all<{ costumeId: number; hash: string }>(
+				db,
+				'select distinct on (costume_id) costume_id, hash from reference_picture order by costume_id, position, id'
+			)
+		).map((p) => [p.costumeId, p.hash])
 	);
 	const costumes = shop.atWork
 		.toSorted((a, b) => byEvent(a.record, b.record))
@@ -74,7 +87,8 @@ export const load: PageServerLoad = async ({ locals }) => {
 				workshop,
 				spend,
 				locals.now,
-				round.forecastOf(record.costume.id)
+				round.forecastOf(record.costume.id),
+				pictures.get(record.costume.id) ?? null
 			)
 		),
 		/** Of an event with one costume its card says it. */

@@ -15,6 +15,7 @@
 	import Room from '$lib/ui/Room.svelte';
 	import NewCostume from './NewCostume.svelte';
 	import CostumeCard from './CostumeCard.svelte';
+	import EmptyShelf from './EmptyShelf.svelte';
 	import EventMoney from './EventMoney.svelte';
 	import CopyCostume from './CopyCostume.svelte';
 
@@ -75,17 +76,7 @@
 			oncopy={() => (copying = { id: card.costume.id, name: card.costume.name })}
 		/>
 	{:else}
-		<Sheet title="Nothing on the shelf yet">
-			<p>
-				A costume is one character for one wearer and its event. Give it a name and the day it has to be
-				ready; then break it into what is put on, carried or repaired as one thing.
-			</p>
-			<p class="begin">
-				<button class="button main" onclick={() => (adding = true)}
-					><Plus size={16} /> Begin the first costume</button
-				>
-			</p>
-		</Sheet>
+		<EmptyShelf currency={data.settings.currency} {inSixWeeks} now={data.now} onDone={open} />
 	{/each}
 	{#if data.events.length}<EventMoney events={data.events} {year} />{/if}
 	{#if data.archived.length}
@@ -133,9 +124,6 @@
 		background: var(--brass);
 		color: #1c1503;
 		border-color: var(--brass);
-	}
-	.begin {
-		margin-top: 16px;
 	}
 	.archive {
 		list-style: none;

@@ -20,6 +20,7 @@
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import { valueOf } from '$core/explain/figure.ts';
 	import Act from '$lib/ui/Act.svelte';
+	import BodyFigure from '$lib/ui/BodyFigure.svelte';
 	import Working from '$lib/ui/Working.svelte';
 
 	interface Props {
@@ -44,6 +45,10 @@
 
 <article class="card" aria-label={card.costume.name}>
 	<span class="hole" aria-hidden="true"></span>
+	<a class="look" href="/c/{card.costume.id}/look" aria-label="Look of {card.costume.name}">
+		<BodyFigure components={card.components} progress={card.progress} front />
+		{#if card.picture}<img src="/picture/{card.picture}?side=256" alt="" loading="lazy" />{/if}
+	</a>
 	<div class="who">
 		<h2><a href="/c/{card.costume.id}/bench">{card.costume.name}</a></h2>
 		<p class="soft">
@@ -112,7 +117,7 @@
 				Next: <a href="/c/{card.costume.id}/bench"><b>{card.next}</b></a>
 				<span class="soft figure">{formatDuration(card.nextMinutes ?? 0)}</span>
 			</p>
-		{:else if card.components === 0}<p>
+		{:else if card.components.length === 0}<p>
 				Next: <a href="/c/{card.costume.id}/look"><b>break the look into components</b></a>
 			</p>
 		{:else if card.drying}<p>Next: wait, {card.drying} drying</p>
@@ -133,7 +138,7 @@
 	.card {
 		position: relative;
 		display: grid;
-		grid-template-columns: minmax(200px, 1.2fr) 150px minmax(150px, 1fr) minmax(240px, 1fr);
+		grid-template-columns: auto minmax(180px, 1.2fr) 150px minmax(150px, 1fr) minmax(240px, 1fr);
 		gap: 8px 24px;
 		background: var(--sheet);
 		padding: 16px 16px 8px 48px;
@@ -148,6 +153,26 @@
 		border-radius: 50%;
 		background: var(--mat);
 		box-shadow: 0 0 0 3px var(--brass);
+	}
+	.look {
+		--figure-ink: transparent;
+		--figure-line: var(--ink);
+		--figure-ground: var(--sheet);
+		display: grid;
+		grid-auto-flow: column;
+		grid-template-columns: 58px;
+		gap: 8px;
+		align-items: center;
+		pointer-events: auto;
+	}
+	.look :global(svg) {
+		max-height: 120px;
+	}
+	.look img {
+		width: 84px;
+		height: 112px;
+		object-fit: cover;
+		background: var(--sheet-shade);
 	}
 	.who a {
 		text-decoration: none;
@@ -207,7 +232,10 @@
 	}
 	@media (max-width: 900px) {
 		.card {
-			grid-template-columns: 1fr auto;
+			grid-template-columns: auto minmax(0, 1fr) auto;
+		}
+		.look img {
+			display: none;
 		}
 		.when {
 			text-align: right;
@@ -219,7 +247,14 @@
 	}
 	@media (max-width: 700px) {
 		.card {
+			grid-template-columns: auto minmax(0, 1fr);
 			padding-left: 40px;
+		}
+		.look {
+			grid-row: span 2;
+		}
+		.when {
+			text-align: left;
 		}
 		.hole {
 			left: 10px;

@@ -1,3 +1,5 @@
+import type { CostumeRecord } from '../facts/costume.ts';
+import type { ThreePoints } from '../units/threePoints.ts';
 import { isMended, type Fault } from '../facts/fault.ts';
 import type { Purchase } from '../facts/material.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
@@ -81,3 +83,19 @@ export function doneShare(minutes: readonly { usual: number; done: boolean }[]):
 	const all = minutes.reduce((sum, m) => sum + m.usual, 0);
 	return all === 0 ? 0 : minutes.reduce((sum, m) => sum + (m.done ? m.usual : 0), 0) / all;
 }
+
+/** The same of each component of a costume. @param minutes of each step, good, usual and bad */
+export const progressOf = (
+	{ components, steps }: Pick<CostumeRecord, 'components' | 'steps'>,
+	minutes: ReadonlyMap<number, ThreePoints>
+): Record<number, number> =>
+	Object.fromEntries(
+		components.map((c) => [
+			c.id,
+			doneShare(
+				steps
+					.filter((s) => s.componentId === c.id)
+					.map((s) => ({ usual: minutes.get(s.id)![1], done: s.doneAt !== null }))
+			)
+		])
+	);

@@ -107,7 +107,7 @@ export function componentHoursFigure(component: Component, record: CostumeRecord
 	};
 }
 
-export function daysLeftFigure(costume: Costume, now: LocalMinutes): Figure {
+export function daysLeftFigure(costume: Pick<Costume, 'eventAt'>, now: LocalMinutes): Figure {
 	return {
 		title: 'Days left',
 		formula: 'daysLeft',

@@ -18,9 +18,19 @@
 		highlight?: Component | null;
 		onchoose?: (zone: Zone) => void;
 		/** What holds components on: drawn as stitches where it is. */
+		/** The front only. */
+		front?: boolean;
 		stitches?: readonly { zone: Zone; holds: boolean; says: string }[];
 	}
-	let { components, progress = {}, chosen = [], highlight = null, onchoose, stitches = [] }: Props = $props();
+	let {
+		components,
+		progress = {},
+		chosen = [],
+		highlight = null,
+		onchoose,
+		stitches = [],
+		front = false
+	}: Props = $props();
 	const uid = $props.id();
 
 	interface Shape {
@@ -38,10 +48,10 @@
 		]);
 		return [...middle.filter((s) => s.zone !== 'face'), ...sides, ...middle.filter((s) => s.zone === 'face')];
 	}
-	const views = [
+	const views = $derived([
 		{ name: 'front', shapes: shapesOf(false) },
-		{ name: 'back', shapes: shapesOf(true) }
-	];
+		...(front ? [] : [{ name: 'back', shapes: shapesOf(true) }])
+	]);
 
 	const inZone = $derived.by(() => {
 		const map = new Map<Zone, Component[]>();
@@ -86,7 +96,7 @@
 		<pattern id="{uid}-plain" width="8" height="8" patternUnits="userSpaceOnUse"><path d="M0 4h8" /></pattern>
 	</defs>
 </svg>
-<div class="figure-box on-mat">
+<div class="figure-box on-mat" class:front>
 	{#each views as view (view.name)}
 		<figure>
 			<svg viewBox={VIEW_BOX} role="group" aria-label="Figure, {view.name}">
@@ -196,6 +206,12 @@
 		gap: 8px;
 		color: var(--on-mat);
 	}
+	.figure-box.front {
+		grid-template-columns: 1fr;
+	}
+	.front figcaption {
+		display: none;
+	}
 	figure {
 		margin: 0;
 		text-align: center;
@@ -210,7 +226,7 @@
 	}
 	.ring-line {
 		fill: none;
-		stroke: var(--on-mat);
+		stroke: var(--figure-line, var(--on-mat));
 		stroke-linejoin: round;
 	}
 	.ring-line.lit {
@@ -218,7 +234,7 @@
 	}
 	.cover {
 		fill: none;
-		stroke: var(--mat);
+		stroke: var(--figure-ground, var(--mat));
 		stroke-linejoin: round;
 	}
 	.skin {

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { catalogueOf, cautionsFor } from '$core/trade/catalogue.ts';
-import { costumeStage, doneShare, stageOf } from '$core/answers/stage.ts';
+import { costumeStage, progressOf, stageOf } from '$core/answers/stage.ts';
 import { copiesOf } from '$core/facts/component.ts';
 import { openSpans } from '$core/engines/schedule/calendar.ts';
 import { DAY, dayOf } from '$core/units/localTime.ts';
@@ -44,16 +44,7 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 		stages,
 		stage: costumeStage(Object.values(stages)),
 		copies: Object.fromEntries(record.components.map((c) => [c.id, copiesOf(c, byId)])),
-		progress: Object.fromEntries(
-			record.components.map((c) => [
-				c.id,
-				doneShare(
-					record.steps
-						.filter((s) => s.componentId === c.id)
-						.map((s) => ({ usual: plan.minutes.get(s.id)![1], done: s.doneAt !== null }))
-				)
-			])
-		),
+		progress: progressOf(record, plan.minutes),
 		cautions: [
 			...new Set(
 				record.steps.filter((s) => s.doneAt === null).flatMap((s) => cautionsFor(trade, s.technique))
