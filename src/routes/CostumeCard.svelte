@@ -45,10 +45,10 @@
 
 <article class="card" aria-label={card.costume.name}>
 	<span class="hole" aria-hidden="true"></span>
-	<a class="look" href="/c/{card.costume.id}/look" aria-label="Look of {card.costume.name}">
+	<div class="look" aria-hidden="true">
 		<BodyFigure components={card.components} progress={card.progress} front />
 		{#if card.picture}<img src="/picture/{card.picture}?side=256" alt="" loading="lazy" />{/if}
-	</a>
+	</div>
 	<div class="who">
 		<h2><a href="/c/{card.costume.id}/bench">{card.costume.name}</a></h2>
 		<p class="soft">
@@ -163,7 +163,7 @@
 		grid-template-columns: 58px;
 		gap: 8px;
 		align-items: center;
-		pointer-events: auto;
+		pointer-events: none;
 	}
 	.look :global(svg) {
 		max-height: 120px;

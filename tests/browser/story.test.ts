@@ -100,7 +100,6 @@ test('from a first costume to mended, undone, written out and read again', async
 	await station(page, 'Plan');
 	await expect(page.getByRole('button', { name: /^Ready when/ })).toBeVisible();
 	await expect(page.getByText(/\dh\d* spare before/).first()).toBeVisible();
-	await page.getByRole('link', { name: 'Bench line' }).click();
 	await expect(page.getByRole('heading', { name: 'What decides it' })).toBeVisible();
 
 	// At the bench: the timer by the space bar, a note, done.

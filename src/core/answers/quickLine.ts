@@ -447,7 +447,7 @@ export function readLines(
 		return !through.includes(target.line) && target.line !== i && isPart(target.line, [...through, i]);
 	};
 
-	return lines.map(({ thing, relation, ...line }, i): QuickComponent => {
+	return lines.map(({ thing: _, relation, ...line }, i): QuickComponent => {
 		const target = targets[i] ?? null;
 		const layer = layerOf(i);
 		const partOf = relation?.kind === 'part' && target && isPart(i) ? target : null;

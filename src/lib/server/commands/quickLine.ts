@@ -32,7 +32,8 @@ export const quickLineCommands = {
 			if (read.length === 0) throw new Refused('Say what it is made of, a line for each.', 'lines');
 			const ids: number[] = [];
 			for (const line of read) {
-				const { name, kind, form, layer, zones, side, count, flex, thicknessMm, source, surface, route } = line;
+				const { name, kind, form, layer, zones, side, count, flex, thicknessMm, source, surface, route } =
+					line;
 				const { id } = await insertComponent(
 					tx,
 					costumeId,
