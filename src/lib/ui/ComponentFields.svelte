@@ -13,7 +13,8 @@
 		SURFACE_KEYS,
 		type Component
 	} from '$core/facts/component.ts';
-	import { readLines, SOURCE_WORDS } from '$core/answers/quickLine.ts';
+	import { SOURCE_WORDS } from '$core/answers/lineSaid.ts';
+	import { readLines } from '$core/answers/quickLine.ts';
 	import { ZONES, zoneWords, type Zone } from '$core/facts/zone.ts';
 	import { page } from '$app/state';
 	import { SURFACES } from '$core/trade/surface.ts';
