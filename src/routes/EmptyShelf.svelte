@@ -37,7 +37,7 @@
 				A costume is one character for one wearer and its event. Begin with the day on which it has to be
 				worn.
 			</p>
-			<NewCostumeFields {currency} bind:eventAt />
+			<NewCostumeFields {currency} bind:eventAt dayFirst />
 			<Submit>Begin the first costume</Submit>
 		</Form>
 		<div class="sample">

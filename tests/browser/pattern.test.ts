@@ -29,6 +29,9 @@ test('a bracer from the wearer’s girths: worked out, kept, printed at 1:1, and
 
 	// It follows the larger forearm at once: 25.6 cm on the right, plus the ease that is typed.
 	await page.getByLabel('Name').fill('second shell');
+	// What its component takes is chosen already; at first nobody has said.
+	await expect(page.getByLabel('Cut from')).not.toHaveValue('');
+	await page.getByLabel('Cut from').selectOption('');
 	await page.getByLabel('upper girth, with ease of').fill('1.2');
 	await page.getByLabel('lower girth, with ease of').fill('1.2');
 	await page.getByLabel('thickness').fill('0');

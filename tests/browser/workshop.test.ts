@@ -73,6 +73,7 @@ test('hours and days off move the plan; without hours it says why nothing can be
 	const before = await ready.textContent();
 
 	await open(page, '/makers');
+	await page.getByText('To the minute: as a list, or typed').first().click();
 	const add = page.getByRole('form', { name: 'Add hours to Me' });
 	await add.getByRole('button', { name: 'Hours' }).click();
 	await expect(add.getByText('Choose at least one day.').first()).toBeVisible();
@@ -338,4 +339,58 @@ test('an edit undone from History by hand, with what it would change shown first
 	await page.getByRole('button', { name: 'Undo this' }).click();
 	await toast(page, 'Undid: Changed costume Chronicle');
 	await expect(page.getByText('undone', { exact: true })).toBeVisible();
+});
+
+test('a week is painted by dragging and by keys, a day copied to another; the finish follows at once', async ({
+	page
+}) => {
+	await newCostume(page, 'Painted week');
+	await paste(page, 'name\troute\nBanner staff\tlight');
+	await toast(page, 'Added 1 component');
+	await open(page, '/makers');
+	const me = page
+		.getByRole('main')
+		.locator('section')
+		.filter({ has: page.getByRole('form', { name: 'Name of Me' }) });
+	const total = me.getByText(/ a week$/);
+	const minutes = async () => {
+		const [, h = '0', m = '0'] = /^(?:(\d+)h)?(\d+)?/.exec((await total.innerText()).trim())!;
+		return Number(h) * 60 + Number(m || 0);
+	};
+	const before = await minutes();
+	const ready = page
+		.getByRole('region', { name: 'With these hours' })
+		.getByRole('listitem')
+		.filter({ hasText: 'Painted week' });
+	await expect(ready).toContainText('ready');
+	const was = await ready.innerText();
+
+	// Monday from four to five in the morning, by dragging: nobody works then.
+	const monday = me.getByTitle(/^Mon: /);
+	const box = (await monday.boundingBox())!;
+	const x = (minute: number) => box.x + (box.width * minute) / 1440;
+	await page.mouse.move(x(245), box.y + 8);
+	await page.mouse.down();
+	await page.mouse.move(x(285), box.y + 8, { steps: 4 });
+	await page.mouse.up();
+	await toast(page, 'Changed the hours of Me');
+	await expect.poll(minutes).toBe(before + 60);
+	await expect(me.getByTitle(/^Mon: 04:00–05:00/)).toBeVisible();
+
+	// Half an hour more by keys, from where the hand was.
+	await me.getByRole('application', { name: /^Week of Me/ }).focus();
+	await page.keyboard.press('ArrowRight');
+	await page.keyboard.press('ArrowRight');
+	await page.keyboard.press(' ');
+	await expect.poll(minutes).toBe(before + 90);
+
+	// As Monday, so Tuesday.
+	await me.getByRole('button', { name: 'Mon', exact: true }).click();
+	await me.getByRole('button', { name: 'Tue', exact: true }).click();
+	await expect(me.getByTitle(/^Tue: 04:00–05:30/)).toBeVisible();
+	await expect.poll(minutes).toBe(before + 180);
+	await expect.poll(() => ready.innerText()).not.toBe(was);
+	for (let i = 0; i < 3; i++) await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+	await expect.poll(minutes).toBe(before);
+	await expect(page).toHaveURL(/makers/);
 });

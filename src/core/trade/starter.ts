@@ -107,12 +107,12 @@ export const UNITS: Readonly<Record<Family, readonly string[]>> = {
 	foam: ['sheet', 'm', 'g', 'piece'],
 	cloth: ['m', 'yd', 'cm', 'piece', 'pair'],
 	hair: ['piece', 'm', 'g'],
-	hard: ['sheet', 'm', 'g', 'piece'],
+	hard: ['sheet', 'm', 'g', 'ml', 'piece'],
 	closure: ['m', 'piece', 'pair', 'pack'],
 	light: ['piece', 'm', 'pack'],
 	paint: ['can', 'ml', 'g', 'piece', 'pack'],
 	glue: ['ml', 'g', 'can', 'piece', 'pack'],
-	tool: ['piece', 'pair', 'pack'],
+	tool: ['piece', 'pair', 'pack', 'sheet', 'm', 'g', 'ml'],
 	other: ['piece', 'm', 'sheet', 'g', 'ml', 'pair', 'pack']
 };
 

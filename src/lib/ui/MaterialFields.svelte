@@ -41,6 +41,9 @@
 	/** Its sizes and what else is known of it. */
 	const known = $derived(material ?? started);
 	let family = $derived(material?.family ?? fresh.family);
+	const counted = $derived(
+		material?.unit ?? (UNITS[family].includes(fresh.unit) ? fresh.unit : UNITS[family][0]!)
+	);
 	const price = $derived(material ? typedMoney(material.packPriceMinor, material.currency) : '');
 </script>
 
@@ -68,7 +71,7 @@
 	<Field
 		name="unit"
 		label="Counted in"
-		value={material?.unit ?? fresh.unit}
+		value={counted}
 		list={UNITS[family]}
 		hint={UNITS[family].join(', ')}
 	/>

@@ -10,12 +10,16 @@ import {
 	lastUndo,
 	listActions,
 	previewUndo,
+	smallChangesOf,
 	undo,
 	wordsOfUndo
 } from '$lib/server/db/undo.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 const PAGE = 60;
+/** An action that changed more rows, or a row in more fields, is told when it is opened. */
+const FEW_ROWS = 4;
+const FEW_FIELDS = 3;
 
 export const load: PageServerLoad = async ({ url }) => {
 	const db = await database();
@@ -25,9 +29,21 @@ export const load: PageServerLoad = async ({ url }) => {
 	};
 	const open = number('open');
 	const actions = await listActions(db, number('costume'), number('before'), PAGE + 1);
+	const shown = actions.slice(0, PAGE);
+	const small = await smallChangesOf(
+		db,
+		shown.map((a) => a.id),
+		FEW_ROWS
+	);
+	const fieldsOf = (id: number) =>
+		small.filter((c) => c.actionId === id).flatMap((c) => describeChange(c, c.currency).fields);
 	return {
 		costumeId: number('costume'),
-		actions: actions.slice(0, PAGE),
+		/** With what was before and after, where that is little. */
+		actions: shown.map((a) => {
+			const fields = fieldsOf(a.id);
+			return { ...a, fields: fields.length <= FEW_FIELDS ? fields : [] };
+		}),
 		more: actions.length > PAGE ? actions[PAGE - 1]!.id : null,
 		open,
 		changes: open === null ? [] : (await changesOf(db, open)).map((c) => describeChange(c, c.currency)),

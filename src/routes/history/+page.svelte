@@ -50,7 +50,11 @@
 					<li id="action-{action.id}" class:gone={!action.stands} class:open={data.open === action.id}>
 						<span class="figure small soft">{formatClock(clockOf(action.at))}</span>
 						<a href={link(data.open === action.id ? null : action.id)} data-sveltekit-noscroll class="words"
-							>{action.words}</a
+							>{action.words}{#if action.fields.length && data.open !== action.id}<span class="small soft"
+									>{#each action.fields as field, i (i)}<span class="field"
+											>{field.name}: {field.before || '–'} → {field.after || '–'}</span
+										>{/each}</span
+								>{/if}</a
 						>
 						{#if !action.stands}<span class="small soft">undone</span>
 						{:else}<a

@@ -15,6 +15,8 @@
 	import MakerSheet from './MakerSheet.svelte';
 	import RatesSheet from './RatesSheet.svelte';
 	import InTheOpen from './InTheOpen.svelte';
+	import { timeWords } from '$core/units/localTime.ts';
+	import { OUTLOOK_WORDS, spareWords } from '$lib/ui/words.ts';
 	import Room from '$lib/ui/Room.svelte';
 
 	let { data }: { data: PageData } = $props();
@@ -34,6 +36,23 @@
 
 <Room>
 	{#if refused}<Notice bad>{refused}</Notice>{/if}
+	{#if data.ready.length}
+		<Sheet title="With these hours">
+			<ul class="plain ready" aria-live="polite">
+				{#each data.ready as r (r.id)}
+					<li>
+						<a href="/c/{r.id}/plan"><b>{r.name}</b></a>
+						{#if r.finish === null}<span class="wrong">{OUTLOOK_WORDS[r.outlook]}</span>{:else}
+							<span
+								>on usual minutes ready <b class="figure">{timeWords(r.finish)}</b>, {spareWords(
+									r.spareMinutes
+								)}</span
+							>{/if}
+					</li>
+				{/each}
+			</ul>
+		</Sheet>
+	{/if}
 	<div class="columns">
 		{#each workshop.makers as maker (maker.id)}
 			<MakerSheet {maker} now={data.now} weekStart={data.settings.weekStart} />
@@ -73,6 +92,11 @@
 </Room>
 
 <style>
+	.ready li {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 12px;
+	}
 	.columns {
 		display: grid;
 		grid-template-columns: repeat(auto-fill, minmax(min(100%, 340px), 1fr));

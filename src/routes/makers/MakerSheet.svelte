@@ -12,8 +12,6 @@
 	import { handbook } from '$lib/ui/handbook/handbook.ts';
 	import X from '@lucide/svelte/icons/x';
 	import DaysOff from './DaysOff.svelte';
-	import { formatDuration } from '$core/units/duration.ts';
-	import { weekMinutes } from '$core/facts/calendar.ts';
 
 	interface Props {
 		maker: Maker;
@@ -30,7 +28,6 @@
 		<Tick name="helpsOnly" label="only helps" checked={maker.helpsOnly} />
 		<button class="button small quiet">Save</button>
 	</Form>
-	<p class="small soft figure">{formatDuration(weekMinutes(maker.windows))} a week</p>
 	<WorkingHours of={maker} maker {weekStart} />
 	<DaysOff of={maker} maker {now} />
 	<Form

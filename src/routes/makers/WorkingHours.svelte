@@ -8,6 +8,7 @@
 	import FormError from '$lib/ui/FormError.svelte';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Field from '$lib/ui/Field.svelte';
+	import PaintWeek from './PaintWeek.svelte';
 
 	interface Props {
 		of: Maker | Place;
@@ -21,37 +22,50 @@
 	const daysWords = (days: readonly number[]) => weekdaysWords(days, weekStart);
 </script>
 
-<ul class="dotted">
-	{#each of.windows as w (w.id)}
-		<li>
-			<b>{daysWords(w.days)}</b>
-			<span class="figure">{formatClock(w.from)}–{formatClock(w.to)}</span>
-			<Act command="removeWindow" id={w.id} look="quiet" label="Remove {daysWords(w.days)} of {of.name}"
-				><X size={14} /></Act
-			>
-		</li>
-	{:else}<li class="soft">No hours: nothing can be planned {maker ? 'for' : 'at'} {of.name}.</li>{/each}
-</ul>
-<Form
-	command="addWindow"
-	hidden={{ makerId: maker ? of.id : null, placeId: maker ? null : of.id }}
-	reset
-	class="inline"
-	label="Add hours to {of.name}"
->
-	<fieldset>
-		<legend class="visually-hidden">Days</legend>
-		{#each weekdays as day (day)}<label
-				><input type="checkbox" name="days[]" value={day} /> {weekdayName(day)}</label
-			>{/each}
-	</fieldset>
-	<Field name="from" label="From" type="time" value="18:00" />
-	<Field name="to" label="To" type="time" value="21:00" />
-	<button class="button small"><Plus size={14} /> Hours</button>
-	<FormError name="days" />
-</Form>
+<PaintWeek {of} {maker} {weekStart} />
+{#if !of.windows.length}<p class="soft">
+		No hours: nothing can be planned {maker ? 'for' : 'at'}
+		{of.name}.
+	</p>{/if}
+<details>
+	<summary>To the minute: as a list, or typed</summary>
+	<ul class="dotted">
+		{#each of.windows as w (w.id)}
+			<li>
+				<b>{daysWords(w.days)}</b>
+				<span class="figure">{formatClock(w.from)}–{formatClock(w.to)}</span>
+				<Act command="removeWindow" id={w.id} look="quiet" label="Remove {daysWords(w.days)} of {of.name}"
+					><X size={14} /></Act
+				>
+			</li>
+		{/each}
+	</ul>
+	<Form
+		command="addWindow"
+		hidden={{ makerId: maker ? of.id : null, placeId: maker ? null : of.id }}
+		reset
+		class="inline"
+		label="Add hours to {of.name}"
+	>
+		<fieldset>
+			<legend class="visually-hidden">Days</legend>
+			{#each weekdays as day (day)}<label
+					><input type="checkbox" name="days[]" value={day} /> {weekdayName(day)}</label
+				>{/each}
+		</fieldset>
+		<Field name="from" label="From" type="time" value="18:00" />
+		<Field name="to" label="To" type="time" value="21:00" />
+		<button class="button small"><Plus size={14} /> Hours</button>
+		<FormError name="days" />
+	</Form>
+</details>
 
 <style>
+	summary {
+		cursor: pointer;
+		min-height: 30px;
+		font-size: var(--s13);
+	}
 	fieldset {
 		border: 0;
 		padding: 0;

@@ -97,7 +97,7 @@ test('a lot: put in the stash with all that is known of it, changed, counted, us
 });
 
 test('what cannot be is refused at its field', async () => {
-	const id = await added('Latex', { unit: 'ml' });
+	const id = await added('Latex', { family: 'other', unit: 'ml' });
 	const errors = (values: object) =>
 		w.errors(lotCommands.addLot, { ...LOT, materialId: String(id), ...values });
 	for (const [field, value] of [
@@ -120,7 +120,7 @@ test('what cannot be is refused at its field', async () => {
 });
 
 test('past its last day a lot is promised to nobody, from midnight on', async () => {
-	const id = await added('Latex of spring', { unit: 'ml' });
+	const id = await added('Latex of spring', { family: 'other', unit: 'ml' });
 	await put(id, { quantity: '200', bestBefore: '2031-04-28' });
 	const component = await add({ name: 'Mask' });
 	await w.run(
@@ -209,7 +209,7 @@ test('a stock-take: what was counted and what was seen is one action; what moved
 });
 
 test('what is left over goes to the stash with its price and its day; the purchase has so much less', async () => {
-	const id = await added('Resin', { unit: 'ml', packSize: '500', packPriceMinor: '24' });
+	const id = await added('Resin', { family: 'hard', unit: 'ml', packSize: '500', packPriceMinor: '24' });
 	await w.run(purchaseCommands.addPurchase, { materialId: String(id), packs: '2', componentId: '' }, costume);
 	const bought = async () => (await record()).purchases.find((p) => p.materialId === id)!;
 	const { id: purchase } = await bought();

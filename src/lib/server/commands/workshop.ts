@@ -1,3 +1,4 @@
+import { DAY_MINUTES, painted, weekOf, windowsOf, type Week } from '$core/answers/paintWeek.ts';
 import { z } from 'zod';
 import { SUMMER_TIME_KEYS } from '$core/facts/calendar.ts';
 import { isColdOrDamp, withReading } from '$core/answers/wait.ts';
@@ -42,6 +43,12 @@ async function turnRates(tx: Executor, from: string, to: string): Promise<void> 
 	await tx.query('update exchange_rate set rate = rate / $1', [now.rate]);
 	await insert(tx, 'exchange_rate', { currency: from, rate: 1 / now.rate });
 }
+
+const minute = z.number().int().min(0).max(DAY_MINUTES);
+/** Monday first: minutes from, to. */
+const weekSchema = z
+	.array(z.array(z.tuple([minute, minute]).refine(([from, to]) => from < to)).max(100))
+	.length(7);
 
 export const workshopCommands = {
 	/** How much more than it comes to is bought of what is worked out, in per cent, family by family. */
@@ -233,6 +240,34 @@ export const workshopCommands = {
 				to: v.to
 			});
 			return { words: `Added hours to ${name}` };
+		}
+	),
+
+	/** A whole week, as it was painted, instead of the hours that were. */
+	setWeek: command(
+		() =>
+			z.object({
+				makerId: f.idOrNull(),
+				placeId: f.idOrNull(),
+				week: f.json(weekSchema, 'This is no week.')
+			}),
+		async (tx, { makerId, placeId, week }) => {
+			if ((makerId === null) === (placeId === null)) throw new Absent('maker');
+			const name = makerId === null ? await placeName(tx, placeId!) : await makerName(tx, makerId);
+			await tx.query(
+				'delete from working_window where maker_id is not distinct from $1 and place_id is not distinct from $2',
+				[makerId, placeId]
+			);
+			// Whatever order it was sent in, hours are in order and apart.
+			const windows = windowsOf(
+				week.reduce<Week>(
+					(all, its, i) =>
+						its.reduce<Week>((w, [from, to]) => painted(w, { day: i + 1, from, to }, true), all),
+					weekOf([])
+				)
+			);
+			for (const w of windows) await insert(tx, 'working_window', { makerId, placeId, ...w });
+			return { words: `Changed the hours of ${name}` };
 		}
 	),
 

@@ -172,6 +172,22 @@ export const changesOf = (
 		[actionId, costumeId]
 	);
 
+/** What small actions changed: of those that changed more than a few rows, opening them tells. */
+export const smallChangesOf = (
+	db: Executor,
+	actionIds: readonly number[],
+	most: number
+): Promise<ChangeRow[]> =>
+	all<ChangeRow>(
+		db,
+		`select c.id, c.action_id, c.table_name, c.row_id, c.before, c.after, coalesce(k.currency, s.currency) as currency
+		from change c join setting s on s.id = 1 join action a on a.id = c.action_id left join costume k on k.id = a.costume_id
+		where c.action_id in (
+			select action_id from change where action_id = any($1) group by action_id having count(*) <= $2
+		) and c.before is not null and c.after is not null order by c.id`,
+		[actionIds, most]
+	);
+
 export const listActions = (
 	db: Executor,
 	costumeId: number | null,

@@ -36,8 +36,11 @@
 	const at = (value: number) => `${(100 * value) / most}%`;
 	const n = (value: number) => formatNumber(value, value < 1 ? 2 : 1);
 	const AGAIN = { coat: 'coats', fit: 'fittings', glue: 'what is glued' };
-	const againWords = ({ kind, hold }: Redo) =>
-		kind === 'coat' && hold ? `coats: ${holdRateOf(hold, trade).name}` : AGAIN[kind];
+	const AGAIN_COATS: Readonly<Record<string, string>> = {
+		'coat clear': 'coats, a clear one over them',
+		'coat painted': 'coats with nothing over them'
+	};
+	const againWords = ({ kind, hold }: Redo) => AGAIN_COATS[hold ?? ''] ?? AGAIN[kind];
 	const wayOf = (id: number | null) => data.variants.find((v) => v.id === id)?.name;
 </script>
 
