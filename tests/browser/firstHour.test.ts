@@ -90,7 +90,7 @@ test('an empty workshop: nine components with their steps, whichever way they ar
 
 	// A starting set, with something struck out.
 	await begin(page, hands, 'Tide');
-	await hands.click(page.getByRole('button', { name: 'plate armour' }));
+	await hands.click(page.getByRole('button', { name: 'plate armor' }));
 	for (const name of ['sword', 'cloak', 'gauntlets'])
 		await hands.click(page.getByRole('button', { name: `Strike out ${name}` }));
 	await hands.click(page.getByRole('button', { name: 'Keep 9 components' }));

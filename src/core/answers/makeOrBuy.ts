@@ -1,7 +1,7 @@
 import { catalogueOf, coatProductOf } from '../trade/catalogue.ts';
 import { coatSteps } from './coatStack.ts';
 import type { Coat } from '../facts/coat.ts';
-import type { Material, Need } from '../facts/material.ts';
+import { PLAIN_MATERIAL, type Material, type Need } from '../facts/material.ts';
 import { spendOf } from './spend.ts';
 import type { Span } from '../engines/schedule/calendar.ts';
 import type { LocalMinutes } from '../units/localTime.ts';
@@ -179,6 +179,7 @@ function asIfWay(
 	const bare = asItStands ? record : withoutSteps(record, component, way);
 	const laid = asItStands ? { steps: mine, coats: [] } : stepsOf(way, component, workshop);
 	const thing: Material | null = offer && {
+		...PLAIN_MATERIAL,
 		id: AS_IF,
 		name: component.name,
 		family: 'other',
@@ -186,23 +187,8 @@ function asIfWay(
 		packSize: 1,
 		packPriceMinor: offer.priceMinor,
 		currency: record.costume.currency,
-		supplier: '',
 		leadDays: offer.leadDays,
 		leadWorkingDays: false,
-		stash: 0,
-		lots: [],
-		colour: '',
-		stashNote: '',
-		coatProduct: null,
-		supply: null,
-		thicknessMm: null,
-		widthMm: null,
-		lengthMm: null,
-		gramsPerM2: null,
-		stretchAcross: null,
-		stretchAlong: null,
-		coversMm2: null,
-		lab: null,
 		version: 1
 	};
 	const first = laid.steps.find((s) => s.doneAt === null);

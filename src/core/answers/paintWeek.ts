@@ -4,7 +4,6 @@ import type { Window } from '../facts/calendar.ts';
 export type Week = readonly (readonly (readonly [from: number, to: number])[])[];
 
 const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const;
-export const DAY_MINUTES = 1440;
 
 /** Spans in order, those that touch or lie over each other as one. */
 function merged(spans: readonly (readonly [number, number])[]): (readonly [number, number])[] {

@@ -4,7 +4,7 @@ import { seeded } from '../../../tests/support/planCases.ts';
 import { ZONES } from '../facts/zone.ts';
 import { STANDARD } from '../trade/catalogue.ts';
 import { STARTING_SETS } from '../trade/startingSet.ts';
-import { asComponents, completed, MOST_LINES, readLines, type QuickComponent } from './quickLine.ts';
+import { asComponents, completed, linesOf, MOST_LINES, readLines, type QuickComponent } from './quickLine.ts';
 
 const read = (text: string, there: Parameters<typeof readLines>[1] = []) => readLines(text, there, STANDARD);
 const one = (line: string) => read(line)[0]!;
@@ -114,6 +114,13 @@ test('a list from anywhere: bullets, numbers and empty lines go, and no more tha
 		['helmet', 'wig', 'belt']
 	);
 	assert.equal(read('wig\n'.repeat(MOST_LINES + 50)).length, MOST_LINES);
+	// What is struck out by its place is what stands there: a line of commas is none.
+	const text = ',\nhelmet\n( )\nwig';
+	assert.deepEqual(
+		read(text).map((c) => c.typed),
+		linesOf(text)
+	);
+	assert.deepEqual(linesOf(text), ['helmet', 'wig']);
 });
 
 test('the first letters of a word of the trade: what comes left and right is completed to its pair', () => {

@@ -2,36 +2,35 @@ import {
 	nextCode,
 	PLAIN_COMPONENT,
 	type Component,
-	type Flex,
 	type Kind,
 	type RouteKey,
 	type Side,
-	type Source,
-	type SurfaceKey
+	type Source
 } from '../facts/component.ts';
-import type { Zone } from '../facts/zone.ts';
 import type { Catalogue } from '../trade/catalogue.ts';
 import { zonesAt, type Thing } from '../trade/thing.ts';
 import { dictionaryOf, saidIn, singular, SOURCE_WORDS, type Said } from './lineSaid.ts';
 import { LineWords } from './lineWords.ts';
 
 /** A component read from one line of the maker's own words. */
-export interface QuickComponent {
+export interface QuickComponent extends Pick<
+	Component,
+	| 'name'
+	| 'kind'
+	| 'form'
+	| 'layer'
+	| 'zones'
+	| 'side'
+	| 'count'
+	| 'flex'
+	| 'thicknessMm'
+	| 'source'
+	| 'surface'
+	| 'route'
+	| 'furtherRoutes'
+> {
 	/** As it was typed. */
 	typed: string;
-	name: string;
-	kind: Kind;
-	form: string;
-	layer: number;
-	zones: Zone[];
-	side: Side;
-	count: number;
-	flex: Flex;
-	thicknessMm: number | null;
-	source: Source;
-	surface: SurfaceKey | null;
-	route: RouteKey | null;
-	furtherRoutes: RouteKey[];
 	/** What it is a part of: a component that is there, or the line of another. */
 	partOf: { id: number } | { line: number } | null;
 	/** Words that were understood, and as what. */
@@ -152,6 +151,10 @@ export function thingNamed(name: string, trade: Catalogue): Thing | null {
 	return null;
 }
 
+/** The lines of a text that say anything. */
+export const linesOf = (text: string): string[] =>
+	text.split(/\r?\n/).filter((l) => !new LineWords(l).isEmpty);
+
 /**
  * Components read from the maker's own words, a line each: amounts, sides, thickness, materials, how to get it, what it is over or a
  * part of. Words that nothing is known of name the component, or stand in its form.
@@ -164,9 +167,7 @@ export function readLines(
 	there: readonly Pick<Component, 'id' | 'name' | 'layer'>[],
 	trade: Catalogue
 ): QuickComponent[] {
-	const lines = text
-		.split(/\r?\n/)
-		.filter((l) => !new LineWords(l).isEmpty)
+	const lines = linesOf(text)
 		.slice(0, MOST_LINES)
 		.map((l) => readLine(l, trade));
 	const known = there.map((c) => ({ ...c, thing: thingNamed(c.name, trade) }));

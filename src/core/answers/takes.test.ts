@@ -75,6 +75,26 @@ test('what is there is taken before anything new, and what is taken already is n
 	assert.deepEqual(takesOf(make.record({}), supplies()), []);
 });
 
+test('a material that is called like two things stands for one of them: nothing is counted or bought twice', () => {
+	const both = make.material(7, {
+		name: 'Snaps, buckles',
+		family: 'closure',
+		unit: 'piece',
+		packPriceMinor: 500
+	});
+	const steps = (['snap', 'buckle'] as const).map((technique, i) => ({
+		...make.step(i, 1),
+		technique,
+		amount: 4
+	}));
+	const takes = takesOf(make.record({ components: [plate], steps }), supplies([both]));
+	assert.equal(takes.filter((t) => t.material.id === 7).length, 1);
+	const closures = takes.filter((t) => t.key === 'supply snap' || t.key === 'supply buckle');
+	assert.equal(closures.length, 2);
+	const ids = takes.map((t) => t.material.id);
+	assert.equal(new Set(ids).size, ids.length);
+});
+
 test('two coats of no named cloth take two, of one named cloth they take one', () => {
 	const coat = (id: number, form: string) =>
 		make.component(id, { name: `coat ${id}`, kind: 'garment', route: 'wovenGarment', form });

@@ -1,9 +1,16 @@
 import type { Component } from '../facts/component.ts';
 import type { CostumeRecord } from '../facts/costume.ts';
-import { FAMILIES, type Family, type Material, type Need, type SupplyKey } from '../facts/material.ts';
+import {
+	FAMILIES,
+	PLAIN_MATERIAL,
+	type Family,
+	type Material,
+	type Need,
+	type SupplyKey
+} from '../facts/material.ts';
 import type { Workshop } from '../facts/workshop.ts';
 import { catalogueOf, coatProductOf, type Catalogue } from '../trade/catalogue.ts';
-import { LEAD_DAYS, starterOf, type Starter } from '../trade/starter.ts';
+import { LEAD_DAYS, PLAIN_STARTER, starterOf, type Starter } from '../trade/starter.ts';
 import { number, type FigureOf } from '../units/figure.ts';
 import type { PlainFormula } from '../units/formula.ts';
 import { capital } from '../units/names.ts';
@@ -35,41 +42,20 @@ export interface Take {
 
 type Asked = Omit<Take, 'line'>;
 
-/** What of a new material is known before anybody has bought one. */
-const fresh = (
-	its: Omit<Starter, 'leadDays'> & Pick<Material, 'currency' | 'leadDays'>,
-	id: number
-): Material => ({
-	colour: '',
-	packPriceMinor: null,
-	supplier: '',
-	leadWorkingDays: true,
-	stash: 0,
-	lots: [],
-	stashNote: '',
-	coatProduct: null,
-	supply: null,
-	coversMm2: null,
-	lab: null,
-	version: 1,
+/** A material that nobody has bought yet; which one it is, is said when all are known. */
+const fresh = (its: Starter, currency: string): Material => ({
+	...PLAIN_MATERIAL,
 	...its,
-	id
+	currency,
+	id: 0,
+	version: 1
 });
-
-const UNSIZED = {
-	thicknessMm: null,
-	widthMm: null,
-	lengthMm: null,
-	gramsPerM2: null,
-	stretchAcross: null,
-	stretchAlong: null
-};
 
 /** How a thing of this name is sold as a rule; cloth of no name that is known as woven cloth is. */
 function soldAs(name: string, family: Family, unit: string, packSize: number): Starter {
 	const its = starterOf(name) ?? (family === 'cloth' && unit === 'm' ? starterOf('Woven cloth') : null);
 	if (its?.unit === unit) return { ...its, name, packSize: Math.max(its.packSize, packSize) };
-	return { ...UNSIZED, name, family, unit, packSize, leadDays: LEAD_DAYS[family] };
+	return { ...PLAIN_STARTER, name, family, unit, packSize, leadDays: LEAD_DAYS[family] };
 }
 
 const FAMILY_OF: Readonly<Record<Component['kind'], Family>> = {
@@ -104,7 +90,7 @@ function drawn(
 		const componentId = c.id;
 		if (c.source === 'buy' && !had.has(c.id) && !bought.has(c.id)) {
 			const unit = c.side === 'pair' ? 'pair' : 'piece';
-			const its = () => fresh({ ...soldAs(capital(c.name), FAMILY_OF[c.kind], unit, 1), currency }, 0);
+			const its = () => fresh(soldAs(capital(c.name), FAMILY_OF[c.kind], unit, 1), currency);
 			const figure: TakeNeed['figure'] = {
 				title: `${capital(c.name)}: how many`,
 				formula: 'sum',
@@ -121,7 +107,7 @@ function drawn(
 			const key = known ? `material ${known.id}` : apart ? `new ${line.name} ${c.id}` : `new ${line.name}`;
 			add(
 				key,
-				() => known ?? fresh({ ...sold, name, currency }, 0),
+				() => known ?? fresh({ ...sold, name }, currency),
 				{ componentId, quantity, figure },
 				apart && !known
 			);
@@ -130,21 +116,27 @@ function drawn(
 	return [...found.values()];
 }
 
-/** What the work uses up and no material stands for: one that is called so, else a new one. */
+/** What the work uses up and no material stands for: one that is called so and is nothing else, else a new one. */
 function usedUp(
 	record: CostumeRecord,
 	{ materials, settings }: Supplies,
 	trade: Catalogue,
-	currency: string
+	currency: string,
+	/** Materials that are taken as they are already. */
+	cut: readonly number[]
 ): Asked[] {
 	const called = new Map<SupplyKey, Material>();
 	for (const c of record.components)
 		for (const { supply, material } of shoppingSeed(c, record, materials, trade, settings))
-			if (supply !== null && material) called.set(supply, material);
+			if (supply !== null && material && !material.supply) called.set(supply, material);
+	const given = new Set(cut);
 	const uses = workUses(record, materials, trade, settings);
 	return suppliesWithoutMaterial(uses, trade).map(({ supply }): Asked => {
 		const { name, family, unit, pack } = trade.supply[supply]!;
-		const its = called.get(supply) ?? fresh({ ...soldAs(capital(name), family, unit, pack), currency }, 0);
+		const like = called.get(supply);
+		const its =
+			like && !given.has(like.id) ? like : fresh(soldAs(capital(name), family, unit, pack), currency);
+		given.add(its.id);
 		return { key: `supply ${supply}`, material: { ...its, supply }, needs: [], componentId: null };
 	});
 }
@@ -158,7 +150,7 @@ const coated = (
 ): Asked[] =>
 	coatsWithoutMaterial(record, materials).map((coatProduct): Asked => {
 		const { name, pack } = coatProductOf(trade, coatProduct);
-		const material = fresh({ ...soldAs(`${capital(name)}, ${pack}`, 'paint', 'can', 1), currency }, 0);
+		const material = fresh(soldAs(`${capital(name)}, ${pack}`, 'paint', 'can', 1), currency);
 		return {
 			key: `coat ${coatProduct}`,
 			material: { ...material, coatProduct },
@@ -177,9 +169,17 @@ const coated = (
 export function takesOf(record: CostumeRecord, supplies: Supplies): Take[] {
 	const trade = catalogueOf(supplies.handbook);
 	const { currency } = record.costume;
-	const asked = [drawn, usedUp, coated]
-		.flatMap((of) => of(record, supplies, trade, currency))
-		.map((a, i): Asked => (a.material.id > 0 ? a : { ...a, material: { ...a.material, id: -1 - i } }));
+	const cut = drawn(record, supplies, trade, currency);
+	const used = usedUp(
+		record,
+		supplies,
+		trade,
+		currency,
+		cut.flatMap((a) => (a.material.id > 0 ? [a.material.id] : []))
+	);
+	const asked = [...cut, ...used, ...coated(record, supplies, trade, currency)].map((a, i): Asked =>
+		a.material.id > 0 ? a : { ...a, material: { ...a.material, id: -1 - i } }
+	);
 	const needs = asked.flatMap(({ material, needs: its }) =>
 		its.map(({ componentId, quantity }, i): Need => ({
 			id: material.id * 1000 - i,

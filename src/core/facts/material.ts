@@ -109,6 +109,28 @@ export interface Material {
 	version: number;
 }
 
+/** A material of which nothing is said yet but what it is and how it is sold. */
+export const PLAIN_MATERIAL = {
+	colour: '',
+	packPriceMinor: null,
+	supplier: '',
+	leadDays: null,
+	leadWorkingDays: true,
+	stash: 0,
+	lots: [] as readonly Lot[],
+	stashNote: '',
+	coatProduct: null,
+	supply: null,
+	thicknessMm: null,
+	widthMm: null,
+	lengthMm: null,
+	gramsPerM2: null,
+	stretchAcross: null,
+	stretchAlong: null,
+	coversMm2: null,
+	lab: null
+} satisfies Partial<Material>;
+
 /** How much of a material a component takes. */
 export interface Need {
 	id: number;

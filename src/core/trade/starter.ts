@@ -1,4 +1,4 @@
-import type { Family, Material } from '../facts/material.ts';
+import { PLAIN_MATERIAL, type Family, type Material } from '../facts/material.ts';
 
 /** A material as it is sold as a rule, before anybody has bought one: no maker, no price. */
 export type Starter = Pick<
@@ -30,18 +30,23 @@ export const LEAD_DAYS: Readonly<Record<Family, number>> = {
 	other: 3
 };
 
+/** One whose size nobody knows. */
+export const PLAIN_STARTER = {
+	packSize: 1,
+	thicknessMm: PLAIN_MATERIAL.thicknessMm,
+	widthMm: PLAIN_MATERIAL.widthMm,
+	lengthMm: PLAIN_MATERIAL.lengthMm,
+	gramsPerM2: PLAIN_MATERIAL.gramsPerM2,
+	stretchAcross: PLAIN_MATERIAL.stretchAcross,
+	stretchAlong: PLAIN_MATERIAL.stretchAlong
+};
+
 type More = Partial<Omit<Starter, 'name' | 'family' | 'unit'>>;
 const starter = (family: Family, name: string, unit: string, more: More = {}): Starter => ({
+	...PLAIN_STARTER,
 	name,
 	family,
 	unit,
-	packSize: 1,
-	thicknessMm: null,
-	widthMm: null,
-	lengthMm: null,
-	gramsPerM2: null,
-	stretchAcross: null,
-	stretchAlong: null,
 	leadDays: LEAD_DAYS[family],
 	...more
 });

@@ -6,7 +6,7 @@ export interface StartingSet {
 
 export const STARTING_SETS: readonly StartingSet[] = [
 	{
-		name: 'plate armour',
+		name: 'plate armor',
 		lines: [
 			'undersuit, stretch',
 			'breastplate, foam 5 mm, over the undersuit',

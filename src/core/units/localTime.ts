@@ -86,10 +86,14 @@ export function dayWords(day: number, thisYear?: number): string {
 /** `Fri 16 May 09:00`. */
 export const timeWords = (at: LocalMinutes): string => `${dayWords(dayOf(at))} ${formatClock(clockOf(at))}`;
 
+/** The weekdays in order, 1 Monday … 7 Sunday, as a week begins. */
+export const weekdaysFrom = (weekStart: number): number[] =>
+	Array.from({ length: 7 }, (_, i) => ((weekStart - 1 + i) % 7) + 1);
+
 /** Weekdays in words: `every day`, `Mon–Fri`, `Sat, Sun`. The week begins on `weekStart`. */
 export function weekdaysWords(days: readonly number[], weekStart = 1): string {
 	if (new Set(days).size === 7) return 'every day';
-	const order = Array.from({ length: 7 }, (_, i) => ((weekStart - 1 + i) % 7) + 1);
+	const order = weekdaysFrom(weekStart);
 	const runs: number[][] = [];
 	for (const day of order) {
 		if (!days.includes(day)) runs.push([]);

@@ -23,6 +23,7 @@
 	import BodyFigure from './BodyFigure.svelte';
 	import Choices from './Choices.svelte';
 	import Field from './Field.svelte';
+	import { useForm } from './formState.ts';
 	import { handbook } from './handbook/handbook.ts';
 
 	interface Props {
@@ -34,6 +35,9 @@
 	}
 	let { component, zones = [], components = [] }: Props = $props();
 	const trade = handbook();
+	const form = useForm();
+	/** What is refused is not folded away. */
+	const FOLDED = ['form', 'flex', 'surface', 'seenFrom', 'lookNeed', 'code', 'parentId', 'zones', 'note'];
 	const unit = $derived((page.data.workshop as Workshop).settings.lengthUnit);
 	const SIDE_WORDS = { none: 'middle or whole', left: 'left', right: 'right', pair: 'pair, left and right' };
 	const NEED_WORDS = [
@@ -114,7 +118,7 @@
 		</p>
 	</div>
 </div>
-<details>
+<details open={FOLDED.some((field) => form.errors[field]) || undefined}>
 	<summary>More: form, surface, how it is seen, code, part of, zones as a list, note</summary>
 	<div class="fields three">
 		<Field name="form" label="Form" value={its?.form ?? ''} hint="e.g. 6 mm foam plate" />

@@ -3,17 +3,15 @@
 	 * The measuring tape from today to the event: a division a day, numbered by the days left; ticks
 	 * for working windows; pins; and the forecast as a chalk smear from likely to bad finish.
 	 */
-	import { of100 } from '$core/units/number.ts';
-	import pluralize from 'pluralize';
 	import type { CostumePlan } from '$core/answers/plan.ts';
 	import type { Costume } from '$core/facts/costume.ts';
 	import { readyShare, type Forecast } from '$core/answers/forecast.ts';
 	import type { Span } from '$core/engines/schedule/calendar.ts';
 	import type { Pin } from '$core/answers/pins.ts';
-	import { formatWait } from '$core/units/duration.ts';
 	import { DAY, dayOf, dayWords, timeWords, weekdayOf } from '$core/units/localTime.ts';
+	import TapeVerdict from './TapeVerdict.svelte';
 	import { runningClock } from './runningClock.svelte.ts';
-	import { isTroubled, ODDS_COMING, oddsWords, OUTLOOK_WORDS, spareWords } from './words.ts';
+	import { OUTLOOK_WORDS } from './words.ts';
 
 	interface Props {
 		costume: Costume;
@@ -107,28 +105,7 @@
 			{/each}
 		</div>
 	</div>
-	<p class="verdict">
-		{#if isTroubled(plan.outlook) || forecast === null}<b class:bad={isTroubled(plan.outlook)}
-				>{OUTLOOK_WORDS[plan.outlook]}.</b
-			>{:else if ready === null}<b role="status">{ODDS_COMING}</b>{:else}<b
-				class:bad={ready * 100 < costume.targetOdds}>{oddsWords(ready, costume.targetOdds)}.</b
-			>{/if}
-		{#if ready !== null}<b>{of100(ready)}</b> builds are ready by {timeWords(plan.deadline)}.{/if}
-		{#if finish !== null}
-			On usual minutes
-			{timeWords(finish)}<span class="more"
-				>, {spareWords(plan.spareMinutes)} before {dayWords(
-					dayOf(plan.deadline)
-				)}{#if costume.bufferDays > 0}, with {pluralize('day', costume.bufferDays, true)} kept for test wear{/if}</span
-			>.
-		{/if}
-		{#if drying[0]}
-			<a href="{base}/finish" class="drying"
-				>In <b>{formatWait(drying[0].at - clock.now)}</b>: {drying[0].words}{drying.length > 1
-					? `; ${drying.length - 1} more drying`
-					: ''}</a
-			>
-		{/if}
+	<TapeVerdict {costume} {plan} {forecast} {ready} {drying} {base} now={clock.now}>
 		<span class="legend small" aria-hidden="true">
 			<span><i class="pin order"></i> order by</span><span><i class="pin parcel"></i> parcel</span><span
 				><i class="pin dry"></i> dry</span
@@ -137,7 +114,7 @@
 					><i class="pin fitting"></i> fitting, rehearsal</span
 				>{/if}<span><i class="smear key"></i> likely to bad finish</span>
 		</span>
-	</p>
+	</TapeVerdict>
 </div>
 
 <style>
@@ -259,19 +236,6 @@
 		height: 11px;
 		margin: 0;
 	}
-	.verdict {
-		padding: 8px 0 0;
-		color: var(--on-mat);
-	}
-	.verdict .bad {
-		background: #a8201a;
-		color: #fff;
-		padding: 0 6px;
-	}
-	.drying {
-		color: inherit;
-		margin-left: 12px;
-	}
 	.legend {
 		display: inline-flex;
 		gap: 12px;
@@ -285,23 +249,10 @@
 		align-items: center;
 		gap: 4px;
 	}
-	@media (max-width: 900px) {
-		.fine {
-			display: none;
-		}
-	}
 	@media (max-width: 700px) {
-		.drying {
-			display: block;
-			margin: 0;
-		}
-		.legend,
-		.more {
+		.fine,
+		.legend {
 			display: none;
-		}
-		/* The room for the odds while they are worked out: the page stays where it is when they come. */
-		.verdict {
-			min-height: calc(3lh + 8px);
 		}
 	}
 </style>

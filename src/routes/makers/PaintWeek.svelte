@@ -3,19 +3,11 @@
 	 * Hours of a usual week, painted: dragged over by mouse or finger, or by keys. What is dragged over becomes hours
 	 * where it began outside of them, else none.
 	 */
-	import {
-		copiedDay,
-		DAY_MINUTES,
-		isPainted,
-		painted,
-		weekOf,
-		windowsOf,
-		type Week
-	} from '$core/answers/paintWeek.ts';
+	import { copiedDay, isPainted, painted, weekOf, windowsOf, type Week } from '$core/answers/paintWeek.ts';
 	import { weekMinutes } from '$core/facts/calendar.ts';
 	import type { Maker, Place } from '$core/facts/workshop.ts';
 	import { formatDuration } from '$core/units/duration.ts';
-	import { formatClock, weekdayName } from '$core/units/localTime.ts';
+	import { DAY, formatClock, weekdayName, weekdaysFrom } from '$core/units/localTime.ts';
 	import { run } from '$lib/ui/run.ts';
 
 	interface Props {
@@ -27,7 +19,7 @@
 	let { of, maker, weekStart }: Props = $props();
 	const STEP = 30;
 	const HOURS = [0, 6, 12, 18, 24];
-	const weekdays = $derived(Array.from({ length: 7 }, (_, i) => ((weekStart - 1 + i) % 7) + 1));
+	const weekdays = $derived(weekdaysFrom(weekStart));
 	const kept = $derived(weekOf(of.windows));
 	/** While it is dragged, and until it is kept. */
 	let drag = $state.raw<{ day: number; from: number; to: number; on: boolean } | null>(null);
@@ -49,19 +41,24 @@
 	const spanWords = (day: number) =>
 		shown[day - 1]!.map(([from, to]) => `${formatClock(from)}–${formatClock(to)}`).join(', ') || 'free';
 
+	/** One after another: what is painted while the last is on its way is painted on that. */
+	let sending: Promise<unknown> = Promise.resolve();
 	async function keep(week: Week) {
 		sent = week;
-		await run('setWeek', {
-			makerId: maker ? of.id : null,
-			placeId: maker ? null : of.id,
-			week: JSON.stringify(week)
-		});
-		sent = null;
+		sending = sending.then(() =>
+			run('setWeek', {
+				makerId: maker ? of.id : null,
+				placeId: maker ? null : of.id,
+				week: JSON.stringify(week)
+			})
+		);
+		await sending;
+		if (sent === week) sent = null;
 	}
 	const minuteAt = (event: PointerEvent & { currentTarget: HTMLElement }) => {
 		const { left, width } = event.currentTarget.getBoundingClientRect();
 		const share = Math.min(0.9999, Math.max(0, (event.clientX - left) / width));
-		return Math.floor((share * DAY_MINUTES) / STEP) * STEP;
+		return Math.floor((share * DAY) / STEP) * STEP;
 	};
 	function begin(event: PointerEvent & { currentTarget: HTMLElement }, day: number) {
 		if (event.button !== 0) return;
@@ -85,7 +82,7 @@
 		const by = ({ ArrowLeft: -STEP, ArrowRight: STEP } as Record<string, number>)[event.key];
 		const down = ({ ArrowUp: -1, ArrowDown: 1 } as Record<string, number>)[event.key];
 		if (by) {
-			const next = Math.min(DAY_MINUTES - STEP, Math.max(0, at.minute + by));
+			const next = Math.min(DAY - STEP, Math.max(0, at.minute + by));
 			// With shift the next half hour becomes what this one is.
 			if (event.shiftKey && next !== at.minute)
 				void keep(
@@ -145,13 +142,13 @@
 		>
 			{#each shown[day - 1]! as [from, to] (from)}<i
 					class="hours"
-					style:left="{(100 * from) / DAY_MINUTES}%"
-					style:width="{(100 * (to - from)) / DAY_MINUTES}%"
+					style:left="{(100 * from) / DAY}%"
+					style:width="{(100 * (to - from)) / DAY}%"
 				></i>{/each}
 			{#if focused && at.day === day}<i
 					class="cursor"
-					style:left="{(100 * at.minute) / DAY_MINUTES}%"
-					style:width="{(100 * STEP) / DAY_MINUTES}%"
+					style:left="{(100 * at.minute) / DAY}%"
+					style:width="{(100 * STEP) / DAY}%"
 				></i>{/if}
 		</div>
 	{/each}

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The working hours of a maker, or the opening hours of a place, and more of them. */
-	import { weekdayName, weekdaysWords, formatClock } from '$core/units/localTime.ts';
+	import { weekdayName, weekdaysFrom, weekdaysWords, formatClock } from '$core/units/localTime.ts';
 	import X from '@lucide/svelte/icons/x';
 	import type { Place, Maker } from '$core/facts/workshop.ts';
 	import Form from '$lib/ui/Form.svelte';
@@ -18,7 +18,7 @@
 	}
 	let { of, maker, weekStart }: Props = $props();
 	/** Weekdays in the order the maker's week has. */
-	const weekdays = $derived(Array.from({ length: 7 }, (_, i) => ((weekStart - 1 + i) % 7) + 1));
+	const weekdays = $derived(weekdaysFrom(weekStart));
 	const daysWords = (days: readonly number[]) => weekdaysWords(days, weekStart);
 </script>
 

@@ -14,7 +14,7 @@ import { loadWear } from '../read/wear.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { recordOf } from './join.ts';
-import { insertUnpriced } from './material.ts';
+import { insertMaterial } from './material.ts';
 import { insertPurchase } from './purchase.ts';
 
 const MOST_GRAMS = 20_000;
@@ -69,7 +69,7 @@ async function boughtAs(
 		materials.find((m) => same(m.name) === same(name));
 	if (found) return found;
 	const row = supply === null ? null : trade.supply[supply]!;
-	const id = await insertUnpriced(tx, {
+	const id = await insertMaterial(tx, {
 		name: capital(row?.name ?? name),
 		family: row?.family ?? 'other',
 		unit: row?.unit ?? 'piece',

@@ -10,7 +10,7 @@ import { loadWear } from '../read/wear.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 import { recordOf, setWearing } from './join.ts';
-import { insertUnpriced } from './material.ts';
+import { insertMaterial } from './material.ts';
 
 /** What is bought as such a part, where there is one. */
 const materialOf = async (tx: Executor, { material }: LightPart): Promise<number | null> =>
@@ -24,7 +24,7 @@ const materialOf = async (tx: Executor, { material }: LightPart): Promise<number
 
 /** A new one, whose price is said later. */
 const insertPart = (tx: Executor, { material }: LightPart, { settings }: Context): Promise<number> =>
-	insertUnpriced(tx, {
+	insertMaterial(tx, {
 		name: material,
 		family: 'light',
 		unit: 'piece',

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { typedColour } from '$core/engines/colour/typed.ts';
 import type { CoatProductKey } from '$core/facts/coat.ts';
-import { FAMILIES, type Material } from '$core/facts/material.ts';
+import { FAMILIES, PLAIN_MATERIAL, type Material } from '$core/facts/material.ts';
 import { capital } from '$core/units/names.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
 import { standsForSupply } from '$core/answers/workUse.ts';
@@ -40,38 +40,13 @@ const shape = ({ currency, settings, trade }: Context) => ({
 	lab: f.orNull(typedColour)
 });
 
-type Typed = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
-type Told = Pick<
-	Material,
-	| 'colour'
-	| 'thicknessMm'
-	| 'widthMm'
-	| 'lengthMm'
-	| 'gramsPerM2'
-	| 'stretchAcross'
-	| 'stretchAlong'
-	| 'coversMm2'
-	| 'lab'
->;
-type MaterialInput = Omit<Typed, keyof Told | 'currency'> &
-	Partial<Told> &
-	Pick<Material, 'currency'> & {
+/** What nobody told is not known; what of it is there is in its lots. */
+const { stash: _stash, lots: _lots, ...UNTOLD } = PLAIN_MATERIAL;
+type MaterialInput = Pick<Material, 'name' | 'family' | 'unit' | 'packSize' | 'currency'> &
+	Partial<Pick<Material, keyof typeof UNTOLD>> & {
 		/** What of it is there already: its first lot. */
 		stash?: number;
 	};
-
-/** What nobody told is not known. */
-const UNTOLD = {
-	colour: '',
-	thicknessMm: null,
-	widthMm: null,
-	lengthMm: null,
-	gramsPerM2: null,
-	stretchAcross: null,
-	stretchAlong: null,
-	coversMm2: null,
-	lab: null
-};
 
 /**
  * Coats that go on with the only material there is of their product keep it when another colour of it comes: else they would turn to
@@ -91,21 +66,6 @@ export async function insertMaterial(tx: Executor, { stash = 0, ...v }: Material
 	if (stash > 0) await insertLot(tx, { materialId: id, quantity: stash });
 	return id;
 }
-
-/** One of which only is known how it is sold: what it costs, who has it and how much of it is here is said later. */
-export const insertUnpriced = (
-	tx: Executor,
-	its: Pick<Material, 'name' | 'family' | 'unit' | 'packSize' | 'supply' | 'currency'>
-): Promise<number> =>
-	insertMaterial(tx, {
-		...its,
-		packPriceMinor: null,
-		supplier: '',
-		leadDays: null,
-		leadWorkingDays: true,
-		stashNote: '',
-		coatProduct: null
-	});
 
 /** A paint is not counted in sheets. Units that nobody has heard of are the maker's own. */
 function refuseUnit({ family, unit }: Pick<Material, 'family' | 'unit'>): void {
@@ -180,7 +140,7 @@ export const materialCommands = {
 		async (tx, v, { trade, currency }) => {
 			for (const key of v.supplies) {
 				const { name, family, unit, pack } = trade.supply[key]!;
-				await insertUnpriced(tx, {
+				await insertMaterial(tx, {
 					name: capital(name),
 					family,
 					unit,

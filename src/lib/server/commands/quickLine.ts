@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MOST_LINES, readLines } from '$core/answers/quickLine.ts';
+import { linesOf, MOST_LINES, readLines } from '$core/answers/quickLine.ts';
 import { PLAIN_COMPONENT, type Component } from '$core/facts/component.ts';
 import { namesWords } from '$core/units/names.ts';
 import { Refused, all, one } from '../db/rows.ts';
@@ -17,7 +17,7 @@ export const quickLineCommands = {
 				lines: z
 					.string({ error: 'Say what it is made of, a line for each.' })
 					.max(MOST_LETTERS, 'Too much at once.')
-					.refine((t) => t.split('\n').filter((l) => l.trim()).length <= MOST_LINES, {
+					.refine((t) => linesOf(t).length <= MOST_LINES, {
 						error: `At most ${MOST_LINES} lines at once.`
 					})
 			}),

@@ -7,7 +7,7 @@ import { loadRecord } from '../read/costume.ts';
 import { loadMaterials } from '../read/workshop.ts';
 import { command } from './command.ts';
 import * as f from './fields.ts';
-import { insertUnpriced } from './material.ts';
+import { insertMaterial } from './material.ts';
 
 export const seedCommands = {
 	/** The lines of the shopping seed that the maker ticked become needs; new materials go to the stash list. */
@@ -47,7 +47,7 @@ export const seedCommands = {
 				if (known !== null && !materials.some((m) => m.id === known)) throw new Absent('material');
 				const materialId =
 					known ??
-					(await insertUnpriced(tx, {
+					(await insertMaterial(tx, {
 						name: line.name,
 						family: line.family,
 						unit: line.unit,

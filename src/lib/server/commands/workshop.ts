@@ -1,11 +1,11 @@
-import { DAY_MINUTES, painted, weekOf, windowsOf, type Week } from '$core/answers/paintWeek.ts';
+import { painted, weekOf, windowsOf, type Week } from '$core/answers/paintWeek.ts';
 import { z } from 'zod';
 import { SUMMER_TIME_KEYS } from '$core/facts/calendar.ts';
 import { isColdOrDamp, withReading } from '$core/answers/wait.ts';
 import { USED_UP } from '$core/facts/material.ts';
 import { COMFORT_KEYS, MOTIONS, type ComfortLimits } from '$core/facts/wear.ts';
 import { techniqueOf } from '$core/trade/catalogue.ts';
-import { dayOf } from '$core/units/localTime.ts';
+import { DAY, dayOf } from '$core/units/localTime.ts';
 import { formatNumber } from '$core/units/number.ts';
 import { CURRENCIES } from '$core/units/money.ts';
 import type { Executor } from '../db/open.ts';
@@ -44,7 +44,7 @@ async function turnRates(tx: Executor, from: string, to: string): Promise<void> 
 	await insert(tx, 'exchange_rate', { currency: from, rate: 1 / now.rate });
 }
 
-const minute = z.number().int().min(0).max(DAY_MINUTES);
+const minute = z.number().int().min(0).max(DAY);
 /** Monday first: minutes from, to. */
 const weekSchema = z
 	.array(z.array(z.tuple([minute, minute]).refine(([from, to]) => from < to)).max(100))

@@ -3,7 +3,7 @@
 	import X from '@lucide/svelte/icons/x';
 	import pluralize from 'pluralize';
 	import { tick, untrack } from 'svelte';
-	import { asComponents, completed, MOST_LINES, readLines } from '$core/answers/quickLine.ts';
+	import { asComponents, completed, linesOf, MOST_LINES, readLines } from '$core/answers/quickLine.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import { STARTING_SETS } from '$core/trade/startingSet.ts';
 	import Form from '$lib/ui/Form.svelte';
@@ -25,7 +25,7 @@
 	let area = $state<HTMLTextAreaElement>();
 	/** The word that was not wanted. */
 	let refused = $state('');
-	const lines = $derived(text.split('\n').filter((l) => l.trim()));
+	const lines = $derived(linesOf(text));
 	const read = $derived(readLines(text, components, trade));
 	const tags = $derived(asComponents(read, components));
 	const atEnd = $derived(caret === text.length || text[caret] === '\n');

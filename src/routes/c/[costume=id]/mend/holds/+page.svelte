@@ -5,8 +5,7 @@
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import pluralize from 'pluralize';
 	import { hoursWorn } from '$core/answers/holds.ts';
-	import type { Redo } from '$core/answers/redo.ts';
-	import { holdFigure, hoursWornFigure, redoFigure } from '$core/explain/health.ts';
+	import { holdFigure, hoursWornFigure } from '$core/explain/health.ts';
 	import { OCCASIONS } from '$core/facts/fault.ts';
 	import type { WearLog } from '$core/facts/health.ts';
 	import { ZONES, zoneWords } from '$core/facts/zone.ts';
@@ -23,6 +22,7 @@
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Submit from '$lib/ui/Submit.svelte';
 	import Working from '$lib/ui/Working.svelte';
+	import DoneAgain from './DoneAgain.svelte';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
@@ -35,12 +35,6 @@
 	const most = $derived(Math.max(1, ...data.learned.map((l) => l.sure[1])));
 	const at = (value: number) => `${(100 * value) / most}%`;
 	const n = (value: number) => formatNumber(value, value < 1 ? 2 : 1);
-	const AGAIN = { coat: 'coats', fit: 'fittings', glue: 'what is glued' };
-	const AGAIN_COATS: Readonly<Record<string, string>> = {
-		'coat clear': 'coats, a clear one over them',
-		'coat painted': 'coats with nothing over them'
-	};
-	const againWords = ({ kind, hold }: Redo) => AGAIN_COATS[hold ?? ''] ?? AGAIN[kind];
 	const wayOf = (id: number | null) => data.variants.find((v) => v.id === id)?.name;
 </script>
 
@@ -104,24 +98,7 @@
 		{:else}
 			<p>Nothing is known that could let go yet.</p>
 		{/if}
-		{#if data.again.length}
-			<h3>Done again, by the plan</h3>
-			<ul class="plain again">
-				{#each data.again as r (`${r.kind} ${r.hold}`)}
-					{@const name = againWords(r)}
-					<li>
-						<span>{name}</span>
-						<span class="mono"
-							><Working figure={redoFigure(r, `${name}: done again`)} text="{n(100 * r.chance)} %" /></span
-						>
-					</li>
-				{/each}
-			</ul>
-			<p class="small soft">
-				Faults of this costume and wears of the others tell how much of what is to do has to be done again;
-				the odds of the day count it.
-			</p>
-		{/if}
+		{#if data.again.length}<DoneAgain again={data.again} />{/if}
 	</Sheet>
 	<Sheet title="Worn">
 		{#snippet tools()}<button class="button main small" data-add onclick={() => (adding = true)}
@@ -207,15 +184,6 @@
 		grid-template-columns: minmax(0, 1fr) minmax(80px, 1fr) 52px;
 		gap: 2px 12px;
 		align-items: center;
-		border-top: 1px solid var(--rule);
-		padding: 6px 0;
-	}
-	h3 {
-		margin: 16px 0 4px;
-	}
-	.again li {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) auto;
 		border-top: 1px solid var(--rule);
 		padding: 6px 0;
 	}
