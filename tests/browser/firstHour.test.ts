@@ -182,3 +182,21 @@ test('from components to a shopping list with money and a piece at full size, by
 	);
 	expect(money).toBeLessThanOrEqual(40);
 });
+
+test('what is refused in a folded part of a form is shown', async ({ page }) => {
+	await begin(page, new Hands(page), 'Wren');
+	await words(page).fill('helmet\nbelt');
+	await page.keyboard.press('Control+Enter');
+	await expect(names(page)).toHaveCount(2);
+	await page.getByRole('link', { name: /belt/ }).click();
+	await page.getByRole('button', { name: 'Edit component' }).click();
+	const dialog = page.getByRole('dialog');
+	const more = dialog.getByText(/^More:/);
+	await more.click();
+	await dialog.getByLabel('Code').fill('A-01');
+	await more.click();
+	await expect(dialog.getByLabel('Code')).toBeHidden();
+	await dialog.getByRole('button', { name: 'Save' }).click();
+	await expect(dialog.getByText('The code A-01 is already on another component.')).toBeVisible();
+	await expect(dialog.getByLabel('Code')).toHaveValue('A-01');
+});

@@ -119,7 +119,9 @@
 	</div>
 </div>
 <details open={FOLDED.some((field) => form.errors[field]) || undefined}>
-	<summary>More: form, surface, how it is seen, code, part of, zones as a list, note</summary>
+	<summary
+		>More: form, surface, how it is seen, code,{component ? '' : ' part of,'} zones as a list, note</summary
+	>
 	<div class="fields three">
 		<Field name="form" label="Form" value={its?.form ?? ''} hint="e.g. 6 mm foam plate" />
 		<Field name="flex" label="Rigid or stretch" options={FLEXES} value={its?.flex ?? 'rigid'} />
