@@ -73,6 +73,14 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 		is: 247.71768776,
 		because: 'round an ellipse of half-axes 2 and 1 it is 9.6884482205 (tables of elliptic integrals)'
 	},
+	leaningShare: {
+		of: [300, 10, 60, 0.5],
+		is: 157.85398163397448,
+		because: 'half of 300 and of π × 10 × 0.5, cos 60°; common practice'
+	},
+	shareOfRound: { of: [600, 0.5, 3], is: 100, because: '300 in three' },
+	halfLess: { of: [960, 40], is: 440, because: '480 − 40' },
+	acrossOval: { of: [50, 100, 60], is: 80, because: '2 × 50 × 0.8: 60 and 80 by 100, Euclid, book I, 47' },
 	sashLength: { of: [700, 2, 500, 120], is: 2520, because: '1400 + 1000 + 120' },
 	squareSide: { of: [400, 900], is: 600, because: '600² = 360,000' },
 	strapLength: { of: [700, 5, 25, 60, 50], is: 860, because: '700 + 2 × 25 + 60 + 50' },

@@ -80,6 +80,8 @@ export const MESSAGES = {
 	facetsOfThree: 'Faceted it takes three gores or more.',
 	goreSides:
 		'The sides of a gore are {percent} % longer than its middle: heat or stretch them to the ball, take more gores, or cut it faceted.',
+	capSides:
+		'The sides of a gore are {percent} % longer than its middle: heat or stretch them to shape, or take more gores.',
 	fingersTight: 'Fingers ask for cloth that stretches {asked} % across; this one is said to stretch {has} %.',
 	pleatWiderThanCloth: 'One pleat takes {wide} mm of cloth, more than there is across.',
 	joinsInFolds: 'Joined where an inner fold hides it. Joins: {joins}.',
@@ -119,6 +121,8 @@ export const MESSAGES = {
 	fingerTooShort: 'A finger shorter than it is wide: at least {least} mm.',
 	thumbTooWide: 'The palm is too short for the thumb’s width.',
 	acrossTooWide: 'Wider than back and front are at the chest: at most {most} mm.',
+	overlapTooLong: 'As long as what shows of a lame: at most {most} mm.',
+	shoulderTooWide: 'The plate would reach beyond the shoulders: less, or a narrower neckline.',
 	bustPointTooLow: 'The bust point would lie at the waist or below it: at most {most} mm.',
 	bustTooFarApart: 'The bust points would lie at the side or beyond it.',
 	bustTooFull:

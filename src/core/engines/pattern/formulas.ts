@@ -27,6 +27,14 @@ export const SHAPE_FORMULAS = {
 		words: '(girth + π × thickness × cos(lean) − gap) ÷ panels',
 		compute: (v) => (throughMiddleOf(at(v, 0), at(v, 1), at(v, 2)) - at(v, 3)) / at(v, 4)
 	},
+	leaningShare: {
+		words: '(girth + π × thickness × cos(lean)) × share of the round',
+		compute: (v) => throughMiddleOf(at(v, 0), at(v, 1), at(v, 2)) * at(v, 3)
+	},
+	shareOfRound: {
+		words: 'girth × share of the round ÷ parts',
+		compute: (v) => (at(v, 0) * at(v, 1)) / at(v, 2)
+	},
 	bandPanel: {
 		words: '(girth + π × thickness − gap) ÷ panels',
 		compute: (v) => (bandLength(at(v, 0), at(v, 1)) - at(v, 2)) / at(v, 3)
@@ -103,6 +111,11 @@ export const SHAPE_FORMULAS = {
 	ovalWidth: {
 		words: '2 × (girth + π × thickness) ÷ the round of an oval of half-width 1 and that depth',
 		compute: (v) => (2 * bandLength(at(v, 0), at(v, 1))) / ovalRound(at(v, 2))
+	},
+	halfLess: { words: 'girth ÷ 2 − gap', compute: (v) => at(v, 0) / 2 - at(v, 1) },
+	acrossOval: {
+		words: '2 × half of the depth × √(1 − (from the middle ÷ half of the width)²)',
+		compute: (v) => 2 * at(v, 0) * Math.sqrt(1 - (at(v, 2) / at(v, 1)) ** 2)
 	},
 	sashLength: {
 		words: 'girth × times round + 2 × hanging end + knot',

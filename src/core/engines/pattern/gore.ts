@@ -3,6 +3,9 @@
  * from the ball, and its middles lie within it. Closed forms of a surface of level lines; lengths along a meridian by integral.
  */
 
+/** What foam takes cold before it has to be heated to shape: the sides of a gore may be so much longer than its middle. From memory. */
+export const GORE_TAKES = 0.03;
+
 /** Steps of an integral along a meridian: to 1e-9 of its length for any number of gores. */
 const STEPS = 256;
 

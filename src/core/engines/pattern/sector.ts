@@ -55,3 +55,24 @@ export const rectangle = (width: number, height: number, marks: readonly EdgeMar
 		] as const
 	).map((to, i): Edge => ({ kind: 'line', to, ...marks[i] }))
 });
+
+/**
+ * A panel of a truncated cone: a ring sector, or a rectangle where both edges are the same. Lengths in mm, the angle in degrees, which
+ * may come out as more than a whole round.
+ */
+export function leaningPanel(top: number, bottom: number, slant: number) {
+	const [wide, narrow] = [Math.max(top, bottom), Math.min(top, bottom)];
+	const same = wide - narrow < 1e-6;
+	const angle = same ? 0 : ((wide - narrow) / slant) * (180 / Math.PI);
+	const outer = same ? Infinity : (slant * wide) / (wide - narrow);
+	const panelOf = ({
+		outer: top = {},
+		left = {},
+		inner: bottom = {},
+		right = {}
+	}: SectorMarks = {}): Outline =>
+		same
+			? rectangle(wide, slant, [bottom, right, top, left])
+			: sector(outer, outer - slant, angle, { outer: top, left, inner: bottom, right });
+	return { wide, narrow, same, angle, panelOf };
+}

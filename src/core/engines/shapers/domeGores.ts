@@ -1,5 +1,5 @@
 import { bad, problem } from '../../units/problem.ts';
-import { facetMiddle, goreHalfWidth, roundSeam } from '../pattern/gore.ts';
+import { facetMiddle, GORE_TAKES, goreHalfWidth, roundSeam } from '../pattern/gore.ts';
 import { polygon } from '../pattern/outline.ts';
 import type { Point } from '../../units/point.ts';
 import { piece } from '../pattern/piece.ts';
@@ -8,9 +8,6 @@ import { meridians, round } from '../pattern/solid.ts';
 
 /** Steps down a gore: the chords then stray from the curve by less than 0.05 mm on a head. */
 const STEPS = 48;
-
-/** What foam takes cold before it has to be heated to shape: the sides of a gore may be so much longer than its middle. From memory. */
-const TAKES = 0.03;
 
 /**
  * A half ball, or less or more of one, from gores. `shaped`: the middle of a gore is as long as the ball's meridian, half-width
@@ -119,7 +116,7 @@ export const domeGores = shaper({
 				}
 			],
 			warnings:
-				form === 0 && excess > TAKES
+				form === 0 && excess > GORE_TAKES
 					? [problem('goreSides', { percent: Math.round(excess * 100) }, ['form'])]
 					: [],
 			solid: [

@@ -1,6 +1,6 @@
 import { polygon, signedArea } from '../pattern/outline.ts';
 import type { Point } from '../../units/point.ts';
-import { ovalRound } from '../pattern/oval.ts';
+import { ovalAt, ovalOf, type Oval } from '../pattern/oval.ts';
 import { piece } from '../pattern/piece.ts';
 import { count, mm, shaped, shaper, type Dimension, type Point3 } from '../pattern/shaper.ts';
 import { unroll } from '../pattern/unroll.ts';
@@ -35,23 +35,17 @@ export const ovalBand = shaper({
 	},
 	shape({ upper, upperRatio, lower, lowerRatio, height, thickness, panels: choice }) {
 		const panels = PANELS[choice as 0 | 1 | 2];
-		const half = (girth: number, ratio: number) => (girth + Math.PI * thickness) / ovalRound(ratio);
-		const [a, c] = [half(upper, upperRatio), half(lower, lowerRatio)];
-		const [b, d] = [a * upperRatio, c * lowerRatio];
-		/** Where an oval of half-widths w and h runs in the direction φ; φ = 0 at the back, y < 0. */
-		const at = (w: number, h: number, z: number, phi: number): Point3 => {
-			const t = Math.atan2(h * Math.sin(phi - Math.PI / 2), w * Math.cos(phi - Math.PI / 2));
-			return [w * Math.cos(t), h * Math.sin(t), z];
-		};
+		const cut = (girth: number, ratio: number) => ovalOf(girth + Math.PI * thickness, ratio);
+		const [above, below] = [cut(upper, upperRatio), cut(lower, lowerRatio)];
 		const steps = STEPS / panels;
-		const way = (w: number, h: number, z: number) =>
-			Array.from({ length: steps + 1 }, (_, i) => at(w, h, z, (2 * Math.PI * i) / STEPS));
-		const flat = unroll(way(c, d, 0), way(a, b, height));
+		const way = (oval: Oval, z: number) =>
+			Array.from({ length: steps + 1 }, (_, i) => ovalAt(oval, z, (2 * Math.PI * i) / STEPS));
+		const flat = unroll(way(below, 0), way(above, height));
 		const points: Point[] = [...flat.lower, ...[...flat.upper].reverse()];
 		const marks = points.map((_, i) => (i === steps || i === points.length - 1 ? { seam: 'side' } : {}));
 		const outline = polygon(points, marks);
-		const round = (w: number, h: number, z: number): Point3[] =>
-			Array.from({ length: 49 }, (_, i) => at(w, h, z, (2 * Math.PI * i) / 48));
+		const round = (oval: Oval, z: number): Point3[] =>
+			Array.from({ length: 49 }, (_, i) => ovalAt(oval, z, (2 * Math.PI * i) / 48));
 		const width = (title: string, girth: number, ratio: number): Dimension => ({
 			title,
 			of: 'length',
@@ -88,11 +82,11 @@ export const ovalBand = shaper({
 					}))
 				],
 				solid: [
-					round(c, d, 0),
-					round(a, b, height),
+					round(below, 0),
+					round(above, height),
 					...Array.from({ length: 12 }, (_, i): Point3[] => [
-						at(c, d, 0, (2 * Math.PI * i) / 12),
-						at(a, b, height, (2 * Math.PI * i) / 12)
+						ovalAt(below, 0, (2 * Math.PI * i) / 12),
+						ovalAt(above, height, (2 * Math.PI * i) / 12)
 					])
 				]
 			}

@@ -1,6 +1,7 @@
 import { bodice } from './bodice.ts';
 import { sleeve } from './sleeve.ts';
 import { coat } from './coat.ts';
+import { breastplate } from './breastplate.ts';
 import { hood } from './hood.ts';
 import { knickers } from './knickers.ts';
 import { leggings } from './leggings.ts';
@@ -17,6 +18,7 @@ import { gathers } from './gathers.ts';
 import { horn } from './horn.ts';
 import { netSkirt } from './netSkirt.ts';
 import { plateBox } from './plateBox.ts';
+import { pauldron } from './pauldron.ts';
 import { pleats } from './pleats.ts';
 import { ridge } from './ridge.ts';
 import { roundArray } from './roundArray.ts';
@@ -40,6 +42,8 @@ import type { Shaper } from '../pattern/shaper.ts';
 export const SHAPERS = {
 	taperedBand,
 	ovalBand,
+	breastplate,
+	pauldron,
 	cone,
 	domeGores,
 	domeDisc,

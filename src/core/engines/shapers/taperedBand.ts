@@ -1,8 +1,7 @@
-import type { EdgeMarks } from '../../facts/piece.ts';
 import { bad } from '../../units/problem.ts';
 import { throughMiddleOf } from '../body/girth.ts';
 import { panelsRound } from '../pattern/panels.ts';
-import { rectangle, sector } from '../pattern/sector.ts';
+import { leaningPanel } from '../pattern/sector.ts';
 import { count, mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
 import { meridians, round } from '../pattern/solid.ts';
 
@@ -49,21 +48,13 @@ export const taperedBand = shaper({
 		const [top, bottom] = [cut(upper), cut(lower)];
 		const left = { seam: 'side', ...(overlap ? { allowance: overlap } : {}) };
 		const right = { seam: 'side' };
-		const wide = Math.max(top, bottom);
-		const narrow = Math.min(top, bottom);
-		const same = wide - narrow < 1e-6;
-		const outer = same ? Infinity : (slant * wide) / (wide - narrow);
-		const angle = same ? 0 : ((wide - narrow) / slant) * (180 / Math.PI);
+		const { wide, narrow, same, angle, panelOf } = leaningPanel(top, bottom, slant);
 		if (angle >= 360) return bad('sectorTooWide', { angle: Math.round(angle) }, ['panels']);
-		const panelOf = (left: EdgeMarks, right: EdgeMarks) =>
-			same
-				? rectangle(wide, slant, [{}, right, {}, left])
-				: sector(outer, outer - slant, angle, { left, right });
 		// Lapped, only one of two joined sides is wider.
 		const pieces = panelsRound(
 			panels,
 			gap > 0,
-			(openLeft, openRight) => panelOf(openLeft ? {} : left, openRight ? {} : right),
+			(openLeft, openRight) => panelOf({ left: openLeft ? {} : left, right: openRight ? {} : right }),
 			overlap === 0
 		);
 		const dimensions: Dimension[] = [
