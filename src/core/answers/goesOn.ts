@@ -8,7 +8,7 @@ import {
 	type MeasureSide,
 	type Wearer
 } from '../facts/bodyMeasure.ts';
-import { closureRange, goesOn, type GoesOn } from '../engines/body/goesOn.ts';
+import { closureRange, type Fit, goesOn, type GoesOn } from '../engines/body/goesOn.ts';
 import { type Opening, PASSAGES } from '../facts/opening.ts';
 
 export const easeOf = (component: Pick<Component, 'flex' | 'kind'>): EaseOf =>
@@ -48,8 +48,11 @@ export interface WearerGoesOn {
 	results: GoesOn[];
 }
 
-export interface OpeningCheck {
-	opening: Opening;
+/** A closed round of a component, as somebody entered it or as a shape makes it. */
+export type WornRound = Omit<Opening, 'id' | 'version'>;
+
+export interface OpeningCheck<R extends WornRound = Opening> {
+	opening: R;
 	component: Component;
 	wearers: WearerGoesOn[];
 	/** Components beneath whose thickness nobody has entered: taken as nothing. */
@@ -58,28 +61,30 @@ export interface OpeningCheck {
 	range: readonly [number, number] | null;
 	/** All wearers, all sides: false when one fails, null when one cannot be told. */
 	passes: boolean | null;
+	/** How it sits, at the worst of all wearers and sides: too tight comes before loose. Null when no seat is measured. */
+	sits: Fit | null;
 }
 
 /** Every opening of a costume for every wearer of it, each side that the component has. */
-export function checkOpenings(
-	openings: readonly Opening[],
+export function checkOpenings<R extends WornRound>(
+	openings: readonly R[],
 	components: readonly Component[],
 	wearers: readonly Wearer[],
 	asOf = Infinity
-): OpeningCheck[] {
+): OpeningCheck<R>[] {
 	return openings.flatMap((opening) => {
 		const component = components.find((c) => c.id === opening.componentId);
 		return component ? [checkOpening(opening, component, components, wearers, asOf)] : [];
 	});
 }
 
-function checkOpening(
-	opening: Opening,
+function checkOpening<R extends WornRound>(
+	opening: R,
 	component: Component,
 	components: readonly Component[],
 	wearers: readonly Wearer[],
 	asOf: number
-): OpeningCheck {
+): OpeningCheck<R> {
 	const sided = definitionOf(PASSAGES[opening.passage].seat).sided;
 	const sides: MeasureSide[] = !sided
 		? ['none']
@@ -117,6 +122,8 @@ function checkOpening(
 		component,
 		wearers: checked,
 		thicknessUnknown: [...unknown.values()],
+		sits:
+			(['tight', 'loose', 'good'] as const).find((fit) => results.some((r) => r.seat?.fit === fit)) ?? null,
 		range: results.length > 1 ? closureRange(results) : null,
 		passes: results.some((r) => r.passes === false && r.unknown.length === 0)
 			? false

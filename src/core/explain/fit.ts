@@ -28,7 +28,10 @@ export function girthFigure(girth: Girth, unit: LengthUnit, side: MeasureSide): 
 	};
 }
 
-export function reachFigure(opening: Opening, unit: LengthUnit): Figure {
+export function reachFigure(
+	opening: Pick<Opening, 'closedMm' | 'stretchPercent' | 'openingMm'>,
+	unit: LengthUnit
+): Figure {
 	return {
 		title: 'How far it reaches round',
 		formula: 'reach',

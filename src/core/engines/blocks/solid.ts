@@ -1,7 +1,6 @@
-import type { Point } from '../../units/point.ts';
+import type { Point, Point3 } from '../../units/point.ts';
 import { flatten } from '../pattern/outline.ts';
 import { ovalRound } from '../pattern/oval.ts';
-import type { Point3 } from '../pattern/shaper.ts';
 import type { Run } from './drawing.ts';
 import type { Half, Torso } from './torso.ts';
 

@@ -1,4 +1,5 @@
-import { count, mm, type Dimension, type Point3 } from './shaper.ts';
+import type { Point3 } from '../../units/point.ts';
+import { count, mm, type Dimension } from './shaper.ts';
 import { meridians, round } from './solid.ts';
 
 /** A cap of a ball, from its rim and depth. Closed form: R = (a² + d²)/2d. */

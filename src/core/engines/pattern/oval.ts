@@ -1,4 +1,4 @@
-import type { Point3 } from './shaper.ts';
+import type { Point3 } from '../../units/point.ts';
 
 /** Half of its width and of its depth, mm. */
 export interface Oval {

@@ -1,6 +1,5 @@
-import type { Point } from '../../units/point.ts';
+import type { Point, Point3 } from '../../units/point.ts';
 import { ovalAt, type Oval } from './oval.ts';
-import type { Point3 } from './shaper.ts';
 import { unroll } from './unroll.ts';
 
 /** Steps from the middle to the side. */

@@ -1,6 +1,7 @@
 import type { MeasureKey } from '../../facts/bodyMeasure.ts';
 import type { ShapeFormula } from './formulas.ts';
 import type { Piece } from '../../facts/piece.ts';
+import type { Point3 } from '../../units/point.ts';
 import { bad, good, type Parsed, type Problem } from '../../units/problem.ts';
 import { checkPiece } from './piece.ts';
 
@@ -23,9 +24,6 @@ export interface Param {
 	only?: { of: string; is: readonly number[] };
 }
 
-/** Three dimensions, mm, z up. */
-export type Point3 = readonly [number, number, number];
-
 /** A number worked out on the way, which can show its working. */
 export interface Dimension {
 	title: string;
@@ -39,6 +37,8 @@ export interface Shaped {
 	dimensions: Dimension[];
 	/** What the maker must know, without stopping. */
 	warnings: Problem[];
+	/** Where it closes round the body: by the value that says how far round, and whether it opens along its whole length. */
+	rounds: readonly { value: string; closed: number; split: boolean }[];
 	/** Lines of the assembled thing, to draw it. */
 	solid: readonly (readonly Point3[])[];
 }
@@ -85,7 +85,7 @@ export function runShaper(shaper: Shaper, given: Readonly<Record<string, number>
 }
 
 export const shaped = (pieces: Piece[], more: Partial<Omit<Shaped, 'pieces'>> = {}): Parsed<Shaped> =>
-	good({ pieces, dimensions: [], warnings: [], solid: [], ...more });
+	good({ pieces, dimensions: [], warnings: [], rounds: [], solid: [], ...more });
 
 /** mm as an input of a dimension. */
 export const mm = (name: string, value: number) => ({ name, value, of: 'length' as const });

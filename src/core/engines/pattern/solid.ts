@@ -1,4 +1,4 @@
-import type { Point3 } from './shaper.ts';
+import type { Point3 } from '../../units/point.ts';
 
 /** A level round of points, closed. */
 export const round = (radius: number, z: number, parts = 48): Point3[] =>

@@ -1,5 +1,4 @@
-import type { Point } from '../../units/point.ts';
-import type { Point3 } from './shaper.ts';
+import type { Point, Point3 } from '../../units/point.ts';
 
 const apart = (a: Point3, b: Point3) => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 

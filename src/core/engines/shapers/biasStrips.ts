@@ -1,7 +1,8 @@
+import type { Point3 } from '../../units/point.ts';
 import { bad } from '../../units/problem.ts';
 import { piece } from '../pattern/piece.ts';
 import { polygon } from '../pattern/outline.ts';
-import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
 
 const square = (...points: [number, number][]): Point3[] => points.map(([x, z]): Point3 => [x, 0, z]);
 

@@ -1,7 +1,8 @@
+import type { Point3 } from '../../units/point.ts';
 import { polygon } from '../pattern/outline.ts';
 import { piece } from '../pattern/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
-import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
 
 /** Loop: twice round its width and a lap; knot round the pinched loop; two tails with a point. Common practice. */
 export const bow = shaper({

@@ -1,10 +1,11 @@
+import type { Point3 } from '../../units/point.ts';
 import type { EdgeMarks, Piece } from '../../facts/piece.ts';
 import { bad, good, type Parsed } from '../../units/problem.ts';
 import { ovalFront, type OnFront, type OvalFront } from '../pattern/ovalFront.ts';
 import { ovalAt, ovalOf, type Oval } from '../pattern/oval.ts';
 import { polygon } from '../pattern/outline.ts';
 import { piece } from '../pattern/piece.ts';
-import { count, mm, shaped, shaper, type Dimension, type Param, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper, type Dimension, type Param } from '../pattern/shaper.ts';
 
 /** Points along a curved edge. */
 const STEPS = 32;
@@ -216,6 +217,10 @@ export const breastplate = shaper({
 						]
 					: [])
 			],
+			rounds:
+				its.plates === 0
+					? (['chest', 'waist'] as const).map((value) => ({ value, closed: its[value], split: its.gap > 0 }))
+					: [],
 			solid
 		});
 	}

@@ -1,9 +1,10 @@
+import type { Point3 } from '../../units/point.ts';
 import { bad } from '../../units/problem.ts';
 import { distance, type Point } from '../../units/point.ts';
 import type { Edge } from '../../facts/piece.ts';
 import { onCloth } from '../pattern/onCloth.ts';
 import { piece } from '../pattern/piece.ts';
-import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
 
 /**
  * A cape from a part of a circle, longer at the back than in front: the hem is a circle too, about a centre moved

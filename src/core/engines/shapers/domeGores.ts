@@ -119,6 +119,11 @@ export const domeGores = shaper({
 				form === 0 && excess > GORE_TAKES
 					? [problem('goreSides', { percent: Math.round(excess * 100) }, ['form'])]
 					: [],
+			// Below its widest a dome closes in again.
+			rounds:
+				reach < 90
+					? []
+					: [{ value: 'girth', closed: girth * Math.sin((reach * Math.PI) / 180), split: false }],
 			solid: [
 				round(radius * Math.sin((reach * Math.PI) / 180), radius * Math.cos((reach * Math.PI) / 180)),
 				...meridians(gores, profile)

@@ -1,8 +1,9 @@
+import type { Point3 } from '../../units/point.ts';
 import { bad } from '../../units/problem.ts';
 import { circle } from '../pattern/outline.ts';
 import { piece } from '../pattern/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
-import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
 
 /** Two rows of eyelets, and the cord that laces them crosswise. Common practice. */
 export const eyelets = shaper({

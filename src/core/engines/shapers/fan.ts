@@ -1,7 +1,8 @@
+import type { Point3 } from '../../units/point.ts';
 import { polygon } from '../pattern/outline.ts';
 import { piece } from '../pattern/piece.ts';
 import { sector } from '../pattern/sector.ts';
-import { count, mm, shaped, shaper, type Dimension, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
 
 /** Blades spread evenly over an angle, longest in the middle, on a base with their places marked. Common practice. */
 export const fan = shaper({

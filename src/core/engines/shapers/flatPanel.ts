@@ -1,9 +1,9 @@
 import { bad } from '../../units/problem.ts';
 import { flatten } from '../pattern/outline.ts';
 import type { Edge } from '../../facts/piece.ts';
-import type { Point } from '../../units/point.ts';
+import type { Point, Point3 } from '../../units/point.ts';
 import { piece } from '../pattern/piece.ts';
-import { mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { mm, shaped, shaper } from '../pattern/shaper.ts';
 
 /** A plain panel with straight sides and round corners: tabards, flaps, pockets, and a beginning to draw on by hand. */
 export const flatPanel = shaper({

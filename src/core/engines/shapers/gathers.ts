@@ -1,6 +1,7 @@
+import type { Point3 } from '../../units/point.ts';
 import { piece } from '../pattern/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
-import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
 
 /** Cloth = edge × fullness, 1.5 to 2.5 as a rule; in as many lengths as the cloth is wide. Common practice. */
 export const gathers = shaper({

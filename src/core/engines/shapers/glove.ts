@@ -1,10 +1,10 @@
 import { bad, problem } from '../../units/problem.ts';
 import type { Edge } from '../../facts/piece.ts';
-import type { Point } from '../../units/point.ts';
+import type { Point, Point3 } from '../../units/point.ts';
 import { relaxed } from '../body/girth.ts';
 import { piece } from '../pattern/piece.ts';
 import { STRETCH_ACROSS, STRETCH_ALONG, STRETCH_USED } from '../pattern/stretch.ts';
-import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
 
 /**
  * How far each finger leans from the middle of the hand, degrees: spread as a hand is traced, so that the allowances of two

@@ -1,9 +1,9 @@
 import { bad } from '../../units/problem.ts';
 import { polygon } from '../pattern/outline.ts';
 import type { EdgeMarks } from '../../facts/piece.ts';
-import type { Point } from '../../units/point.ts';
+import type { Point, Point3 } from '../../units/point.ts';
 import { piece } from '../pattern/piece.ts';
-import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
 import { MEASURED_AT, roundDimension, THICKNESS, throughMiddle } from '../pattern/thickness.ts';
 
 const STEPS = 48;

@@ -1,9 +1,10 @@
+import type { Point3 } from '../../units/point.ts';
 import { problem } from '../../units/problem.ts';
 import type { Edge, Outline } from '../../facts/piece.ts';
 import { piece } from '../pattern/piece.ts';
 import type { Piece } from '../../facts/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
-import { count, mm, shaped, shaper, type Dimension, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
 import { round } from '../pattern/solid.ts';
 import { capital } from '../../units/names.ts';
 

@@ -1,8 +1,8 @@
 import { polygon, signedArea } from '../pattern/outline.ts';
-import type { Point } from '../../units/point.ts';
+import type { Point, Point3 } from '../../units/point.ts';
 import { ovalAt, ovalOf, type Oval } from '../pattern/oval.ts';
 import { piece } from '../pattern/piece.ts';
-import { count, mm, shaped, shaper, type Dimension, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
 import { unroll } from '../pattern/unroll.ts';
 
 /** Steps round the whole. */
@@ -80,6 +80,10 @@ export const ovalBand = shaper({
 							count('panels', panels)
 						]
 					}))
+				],
+				rounds: [
+					{ value: 'upper', closed: upper, split: false },
+					{ value: 'lower', closed: lower, split: false }
 				],
 				solid: [
 					round(below, 0),

@@ -4,8 +4,8 @@ import { GORE_TAKES, goreHalfWidth, roundSeam } from '../pattern/gore.ts';
 import { polygon } from '../pattern/outline.ts';
 import { piece } from '../pattern/piece.ts';
 import { leaningPanel } from '../pattern/sector.ts';
-import { count, mm, shaped, shaper, type Dimension, type Point3 } from '../pattern/shaper.ts';
-import type { Point } from '../../units/point.ts';
+import { count, mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
+import type { Point, Point3 } from '../../units/point.ts';
 
 /** Steps down a gore. */
 const STEPS = 32;

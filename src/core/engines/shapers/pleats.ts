@@ -1,9 +1,10 @@
+import type { Point3 } from '../../units/point.ts';
 import { bad, problem } from '../../units/problem.ts';
 import type { EdgeMarks } from '../../facts/piece.ts';
 import { piece } from '../pattern/piece.ts';
 import type { InnerLine } from '../../facts/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
-import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
 
 /**
  * Cloth = finished × (1 + 2 · depth/visible) for knife pleats, of full depth three times the finished width. A box

@@ -1,6 +1,7 @@
+import type { Point3 } from '../../units/point.ts';
 import { polygon } from '../pattern/outline.ts';
 import { piece } from '../pattern/piece.ts';
-import { mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { mm, shaped, shaper } from '../pattern/shaper.ts';
 
 /** Two plates that meet at an inside angle δ: each edge is cut (180 − δ)/2 off square. Common practice. */
 export const ridge = shaper({

@@ -1,8 +1,9 @@
+import type { Point3 } from '../../units/point.ts';
 import { bad, problem } from '../../units/problem.ts';
 import { circle } from '../pattern/outline.ts';
 import type { Outline } from '../../facts/piece.ts';
 import { piece } from '../pattern/piece.ts';
-import { count, mm, shaped, shaper, type Dimension, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
 import { round } from '../pattern/solid.ts';
 
 /** A petal as long as `length` and as wide as `width`, its root at 0, 0. */

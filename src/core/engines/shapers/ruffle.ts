@@ -2,11 +2,11 @@ import { flounceAngle } from '../pattern/flounce.ts';
 import { problem } from '../../units/problem.ts';
 import { polygon } from '../pattern/outline.ts';
 import type { EdgeMarks } from '../../facts/piece.ts';
-import type { Point } from '../../units/point.ts';
+import type { Point, Point3 } from '../../units/point.ts';
 import { piece } from '../pattern/piece.ts';
 import type { Piece } from '../../facts/piece.ts';
 import { rectangle, sector } from '../pattern/sector.ts';
-import { count, mm, shaped, shaper, type Dimension, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
 
 const STEPS = 96;
 

@@ -1,7 +1,8 @@
+import type { Point3 } from '../../units/point.ts';
 import { problem } from '../../units/problem.ts';
 import { piece } from '../pattern/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
-import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
 import { round } from '../pattern/solid.ts';
 
 /** A length in equal strips, none longer than the cloth allows. */

@@ -1,7 +1,8 @@
+import type { Point3 } from '../../units/point.ts';
 import { bad } from '../../units/problem.ts';
 import type { Edge } from '../../facts/piece.ts';
 import { piece } from '../pattern/piece.ts';
-import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
 
 /** Strips of scales along an edge: as many whole scales as come nearest the wanted width, rows lapped. Common practice. */
 export const scaleStrip = shaper({

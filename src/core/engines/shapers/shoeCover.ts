@@ -3,9 +3,9 @@ import { relaxed } from '../body/girth.ts';
 import { STRETCH_ACROSS, STRETCH_USED } from '../pattern/stretch.ts';
 import { edgeLength, edgesOf } from '../pattern/outline.ts';
 import type { Edge, Outline } from '../../facts/piece.ts';
-import type { Point } from '../../units/point.ts';
+import type { Point, Point3 } from '../../units/point.ts';
 import { piece } from '../pattern/piece.ts';
-import { count, mm, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
 
 /** A sole about the middle line, heel at y = 0, toe at y = long; smooth, widest at the ball. */
 export function soleOf(long: number, ball: number, heel: number): Outline {

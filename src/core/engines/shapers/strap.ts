@@ -1,8 +1,9 @@
+import type { Point3 } from '../../units/point.ts';
 import { bad } from '../../units/problem.ts';
 import { circle } from '../pattern/outline.ts';
 import type { Edge } from '../../facts/piece.ts';
 import { piece } from '../pattern/piece.ts';
-import { mm, count, shaped, shaper, type Point3 } from '../pattern/shaper.ts';
+import { mm, count, shaped, shaper } from '../pattern/shaper.ts';
 import { round } from '../pattern/solid.ts';
 
 /** A strap with a round tip and a row of holes; the middle hole fits the girth. Common practice. */

@@ -106,6 +106,10 @@ export const taperedBand = shaper({
 		const [r, s] = [upper / (2 * Math.PI), lower / (2 * Math.PI)];
 		return shaped(pieces, {
 			dimensions,
+			rounds: [
+				{ value: 'upper', closed: upper, split: gap > 0 },
+				{ value: 'lower', closed: lower, split: gap > 0 }
+			],
 			solid: [
 				round(s, 0),
 				round(r, height),

@@ -1,6 +1,7 @@
+import type { Point3 } from '../../units/point.ts';
 import { piece } from '../pattern/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
-import { count, mm, shaped, shaper, type Dimension, type Point3 } from '../pattern/shaper.ts';
+import { count, mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
 
 /** Rows of wefts up the back of a head, narrowing to the crown as a half ellipse does; metres and packs. Common practice. */
 export const wefts = shaper({

@@ -11,6 +11,7 @@
 	import { say } from '$core/units/problem.ts';
 	import Working from '../Working.svelte';
 	import Download from '@lucide/svelte/icons/download';
+	import ShapeRounds from './ShapeRounds.svelte';
 	import ShapeVersions from './ShapeVersions.svelte';
 	import type { Version } from '$core/answers/describeChange.ts';
 	import type { StoredShape } from '$core/facts/shape.ts';
@@ -56,6 +57,7 @@
 		<div class:stale={draft.problem !== null}>
 			<Pieces pieces={draft.pieces} label="Pieces of {draft.shaper.name}" />
 		</div>
+		<ShapeRounds checks={draft.rounds} {base} {unit} />
 		{#each shown.warnings as w (w.code)}<Notice>{say(w)}</Notice>{/each}
 		<table>
 			<tbody>

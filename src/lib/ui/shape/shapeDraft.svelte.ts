@@ -6,6 +6,8 @@ import {
 	givenByMaterial,
 	type Followed
 } from '$core/answers/shapePieces.ts';
+import { checkOpenings } from '$core/answers/goesOn.ts';
+import { roundsOf, usualEase, usualMeasure } from '$core/answers/shapeRounds.ts';
 import { counts, type Param, type Shaper } from '$core/engines/pattern/shaper.ts';
 import { shaperOf } from '$core/engines/shapers/shapers.ts';
 import type { MeasureKey } from '$core/facts/bodyMeasure.ts';
@@ -93,7 +95,10 @@ export class ShapeDraft {
 		const { thicknessMm } = this.#around.component();
 		if (!shape && key === 'thickness' && thicknessMm !== null)
 			return Math.min(param.most ?? Infinity, Math.max(param.least ?? 0, thicknessMm));
-		if (!shape && param.measure && this.followed(param.measure)) return { follows: param.measure, plus: 0 };
+		const measure = usualMeasure(key, param, this.#around.component());
+		const followed = shape ? null : this.followed(measure ?? '');
+		if (measure && followed)
+			return { follows: measure, plus: usualEase(followed.mm, measure, param, this.#around.component()) };
 		return param.value;
 	}
 	#written(param: Param, value: ShapeValue): string {
@@ -200,6 +205,14 @@ export class ShapeDraft {
 			? this.#last && shapeFor(this.#sourceOf(this.#last), this.#fitFor)
 			: this.#done;
 		return whole?.ok ? whole.value : null;
+	});
+	/** Where it closes round the body: whether that goes on, and how it sits. */
+	readonly rounds = $derived.by(() => {
+		const shape = this.#around.shape();
+		const source = this.#sourceOf(this.problem ? (this.#last ?? {}) : this.values);
+		if (shape?.drawn || !this.shown) return [];
+		const { components } = this.#for;
+		return checkOpenings(roundsOf(source, this.#fitFor), components, this.#wearers);
 	});
 	/** Roles of its pieces, each of which may be cut from a material of its own. */
 	readonly roles: string[] = $derived([...new Set(this.shown?.pieces.flatMap((p) => p.role ?? []))]);

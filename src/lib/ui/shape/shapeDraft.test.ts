@@ -54,8 +54,8 @@ const fieldOf = (draft: ShapeDraft, key: string) => draft.params.find((p) => p.k
 
 test('a new shape follows the wearer where the measure is known, and its example elsewhere', () => {
 	const draft = draftOf(measured(['forearmGirth', 'left', 260], ['forearmGirth', 'right', 264]));
-	assert.deepEqual(draft.values.upper, { follows: 'forearmGirth', plus: 0 });
-	assert.equal(fieldOf(draft, 'upper').text, '0 mm');
+	assert.deepEqual(draft.values.upper, { follows: 'forearmGirth', plus: 10 }, 'with the least ease');
+	assert.equal(fieldOf(draft, 'upper').text, '10 mm');
 	assert.equal(draft.followed('forearmGirth')!.mm, 264, 'the larger arm');
 	assert.equal(typeof draft.values.lower, 'number', 'nobody has measured the wrist');
 	assert.equal(draft.problem, null);
@@ -96,4 +96,37 @@ test('the material says how thick it is, and there is something to keep once any
 		valueOf(piecesFigure('area', draft.shown!.pieces, 'mm')) > plain,
 		'round what is thicker is longer'
 	);
+});
+
+test('a band follows what lies where it is worn, and says while it is drawn that a hand of 220 does not pass a wrist closed at 165', () => {
+	const greave = { ...bracer, zones: ['shin-left', 'shin-right'] as const };
+	const on = (component: typeof bracer, fit: MeasureRecord) =>
+		new ShapeDraft({
+			shape: () => undefined,
+			shaperKey: () => 'taperedBand',
+			component: () => component,
+			components: () => [component],
+			fit: () => fit,
+			materials: () => [],
+			unit: () => 'mm',
+			following: false,
+			usual: null
+		});
+	const legs = on(
+		{ ...greave, zones: [...greave.zones] },
+		measured(['calfGirth', 'left', 360], ['calfGirth', 'right', 360])
+	);
+	assert.deepEqual(legs.values.upper, { follows: 'calfGirth', plus: 10 });
+	const arm = on(
+		{ ...bracer, side: 'left' },
+		measured(['forearmGirth', 'left', 250], ['wristGirth', 'left', 155], ['thumbKnuckleGirth', 'left', 220])
+	);
+	const [upper, cuff] = arm.rounds;
+	assert.equal(upper!.opening.passage, 'forearm');
+	assert.deepEqual([cuff!.opening.passage, cuff!.opening.closedMm], ['cuff', 165], '155 and 10 of ease');
+	assert.equal(cuff!.passes, false);
+	assert.equal(cuff!.wearers[0]!.results[0]!.missing, 55);
+	// Left open for lacing it opens along its whole length.
+	arm.type('gap', '20');
+	assert.ok(arm.rounds.every((r) => r.passes));
 });

@@ -3,7 +3,8 @@
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { inLedgerOrder } from '$core/facts/component.ts';
 	import { checkOpenings } from '$core/answers/goesOn.ts';
-	import { wearersOf } from '$core/facts/measureRecord.ts';
+	import { roundsOfShapes } from '$core/answers/shapeRounds.ts';
+	import { fittedOf, wearersOf } from '$core/facts/measureRecord.ts';
 	import Act from '$lib/ui/Act.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import EditDialog from '$lib/ui/EditDialog.svelte';
@@ -21,13 +22,27 @@
 	const unit = $derived(data.workshop.settings.lengthUnit);
 	const components = $derived(data.record.components);
 	const wearers = $derived(wearersOf(data.fit));
-	const checks = $derived(checkOpenings(data.fit.openings, components, wearers));
+	const entered = $derived(checkOpenings(data.fit.openings, components, wearers));
+	const drawn = $derived(
+		checkOpenings(
+			roundsOfShapes(data.fit.shapes, data.fit.openings, {
+				components,
+				wearers: fittedOf(data.fit),
+				materials: data.workshop.materials
+			}),
+			components,
+			wearers
+		)
+	);
+	const checks = $derived([...entered, ...drawn]);
+	const loose = $derived(checks.filter((c) => c.passes === true && c.sits === 'loose'));
+	const tight = $derived(checks.filter((c) => c.passes === true && c.sits === 'tight'));
 	const failing = $derived(checks.filter((c) => c.passes === false));
 	const unclear = $derived(checks.filter((c) => c.passes === null));
 	const without = $derived(
 		inLedgerOrder(components)
 			.map((n) => n.item)
-			.filter((c) => c.kind !== 'prop' && !data.fit.openings.some((o) => o.componentId === c.id))
+			.filter((c) => c.kind !== 'prop' && !checks.some((o) => o.component.id === c.id))
 	);
 	const unknown = $derived([
 		...new Map(checks.flatMap((c) => c.thicknessUnknown).map((c) => [c.id, c])).values()
@@ -68,7 +83,11 @@
 					{failing.length === 1 ? 'does' : 'do'} not go on.
 				{:else if unclear.length}{checks.length - unclear.length} of {checks.length} go on; {unclear.length} cannot
 					be told yet.
-				{:else}Everything goes on.{/if}
+				{:else}Everything goes on{loose.length || tight.length ? ', but' : '.'}
+					{#if loose.length}{loose.length}
+						{loose.length === 1 ? 'sits' : 'sit'} loose{tight.length ? ' and' : '.'}{/if}
+					{#if tight.length}{tight.length} {tight.length === 1 ? 'sits' : 'sit'} too tight.{/if}
+				{/if}
 			</p>
 			<p class="small soft">
 				For {wearers.map((w) => w.name).join(' and ')}. Each must reach round the largest girth on its way,
@@ -76,14 +95,17 @@
 			</p>
 		{:else}
 			<p>
-				No opening entered yet. Add where a component closes round the body (cuff, neck hole, belt, boot
-				shaft): its girth, stretch and opening. Then this says whether it goes on over what is worn beneath,
-				and what would cure it when not.
+				Nothing closes round the body yet. Bands, domes and cuirasses drawn under Pattern stand here by
+				themselves; add what is made otherwise (cuff, neck hole, belt, boot shaft) by its girth, stretch and
+				opening. Then this says whether it goes on over what is worn beneath, and what would cure it when not.
 			</p>
 		{/if}
 		<ul class="checks">
-			{#each checks as check (check.opening.id)}
+			{#each entered as check (check.opening.id)}
 				<OpeningLine {check} {wearers} {base} {unit} onedit={() => (editing = check.opening.id)} />
+			{/each}
+			{#each drawn as check (`${check.opening.shape.id} ${check.opening.value}`)}
+				<OpeningLine {check} {wearers} {base} {unit} shape={check.opening.shape} />
 			{/each}
 		</ul>
 	</Sheet>

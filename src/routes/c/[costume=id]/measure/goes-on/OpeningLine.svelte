@@ -8,6 +8,8 @@
 	import { formatNumber } from '$core/units/number.ts';
 	import type { Wearer, MeasureSide } from '$core/facts/bodyMeasure.ts';
 	import { easeOf } from '$core/answers/goesOn.ts';
+	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+	import { FIT_WORDS } from './fitWords.ts';
 	import X from '@lucide/svelte/icons/x';
 	import { PASSAGES } from '$core/facts/opening.ts';
 	import Tag from '$lib/ui/Tag.svelte';
@@ -16,17 +18,22 @@
 	import Working from '$lib/ui/Working.svelte';
 	import OpeningWay from './OpeningWay.svelte';
 	import Pencil from '@lucide/svelte/icons/pencil';
-	import type { OpeningCheck } from '$core/answers/goesOn.ts';
+	import type { StoredShape } from '$core/facts/shape.ts';
+	import { shaperOf } from '$core/engines/shapers/shapers.ts';
+	import type { OpeningCheck, WornRound } from '$core/answers/goesOn.ts';
 	import { formatLength } from '$core/units/measure.ts';
 
 	interface Props {
-		check: OpeningCheck;
+		check: OpeningCheck<WornRound>;
 		wearers: readonly Wearer[];
 		base: string;
 		unit: LengthUnit;
-		onedit: () => void;
+		/** Changes what somebody entered. */
+		onedit?: () => void;
+		/** What makes it, when nobody entered it. */
+		shape?: StoredShape;
 	}
-	let { check, wearers, base, unit, onedit }: Props = $props();
+	let { check, wearers, base, unit, onedit, shape }: Props = $props();
 	const sideWords = (side: MeasureSide) => (side === 'none' ? '' : `, ${side}`);
 	/** The worst first: what is missing most, then what cannot be told. */
 	const at: { result: GoesOn; name: string } | null = $derived(
@@ -48,7 +55,9 @@
 		<Tag component={check.component} href="{base}/look/{check.component.id}" />
 		<span>{PASSAGES[o.passage].name}</span>
 		<span class="verdict">
-			{#if check.passes === true}<Check size={18} aria-hidden="true" /> goes on
+			{#if check.passes === true && check.sits !== null && check.sits !== 'good'}
+				<TriangleAlert size={18} aria-hidden="true" /> goes on, {FIT_WORDS[check.sits]}
+			{:else if check.passes === true}<Check size={18} aria-hidden="true" /> goes on
 			{:else if check.passes === false && at}<X size={18} aria-hidden="true" />
 				<Working figure={missingFigure(at.result, unit)} /> short
 				<span class="small"
@@ -58,11 +67,14 @@
 				>
 			{:else}<CircleHelp size={18} aria-hidden="true" /> not told yet{/if}
 		</span>
-		<button
-			class="button quiet small"
-			aria-label="Edit {PASSAGES[o.passage].name} of {check.component.code}"
-			onclick={() => onedit()}><Pencil size={14} /></button
-		>
+		{#if shape}<a class="small" href="{base}/pattern/{shape.id}"
+				>{shape.name || shaperOf(shape.shaper).name}</a
+			>{/if}
+		{#if onedit}<button
+				class="button quiet small"
+				aria-label="Edit {PASSAGES[o.passage].name} of {check.component.code}"
+				onclick={() => onedit()}><Pencil size={14} /></button
+			>{/if}
 	</div>
 	<p class="small soft">
 		closed {length(o.closedMm)}{o.stretchPercent
