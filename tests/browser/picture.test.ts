@@ -274,7 +274,11 @@ test('does it go on: what is missing, three cures, and after the cure it does', 
 	await page.getByLabel('Stretch').fill('0');
 	await page.getByLabel('Opening adds').fill('12mm');
 	await page.getByRole('button', { name: 'Save' }).click();
-	await expect(page.getByText('Everything goes on.')).toBeVisible();
+	// Nobody entered the wrist: the shell that was drawn says it itself, for the hand has to pass it.
+	await expect(page.getByText('1 of 8 does not go on.')).toBeVisible();
+	await expect(page.getByRole('listitem').filter({ hasText: 'bracer shell' })).toContainText(
+		'4.6 cm short at hand girth over the thumb knuckle'
+	);
 	await open(page, '/c/2/measure/goes-on');
 	await expect(page.getByText('Its closure must cover', { exact: false }).first()).toBeAttached();
 });

@@ -12,6 +12,8 @@ import {
 	type Wearer
 } from '../facts/bodyMeasure.ts';
 import { headsWords, scaledToWearer } from '../engines/body/bodyScale.ts';
+import { sitsFigure } from '../explain/fit.ts';
+import { valueOf } from '../explain/figure.ts';
 import { beneathAt, checkOpenings } from './goesOn.ts';
 import type { Opening } from '../facts/opening.ts';
 import { bandLength, easedGirths, girthOver } from '../engines/body/girth.ts';
@@ -294,6 +296,18 @@ test('in a costume: layers by zone and side, over both wearers, with the range t
 	);
 	const [one] = checkOpenings([opening], components, [small]);
 	assert.equal(one!.passes, true);
+	// 275 lies within 255 + 4π and 10 to 25 of ease: 277.57 at least is 2.57 too tight.
+	assert.equal(one!.sits!.fit, 'tight');
+	assert.ok(Math.abs(one!.sits!.by - (265 + 4 * Math.PI - 275)) < 1e-9);
+	const [wide] = checkOpenings([{ ...opening, closedMm: 300 }], components, [small]);
+	assert.deepEqual(
+		[wide!.passes, wide!.sits!.fit],
+		[true, 'loose'],
+		'that it goes on does not hide that it is loose'
+	);
+	assert.ok(Math.abs(wide!.sits!.by - (300 - (280 + 4 * Math.PI))) < 1e-9);
+	assert.equal(valueOf(sitsFigure(300, wide!.sits!, 'mm')), wide!.sits!.by);
+	assert.equal(valueOf(sitsFigure(275, one!.sits!, 'mm')), one!.sits!.by);
 	assert.equal(one!.range, null);
 	assert.deepEqual(
 		one!.thicknessUnknown.map((c) => c.id),

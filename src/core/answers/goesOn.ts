@@ -51,6 +51,13 @@ export interface WearerGoesOn {
 /** A closed round of a component, as somebody entered it or as a shape makes it. */
 export type WornRound = Omit<Opening, 'id' | 'version'>;
 
+/** How a closed round sits: how far it is out of the girths that it should be closed at, and the end of them that it is beyond, mm. */
+export interface Sits {
+	fit: Fit;
+	by: number;
+	end: number;
+}
+
 export interface OpeningCheck<R extends WornRound = Opening> {
 	opening: R;
 	component: Component;
@@ -62,7 +69,7 @@ export interface OpeningCheck<R extends WornRound = Opening> {
 	/** All wearers, all sides: false when one fails, null when one cannot be told. */
 	passes: boolean | null;
 	/** How it sits, at the worst of all wearers and sides: too tight comes before loose. Null when no seat is measured. */
-	sits: Fit | null;
+	sits: Sits | null;
 }
 
 /** Every opening of a costume for every wearer of it, each side that the component has. */
@@ -122,8 +129,7 @@ function checkOpening<R extends WornRound>(
 		component,
 		wearers: checked,
 		thicknessUnknown: [...unknown.values()],
-		sits:
-			(['tight', 'loose', 'good'] as const).find((fit) => results.some((r) => r.seat?.fit === fit)) ?? null,
+		sits: sitsOf(opening.closedMm, results),
 		range: results.length > 1 ? closureRange(results) : null,
 		passes: results.some((r) => r.passes === false && r.unknown.length === 0)
 			? false
@@ -131,4 +137,15 @@ function checkOpening<R extends WornRound>(
 				? null
 				: true
 	};
+}
+
+function sitsOf(closed: number, results: readonly GoesOn[]): Sits | null {
+	const seats = results.flatMap(({ seat }): Sits[] => {
+		if (!seat) return [];
+		const end = seat.fit === 'tight' ? seat.range[0] : seat.range[1];
+		return [{ fit: seat.fit, by: seat.fit === 'good' ? 0 : Math.abs(closed - end), end }];
+	});
+	const worst = (fit: Fit) =>
+		seats.filter((s) => s.fit === fit).reduce<Sits | null>((a, b) => (a && a.by >= b.by ? a : b), null);
+	return worst('tight') ?? worst('loose') ?? worst('good');
 }

@@ -90,11 +90,16 @@ export function roundsOfShapes(
 	openings: readonly Opening[],
 	fit: Omit<FitFor, 'component'>
 ): (ShapeRound & { shape: StoredShape })[] {
-	return shapes.flatMap((shape) => {
+	const all = shapes.flatMap((shape) => {
 		const component = fit.components.find((c) => c.id === shape.componentId);
 		if (!component) return [];
 		return roundsOf(shape, { ...fit, component })
 			.filter((r) => !openings.some((o) => o.componentId === r.componentId && o.passage === r.passage))
 			.map((round) => ({ ...round, shape }));
 	});
+	// What lies one over another closes at the narrowest.
+	const same = (a: ShapeRound, b: ShapeRound) => a.componentId === b.componentId && a.passage === b.passage;
+	return all.filter(
+		(r) => r === all.filter((o) => same(o, r)).reduce((a, b) => (b.closedMm < a.closedMm ? b : a))
+	);
 }

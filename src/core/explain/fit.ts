@@ -1,4 +1,5 @@
 import type { Girth, GoesOn } from '../engines/body/goesOn.ts';
+import type { Sits } from '../answers/goesOn.ts';
 import type { LengthUnit } from '../units/measure.ts';
 import { definitionOf, type MeasureSide, measureWords } from '../facts/bodyMeasure.ts';
 import type { Figure } from './figure.ts';
@@ -54,6 +55,25 @@ export function missingFigure(result: GoesOn, unit: LengthUnit): Figure {
 			length('girth of the tightest place, with what is worn', result.tightest!.mm, unit, 'measured'),
 			length('how far it reaches round', result.reach, unit, 'closed, stretch and opening')
 		]
+	};
+}
+
+/** By how much a closed round is out of the girths that it should be closed at. */
+export function sitsFigure(closed: number, sits: Sits, unit: LengthUnit): Figure {
+	const [is, end] = [
+		length('closed girth', closed, unit),
+		length(
+			sits.fit === 'tight' ? 'least that it should be' : 'most that it should be',
+			sits.end,
+			unit,
+			'girth, layers and ease'
+		)
+	];
+	return {
+		title: sits.fit === 'tight' ? 'Too tight by' : 'Loose by',
+		formula: 'difference',
+		as: { kind: 'length', unit },
+		inputs: sits.fit === 'tight' ? [end, is] : [is, end]
 	};
 }
 

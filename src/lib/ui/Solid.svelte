@@ -2,6 +2,7 @@
 	/** The assembled thing in lines. Without a label it only goes with words beside it. */
 	import { svgPath } from '$core/formats/patternSvg.ts';
 	import { boxOf } from '$core/engines/pattern/outline.ts';
+	import type { Point3 } from '$core/units/point.ts';
 	import { projected } from '$core/engines/pattern/solid.ts';
 
 	let { lines, label }: { lines: readonly (readonly Point3[])[]; label: string } = $props();
@@ -9,8 +10,6 @@
 	const box = $derived(boxOf(flat.flat()));
 	const size = $derived(Math.max(box.right - box.left, box.top - box.bottom, 1));
 </script>
-
-import type {Point3} from '$core/units/point.ts';
 
 {#if flat.length}
 	<svg

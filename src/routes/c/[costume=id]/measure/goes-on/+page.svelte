@@ -3,6 +3,7 @@
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { inLedgerOrder } from '$core/facts/component.ts';
 	import { checkOpenings } from '$core/answers/goesOn.ts';
+	import type { Fit } from '$core/engines/body/goesOn.ts';
 	import { roundsOfShapes } from '$core/answers/shapeRounds.ts';
 	import { fittedOf, wearersOf } from '$core/facts/measureRecord.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -34,9 +35,15 @@
 			wearers
 		)
 	);
-	const checks = $derived([...entered, ...drawn]);
-	const loose = $derived(checks.filter((c) => c.passes === true && c.sits === 'loose'));
-	const tight = $derived(checks.filter((c) => c.passes === true && c.sits === 'tight'));
+	/** As the ledger goes; what does not go on comes first. */
+	const checks = $derived(
+		inLedgerOrder(components)
+			.flatMap(({ item }) => [...entered, ...drawn].filter((c) => c.component.id === item.id))
+			.sort((a, b) => Number(b.passes === false) - Number(a.passes === false))
+	);
+	const sitting = (fit: Fit) => checks.filter((c) => c.passes === true && c.sits?.fit === fit).length;
+	const loose = $derived(sitting('loose'));
+	const tight = $derived(sitting('tight'));
 	const failing = $derived(checks.filter((c) => c.passes === false));
 	const unclear = $derived(checks.filter((c) => c.passes === null));
 	const without = $derived(
@@ -83,10 +90,9 @@
 					{failing.length === 1 ? 'does' : 'do'} not go on.
 				{:else if unclear.length}{checks.length - unclear.length} of {checks.length} go on; {unclear.length} cannot
 					be told yet.
-				{:else}Everything goes on{loose.length || tight.length ? ', but' : '.'}
-					{#if loose.length}{loose.length}
-						{loose.length === 1 ? 'sits' : 'sit'} loose{tight.length ? ' and' : '.'}{/if}
-					{#if tight.length}{tight.length} {tight.length === 1 ? 'sits' : 'sit'} too tight.{/if}
+				{:else}Everything goes on{loose || tight ? ', but' : '.'}
+					{#if loose}{loose} {loose === 1 ? 'sits' : 'sit'} loose{tight ? ' and' : '.'}{/if}
+					{#if tight}{tight} {tight === 1 ? 'sits' : 'sit'} too tight.{/if}
 				{/if}
 			</p>
 			<p class="small soft">
@@ -101,11 +107,14 @@
 			</p>
 		{/if}
 		<ul class="checks">
-			{#each entered as check (check.opening.id)}
-				<OpeningLine {check} {wearers} {base} {unit} onedit={() => (editing = check.opening.id)} />
-			{/each}
-			{#each drawn as check (`${check.opening.shape.id} ${check.opening.value}`)}
-				<OpeningLine {check} {wearers} {base} {unit} shape={check.opening.shape} />
+			{#each checks as { opening, ...check } (`${opening.componentId} ${opening.passage} ${'id' in opening ? opening.id : ''}`)}
+				<OpeningLine
+					check={{ ...check, opening }}
+					{wearers}
+					{base}
+					{unit}
+					{...'id' in opening ? { onedit: () => (editing = opening.id) } : { shape: opening.shape }}
+				/>
 			{/each}
 		</ul>
 	</Sheet>

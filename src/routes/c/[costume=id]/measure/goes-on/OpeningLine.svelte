@@ -4,12 +4,11 @@
 	import CircleHelp from '@lucide/svelte/icons/circle-help';
 	import { BODY_MEASURES } from '$core/facts/bodyMeasure.ts';
 	import type { GoesOn } from '$core/engines/body/goesOn.ts';
-	import { missingFigure, reachFigure } from '$core/explain/fit.ts';
+	import { missingFigure, reachFigure, sitsFigure } from '$core/explain/fit.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import type { Wearer, MeasureSide } from '$core/facts/bodyMeasure.ts';
 	import { easeOf } from '$core/answers/goesOn.ts';
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-	import { FIT_WORDS } from './fitWords.ts';
 	import X from '@lucide/svelte/icons/x';
 	import { PASSAGES } from '$core/facts/opening.ts';
 	import Tag from '$lib/ui/Tag.svelte';
@@ -55,9 +54,12 @@
 		<Tag component={check.component} href="{base}/look/{check.component.id}" />
 		<span>{PASSAGES[o.passage].name}</span>
 		<span class="verdict">
-			{#if check.passes === true && check.sits !== null && check.sits !== 'good'}
-				<TriangleAlert size={18} aria-hidden="true" /> goes on, {FIT_WORDS[check.sits]}
-			{:else if check.passes === true}<Check size={18} aria-hidden="true" /> goes on
+			{#if check.passes === true && check.sits?.fit === 'tight'}
+				<TriangleAlert size={18} aria-hidden="true" /> goes on, but is
+				<Working figure={sitsFigure(o.closedMm, check.sits, unit)} /> too tight where it sits
+			{:else if check.passes === true}<Check size={18} aria-hidden="true" /> goes on{#if check.sits?.fit === 'loose'}<span
+						class="plain">, loose by <Working figure={sitsFigure(o.closedMm, check.sits, unit)} /></span
+					>{/if}
 			{:else if check.passes === false && at}<X size={18} aria-hidden="true" />
 				<Working figure={missingFigure(at.result, unit)} /> short
 				<span class="small"
@@ -130,6 +132,9 @@
 		margin-left: auto;
 		font-weight: 600;
 		flex-wrap: wrap;
+	}
+	.plain {
+		font-weight: 400;
 	}
 	.bad .verdict {
 		color: var(--red-ink);

@@ -3,7 +3,6 @@
 	import { BODY_MEASURES, definitionOf, measureWords } from '$core/facts/bodyMeasure.ts';
 	import { girthFigure, closureFigure } from '$core/explain/fit.ts';
 	import type { MeasureSide } from '$core/facts/bodyMeasure.ts';
-	import { FIT_WORDS } from './fitWords.ts';
 	import type { LengthUnit } from '$core/units/measure.ts';
 	import Working from '$lib/ui/Working.svelte';
 	import type { OpeningCheck, WornRound } from '$core/answers/goesOn.ts';
@@ -16,6 +15,11 @@
 	}
 	let { check, base, unit }: Props = $props();
 	const length = (mm: number) => formatLength(mm, unit);
+	const FIT_WORDS = {
+		tight: 'too tight where it sits',
+		good: 'sits as it should',
+		loose: 'loose where it sits'
+	};
 	const sideWords = (side: MeasureSide) => (side === 'none' ? '' : `, ${side}`);
 </script>
 
