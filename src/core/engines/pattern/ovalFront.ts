@@ -4,8 +4,6 @@ import { unroll } from './unroll.ts';
 
 /** Steps from the middle to the side. */
 const STEPS = 180;
-/** Halvings until a place is found to a millionth of a step. */
-const HALVINGS = 30;
 
 /** Nearer than this to the middle is in the middle, mm. */
 const NOTHING = 1e-6;
@@ -39,6 +37,22 @@ export function ovalFront(lower: Oval, upper: Oval, height: number) {
 		return { at, side: round < 0 ? -1 : 1 };
 	}
 
+	/** Steps to the side at that height until it is enough: how far that is, after how many steps, and how long the last one was. */
+	function along(up: number, enough: (far: number, step: number) => boolean) {
+		const point = (step: number): Point3 => {
+			const { at } = place(inSpace, { round: step / STEPS, up });
+			return [at(0), at(1), at(2)];
+		};
+		let [far, last, step, before] = [0, 1, 0, point(0)];
+		while (step < STEPS && !enough(far, step)) {
+			const next = point(++step);
+			last = Math.hypot(next[0] - before[0], next[1] - before[1]);
+			far += last;
+			before = next;
+		}
+		return { far, step, last };
+	}
+
 	return {
 		/** Laid flat: the middle stands upright on 0, 0. */
 		flat(on: OnFront): Point {
@@ -49,18 +63,16 @@ export function ovalFront(lower: Oval, upper: Oval, height: number) {
 			const { at, side } = place(inSpace, on);
 			return [side * at(0), at(1), at(2)];
 		},
-		/** How far round lies what is seen so far from the middle, mm, at a height of 0 to 1; null beyond the side. */
+		/** From the middle, level along the surface, mm, at a height of 0 to 1. */
+		aside(round: number, up: number): number {
+			const { far, step, last } = along(up, (_, at) => at >= round * STEPS);
+			return far - (step - round * STEPS) * last;
+		},
+		/** How far round lies what is so far from the middle, level along the surface, mm; null beyond the side. */
 		roundAt(aside: number, up: number): number | null {
-			const far = (round: number) => place(inSpace, { round, up }).at(0);
-			if (aside > far(1)) return null;
 			if (aside < NOTHING) return 0;
-			let [from, to] = [0, 1];
-			for (let i = 0; i < HALVINGS; i++) {
-				const middle = (from + to) / 2;
-				if (far(middle) < aside) from = middle;
-				else to = middle;
-			}
-			return (from + to) / 2;
+			const { far, step, last } = along(up, (far) => far >= aside);
+			return far < aside ? null : (step - (far - aside) / last) / STEPS;
 		}
 	};
 }

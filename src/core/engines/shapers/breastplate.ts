@@ -53,15 +53,15 @@ interface Ends {
 /** What is left of the upper plate beside armhole and neckline, from the right at the chest, round over the top. */
 function upperPlate(front: OvalFront, height: number, ends: Ends): Parsed<OnFront[]> {
 	const under = ends.underarm / height;
-	const [sideX] = front.worn({ round: ends.side, up: under });
+	const side = front.aside(ends.side, under);
 	const half = ends.across / 2;
-	if (half > sideX) return bad('acrossTooWide', { most: Math.floor(2 * sideX) }, ['across']);
+	if (half > side) return bad('acrossTooWide', { most: Math.floor(2 * side) }, ['across']);
 	const end = ends.neckHalf + ends.shoulder;
 	const middle = (1 + under) / 2;
 	// From under the arm a quarter of an oval to the narrowest, from there out to the shoulder; then the neckline.
 	const seen: [aside: number, up: number][] = [
 		...steps.map((s): [number, number] => [
-			sideX - (sideX - half) * Math.sin((s * Math.PI) / 2),
+			side - (side - half) * Math.sin((s * Math.PI) / 2),
 			under + (middle - under) * (1 - Math.cos((s * Math.PI) / 2))
 		]),
 		...steps.slice(1).map((s): [number, number] => [half + (end - half) * s * s, middle + (1 - middle) * s]),
@@ -113,7 +113,7 @@ export const breastplate = shaper({
 		chestToShoulder: long('chest to shoulder, straight up', 200, 60, 600),
 		across: long('width between the armholes', 330, 60, 900, { measure: 'acrossBack' }),
 		neck: long('width of the neckline', 170, 40, 500),
-		shoulder: long('shoulder, straight out from the neckline', 70, 15, 300, {
+		shoulder: long('shoulder, out from the neckline', 70, 15, 300, {
 			hint: 'as much of the shoulder as the plate covers'
 		}),
 		frontDrop: long('neckline, down in front', 90, 5, 400, { only: { of: 'plates', is: [0, 1] } }),
@@ -190,7 +190,7 @@ export const breastplate = shaper({
 			formula: 'ovalWidth',
 			inputs: [mm('girth', girth), mm('thickness', its.thickness), count('depth by width', ratio)]
 		});
-		const middle = its.neck / 2 + its.shoulder / 2;
+		const atStrap = upper.roundAt(its.neck / 2 + its.shoulder / 2, 1);
 		return shaped(pieces, {
 			dimensions: [
 				width('Width at the waist, to the middle of the thickness', its.waist, its.waistRatio),
@@ -211,7 +211,7 @@ export const breastplate = shaper({
 								inputs: [
 									mm('half of the depth', shoulders.deep),
 									mm('half of the width', shoulders.wide),
-									mm('from the middle', middle)
+									mm('from the middle, straight', upper.worn({ round: atStrap ?? 1, up: 1 })[0])
 								]
 							} as const
 						]

@@ -57,8 +57,9 @@
 			{#if check.passes === true && check.sits?.fit === 'tight'}
 				<TriangleAlert size={18} aria-hidden="true" /> goes on, but is
 				<Working figure={sitsFigure(o.closedMm, check.sits, unit)} /> too tight where it sits
-			{:else if check.passes === true}<Check size={18} aria-hidden="true" /> goes on{#if check.sits?.fit === 'loose'}<span
-						class="plain">, loose by <Working figure={sitsFigure(o.closedMm, check.sits, unit)} /></span
+			{:else if check.passes === true}<Check size={18} aria-hidden="true" /> goes on
+				{#if check.sits?.fit === 'loose'}<span class="plain"
+						>· loose by <Working figure={sitsFigure(o.closedMm, check.sits, unit)} /></span
 					>{/if}
 			{:else if check.passes === false && at}<X size={18} aria-hidden="true" />
 				<Working figure={missingFigure(at.result, unit)} /> short
@@ -135,6 +136,7 @@
 	}
 	.plain {
 		font-weight: 400;
+		white-space: nowrap;
 	}
 	.bad .verdict {
 		color: var(--red-ink);
