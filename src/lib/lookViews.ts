@@ -16,5 +16,6 @@ export const patternViews = (base: string) => [
 	{ href: `${base}/pattern`, name: 'Shapes' },
 	{ href: `${base}/pattern/new`, name: 'New shape' },
 	{ href: `${base}/pattern/bring`, name: 'Bring in' },
+	{ href: `${base}/pattern/material`, name: 'Cut from' },
 	{ href: `${base}/pattern/print`, name: 'Print' }
 ];

@@ -19,6 +19,7 @@ export const PAGES = [
 	'/c/1/pattern/new?of=1',
 	'/c/1/pattern/2',
 	'/c/1/pattern/3/1',
+	'/c/1/pattern/material',
 	'/c/1/pattern/print',
 	'/c/1/pattern/bring?of=1',
 	'/c/1/lay',

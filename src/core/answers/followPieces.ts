@@ -183,3 +183,8 @@ export function followPieces(record: CostumeRecord, from: PiecesFrom): CostumeRe
 export const followsPieces = (record: CostumeRecord, componentId: number): boolean =>
 	[...record.steps, ...record.coats].some((r) => r.componentId === componentId && r.fromPieces) ||
 	record.needs.some((n) => n.componentId === componentId && n.waste !== null);
+
+/** Whether a component's amounts follow its pieces from now on: they do, or nothing of it says an amount yet. */
+export const mayFollowPieces = (record: CostumeRecord, componentId: number): boolean =>
+	followsPieces(record, componentId) ||
+	![...record.steps, ...record.coats, ...record.needs].some((r) => r.componentId === componentId);

@@ -352,3 +352,41 @@ test('the percentage of Resize is applied to a pattern that was brought in: once
 	await w.undoLast();
 	assert.deepEqual(await sizes(), [400 * 500, 300 * 500]);
 });
+
+test('what many shapes are cut from is chosen at once: needs of what follows its pieces come with it, one undo takes all back', async () => {
+	const SHEET = { widthMm: '50', lengthMm: '100' };
+	const { id: foam } = await run(materialCommands.addMaterial, { ...MATERIAL, ...SHEET, name: 'Table foam' });
+	const { id: other } = await run(materialCommands.addMaterial, {
+		...MATERIAL,
+		...SHEET,
+		name: 'Other foam'
+	});
+	const { id: greaves } = await run(componentCommands.addComponent, { ...COMPONENT, name: 'Greaves' });
+	const first = await run(shapeCommands.addShape, { componentId: String(greaves), ...BAND, follow: 'on' });
+	const second = await run(shapeCommands.addShape, { componentId: String(greaves), ...BAND, name: 'lining' });
+	const cutFrom = async () =>
+		(await shapes()).flatMap((s) => ([first.id, second.id].includes(s.id) ? [s.materialId] : []));
+	await run(shapeCommands.cutShapes, {
+		[`material.${first.id}`]: String(foam),
+		[`material.${second.id}`]: String(other)
+	});
+	assert.deepEqual(await cutFrom(), [foam, other]);
+	const needs = async () =>
+		(await loadRecord(w.db, costume))!.needs
+			.filter((n) => n.componentId === greaves)
+			.map((n) => n.materialId);
+	assert.deepEqual(await needs(), [foam, other]);
+	await w.undoLast();
+	assert.deepEqual(await cutFrom(), [null, null]);
+	assert.deepEqual(await needs(), []);
+	// What is not told stays; what is the same is nothing to do; what is no material is refused at its field.
+	await run(shapeCommands.cutShapes, { [`material.${second.id}`]: String(other) });
+	assert.deepEqual(await cutFrom(), [null, other]);
+	await assert.rejects(run(shapeCommands.cutShapes, { [`material.${second.id}`]: String(other) }), Refused);
+	await assert.rejects(
+		run(shapeCommands.cutShapes, { [`material.${first.id}`]: '999999' }),
+		(e: unknown) => e instanceof Refused && e.field === `material.${first.id}`
+	);
+	await run(shapeCommands.cutShapes, { [`material.${second.id}`]: '' });
+	assert.deepEqual(await cutFrom(), [null, null]);
+});

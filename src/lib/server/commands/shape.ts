@@ -1,3 +1,4 @@
+import pluralize from 'pluralize';
 import { z } from 'zod';
 import { MEASURE_KEYS } from '$core/facts/bodyMeasure.ts';
 import { fittedOf } from '$core/facts/measureRecord.ts';
@@ -5,7 +6,7 @@ import { printPercent } from '$core/engines/body/resize.ts';
 import { say } from '$core/units/problem.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
 import { USUAL_WASTE } from '$core/trade/driver.ts';
-import { takesOf } from '$core/answers/followPieces.ts';
+import { mayFollowPieces, takesOf } from '$core/answers/followPieces.ts';
 import { techniqueOf, type Catalogue } from '$core/trade/catalogue.ts';
 import { storedPieces } from '$core/facts/storedPiece.ts';
 import { readShapeValue, shapeFor, type ShapeSource } from '$core/answers/shapePieces.ts';
@@ -221,6 +222,49 @@ export const shapeCommands = {
 			});
 			await setFollowing(tx, record, component, v.follow, context.trade);
 			return { words: `Reshaped ${plainName(v.name, v.shaper)} of ${name}` };
+		}
+	),
+
+	/** What shapes are cut from, many at once: `material.7` of the shape 7, and `role.7.lining` of its lining. What is not told stays. */
+	cutShapes: command(
+		() => z.looseObject({}),
+		async (tx, fields, context) => {
+			const shapes = await loadShapes(tx, [context.costumeId]);
+			const known = new Set((await loadMaterials(tx)).map((m) => m.id));
+			const told = (name: string): number | null | undefined => {
+				if (!(name in fields)) return undefined;
+				const read = f.idOrNull().safeParse(fields[name]);
+				if (!read.success || (read.data !== null && !known.has(read.data)))
+					throw new Refused('Choose one of the materials.', name);
+				return read.data;
+			};
+			const changed: StoredShape[] = [];
+			for (const shape of shapes) {
+				const chosen = told(`material.${shape.id}`);
+				const materialId = chosen === undefined ? shape.materialId : chosen;
+				const roles = { ...shape.roles };
+				for (const name of Object.keys(fields).filter((n) => n.startsWith(`role.${shape.id}.`))) {
+					const role = name.slice(`role.${shape.id}.`.length);
+					const id = told(name) ?? null;
+					if (id === null) delete roles[role];
+					else if (role.length <= 40) roles[role] = id;
+				}
+				if (materialId === shape.materialId && JSON.stringify(roles) === JSON.stringify(shape.roles))
+					continue;
+				// Another material begins with one layer of it.
+				const layers = materialId === shape.materialId ? shape.layers : 1;
+				await checked(tx, shape.componentId, { ...shape, materialId, roles, layers }, context);
+				await set(tx, 'shape', shape.id, { materialId, roles, layers });
+				changed.push(shape);
+			}
+			if (!changed.length) throw new Refused('Nothing is cut from something else than before.');
+			const record = await loadRecord(tx, context.costumeId);
+			for (const component of record?.components ?? [])
+				if (changed.some((s) => s.componentId === component.id) && mayFollowPieces(record!, component.id))
+					await setFollowing(tx, record!, component, true, context.trade);
+			return {
+				words: `Chose what ${pluralize('shape', changed.length, true)} ${changed.length === 1 ? 'is' : 'are'} cut from`
+			};
 		}
 	),
 
