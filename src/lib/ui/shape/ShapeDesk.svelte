@@ -94,6 +94,12 @@
 						>Not measured yet: {draft.examples.map((key) => BODY_MEASURES[key].name).join(', ')}. An example
 						of a middle size stands there: <a href="{base}/measure">measure</a>, or type it.</Notice
 					>{/if}
+				{#if draft.measured.length && !shape?.drawn}<Notice
+						>Measured since: {draft.measured.map((key) => BODY_MEASURES[key].name).join(', ')}.
+						<button type="button" class="button small" onclick={() => draft.followMeasured()}
+							>Let it follow</button
+						></Notice
+					>{/if}
 				<div class="fields">
 					<Field name="name" label="Name" value={shape?.name ?? ''} hint="else {shaper.name}" wide />
 					{#if shape?.drawn}

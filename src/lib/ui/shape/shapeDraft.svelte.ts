@@ -128,12 +128,35 @@ export class ShapeDraft {
 	readonly resting: ShapeField[] = $derived.by(() =>
 		this.params.filter((p) => !counts(p.param, this.values))
 	);
-	/** Measures that the shape wants and that nobody has taken or typed: its examples stand there. */
-	readonly examples: MeasureKey[] = $derived.by(() =>
-		this.counting.flatMap(({ param, follows, read }) =>
-			param.measure && !follows && read.ok && read.value === param.value ? [param.measure] : []
-		)
+	/** Values at which examples of a middle size stand, though a measure says them: as soon as somebody takes it, or since. */
+	readonly #onExample = $derived.by(() =>
+		this.counting.flatMap((field) => {
+			const { key, param, follows, read } = field;
+			const measure = usualMeasure(key, param, this.#around.component());
+			return measure && !follows && read.ok && read.value === param.value ? [{ field, measure }] : [];
+		})
 	);
+	/** Measures that the shape wants and that nobody has taken: its examples stand there. */
+	readonly examples: MeasureKey[] = $derived(
+		this.#onExample.flatMap(({ measure }) => (this.followed(measure) ? [] : [measure]))
+	);
+	/** Measures taken since, of a shape that was drawn before. */
+	readonly measured: MeasureKey[] = $derived.by(() =>
+		this.#around.shape()
+			? this.#onExample.flatMap(({ measure }) => (this.followed(measure) ? [measure] : []))
+			: []
+	);
+	/** What stands at an example follows the measures that were taken since, with the usual ease. */
+	followMeasured(): void {
+		for (const { field, measure } of this.#onExample) {
+			const followed = this.followed(measure);
+			if (!followed) continue;
+			this.#chosen[field.key] = measure;
+			this.#typed[field.key] = this.length(
+				usualEase(followed.mm, measure, field.param, this.#around.component())
+			);
+		}
+	}
 	type(key: string, text: string): void {
 		this.#typed[key] = text;
 	}

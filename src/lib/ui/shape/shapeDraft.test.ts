@@ -130,3 +130,36 @@ test('a band follows what lies where it is worn, and says while it is drawn that
 	arm.type('gap', '20');
 	assert.ok(arm.rounds.every((r) => r.passes));
 });
+
+test('what was drawn from examples before anybody measured follows the tape at one press, with the least ease', () => {
+	const shape = {
+		id: 5,
+		componentId: 2,
+		shaper: 'taperedBand',
+		name: '',
+		values: { ...draftOf(make.NO_FIT).values },
+		works: [],
+		drawn: null,
+		materialId: null,
+		roles: {},
+		layers: 1,
+		note: '',
+		version: 1
+	};
+	const draft = new ShapeDraft({
+		shape: () => shape,
+		shaperKey: () => 'taperedBand',
+		component: () => bracer,
+		components: () => [bracer],
+		fit: () => measured(['forearmGirth', 'left', 260], ['forearmGirth', 'right', 264]),
+		materials: () => [],
+		unit: () => 'mm',
+		following: true,
+		usual: null
+	});
+	assert.deepEqual([draft.measured, draft.examples], [['forearmGirth'], ['wristGirth']]);
+	draft.followMeasured();
+	assert.deepEqual(draft.values.upper, { follows: 'forearmGirth', plus: 10 });
+	assert.deepEqual(draft.measured, []);
+	assert.equal(draft.values.lower, shape.values.lower, 'the wrist is not measured yet');
+});

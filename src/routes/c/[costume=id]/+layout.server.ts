@@ -4,9 +4,11 @@ import { costumeStage, progressOf, stageOf } from '$core/answers/stage.ts';
 import { copiesOf } from '$core/facts/component.ts';
 import { openSpans } from '$core/engines/schedule/calendar.ts';
 import { DAY, dayOf } from '$core/units/localTime.ts';
+import { settleNext } from '$core/answers/settle.ts';
 import { spendOf } from '$core/answers/spend.ts';
 import { database } from '$lib/server/database.ts';
 import { Packed } from '$lib/packed.ts';
+import { loadMeasure } from '$lib/server/read/measure.ts';
 import { plannedCostume } from '$lib/server/read/plans.ts';
 import type { LayoutServerLoad } from './$types';
 
@@ -30,6 +32,7 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 	const stages = Object.fromEntries(
 		record.components.map((c) => [c.id, stageOf(c, record, workshop, locals.now)])
 	);
+	const spend = spendOf(record, workshop);
 	return {
 		/** Pages find them beside the rest: the load of both sides takes them out. */
 		packed: new Packed({ record, workshop, plan }),
@@ -50,7 +53,8 @@ export const load: LayoutServerLoad = async ({ params, locals }) => {
 				record.steps.filter((s) => s.doneAt === null).flatMap((s) => cautionsFor(trade, s.technique))
 			)
 		],
-		spend: spendOf(record, workshop),
+		spend,
+		settle: settleNext(record, await loadMeasure(await database(), id), spend.unpriced, trade),
 		windows: main ? openSpans(main, today * DAY, (end + 1) * DAY) : []
 	};
 };

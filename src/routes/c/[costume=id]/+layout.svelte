@@ -7,6 +7,7 @@
 	import { dayOf, dayWords } from '$core/units/localTime.ts';
 	import CostumeDialog from '$lib/ui/CostumeDialog.svelte';
 	import { shownForecast } from '$lib/ui/forecast.svelte.ts';
+	import SettleStrip from '$lib/ui/SettleStrip.svelte';
 	import Tape from '$lib/ui/Tape.svelte';
 	import Working from '$lib/ui/Working.svelte';
 	import { daysWords } from '$lib/ui/words.ts';
@@ -25,6 +26,11 @@
 	const PAUSE = 1000;
 	const forecast = $derived(shownForecast.of(data.planKey, data.forecast));
 	const pins = $derived(tapePins(data.record, planByOdds(data.plan, forecast), data.workshop, data.now));
+
+	/** Where it is planned, not where it is made or worn. */
+	const settling = $derived(
+		/^\/(look|measure|pattern|lay|buy|plan)\b/.test(page.url.pathname.slice(base.length))
+	);
 
 	// The server is the outside world: it is waited for while the odds of the plan on show are worked out.
 	$effect(() => {
@@ -62,7 +68,15 @@
 		<Tape {costume} {base} plan={data.plan} windows={data.windows} {pins} now={data.now} {forecast} />
 	</div>
 	<StationRail {base} broken={open > 0 && Object.values(data.stages).includes('broken')} />
-	<main id="main">{@render children()}</main>
+	<main id="main">
+		{#if settling}<SettleStrip
+				settle={data.settle}
+				components={data.record.components}
+				wearer={costume.wearer || 'the wearer'}
+				{base}
+			/>{/if}
+		{@render children()}
+	</main>
 </div>
 <CostumeDialog bind:open={editing} {costume} />
 

@@ -10,6 +10,8 @@
 		OVERS,
 		type MeasureKey
 	} from '$core/facts/bodyMeasure.ts';
+	import { wantedMeasures } from '$core/answers/settle.ts';
+	import pluralize from 'pluralize';
 	import { wearersOf } from '$core/facts/measureRecord.ts';
 	import { dayOf, formatDate } from '$core/units/localTime.ts';
 	import { formatLength } from '$core/units/measure.ts';
@@ -34,6 +36,10 @@
 		['Arm and hand', ['upper-arm', 'forearm', 'hand']],
 		['Leg and foot', ['thigh', 'shin', 'foot']]
 	];
+	/** What figures of the costume wait for. */
+	const wanted = $derived(
+		new Map(wantedMeasures(data.record.components, data.fit).map((w) => [w.measure, w.figures]))
+	);
 	const inRegion = (zones: string[]) => MEASURE_KEYS.filter((k) => zones.includes(definitionOf(k).zone));
 	const last = (key: MeasureKey, side: 'none' | 'left' | 'right') => {
 		const m = wearer && latest(wearer.measures, key, side);
@@ -63,6 +69,11 @@
 						<Field name="over" label="Taken over" options={OVERS} value="skin" />
 						<Field name="note" label="Note" value="" />
 					</div>
+					{#if wanted.size}
+						<p class="wanted" data-wanted>
+							Wanted for this costume: {[...wanted.keys()].map((key) => BODY_MEASURES[key].name).join(', ')}.
+						</p>
+					{/if}
 					<p class="small soft">
 						Measure the wearer, not the maker; left and right apart. What you leave empty is left out. Tape
 						snug, not tight.
@@ -81,6 +92,10 @@
 								>
 									<div>
 										<b>{m.name}</b>
+										{#if wanted.has(key)}<span class="small moves"
+												>{pluralize('figure', wanted.get(key), true)}
+												{wanted.get(key) === 1 ? 'waits' : 'wait'} for it</span
+											>{/if}
 										<p class="small soft">{m.how}</p>
 									</div>
 									{#if m.sided}
@@ -149,6 +164,13 @@
 		align-items: start;
 		border-bottom: 1px solid var(--rule);
 		padding-bottom: 8px;
+	}
+	.wanted {
+		font-weight: 600;
+	}
+	.moves {
+		padding: 0 6px;
+		background: var(--yellow-wash);
 	}
 	.measure:focus-within {
 		background: var(--sheet-shade);
