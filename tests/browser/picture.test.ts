@@ -264,14 +264,17 @@ test('does it go on: what is missing, three cures, and after the cure it does', 
 	// 25.6 cm forearm against 24.4 cm: 1.2 cm, or a slit half as long.
 	await expect(bracers.getByRole('button', { name: /Missing round the tightest/ })).toHaveText('1.2 cm');
 	await expect(bracers.getByText('1.2 cm more round, or a slit 0.6 cm long')).toBeVisible();
-	await expect(bracers.getByText('cloth that gives 5 % would do')).toBeVisible();
+	// What is rigid is not offered stretch.
+	await expect(bracers.getByText('Split:')).toBeVisible();
+	await expect(bracers.getByText('Stretch:')).toHaveCount(0);
 	await bracers.getByText('The way, measure by measure').click();
 	await expect(bracers.getByText('hand girth over the thumb knuckle').first()).toBeVisible();
 	await bracers.getByRole('button', { name: /^Edit band on the forearm/ }).click();
-	await page.getByLabel('Stretch').fill('300');
+	await expect(page.getByLabel('Stretch')).toHaveCount(0);
+	await page.getByLabel('Closed girth').fill('5 m');
 	await page.getByRole('button', { name: 'Save' }).click();
-	await expect(page.getByText('At most 200.')).toBeVisible();
-	await page.getByLabel('Stretch').fill('0');
+	await expect(page.getByRole('dialog').getByText(/^At most/)).toBeVisible();
+	await page.getByLabel('Closed girth').fill('24.4');
 	await page.getByLabel('Opening adds').fill('12mm');
 	await page.getByRole('button', { name: 'Save' }).click();
 	// Nobody entered the wrist: the shell that was drawn says it itself, for the hand has to pass it.

@@ -10,8 +10,10 @@
 	interface Props {
 		opening?: Opening;
 		unit: LengthUnit;
+		/** What it is of does not stretch. */
+		rigid: boolean;
 	}
-	let { opening, unit }: Props = $props();
+	let { opening, unit, rigid }: Props = $props();
 	const passages = Object.entries(PASSAGES).map(([value, p]) => ({ value, label: p.name }));
 </script>
 
@@ -24,14 +26,16 @@
 		inputmode="decimal"
 		hint="inside, closed, not stretched"
 	/>
-	<Field
-		name="stretchPercent"
-		label="Stretch"
-		value={formatNumber(opening?.stretchPercent ?? 0, 1)}
-		inputmode="decimal"
-		suffix="%"
-		hint="0 when rigid"
-	/>
+	{#if rigid && !opening?.stretchPercent}<input type="hidden" name="stretchPercent" value="0" />
+	{:else}
+		<Field
+			name="stretchPercent"
+			label="Stretch"
+			value={formatNumber(opening?.stretchPercent ?? 0, 1)}
+			inputmode="decimal"
+			suffix="%"
+		/>
+	{/if}
 	<Field
 		name="openingMm"
 		label="Opening adds"

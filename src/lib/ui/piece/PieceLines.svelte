@@ -19,15 +19,26 @@
 	const all = $derived(edgesOf(piece.outline));
 	const allowed = $derived(piece.outline.edges.some((e) => e.allowance));
 	const cut = $derived(allowed ? cutLine(piece) : flatten(piece.outline).points);
-	const lengths = $derived(
-		all.length <= MOST_LENGTHS
-			? all.map(({ from, edge }, i) => ({
-					i,
-					at: onto(pointAt(from, edge, 0.5)),
-					mm: edgeLength(from, edge)
-				}))
-			: []
-	);
+	/** Px that a length stands outside of its edge. */
+	const BESIDE = 13;
+	/** Each length outside of its edge and of what is cut beyond it: a piece lies to the left of its outline. */
+	const lengths = $derived.by(() => {
+		if (all.length > MOST_LENGTHS) return [];
+		return all.map(({ from, edge }, i) => {
+			const [at, before, after] = [0.5, 0.49, 0.51].map((t) => onto(pointAt(from, edge, t)));
+			const [dx, dy] = [after![0] - before![0], after![1] - before![1]];
+			const long = Math.hypot(dx, dy) || 1;
+			const [ox, oy] = [-dy / long, dx / long];
+			const off = BESIDE + (edge.allowance ?? 0) * view.scale;
+			return {
+				i,
+				x: at![0] + ox * off,
+				y: at![1] + oy * off,
+				anchor: ox > 0.5 ? 'start' : ox < -0.5 ? 'end' : 'middle',
+				mm: edgeLength(from, edge)
+			};
+		});
+	});
 </script>
 
 <path
@@ -41,7 +52,7 @@
 	{@const n = notchPlace(piece, notch)}
 	{@const [x, y] = onto(n.at)}
 	<path class="notch" d="M{x} {y}l{n.out[0] * 12} {-n.out[1] * 12}" />
-	<text x={x + n.out[0] * 22} y={y - n.out[1] * 22} class="pair">{notch.pair}</text>
+	<text x={x + n.out[0] * 22} y={y - n.out[1] * 22} class="pair" text-anchor="middle">{notch.pair}</text>
 {/each}
 {#if piece.foldEdge !== null && all[piece.foldEdge]}
 	{@const fold = all[piece.foldEdge]!}
@@ -54,7 +65,7 @@
 	</g>
 {/if}
 {#each lengths as l (l.i)}
-	<text x={l.at[0]} y={l.at[1]} class="length">{length(l.mm)}</text>
+	<text x={l.x} y={l.y} text-anchor={l.anchor} class="length">{length(l.mm)}</text>
 {/each}
 
 <style>
@@ -94,7 +105,6 @@
 		stroke-width: 1.5;
 	}
 	text {
-		text-anchor: middle;
 		dominant-baseline: middle;
 		font: 12px var(--mono);
 		pointer-events: none;
@@ -103,7 +113,8 @@
 		stroke: #ecdcb9;
 		stroke-width: 4px;
 	}
-	.pair {
+	.pair,
+	.length {
 		fill: var(--on-mat);
 		stroke: var(--mat-deep);
 	}

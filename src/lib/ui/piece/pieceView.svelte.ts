@@ -4,8 +4,8 @@ import type { Piece } from '$core/facts/piece.ts';
 import { svgPath } from '$core/formats/patternSvg.ts';
 import type { Point } from '$core/units/point.ts';
 
-/** Px round the piece. */
-const PAD = 36;
+/** Px beside the piece and above and below it: lengths of its edges stand there. */
+const PAD = { x: 72, y: 40 };
 
 /**
  * Where a piece is seen on the mat. The view is fitted to the piece as it is kept, so that it stands still while a point
@@ -37,8 +37,8 @@ export class PieceView {
 	get #fit(): number {
 		const { left, right, bottom, top } = this.box;
 		return Math.min(
-			(this.width - 2 * PAD) / Math.max(1, right - left),
-			(this.height - 2 * PAD) / Math.max(1, top - bottom)
+			(this.width - 2 * PAD.x) / Math.max(1, right - left),
+			(this.height - 2 * PAD.y) / Math.max(1, top - bottom)
 		);
 	}
 	/** Px for one mm. */

@@ -2,7 +2,7 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { inLedgerOrder } from '$core/facts/component.ts';
-	import { checkOpenings } from '$core/answers/goesOn.ts';
+	import { checkOpenings, easeOf } from '$core/answers/goesOn.ts';
 	import type { Fit } from '$core/engines/body/goesOn.ts';
 	import { roundsOfShapes } from '$core/answers/shapeRounds.ts';
 	import { fittedOf, wearersOf } from '$core/facts/measureRecord.ts';
@@ -54,6 +54,10 @@
 	const unknown = $derived([
 		...new Map(checks.flatMap((c) => c.thicknessUnknown).map((c) => [c.id, c])).values()
 	]);
+	const isRigid = (id: number) => {
+		const its = components.find((c) => c.id === id);
+		return its !== undefined && easeOf(its) === 'rigid';
+	};
 	let adding = $state(false);
 	let forComponent = $state('');
 	let editing = $state<number | null>(null);
@@ -163,14 +167,14 @@
 		<div class="of">
 			<Field name="componentId" label="Of" {options} bind:value={forComponent} none="choose" />
 		</div>
-		<OpeningFields {unit} />
+		<OpeningFields {unit} rigid={isRigid(Number(forComponent))} />
 		<Submit>Add opening</Submit>
 	</Form>
 </Dialog>
 <EditDialog bind:id={editing} title="Opening">
 	{#if edited}
 		<Form command="editOpening" id={edited.id} version={edited.version} onDone={() => (editing = null)}>
-			<OpeningFields opening={edited} {unit} />
+			<OpeningFields opening={edited} {unit} rigid={isRigid(edited.componentId)} />
 			<Submit>Save</Submit>
 		</Form>
 		<Act command="removeOpening" id={edited.id} look="quiet" onDone={() => (editing = null)}

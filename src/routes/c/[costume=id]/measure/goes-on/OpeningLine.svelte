@@ -97,12 +97,13 @@
 				<b>More opening:</b>
 				{length(cures.opening.more)} more round, or a slit {length(cures.opening.slit)} long from the edge.
 			</li>
-			<li>
-				<b>Stretch:</b>
-				{#if cures.stretch.would}cloth that gives {formatNumber(Math.ceil(cures.stretch.percent), 0)} % would do.
-				{:else}would need {formatNumber(Math.ceil(cures.stretch.percent), 0)} %, more than the {MOST_CLOTH_STRETCH}
-					% cloth gives.{/if}
-			</li>
+			{#if easeOf(check.component) !== 'rigid'}<li>
+					<b>Stretch:</b>
+					{#if cures.stretch.would}cloth that gives {formatNumber(Math.ceil(cures.stretch.percent), 0)} % would
+						do.
+					{:else}would need {formatNumber(Math.ceil(cures.stretch.percent), 0)} %, more than the {MOST_CLOTH_STRETCH}
+						% cloth gives.{/if}
+				</li>{/if}
 			<li>
 				<b>Split:</b> open it along its whole length and close it with a zip, lacing or buckles.
 			</li>
@@ -136,6 +137,8 @@
 	}
 	.plain {
 		font-weight: 400;
+		display: inline-flex;
+		gap: 4px;
 		white-space: nowrap;
 	}
 	.bad .verdict {
