@@ -97,10 +97,27 @@ test('an empty workshop: nine components with their steps, whichever way they ar
 	await expect(names(page)).toHaveCount(9);
 	const chosen = hands.counted();
 
+	// One dialog after another, by the first letters too: it begins anew after each.
+	await begin(page, hands, 'Vale');
+	await hands.click(page.getByRole('button', { name: 'Component', exact: true }));
+	const dialog = page.getByRole('dialog');
+	for (const letters of ['br', 'pau', 'gre', 'gor', 'cu', 'bel', 'clo', 'ro', 'wig']) {
+		await expect(dialog.getByLabel('Name')).toBeFocused();
+		await expect(dialog.getByLabel('Name')).toHaveValue('');
+		await hands.type(letters);
+		if (letters !== 'wig') await hands.press('Tab');
+		await hands.press('Control+Enter');
+	}
+	await toast(page, 'Added W-01 wig with');
+	await expect(dialog.getByLabel('Name')).toHaveValue('');
+	await hands.press('Escape');
+	await expect(names(page)).toHaveCount(9);
+	const byDialog = hands.counted();
+
 	console.log(
-		`Keys and clicks: to the first date ${toDate}; nine components typed ${typed}, pasted ${pasted}, from a set ${chosen}`
+		`Keys and clicks: to the first date ${toDate}; nine components typed ${typed}, pasted ${pasted}, from a set ${chosen}, one dialog after another ${byDialog}`
 	);
-	for (const count of [typed, pasted, chosen]) expect(count).toBeLessThanOrEqual(60);
+	for (const count of [typed, pasted, chosen, byDialog]) expect(count).toBeLessThanOrEqual(60);
 });
 
 test('what is typed is shown as it is understood, on the figure too, and what nobody said as a guess', async ({
@@ -167,9 +184,10 @@ test('from components to a shopping list with money and a piece at full size, by
 	await hands.click(
 		page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Pattern/ })
 	);
-	await hands.click(page.getByRole('link', { name: 'New shape' }).first());
-	await page.getByLabel('Of').selectOption({ index: 1 });
-	await hands.click(page.getByRole('link', { name: /oval band|cuff|band/i }).first());
+	// The strip leads there: what the bracers' steps take is not known before they are drawn.
+	const strip = page.getByRole('navigation', { name: 'To settle next' });
+	await hands.click(strip.getByRole('link', { name: 'Draw A-01 bracers' }));
+	await hands.click(page.getByRole('link', { name: /^tapered band/ }));
 	await expect(page.getByLabel('Cut from')).toHaveValue(/\d/);
 	await hands.click(page.getByRole('button', { name: /^(Add|Keep|Save)/ }).first());
 	await page.waitForURL(/pattern\/\d+$/);

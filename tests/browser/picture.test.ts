@@ -257,9 +257,9 @@ test('looking: zoom and turn keep callouts on their place; two pictures beside e
 	await toast(page, /clasp/);
 });
 
-test('does it go on: what is missing, three cures, and after the cure it does', async ({ page }) => {
+test('does it go on: what is missing, its cures, and after the cure it does', async ({ page }) => {
 	await open(page, '/c/1/measure/goes-on');
-	await expect(page.getByText('1 of 6 does not go on.')).toBeVisible();
+	await expect(page.getByText('2 of 8 do not go on.')).toBeVisible();
 	const bracers = page.getByRole('listitem').filter({ hasText: 'band on the forearm' }).first();
 	// 25.6 cm forearm against 24.4 cm: 1.2 cm, or a slit half as long.
 	await expect(bracers.getByRole('button', { name: /Missing round the tightest/ })).toHaveText('1.2 cm');

@@ -14,7 +14,7 @@
 		type Component
 	} from '$core/facts/component.ts';
 	import { SOURCE_WORDS } from '$core/answers/lineSaid.ts';
-	import { readLines } from '$core/answers/quickLine.ts';
+	import { completed, readLines } from '$core/answers/quickLine.ts';
 	import { ZONES, zoneWords, type Zone } from '$core/facts/zone.ts';
 	import { page } from '$app/state';
 	import { SURFACES } from '$core/trade/surface.ts';
@@ -52,6 +52,13 @@
 	let name = $state<string | number | null>(component?.name ?? '');
 	/** What a new one of this name is as a rule. */
 	const read = $derived(component ? null : (readLines(String(name), components, trade)[0] ?? null));
+	/** What the word that is being typed is likely to be; Tab takes it. */
+	const offered = $derived(component ? null : completed(String(name), trade));
+	function complete(event: KeyboardEvent) {
+		if (event.key !== 'Tab' || event.shiftKey || !offered) return;
+		event.preventDefault();
+		name = String(name).replace(/[\p{L}-]*$/u, offered);
+	}
 	const its = $derived(component ?? read);
 	let side = $derived(its?.side ?? 'none');
 	/** Chosen on the figure or ticked; until then as the name says. */
@@ -76,7 +83,10 @@
 			wide
 			hint={component
 				? undefined
-				: 'e.g. pauldrons, long coat, wig: the rest follows from it, and can be changed'}
+				: offered
+					? `Tab: ${offered}`
+					: 'e.g. pauldrons, long coat, wig: the rest follows from it, and can be changed'}
+			onkeydown={complete}
 		/>
 		{#if !component}
 			<Field
@@ -85,7 +95,13 @@
 				options={routes}
 				none="no steps yet"
 				value={read?.route ?? ''}
-				wide
+			/>
+			<Field
+				name="furtherRoute"
+				label="And by another"
+				options={routes}
+				none="no other"
+				value={read?.furtherRoutes[0] ?? ''}
 			/>
 		{/if}
 		<Field name="kind" label="Kind" options={KINDS} value={its?.kind ?? 'armor'} />

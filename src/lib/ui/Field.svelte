@@ -25,6 +25,7 @@
 		capture?: boolean;
 		wide?: boolean;
 		onchange?: (value: string) => void;
+		onkeydown?: (event: KeyboardEvent) => void;
 	}
 	let {
 		name,
@@ -42,7 +43,8 @@
 		accept,
 		capture = false,
 		wide = false,
-		onchange
+		onchange,
+		onkeydown
 	}: Props = $props();
 
 	const form = useForm();
@@ -94,6 +96,7 @@
 				bind:value
 				autocomplete="off"
 				onchange={changed}
+				{onkeydown}
 			/>
 		{/if}
 		{#if suffix}<span class="suffix small soft">{suffix}</span>{/if}

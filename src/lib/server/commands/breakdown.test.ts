@@ -213,6 +213,19 @@ test('a second route comes where its steps belong, and is remembered beside the 
 	assert.equal(names.at(-1), 'fit');
 	await w.undoLast();
 	assert.deepEqual((await record()).components.find((c) => c.id === id)!.furtherRoutes, []);
+	// Said at once it is the same; without a first one, another is the route.
+	const both = await add({ name: 'Lamp', kind: 'prop', route: 'light', furtherRoute: 'foamPlate' });
+	const only = await add({ name: 'Shell', kind: 'prop', furtherRoute: 'foamPlate' });
+	const lamps = await record();
+	const of = (its: number) => lamps.components.find((c) => c.id === its)!;
+	assert.deepEqual([of(both).route, of(both).furtherRoutes], ['light', ['foamPlate']]);
+	assert.deepEqual([of(only).route, of(only).furtherRoutes], ['foamPlate', []]);
+	const stepsOf = (its: number) =>
+		lamps.steps
+			.filter((s) => s.componentId === its)
+			.sort((a, b) => a.position - b.position)
+			.map((s) => s.name);
+	assert.deepEqual(stepsOf(both), names);
 });
 
 test('an amount that is changed is no guess any more; one that is only looked at stays one until it is said', async () => {

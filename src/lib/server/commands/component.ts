@@ -46,6 +46,8 @@ const shape = ({ settings }: Context) => ({
 type Shape = z.infer<z.ZodObject<ReturnType<typeof shape>>>;
 export type ComponentInput = Shape & {
 	route: RouteKey | null;
+	/** Whose steps come after those of its route. */
+	furtherRoutes?: readonly RouteKey[];
 	parentId: number | null;
 };
 
@@ -80,8 +82,9 @@ export async function insertComponent(
 	if (v.parentId !== null && !known.some((c) => c.id === v.parentId)) throw new Absent('component');
 	const code = await uniqueCode(tx, costumeId, v.code, v.kind);
 	const position = known.filter((c) => c.parentId === v.parentId).length;
-	const id = await insert(tx, 'component', { ...v, costumeId, position, code });
-	if (v.route) await insertRoute(tx, id, v.route, trade);
+	const id = await insert(tx, 'component', { furtherRoutes: [], ...v, costumeId, position, code });
+	for (const route of [v.route, ...(v.furtherRoutes ?? [])])
+		if (route) await insertRoute(tx, id, route, trade);
 	return { id, code };
 }
 
@@ -161,9 +164,21 @@ async function load(tx: Executor, id: number, { costumeId }: Context) {
 export const componentCommands = {
 	addComponent: command(
 		(context) =>
-			z.object({ ...shape(context), route: f.keyOrNull(context.trade.route), parentId: f.idOrNull() }),
-		async (tx, v, { costumeId, trade }) => {
-			const result = await insertComponent(tx, costumeId, v, trade);
+			z.object({
+				...shape(context),
+				route: f.keyOrNull(context.trade.route),
+				furtherRoute: f.keyOrNull(context.trade.route).optional(),
+				parentId: f.idOrNull()
+			}),
+		async (tx, { furtherRoute = null, ...v }, { costumeId, trade }) => {
+			// Without a route before it, another one is the route.
+			const routes = [...new Set([v.route, furtherRoute])].filter((r) => r !== null);
+			const result = await insertComponent(
+				tx,
+				costumeId,
+				{ ...v, route: routes[0] ?? null, furtherRoutes: routes.slice(1) },
+				trade
+			);
 			const steps = await all(tx, 'select 1 from step where component_id = $1', [result.id]);
 			const tail = steps.length ? ` with ${pluralize('step', steps.length, true)}` : '';
 			return { words: `Added ${result.code} ${v.name}${tail}`, result };

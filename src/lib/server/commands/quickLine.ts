@@ -5,7 +5,7 @@ import { namesWords } from '$core/units/names.ts';
 import { Refused, all, one } from '../db/rows.ts';
 import { set } from '../db/tables.ts';
 import { command } from './command.ts';
-import { insertComponent, insertRoute } from './component.ts';
+import { insertComponent } from './component.ts';
 
 const MOST_LETTERS = 20_000;
 
@@ -43,12 +43,11 @@ export const quickLineCommands = {
 						seenFrom: PLAIN_COMPONENT.seenFrom,
 						lookNeed: PLAIN_COMPONENT.lookNeed,
 						note: '',
+						furtherRoutes: line.furtherRoutes,
 						parentId: null
 					},
 					trade
 				);
-				for (const further of line.furtherRoutes) await insertRoute(tx, id, further, trade);
-				if (line.furtherRoutes.length) await set(tx, 'component', id, { furtherRoutes: line.furtherRoutes });
 				ids.push(id);
 			}
 			// A part may be named before its whole.

@@ -15,10 +15,16 @@
 	}
 	let { checks, base, unit }: Props = $props();
 	const failing = $derived(
-		checks.flatMap((check) => {
-			const worst = check.wearers.flatMap((w) => w.results).reduce((a, b) => (b.missing > a.missing ? b : a));
-			return check.passes === false ? [{ check, worst }] : [];
-		})
+		checks.flatMap((check) =>
+			check.passes === false
+				? [
+						{
+							check,
+							worst: check.wearers.flatMap((w) => w.results).reduce((a, b) => (b.missing > a.missing ? b : a))
+						}
+					]
+				: []
+		)
 	);
 </script>
 

@@ -6,7 +6,6 @@
 	import ComponentFields from '$lib/ui/ComponentFields.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Form from '$lib/ui/Form.svelte';
-	import Submit from '$lib/ui/Submit.svelte';
 
 	interface Props {
 		open: boolean;
@@ -16,6 +15,20 @@
 		base: string;
 	}
 	let { open = $bindable(), components, zone, base }: Props = $props();
+	/** What was added of several in a row: the fields begin anew after each. */
+	let added = $state(0);
+	let another = $state(false);
+	/** The next one is typed at once, and Control with Enter adds it and begins one more. */
+	function begin(fields: HTMLElement) {
+		if (added > 0) fields.querySelector<HTMLInputElement>('input[name=name]')?.focus();
+		const onkeydown = (event: KeyboardEvent) => {
+			if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
+			event.preventDefault();
+			fields.closest('form')?.querySelector<HTMLButtonElement>('[data-another]')?.click();
+		};
+		fields.addEventListener('keydown', onkeydown);
+		return () => fields.removeEventListener('keydown', onkeydown);
+	}
 </script>
 
 <Dialog bind:open title="New component" wide>
@@ -23,11 +36,22 @@
 		command="addComponent"
 		label="New component"
 		onDone={(result) => {
+			if (another) {
+				added++;
+				return;
+			}
 			open = false;
 			goto(`${base}/look/${(result as { id: number }).id}`);
 		}}
 	>
-		<ComponentFields zones={zone ? [zone] : []} {components} />
-		<Submit>Add component</Submit>
+		{#key added}
+			<div {@attach begin}><ComponentFields zones={zone ? [zone] : []} {components} /></div>
+		{/key}
+		<p class="row end">
+			<button class="button" data-another title="Control and Enter" onclick={() => (another = true)}
+				>Add, and one more</button
+			>
+			<button class="button main" onclick={() => (another = false)}>Add component</button>
+		</p>
 	</Form>
 </Dialog>

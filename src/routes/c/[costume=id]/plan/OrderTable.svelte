@@ -33,7 +33,7 @@
 				{#each sorted as o (o.material.id)}
 					<tr>
 						<td class="what">{o.material.name}</td>
-						<td
+						<td class="by"
 							>{#if o.orderByDay !== null}<span class:wrong={o.orderByDay < dayOf(now)}
 									><Working
 										figure={orderByFigure(o)}
