@@ -394,3 +394,69 @@ test('a week is painted by dragging and by keys, a day copied to another; the fi
 	await expect.poll(minutes).toBe(before);
 	await expect(page).toHaveURL(/makers/);
 });
+
+test('strokes painted faster than they are kept are all kept; odd weeks differ; days off are painted on a month', async ({
+	page
+}) => {
+	await open(page, '/makers');
+	const me = page
+		.getByRole('main')
+		.locator('section')
+		.filter({ has: page.getByRole('form', { name: 'Name of Me' }) });
+	let kept = 0;
+	page.on('response', (answer) => (kept += answer.url().includes('setWeek') ? 1 : 0));
+	// Answers are slow: four strokes are on the mat before the first is kept.
+	await page.route('**/makers?/setWeek', async (route) => {
+		await new Promise((done) => setTimeout(done, 300));
+		await route.continue();
+	});
+	const week = me.getByRole('application', { name: /^Week of Me/ });
+	const monday = me.getByTitle(/^Mon: /);
+	const box = (await monday.boundingBox())!;
+	for (const hour of [1, 3, 5, 7])
+		await page.mouse.click(box.x + (box.width * (hour * 60 + 10)) / 1440, box.y + 8);
+	const strokes = /01:00–01:30, 03:00–03:30, 05:00–05:30, 07:00–07:30/;
+	await expect(monday).toHaveAttribute('title', strokes);
+	await expect.poll(() => kept).toBe(4);
+	await page.unroute('**/makers?/setWeek');
+	await open(page, '/makers');
+	await expect(me.getByTitle(/^Mon: /)).toHaveAttribute('title', strokes);
+	await expect(week).toBeVisible();
+
+	await me.getByLabel('Odd weeks are different').check();
+	const odd = me.getByRole('application', { name: /^Odd weeks of Me/ });
+	await odd.focus();
+	await page.keyboard.press(' ');
+	await toast(page, 'Changed the hours of Me');
+	await open(page, '/makers');
+	await expect(me.getByLabel('Odd weeks are different')).toBeChecked();
+	// 2 May 2031 lies in week 18; what was painted is of odd weeks alone.
+	await expect(me.getByText(/^Even weeks, this one: /)).toBeVisible();
+	await me.getByText('To the minute: as a list, or typed').click();
+	await expect(me.getByRole('listitem').filter({ hasText: 'odd weeks' }).first()).toBeVisible();
+	await me.getByLabel('Odd weeks are different').uncheck();
+	await expect(me.getByRole('listitem').filter({ hasText: 'odd weeks' })).toHaveCount(0);
+
+	// From Tuesday the 20th to Thursday by dragging, Thursday worked after all by the keyboard.
+	const day = (words: string) => me.getByRole('button', { name: words, exact: true });
+	const at = async (words: string) => {
+		const its = (await day(words).boundingBox())!;
+		return [its.x + its.width / 2, its.y + its.height / 2] as const;
+	};
+	await day('Tue 20 May').scrollIntoViewIfNeeded();
+	await page.mouse.move(...(await at('Tue 20 May')));
+	await page.mouse.down();
+	await page.mouse.move(...(await at('Thu 22 May')), { steps: 5 });
+	await page.mouse.up();
+	await toast(page, 'Me is off on 3 days from Tue 20 May to Thu 22 May');
+	await expect(day('Wed 21 May')).toHaveAttribute('aria-pressed', 'true');
+	await day('Tue 20 May').focus();
+	await page.keyboard.press('ArrowRight');
+	await page.keyboard.press('ArrowRight');
+	await page.keyboard.press(' ');
+	await toast(page, /on Thu 22 May after all/);
+	await expect(day('Thu 22 May')).toHaveAttribute('aria-pressed', 'false');
+	await expect(day('Wed 21 May')).toHaveAttribute('aria-pressed', 'true');
+	await me.getByRole('button', { name: 'Me: the next month' }).click();
+	await expect(me.getByText('June 2031')).toBeVisible();
+});

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { seeded } from '../../../tests/support/planCases.ts';
 import { weekMinutes } from '../facts/calendar.ts';
-import { copiedDay, isPainted, painted, weekOf, windowsOf } from './paintWeek.ts';
+import { copiedDay, hasOddWeek, isPainted, painted, weekOf, windowsOf, windowsOfBoth } from './paintWeek.ts';
 
 const evenings = [{ days: [1, 2, 3, 4, 5], from: 1080, to: 1260 }];
 
@@ -61,4 +61,22 @@ test('painted at random, a week is what a list of its minutes says', () => {
 		assert.deepEqual(again, week);
 		assert.equal(weekMinutes(windowsOf(week)), minutes.size);
 	}
+});
+
+test('two weeks in turn: what both have is of every week, and read again they are the same', () => {
+	const even = weekOf(evenings);
+	const odd = painted(
+		painted(even, { day: 1, from: 1080, to: 1260 }, false),
+		{ day: 6, from: 600, to: 900 },
+		true
+	);
+	const both = windowsOfBoth(even, odd);
+	assert.deepEqual(both, [
+		{ days: [2, 3, 4, 5], from: 1080, to: 1260 },
+		{ days: [1], from: 1080, to: 1260, weeks: 'even' },
+		{ days: [6], from: 600, to: 900, weeks: 'odd' }
+	]);
+	assert.deepEqual([weekOf(both), weekOf(both, 'odd')], [even, odd]);
+	assert.deepEqual([hasOddWeek(both), hasOddWeek(windowsOfBoth(even, even))], [true, false]);
+	assert.equal(weekMinutes(both), 4 * 180 + 90 + 150);
 });

@@ -1,4 +1,4 @@
-import type { Window } from '../facts/calendar.ts';
+import type { Weeks, Window } from '../facts/calendar.ts';
 
 /** Hours of a usual week by the day, Monday first: minutes of the day from, to, in order and apart. */
 export type Week = readonly (readonly (readonly [from: number, to: number])[])[];
@@ -16,9 +16,14 @@ function merged(spans: readonly (readonly [number, number])[]): (readonly [numbe
 	return out;
 }
 
-export const weekOf = (windows: readonly Window[]): Week =>
+/** The hours of a week; of one with an odd or an even number, where those differ. */
+export const weekOf = (windows: readonly Window[], weeks: Weeks = 'even'): Week =>
 	WEEKDAYS.map((day) =>
-		merged(windows.flatMap((w) => (w.days.includes(day) ? [[w.from, w.to] as const] : [])))
+		merged(
+			windows.flatMap((w) =>
+				w.days.includes(day) && (!w.weeks || w.weeks === weeks) ? [[w.from, w.to] as const] : []
+			)
+		)
 	);
 
 /** Whether a minute of a day is in its hours. @param day 1 Monday … 7 Sunday */
@@ -54,4 +59,29 @@ export function windowsOf(week: Week): Window[] {
 			found.set(key, its);
 		}
 	return [...found.values()];
+}
+
+/** Whether weeks of an odd number have hours of their own. */
+export const hasOddWeek = (windows: readonly Window[]): boolean => windows.some((w) => w.weeks);
+
+/** Two weeks in turn as they are kept: the same hours of both are of every week. */
+export function windowsOfBoth(even: Week, odd: Week): Window[] {
+	const rows = (week: Week) => windowsOf(week).flatMap((w) => w.days.map((day) => ({ ...w, days: [day] })));
+	const same = (a: Window, b: Window) => a.days[0] === b.days[0] && a.from === b.from && a.to === b.to;
+	const [its, others] = [rows(even), rows(odd)];
+	const grouped = (rows: readonly Window[]) =>
+		windowsOf(
+			WEEKDAYS.map((day) => rows.flatMap((w) => (w.days[0] === day ? [[w.from, w.to] as const] : [])))
+		);
+	return [
+		...grouped(its.filter((w) => others.some((o) => same(w, o)))),
+		...grouped(its.filter((w) => !others.some((o) => same(w, o)))).map((w) => ({
+			...w,
+			weeks: 'even' as const
+		})),
+		...grouped(others.filter((o) => !its.some((w) => same(w, o)))).map((w) => ({
+			...w,
+			weeks: 'odd' as const
+		}))
+	];
 }

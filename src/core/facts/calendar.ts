@@ -1,13 +1,25 @@
+import { isoWeekOf, weekdayOf } from '../units/localTime.ts';
+
 /** Recurring hours: weekdays 1 Monday … 7 Sunday, minutes of the day, `to` up to 1440. */
 export interface Window {
 	days: readonly number[];
 	from: number;
 	to: number;
+	/** Only in weeks of an odd or of an even number in the calendar (ISO 8601); every week otherwise. */
+	weeks?: Weeks | null;
 }
 
-/** Minutes of a usual week. */
+export const WEEKS = ['odd', 'even'] as const;
+export type Weeks = (typeof WEEKS)[number];
+export const weeksOf = (day: number): Weeks => (isoWeekOf(day) % 2 ? 'odd' : 'even');
+
+/** Whether hours are kept on a day, whole days since 1970-01-01. */
+export const isOn = ({ days, weeks }: Window, day: number): boolean =>
+	days.includes(weekdayOf(day)) && (!weeks || weeks === weeksOf(day));
+
+/** Minutes of a usual week: what is kept every other week counts half. */
 export const weekMinutes = (windows: readonly Window[]): number =>
-	windows.reduce((sum, w) => sum + w.days.length * (w.to - w.from), 0);
+	windows.reduce((sum, w) => sum + (w.days.length * (w.to - w.from)) / (w.weeks ? 2 : 1), 0);
 
 /** When clocks go one hour forward. */
 export const SUMMER_TIMES = {

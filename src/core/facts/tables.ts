@@ -128,7 +128,8 @@ export const TABLES = {
 			placeId: to('place'),
 			days: list,
 			from: stored('from_minute', clock),
-			to: stored('to_minute', clock)
+			to: stored('to_minute', clock),
+			weeks: text
 		},
 		null
 	),

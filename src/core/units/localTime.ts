@@ -52,6 +52,13 @@ export const clockOf = (at: LocalMinutes): number => at - dayOf(at) * DAY;
 /** ISO 8601 weekday: 1 Monday … 7 Sunday. 1970-01-01 was a Thursday. */
 export const weekdayOf = (day: number): number => ((((day + 3) % 7) + 7) % 7) + 1;
 
+/** The number of the week in the calendar: the first one is that of the year's first Thursday. ISO 8601-1:2019, 3.1.1.23, from memory. */
+export function isoWeekOf(day: number): number {
+	const thursday = day + 4 - weekdayOf(day);
+	const year = new Date(thursday * 86_400_000).getUTCFullYear();
+	return Math.floor((thursday - Date.UTC(year, 0, 1) / 86_400_000) / 7) + 1;
+}
+
 /** The wall clock of a JavaScript date, as the machine shows it. */
 export const localMinutesOf = (date: Date): LocalMinutes =>
 	Math.floor(
@@ -76,6 +83,26 @@ const wordsOf = (day: number, as: string): string => format(new UTCDate(day * 86
 
 /** The name of a weekday, 1 Monday … 7 Sunday; 1970-01-05 was a Monday. */
 export const weekdayName = (weekday: number): string => wordsOf(weekday + 3, 'EEE');
+
+/** The first day of a day's month. */
+export const monthOf = (day: number): number => day - new Date(day * 86_400_000).getUTCDate() + 1;
+
+/** `May 2031` */
+export const monthName = (day: number): string => wordsOf(day, 'MMMM yyyy');
+
+/** The days of a month by its weeks, each of seven; null for what is of another month. @param weekStart 1 Monday … 7 Sunday */
+export function weeksOfMonth(day: number, weekStart = 1): (number | null)[][] {
+	const first = monthOf(day);
+	const next = monthsAfter(first, 1);
+	const before = (weekdayOf(first) - weekStart + 7) % 7;
+	const weeks = Math.ceil((before + next - first) / 7);
+	return Array.from({ length: weeks }, (_, week) =>
+		Array.from({ length: 7 }, (_, i) => {
+			const at = first - before + 7 * week + i;
+			return at >= first && at < next ? at : null;
+		})
+	);
+}
 
 /** `Fri 16 May`, with the year when it is not `thisYear`. */
 export function dayWords(day: number, thisYear?: number): string {

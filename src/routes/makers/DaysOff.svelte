@@ -4,6 +4,7 @@
 	import Field from '$lib/ui/Field.svelte';
 	import type { Place, Maker } from '$core/facts/workshop.ts';
 	import { formatClock, DAY, dayOf, dayWords, clockOf } from '$core/units/localTime.ts';
+	import MonthOff from './MonthOff.svelte';
 	import Form from '$lib/ui/Form.svelte';
 	import type { LocalMinutes } from '$core/units/localTime.ts';
 	import Act from '$lib/ui/Act.svelte';
@@ -15,13 +16,22 @@
 		/** Of a maker; else of a place. */
 		maker: boolean;
 		now: LocalMinutes;
+		weekStart: number;
 	}
-	let { of, maker, now }: Props = $props();
+	let { of, maker, now, weekStart }: Props = $props();
 	const whose = $derived({ makerId: maker ? of.id : null, placeId: maker ? null : of.id });
 	const away = $derived('away' in of ? of.away.filter(([, to]) => to > now) : []);
 </script>
 
 <h3>{maker ? 'Days off' : 'Closed on'}</h3>
+<MonthOff
+	off={of.off}
+	{whose}
+	name={of.name}
+	free={maker ? 'Days off' : 'Closed days'}
+	today={dayOf(now)}
+	{weekStart}
+/>
 <ul class="dotted">
 	{#each of.off.filter((d) => d >= dayOf(now)) as day (day)}
 		<li>

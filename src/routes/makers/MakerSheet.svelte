@@ -28,8 +28,8 @@
 		<Tick name="helpsOnly" label="only helps" checked={maker.helpsOnly} />
 		<button class="button small quiet">Save</button>
 	</Form>
-	<WorkingHours of={maker} maker {weekStart} />
-	<DaysOff of={maker} maker {now} />
+	<WorkingHours of={maker} maker {weekStart} {now} />
+	<DaysOff of={maker} maker {now} {weekStart} />
 	<Form
 		command="importDaysOff"
 		hidden={{ makerId: maker.id }}

@@ -3,36 +3,31 @@
 	 * Hours of a usual week, painted: dragged over by mouse or finger, or by keys. What is dragged over becomes hours
 	 * where it began outside of them, else none.
 	 */
-	import { copiedDay, isPainted, painted, weekOf, windowsOf, type Week } from '$core/answers/paintWeek.ts';
+	import { copiedDay, isPainted, painted, windowsOf, type Week } from '$core/answers/paintWeek.ts';
 	import { weekMinutes } from '$core/facts/calendar.ts';
-	import type { Maker, Place } from '$core/facts/workshop.ts';
 	import { formatDuration } from '$core/units/duration.ts';
 	import { DAY, formatClock, weekdayName, weekdaysFrom } from '$core/units/localTime.ts';
-	import { run } from '$lib/ui/run.ts';
 
 	interface Props {
-		of: Maker | Place;
-		/** Of a maker; else of a place. */
-		maker: boolean;
+		week: Week;
+		/** Whose it is, and which of two. */
+		name: string;
+		/** Over it, where there are two. */
+		title?: string;
 		weekStart: number;
+		onpaint: (week: Week) => void;
 	}
-	let { of, maker, weekStart }: Props = $props();
+	let { week, name, title = '', weekStart, onpaint }: Props = $props();
 	const STEP = 30;
 	const HOURS = [0, 6, 12, 18, 24];
 	const weekdays = $derived(weekdaysFrom(weekStart));
-	const kept = $derived(weekOf(of.windows));
-	/** While it is dragged, and until it is kept. */
 	let drag = $state.raw<{ day: number; from: number; to: number; on: boolean } | null>(null);
-	let sent = $state.raw<Week | null>(null);
 	const spanOf = (d: NonNullable<typeof drag>) => ({
 		day: d.day,
 		from: Math.min(d.from, d.to),
 		to: Math.max(d.from, d.to) + STEP
 	});
-	const shown = $derived.by(() => {
-		const week = sent ?? kept;
-		return drag ? painted(week, spanOf(drag), drag.on) : week;
-	});
+	const shown = $derived(drag ? painted(week, spanOf(drag), drag.on) : week);
 	/** Where the keys are: a day, and the minute its half hour begins. */
 	let at = $state({ day: 1, minute: 18 * 60 });
 	let focused = $state(false);
@@ -41,20 +36,6 @@
 	const spanWords = (day: number) =>
 		shown[day - 1]!.map(([from, to]) => `${formatClock(from)}–${formatClock(to)}`).join(', ') || 'free';
 
-	/** One after another: what is painted while the last is on its way is painted on that. */
-	let sending: Promise<unknown> = Promise.resolve();
-	async function keep(week: Week) {
-		sent = week;
-		sending = sending.then(() =>
-			run('setWeek', {
-				makerId: maker ? of.id : null,
-				placeId: maker ? null : of.id,
-				week: JSON.stringify(week)
-			})
-		);
-		await sending;
-		if (sent === week) sent = null;
-	}
 	const minuteAt = (event: PointerEvent & { currentTarget: HTMLElement }) => {
 		const { left, width } = event.currentTarget.getBoundingClientRect();
 		const share = Math.min(0.9999, Math.max(0, (event.clientX - left) / width));
@@ -69,14 +50,14 @@
 	}
 	function end() {
 		if (!drag) return;
-		const week = shown;
+		const whole = shown;
 		drag = null;
-		void keep(week);
+		onpaint(whole);
 	}
 	function choose(day: number) {
 		if (copying === null) copying = day;
 		else if (copying === day) copying = null;
-		else void keep(copiedDay(shown, copying, day));
+		else onpaint(copiedDay(shown, copying, day));
 	}
 	function onkeydown(event: KeyboardEvent) {
 		const by = ({ ArrowLeft: -STEP, ArrowRight: STEP } as Record<string, number>)[event.key];
@@ -85,7 +66,7 @@
 			const next = Math.min(DAY - STEP, Math.max(0, at.minute + by));
 			// With shift the next half hour becomes what this one is.
 			if (event.shiftKey && next !== at.minute)
-				void keep(
+				onpaint(
 					painted(shown, { day: at.day, from: next, to: next + STEP }, isPainted(shown, at.day, at.minute))
 				);
 			at = { ...at, minute: next };
@@ -93,7 +74,7 @@
 			const i = weekdays.indexOf(at.day) + down;
 			at = { ...at, day: weekdays[Math.min(6, Math.max(0, i))]! };
 		} else if (event.key === ' ' || event.key === 'Enter') {
-			void keep(
+			onpaint(
 				painted(
 					shown,
 					{ day: at.day, from: at.minute, to: at.minute + STEP },
@@ -107,13 +88,15 @@
 	}
 </script>
 
-<p class="small soft figure">{formatDuration(weekMinutes(windowsOf(shown)))} a week</p>
+<p class="small soft figure">
+	{title}{title ? ': ' : ''}{formatDuration(weekMinutes(windowsOf(shown)))} a week
+</p>
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions, a11y_no_noninteractive_tabindex -->
 <div
 	class="week"
 	role="application"
 	tabindex="0"
-	aria-label="Week of {of.name}: arrows move, space begins or ends hours, shift and arrows paint"
+	aria-label="{name}: arrows move, space begins or ends hours, shift and arrows paint"
 	{onkeydown}
 	onfocus={() => (focused = true)}
 	onblur={() => (focused = false)}

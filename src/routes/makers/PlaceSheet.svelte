@@ -42,8 +42,8 @@
 			<a href="/settings">Settings</a>
 		</p>
 	{/if}
-	<WorkingHours of={place} maker={false} weekStart={settings.weekStart} />
-	<DaysOff of={place} maker={false} {now} />
+	<WorkingHours of={place} maker={false} weekStart={settings.weekStart} {now} />
+	<DaysOff of={place} maker={false} {now} weekStart={settings.weekStart} />
 	<div class="end">
 		<Act command="removePlace" id={place.id} look="quiet"><X size={14} /> Remove {place.name}</Act>
 	</div>

@@ -1,6 +1,12 @@
 <script lang="ts">
 	/** The working hours of a maker, or the opening hours of a place, and more of them. */
-	import { weekdayName, weekdaysFrom, weekdaysWords, formatClock } from '$core/units/localTime.ts';
+	import {
+		weekdayName,
+		weekdaysFrom,
+		weekdaysWords,
+		formatClock,
+		type LocalMinutes
+	} from '$core/units/localTime.ts';
 	import X from '@lucide/svelte/icons/x';
 	import type { Place, Maker } from '$core/facts/workshop.ts';
 	import Form from '$lib/ui/Form.svelte';
@@ -8,21 +14,22 @@
 	import FormError from '$lib/ui/FormError.svelte';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Field from '$lib/ui/Field.svelte';
-	import PaintWeek from './PaintWeek.svelte';
+	import PaintHours from './PaintHours.svelte';
 
 	interface Props {
 		of: Maker | Place;
 		/** Of a maker; else of a place. */
 		maker: boolean;
 		weekStart: number;
+		now: LocalMinutes;
 	}
-	let { of, maker, weekStart }: Props = $props();
+	let { of, maker, weekStart, now }: Props = $props();
 	/** Weekdays in the order the maker's week has. */
 	const weekdays = $derived(weekdaysFrom(weekStart));
 	const daysWords = (days: readonly number[]) => weekdaysWords(days, weekStart);
 </script>
 
-<PaintWeek {of} {maker} {weekStart} />
+<PaintHours {of} {maker} {weekStart} {now} />
 {#if !of.windows.length}<p class="soft">
 		No hours: nothing can be planned {maker ? 'for' : 'at'}
 		{of.name}.
@@ -33,6 +40,7 @@
 		{#each of.windows as w (w.id)}
 			<li>
 				<b>{daysWords(w.days)}</b>
+				{#if w.weeks}<span class="small soft">{w.weeks} weeks</span>{/if}
 				<span class="figure">{formatClock(w.from)}–{formatClock(w.to)}</span>
 				<Act command="removeWindow" id={w.id} look="quiet" label="Remove {daysWords(w.days)} of {of.name}"
 					><X size={14} /></Act
@@ -43,7 +51,6 @@
 	<Form
 		command="addWindow"
 		hidden={{ makerId: maker ? of.id : null, placeId: maker ? null : of.id }}
-		reset
 		class="inline"
 		label="Add hours to {of.name}"
 	>

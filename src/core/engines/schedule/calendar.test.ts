@@ -1,8 +1,8 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { seeded } from '$tests/support/planCases.ts';
-import { weekMinutes } from '../../facts/calendar.ts';
-import { DAY, weekdayOf } from '../../units/localTime.ts';
+import { weekMinutes, type Window } from '../../facts/calendar.ts';
+import { DAY, isoWeekOf, weekdayOf, weeksOfMonth } from '../../units/localTime.ts';
 import {
 	firstEndingAfter,
 	intersect,
@@ -179,4 +179,53 @@ test('joined: in order, touching ones as one, what overlaps twice', () => {
 		]
 	);
 	assert.deepEqual(joined([]), []);
+});
+
+test('weeks by their number in the calendar: the first is that of the first Thursday', () => {
+	// ISO 8601: 2021-01-03 is in week 53 of 2020, 2024-12-30 in week 1 of 2025, 2031-05-02 in week 18.
+	for (const [date, week] of [
+		['2020-12-31', 53],
+		['2021-01-03', 53],
+		['2021-01-04', 1],
+		['2024-12-30', 1],
+		['2026-12-31', 53],
+		['2031-05-02', 18]
+	] as const)
+		assert.equal(isoWeekOf(Date.parse(date) / 86_400_000), week, date);
+});
+
+test('hours of odd weeks are open in those alone, and count half of a usual week', () => {
+	const windows: Window[] = [
+		{ days: [1], from: 600, to: 660 },
+		{ days: [1], from: 1080, to: 1200, weeks: 'odd' },
+		{ days: [2], from: 0, to: 60, weeks: 'even' }
+	];
+	// Monday 28 April 2031 begins week 18, the 5th of May week 19.
+	const monday = (Date.parse('2031-04-28') / 86_400_000) * 1440;
+	const day = (d: number, minute: number) => monday + d * 1440 + minute;
+	assert.deepEqual(openSpans({ windows }, monday, day(14, 0)), [
+		[day(0, 600), day(0, 660)],
+		[day(1, 0), day(1, 60)],
+		[day(7, 600), day(7, 660)],
+		[day(7, 1080), day(7, 1200)]
+	]);
+	assert.equal(weekMinutes(windows), 60 + 60 + 30);
+});
+
+test('the days of a month by its weeks', () => {
+	// May 2031 begins on a Thursday and has 31 days.
+	const may = weeksOfMonth(Date.parse('2031-05-17') / 86_400_000);
+	assert.deepEqual(
+		may[0]!.map((d) => d && new Date(d * 86_400_000).getUTCDate()),
+		[null, null, null, 1, 2, 3, 4]
+	);
+	assert.deepEqual(
+		may.map((w) => w.filter((d) => d !== null).length),
+		[4, 7, 7, 7, 6]
+	);
+	assert.equal(
+		weeksOfMonth(Date.parse('2031-05-17') / 86_400_000, 7)[0]!.filter((d) => d !== null).length,
+		3
+	);
+	assert.deepEqual(weeksOfMonth(Date.parse('2027-02-01') / 86_400_000).length, 4, 'four whole weeks');
 });

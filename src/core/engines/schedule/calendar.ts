@@ -1,5 +1,5 @@
-import { DAY, dayOf, type LocalMinutes, weekdayOf } from '../../units/localTime.ts';
-import type { Window } from '../../facts/calendar.ts';
+import { DAY, dayOf, type LocalMinutes } from '../../units/localTime.ts';
+import { isOn, type Window } from '../../facts/calendar.ts';
 import { daylightOf, type Sun } from './daylight.ts';
 
 /** Half-open: from ≤ t < to. Minutes of the local clock. */
@@ -21,11 +21,10 @@ export function openSpans(hours: Hours, from: LocalMinutes, to: LocalMinutes): S
 	const spans: [number, number][] = [];
 	for (let day = dayOf(from); day * DAY < to; day++) {
 		if (off.has(day)) continue;
-		const weekday = weekdayOf(day);
-		if (!hours.windows.some((w) => w.days.includes(weekday))) continue;
+		if (!hours.windows.some((w) => isOn(w, day))) continue;
 		const light = hours.sun ? daylightOf(day, hours.sun) : { from: 0, to: DAY };
 		const today = hours.windows
-			.filter((w) => w.days.includes(weekday))
+			.filter((w) => isOn(w, day))
 			.map((w): [number, number] => [
 				day * DAY + Math.max(w.from, light.from),
 				day * DAY + Math.min(w.to, light.to)

@@ -1,4 +1,4 @@
-import { dayOf, weekdayOf, clockOf, type LocalMinutes } from '../../units/localTime.ts';
+import { dayOf, isoWeekOf, weekdayOf, clockOf, type LocalMinutes } from '../../units/localTime.ts';
 import type { Hours } from './calendar.ts';
 import { daylightOf } from './daylight.ts';
 import type { Plan, PlannedStep, PlanProblem, PlanStep } from './problem.ts';
@@ -131,6 +131,10 @@ function isOpen(hours: Hours, at: LocalMinutes): boolean {
 	const light = hours.sun && daylightOf(day, hours.sun);
 	if (light && (clockOf(at) < light.from || clockOf(at) >= light.to)) return false;
 	return hours.windows.some(
-		(w) => w.days.includes(weekdayOf(day)) && clockOf(at) >= w.from && clockOf(at) < w.to
+		(w) =>
+			w.days.includes(weekdayOf(day)) &&
+			(!w.weeks || (w.weeks === 'odd') === (isoWeekOf(day) % 2 === 1)) &&
+			clockOf(at) >= w.from &&
+			clockOf(at) < w.to
 	);
 }

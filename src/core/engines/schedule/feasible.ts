@@ -58,7 +58,8 @@ function whyNobody(node: Node, shop: Shop, there: ReadonlySet<string>): Problem 
 
 /** How many times longer than its hands-on minutes a day's work takes, by the windows of the busiest maker. */
 export function stretchOf(problem: PlanProblem): number {
-	const week = 7 * 1440;
+	// Two of them: hours of every other week count once.
+	const week = 14 * 1440;
 	const most = problem.makers.reduce((best, maker) => {
 		const open = openSpans({ windows: maker.windows }, 0, week).reduce((sum, [a, b]) => sum + b - a, 0);
 		return Math.max(best, open);

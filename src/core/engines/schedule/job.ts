@@ -1,3 +1,4 @@
+import { WEEKS } from '../../facts/calendar.ts';
 import { z } from 'zod';
 import type { ThreePoints } from '../../units/threePoints.ts';
 import { say } from '../../units/problem.ts';
@@ -29,7 +30,12 @@ const whole = z.number().int().min(0).max(10_000_000);
 const id = z.string().min(1).max(200);
 
 const window = z
-	.strictObject({ days: z.array(z.number().int().min(1).max(7)), from: clock, to: clock })
+	.strictObject({
+		days: z.array(z.number().int().min(1).max(7)),
+		from: clock,
+		to: clock,
+		weeks: z.enum(WEEKS).optional()
+	})
 	.refine((w) => w.to > w.from, { message: 'A window must end after it begins.', path: ['to'] });
 
 const minutes = z

@@ -51,7 +51,7 @@ const written = new WeakMap<Hours['windows'], string>();
 function writtenOf(windows: Hours['windows']): string {
 	let text = written.get(windows);
 	if (text === undefined)
-		written.set(windows, (text = JSON.stringify(windows.map((w) => [w.days, w.from, w.to]))));
+		written.set(windows, (text = JSON.stringify(windows.map((w) => [w.days, w.from, w.to, w.weeks]))));
 	return text;
 }
 

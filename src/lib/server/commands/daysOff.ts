@@ -52,6 +52,37 @@ export const daysOffCommands = {
 		}
 	),
 
+	/** Many days at once, as they were painted: free, or worked on after all. */
+	setDaysOff: command(
+		() =>
+			z.object({
+				makerId: f.idOrNull(),
+				placeId: f.idOrNull(),
+				days: f.json(
+					z.array(z.number().int().min(-100_000).max(100_000)).min(1).max(400),
+					'Choose the days.'
+				),
+				off: f.ticked()
+			}),
+		async (tx, { makerId, placeId, days, off }) => {
+			const words = await whose(tx, makerId, placeId);
+			const sorted = [...new Set(days)].sort((a, b) => a - b);
+			for (const day of sorted)
+				await tx.query(
+					off
+						? 'insert into day_off (maker_id, place_id, day) values ($1, $2, $3) on conflict do nothing'
+						: 'delete from day_off where maker_id is not distinct from $1 and place_id is not distinct from $2 and day = $3',
+					[makerId, placeId, formatDate(day)]
+				);
+			const [first, last] = [sorted[0]!, sorted.at(-1)!];
+			const on =
+				first === last
+					? dayWords(first)
+					: `${sorted.length} days from ${dayWords(first)} to ${dayWords(last)}`;
+			return { words: off ? `${words.off} on ${on}` : `${words.on} on ${on} after all` };
+		}
+	),
+
 	removeDayOff: command(
 		() => z.object({ makerId: f.idOrNull(), placeId: f.idOrNull(), day: f.whole(-100_000, 100_000) }),
 		async (tx, { makerId, placeId, day }) => {

@@ -71,6 +71,47 @@ test('a place in the open: daylight, dry weather, closed days; too wet today clo
 	await w.run(workshopCommands.removePlace, { id: String(id) });
 });
 
+test('a maker’s odd weeks differ until they do not; many days off are one action', async () => {
+	const me = async () => (await loadWorkshop(w.db)).makers.find((m) => m.id === 1)!;
+	const hours = async () =>
+		(await me()).windows.map(({ days, from, to, weeks }) => [days.join(''), from, to, weeks ?? 'every']);
+	const week = [[[600, 660]], [], [], [], [], [], []];
+	const odd = [[[600, 660]], [[1080, 1140]], [], [], [], [], []];
+	const before = await hours();
+	await w.run(workshopCommands.setWeek, {
+		makerId: '1',
+		week: JSON.stringify(week),
+		odd: JSON.stringify(odd)
+	});
+	assert.deepEqual(await hours(), [
+		['1', 600, 660, 'every'],
+		['2', 1080, 1140, 'odd']
+	]);
+	await w.run(workshopCommands.setWeek, { makerId: '1', week: JSON.stringify(week), odd: 'null' });
+	assert.deepEqual(await hours(), [['1', 600, 660, 'every']]);
+	await w.undoLast();
+	await w.undoLast();
+	assert.deepEqual(await hours(), before);
+
+	const first = dayOf(clock()) + 10;
+	await w.run(daysOffCommands.setDaysOff, {
+		makerId: '1',
+		days: JSON.stringify([first, first + 1, first + 2]),
+		off: 'true'
+	});
+	assert.deepEqual((await me()).off, [first, first + 1, first + 2]);
+	await w.run(daysOffCommands.setDaysOff, {
+		makerId: '1',
+		days: JSON.stringify([first + 1, first + 9]),
+		off: 'false'
+	});
+	assert.deepEqual((await me()).off, [first, first + 2]);
+	await w.undoLast();
+	await w.undoLast();
+	assert.deepEqual((await me()).off, []);
+	await assert.rejects(w.run(daysOffCommands.setDaysOff, { days: '[1]', off: 'true' }), absent);
+});
+
 test('materials: counted, changed, as many colours of a coat product as there are', async () => {
 	const { id } = await w.run(materialCommands.addMaterial, {
 		...MATERIAL,

@@ -1,4 +1,4 @@
-import { painted, weekOf, windowsOf, type Week } from '$core/answers/paintWeek.ts';
+import { painted, weekOf, windowsOf, windowsOfBoth, type Week } from '$core/answers/paintWeek.ts';
 import { z } from 'zod';
 import { SUMMER_TIME_KEYS } from '$core/facts/calendar.ts';
 import { isColdOrDamp, withReading } from '$core/answers/wait.ts';
@@ -249,9 +249,11 @@ export const workshopCommands = {
 			z.object({
 				makerId: f.idOrNull(),
 				placeId: f.idOrNull(),
-				week: f.json(weekSchema, 'This is no week.')
+				week: f.json(weekSchema, 'This is no week.'),
+				/** Of a maker whose weeks of odd numbers differ; null where every week is alike. */
+				odd: f.json(weekSchema.nullable(), 'This is no week.').optional()
 			}),
-		async (tx, { makerId, placeId, week }) => {
+		async (tx, { makerId, placeId, week, odd = null }) => {
 			if ((makerId === null) === (placeId === null)) throw new Absent('maker');
 			const name = makerId === null ? await placeName(tx, placeId!) : await makerName(tx, makerId);
 			await tx.query(
@@ -259,13 +261,14 @@ export const workshopCommands = {
 				[makerId, placeId]
 			);
 			// Whatever order it was sent in, hours are in order and apart.
-			const windows = windowsOf(
-				week.reduce<Week>(
-					(all, its, i) =>
-						its.reduce<Week>((w, [from, to]) => painted(w, { day: i + 1, from, to }, true), all),
+			const clean = (its: z.infer<typeof weekSchema>) =>
+				its.reduce<Week>(
+					(all, spans, i) =>
+						spans.reduce<Week>((w, [from, to]) => painted(w, { day: i + 1, from, to }, true), all),
 					weekOf([])
-				)
-			);
+				);
+			const windows =
+				odd && makerId !== null ? windowsOfBoth(clean(week), clean(odd)) : windowsOf(clean(week));
 			for (const w of windows) await insert(tx, 'working_window', { makerId, placeId, ...w });
 			return { words: `Changed the hours of ${name}` };
 		}

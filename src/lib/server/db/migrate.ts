@@ -30,6 +30,7 @@ import travel from './migrations/027_travel.sql?raw';
 import variant from './migrations/028_variant.sql?raw';
 import health from './migrations/029_health.sql?raw';
 import care from './migrations/030_care.sql?raw';
+import weeks from './migrations/031_weeks.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -62,7 +63,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 27, name: 'travel', sql: travel },
 	{ id: 28, name: 'variant', sql: variant },
 	{ id: 29, name: 'health', sql: health },
-	{ id: 30, name: 'care', sql: care }
+	{ id: 30, name: 'care', sql: care },
+	{ id: 31, name: 'weeks', sql: weeks }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

@@ -1,3 +1,4 @@
+import type { Weeks } from '$core/facts/calendar.ts';
 import {
 	FIRST_SETTINGS,
 	type Maker,
@@ -29,6 +30,7 @@ interface WindowRow {
 	days: number[];
 	from: number;
 	to: number;
+	weeks: Weeks | null;
 }
 
 export const loadSettings = async (db: Executor): Promise<Settings> =>
@@ -169,7 +171,7 @@ export async function loadWorkshopRows(db: Executor): Promise<WorkshopRows> {
 	const ownRates: Rates = Object.fromEntries(
 		rates.map((r) => [r.technique, [r.goodMinutes, r.usualMinutes, r.badMinutes]])
 	);
-	const shown = ({ id, days, from, to }: WindowRow) => ({ id, days, from, to });
+	const shown = ({ id, days, from, to, weeks }: WindowRow) => ({ id, days, from, to, weeks });
 	return {
 		settings,
 		makers: makers.map((m): Maker => ({
