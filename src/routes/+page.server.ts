@@ -12,6 +12,7 @@ import { spendFigure } from '$core/explain/money.ts';
 import type { LocalMinutes } from '$core/units/localTime.ts';
 import { actionsOf } from '$lib/server/commands/actions.ts';
 import { costumeCommands } from '$lib/server/commands/costume.ts';
+import { demoCommands } from '$lib/server/commands/demo.ts';
 import { fileCommands } from '$lib/server/commands/file.ts';
 import { database } from '$lib/server/database.ts';
 import { all } from '$lib/server/db/rows.ts';
@@ -99,4 +100,4 @@ export const load: PageServerLoad = async ({ locals }) => {
 	};
 };
 
-export const actions: Actions = actionsOf({ ...costumeCommands, ...fileCommands });
+export const actions: Actions = actionsOf({ ...costumeCommands, ...demoCommands, ...fileCommands });

@@ -78,6 +78,16 @@
 	{:else}
 		<EmptyShelf currency={data.settings.currency} {inSixWeeks} now={data.now} onDone={open} />
 	{/each}
+	{#if !data.cards.some((c) => c.costume.demoAction !== null)}
+		<div class="demo on-mat">
+			<Act command="openDemo" onDone={(result) => goto(`/c/${(result as { id: number }).id}/look`)}
+				>Open a demo costume{data.cards.length ? ' beside yours' : ''}</Act
+			>
+			<span class="small"
+				>to look at: it takes no hours and no stash of yours, and is taken away again whole</span
+			>
+		</div>
+	{/if}
 	{#if data.events.length}<EventMoney events={data.events} {year} />{/if}
 	{#if data.archived.length}
 		<Sheet title="Archive" level={2}>
@@ -107,6 +117,13 @@
 <CopyCostume bind:costume={copying} {inSixWeeks} onDone={open} />
 
 <style>
+	.demo {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 12px;
+		align-items: center;
+		color: var(--on-mat-soft);
+	}
 	.bar {
 		display: flex;
 		justify-content: space-between;

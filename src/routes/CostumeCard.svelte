@@ -56,6 +56,10 @@
 				.filter(Boolean)
 				.join(' · ')}
 		</p>
+		{#if card.costume.demoAction !== null}<div class="row">
+				<span class="stage">demo</span>
+				<Act command="takeDemoAway" id={card.costume.id} look="quiet">Take it away</Act>
+			</div>{/if}
 		{#if card.stage}<p>
 				<span class="stage" class:broken={card.stage === 'broken'}>{card.stage}</span>
 			</p>{/if}

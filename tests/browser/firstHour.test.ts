@@ -218,3 +218,57 @@ test('what is refused in a folded part of a form is shown', async ({ page }) => 
 	await expect(dialog.getByText('The code A-01 is already on another component.')).toBeVisible();
 	await expect(dialog.getByLabel('Code')).toHaveValue('A-01');
 });
+
+test('a demo costume is opened beside one’s own, and taken away whole; a strip leads from station to station', async ({
+	page
+}) => {
+	await open(page, '/');
+	await page.getByRole('button', { name: /^Open a demo costume/ }).click();
+	await expect(page.getByRole('heading', { name: 'Lamplighter of Quay Nine' })).toBeVisible();
+	await expect(page.getByText('36 days left')).toBeVisible();
+	await open(page, '/');
+	await expect(page.getByRole('button', { name: /^Open a demo costume/ })).toHaveCount(0);
+	const card = page.getByRole('article', { name: 'Lamplighter of Quay Nine' });
+	await expect(card.getByText('demo', { exact: true })).toBeVisible();
+	await card.getByRole('button', { name: 'Take it away' }).click();
+	await toast(page, 'Took the demo costume Lamplighter of Quay Nine away');
+	await expect(card).toHaveCount(0);
+	await open(page, '/stash');
+	await expect(page.getByText('Faux leather, tar brown')).toHaveCount(0);
+
+	await begin(page, new Hands(page), 'Fern');
+	const strip = page.getByRole('navigation', { name: 'To settle next' });
+	await expect(strip).toContainText('Say what it is made of');
+	await words(page).fill('bracers, foam 5 mm');
+	await page.keyboard.press('Control+Enter');
+	await expect(names(page)).toHaveCount(1);
+	// Drawn from examples before anybody is measured, they follow the tape once it was laid on.
+	await strip.getByRole('link', { name: /^Pattern/ }).click();
+	await expect(page).toHaveURL(/pattern\/new\?of=/);
+	await page.getByRole('link', { name: /^tapered band/ }).click();
+	await page.getByRole('button', { name: 'Keep this shape' }).click();
+	await page.waitForURL(/pattern\/\d+$/);
+	await strip.getByRole('link', { name: /^Measure/ }).click();
+	await expect(strip).toContainText('Say who wears it');
+	await page.getByRole('button', { name: 'Another wearer' }).click();
+	await page.getByRole('dialog').getByLabel('Name').fill('Tam');
+	await page.getByRole('button', { name: 'Begin a profile' }).click();
+	await expect(strip).toContainText('Measure Tam: forearm girth, wrist girth');
+	await expect(strip).toContainText('2 figures stand on it');
+	await strip.getByRole('link', { name: /^Measure Tam/ }).click();
+	await expect(page.getByText('Wanted for this costume: forearm girth, wrist girth.')).toBeVisible();
+	const wrist = page.getByRole('group', { name: 'wrist girth', exact: true });
+	await expect(wrist).toContainText('1 figure waits for it');
+	for (const side of ['Left', 'Right']) {
+		await page.getByRole('group', { name: 'forearm girth', exact: true }).getByLabel(side).fill('26');
+		await wrist.getByLabel(side).fill('16');
+	}
+	await page.getByRole('button', { name: 'Save the measures' }).click();
+	await expect(strip).toContainText('Let A-01 bracers follow what was measured since');
+	await strip.getByRole('link', { name: /^Let A-01/ }).click();
+	await page.getByRole('button', { name: 'Let it follow' }).click();
+	await page.getByRole('button', { name: 'Save the shape' }).click();
+	await toast(page, /^Reshaped/);
+	await expect(strip).not.toContainText('follow');
+	await expect(strip).not.toContainText('Measure');
+});

@@ -175,6 +175,7 @@ export const record = (extra: Partial<CostumeRecord> = {}): CostumeRecord => ({
 		targetOdds: 85,
 		rehearsalAt: null,
 		archivedAt: null,
+		demoAction: null,
 		note: '',
 		version: 1
 	},

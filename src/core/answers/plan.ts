@@ -2,7 +2,7 @@ import { DAY, dayOf, type LocalMinutes } from '../units/localTime.ts';
 import type { Plan, PlannedStep, PlanProblem } from '../engines/schedule/problem.ts';
 import { arrivalOf, type NeededBy, type OrderBy, orderByOf } from './arrivals.ts';
 import type { ThreePoints } from '../units/threePoints.ts';
-import type { CostumeRecord } from '../facts/costume.ts';
+import { demoLast, type CostumeRecord } from '../facts/costume.ts';
 import { joined, openMinutes, openSpans, type Span } from '../engines/schedule/calendar.ts';
 import { withSender } from '../facts/supplier.ts';
 import type { Workshop } from '../facts/workshop.ts';
@@ -49,9 +49,10 @@ const SPARE_HORIZON_DAYS = 400;
 
 /**
  * The earliest event first: what an earlier costume takes of hours is not there for a later one. On the same day as the maker says,
- * else by the hour.
+ * else by the hour; a demo last.
  */
 export const byEvent = (a: Pick<CostumeRecord, 'costume'>, b: Pick<CostumeRecord, 'costume'>): number =>
+	demoLast(a, b) ||
 	dayOf(a.costume.eventAt) - dayOf(b.costume.eventAt) ||
 	(a.costume.hoursTurn ?? 1e9) - (b.costume.hoursTurn ?? 1e9) ||
 	a.costume.eventAt - b.costume.eventAt ||

@@ -1,4 +1,4 @@
-import type { Costume, CostumeRecord } from '../facts/costume.ts';
+import { demoLast, type Costume, type CostumeRecord } from '../facts/costume.ts';
 import { isTool, type Material } from '../facts/material.ts';
 import { withSender } from '../facts/supplier.ts';
 import type { Workshop } from '../facts/workshop.ts';
@@ -10,8 +10,9 @@ import { hereOf, usagesOf, usedUp, type Supplies } from './shopping.ts';
 /** Units of each material of the stash that are promised to a costume. */
 export type Promised = ReadonlyMap<number, number>;
 
-/** Who is promised the stash first: as the maker says, else by event. */
+/** Who is promised the stash first: as the maker says, else by event; a demo last. */
 export const byStashTurn = (a: Pick<CostumeRecord, 'costume'>, b: Pick<CostumeRecord, 'costume'>): number =>
+	demoLast(a, b) ||
 	(a.costume.stashTurn ?? Infinity) - (b.costume.stashTurn ?? Infinity) ||
 	a.costume.eventAt - b.costume.eventAt ||
 	a.costume.id - b.costume.id;

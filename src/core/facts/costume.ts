@@ -33,9 +33,17 @@ export interface Costume {
 	/** When everything is worn once as a whole; null for no rehearsal. */
 	rehearsalAt: LocalMinutes | null;
 	archivedAt: LocalMinutes | null;
+	/** The action that brought it along as a demo, beside one's own; null for one's own. */
+	demoAction: number | null;
 	note: string;
 	version: number;
 }
+
+/** A demo comes after all of one's own: it takes neither their hours nor their stash. */
+export const demoLast = (
+	a: { costume: Pick<Costume, 'demoAction'> },
+	b: { costume: Pick<Costume, 'demoAction'> }
+): number => Number(a.costume.demoAction !== null) - Number(b.costume.demoAction !== null);
 
 /** A stretch of work at the bench. The timer runs while `endedAt` is null. */
 export interface WorkLog {

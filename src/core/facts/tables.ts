@@ -155,6 +155,7 @@ export const TABLES = {
 		targetOdds: number,
 		rehearsalAt: time,
 		archivedAt: time,
+		demoAction: quiet(number),
 		note: text
 	}),
 	material: table('material', {

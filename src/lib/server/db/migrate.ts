@@ -30,7 +30,7 @@ import travel from './migrations/027_travel.sql?raw';
 import variant from './migrations/028_variant.sql?raw';
 import health from './migrations/029_health.sql?raw';
 import care from './migrations/030_care.sql?raw';
-import weeks from './migrations/031_weeks.sql?raw';
+import firstHour from './migrations/031_first_hour.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -64,7 +64,7 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 28, name: 'variant', sql: variant },
 	{ id: 29, name: 'health', sql: health },
 	{ id: 30, name: 'care', sql: care },
-	{ id: 31, name: 'weeks', sql: weeks }
+	{ id: 31, name: 'first hour', sql: firstHour }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

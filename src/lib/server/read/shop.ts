@@ -109,7 +109,9 @@ async function load(db: Database): Promise<Shop> {
 	const logs = sameLogs ? kept.shop.observations : inTime(onceEach(observations));
 	const atWork = costumes.filter((c) => !c.archived).map((c) => c.id);
 	const held = await costumesNow(db, kept, atWork, at, rows);
-	const guessOff = guessFactor([...held.values()].map((h) => h.record));
+	const guessOff = guessFactor(
+		[...held.values()].flatMap((h) => (h.record.costume.demoAction === null ? [h.record] : []))
+	);
 	const holds = await holdsNow(db, kept, at, rows);
 	const workshop = workshopOf(kept, rows, logs, guessOff, [...holds.values()].flat());
 	const shop: Shop = {

@@ -53,6 +53,7 @@
 			<p>
 				{[costume.wearer && `for ${costume.wearer}`, costume.eventName].filter(Boolean).join(' · ')}
 				{#if data.stage}<span class="stage">{data.stage}</span>{/if}
+				{#if costume.demoAction !== null}<span class="stage">demo</span>{/if}
 				{#if costume.archivedAt !== null}<span class="stage">in the archive</span>{/if}
 				<button class="edit no-print" onclick={() => (editing = true)}
 					><Pencil size={13} /> Edit costume</button
