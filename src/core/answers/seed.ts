@@ -47,14 +47,16 @@ interface Facts {
 	thickness: string;
 	/** What its form calls the cloth; nothing where it names none. */
 	cloth: string;
+	/** How materials are sold as a rule. */
+	library: Catalogue['starter'];
 }
 
 /** m² of a foam or plastic sheet, and the width of cloth in metres, where the library has none of the name; common practice. */
 const SHEET_M2 = 0.5;
 const CLOTH_WIDTH = 1.5;
 /** m² of one unit as it is sold as a rule: a sheet, a metre of the roll. */
-const soldM2 = (name: string, otherwise: number): number => {
-	const its = starterOf(name);
+const soldM2 = (name: string, otherwise: number, { library }: Facts): number => {
+	const its = starterOf(name, library);
 	const area = its && areaOfUnit(its);
 	return area ? area / 1e6 : otherwise;
 };
@@ -82,14 +84,14 @@ const sheets = (name: string, family: Family, f: Facts, times = 1) =>
 		number('outside area of one', f.area * times, 'its coats, else the route', 'm²'),
 		number('copies', f.copies, 'pair and count'),
 		number('for waste', WASTE, START),
-		number('one sheet', soldM2(name, SHEET_M2), START, 'm²')
+		number('one sheet', soldM2(name, SHEET_M2, f), START, 'm²')
 	]);
 const cloth = (name: string, f: Facts, times = 1) =>
 	line(name, 'cloth', 'm', 'seedSheets', [
 		number('area of one', f.area * times, 'its coats, else the route', 'm²'),
 		number('copies', f.copies, 'pair and count'),
 		number('for waste', WASTE, START),
-		number('width of the cloth', soldM2(name, CLOTH_WIDTH), START, 'm')
+		number('width of the cloth', soldM2(name, CLOTH_WIDTH, f), START, 'm')
 	]);
 /** The cloth that is seen: what its form calls it. */
 const seen = (name: string, f: Facts, times = 1): Worked =>
@@ -147,7 +149,7 @@ const RULES: Readonly<Record<StandardRoute, Rule>> = {
 			number('strips cut', f.amount('gather'), 'its steps', 'm'),
 			number('copies', f.copies, 'pair and count'),
 			number('strip width', 0.3, START, 'm'),
-			number('width of the net', soldM2('Net', CLOTH_WIDTH), START, 'm')
+			number('width of the net', soldM2('Net', CLOTH_WIDTH, f), START, 'm')
 		]),
 		seen('Basque cloth', f, 0.25)
 	],
@@ -228,7 +230,8 @@ export function shoppingSeed(
 				.filter((s) => (techniques as string[]).includes(s.technique))
 				.reduce((sum, s) => sum + s.amount / BASE_PER_UNIT[techniqueOf(trade, s.technique).driver], 0),
 		thickness: `${Math.round(known ?? 5)} mm`,
-		cloth: clothOf(component, trade)
+		cloth: clothOf(component, trade),
+		library: trade.starter
 	};
 	const had = new Set(record.needs.filter((n) => n.componentId === component.id).map((n) => n.materialId));
 	// What two routes take of the same is taken once: both count all steps of the component.

@@ -117,16 +117,17 @@ test('what it comes to: packs at their prices, and how many have none', () => {
 });
 
 test('the library: every material is counted in what its family is, sheets have their size, cloth its width', () => {
-	for (const s of STARTERS) {
+	const all = Object.values(STARTERS);
+	for (const s of all) {
 		assert.ok(UNITS[s.family].includes(s.unit), s.name);
 		if (s.unit === 'sheet') assert.ok(areaOfUnit(s)! > 0 && s.thicknessMm! > 0 && s.gramsPerM2! > 0, s.name);
 		if (s.family === 'cloth') assert.ok(s.widthMm! >= 900, s.name);
 		assert.ok(s.packSize > 0 && s.leadDays! >= 0);
 	}
-	assert.equal(new Set(STARTERS.map((s) => s.name)).size, STARTERS.length);
+	assert.equal(new Set(all.map((s) => s.name)).size, all.length);
 	// 100 kg/m³ × 3 mm = 300 g/m².
-	const three = starterOf('High-density foam 3 mm')!;
+	const three = starterOf('High-density foam 3 mm', STARTERS)!;
 	assert.deepEqual([three.thicknessMm, three.gramsPerM2, three.widthMm], [3, 300, 1000]);
-	assert.equal(starterOf('Faux leather, red')!.widthMm, 1400);
-	assert.equal(starterOf('moon dust'), null);
+	assert.equal(starterOf('Faux leather, red', STARTERS)!.widthMm, 1400);
+	assert.equal(starterOf('moon dust', STARTERS), null);
 });

@@ -43,7 +43,7 @@ export interface Take {
 type Asked = Omit<Take, 'line'>;
 
 /** A material that nobody has bought yet; which one it is, is said when all are known. */
-const fresh = (its: Starter, currency: string): Material => ({
+const fresh = ({ source: _, ...its }: Starter, currency: string): Material => ({
 	...PLAIN_MATERIAL,
 	...its,
 	currency,
@@ -52,10 +52,18 @@ const fresh = (its: Starter, currency: string): Material => ({
 });
 
 /** How a thing of this name is sold as a rule; cloth of no name that is known as woven cloth is. */
-function soldAs(name: string, family: Family, unit: string, packSize: number): Starter {
-	const its = starterOf(name) ?? (family === 'cloth' && unit === 'm' ? starterOf('Woven cloth') : null);
+function soldAs(
+	name: string,
+	family: Family,
+	unit: string,
+	packSize: number,
+	{ starter: library }: Catalogue
+): Starter {
+	const its =
+		starterOf(name, library) ??
+		(family === 'cloth' && unit === 'm' ? starterOf('Woven cloth', library) : null);
 	if (its?.unit === unit) return { ...its, name, packSize: Math.max(its.packSize, packSize) };
-	return { ...PLAIN_STARTER, name, family, unit, packSize, leadDays: LEAD_DAYS[family] };
+	return { ...PLAIN_STARTER, name, family, unit, packSize, leadDays: LEAD_DAYS[family], source: '' };
 }
 
 const FAMILY_OF: Readonly<Record<Component['kind'], Family>> = {
@@ -90,7 +98,7 @@ function drawn(
 		const componentId = c.id;
 		if (c.source === 'buy' && !had.has(c.id) && !bought.has(c.id)) {
 			const unit = c.side === 'pair' ? 'pair' : 'piece';
-			const its = () => fresh(soldAs(capital(c.name), FAMILY_OF[c.kind], unit, 1), currency);
+			const its = () => fresh(soldAs(capital(c.name), FAMILY_OF[c.kind], unit, 1, trade), currency);
 			const figure: TakeNeed['figure'] = {
 				title: `${capital(c.name)}: how many`,
 				formula: 'sum',
@@ -102,7 +110,7 @@ function drawn(
 		for (const line of shoppingSeed(c, record, materials, trade, settings)) {
 			if (line.supply !== null) continue;
 			const { material: known, apart, family, unit, packSize, quantity, figure } = line;
-			const sold = soldAs(line.name, family, unit, packSize);
+			const sold = soldAs(line.name, family, unit, packSize, trade);
 			const name = apart ? `${capital(c.name)}: ${line.name.toLowerCase()}` : line.name;
 			const key = known ? `material ${known.id}` : apart ? `new ${line.name} ${c.id}` : `new ${line.name}`;
 			add(
@@ -135,7 +143,7 @@ function usedUp(
 		const { name, family, unit, pack } = trade.supply[supply]!;
 		const like = called.get(supply);
 		const its =
-			like && !given.has(like.id) ? like : fresh(soldAs(capital(name), family, unit, pack), currency);
+			like && !given.has(like.id) ? like : fresh(soldAs(capital(name), family, unit, pack, trade), currency);
 		given.add(its.id);
 		return { key: `supply ${supply}`, material: { ...its, supply }, needs: [], componentId: null };
 	});
@@ -150,7 +158,7 @@ const coated = (
 ): Asked[] =>
 	coatsWithoutMaterial(record, materials).map((coatProduct): Asked => {
 		const { name, pack } = coatProductOf(trade, coatProduct);
-		const material = fresh(soldAs(`${capital(name)}, ${pack}`, 'paint', 'can', 1), currency);
+		const material = fresh(soldAs(`${capital(name)}, ${pack}`, 'paint', 'can', 1, trade), currency);
 		return {
 			key: `coat ${coatProduct}`,
 			material: { ...material, coatProduct },

@@ -11,7 +11,9 @@ export const HANDBOOK_TABLES = [
 	'supply',
 	'fastener',
 	'knownFault',
-	'caution'
+	'caution',
+	'thing',
+	'starter'
 ] as const;
 export type HandbookTable = (typeof HANDBOOK_TABLES)[number];
 

@@ -13,6 +13,7 @@ import { MADE_OF, type MadeOf } from './madeOf.ts';
 import { RECIPES, type Recipe } from './recipe.ts';
 import { ROUTES, type Route } from './route.ts';
 import { SUPPLIES, type Supply } from './supply.ts';
+import { STARTERS, type Starter } from './starter.ts';
 import { THINGS, type Thing } from './thing.ts';
 import { TECHNIQUES, type Technique } from './technique.ts';
 
@@ -33,6 +34,8 @@ export interface Catalogue {
 	/** What makers call things, and say they are made of. */
 	thing: Readonly<Record<string, Thing>>;
 	madeOf: Readonly<Record<string, MadeOf>>;
+	/** How materials are sold as a rule. */
+	starter: Readonly<Record<string, Starter>>;
 }
 
 /** Each table under the name that the handbook keeps its rows by. */
@@ -50,7 +53,8 @@ export const STANDARD: Catalogue & Record<HandbookTable, unknown> = {
 	knownFault: KNOWN_FAULTS,
 	caution: CAUTIONS,
 	thing: THINGS,
-	madeOf: MADE_OF
+	madeOf: MADE_OF,
+	starter: STARTERS
 };
 
 /** What rows of the maker's own from before it was asked for are taken to say, where none ships under their key. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { HANDBOOK_TABLES, type HandbookRow, type HandbookTable } from '../facts/handbook.ts';
-import { KINDS, SURFACE_KEYS } from '../facts/component.ts';
+import { FLEXES, KINDS, SURFACE_KEYS } from '../facts/component.ts';
 import { FAMILIES } from '../facts/material.ts';
 import { PHASES } from '../facts/step.ts';
 import type { Catalogue } from './catalogue.ts';
@@ -10,6 +10,7 @@ import { CURES } from './coatRule.ts';
 import { DRIVER_KEYS, TAKES, type DriverKey, type Takes } from './driver.ts';
 import { BEARS_BY, COUNTED } from './fastener.ts';
 import { GLUE_UNDER } from './glueRule.ts';
+import { PLACES } from './thing.ts';
 import { FAULT_LOADS } from './knownFault.ts';
 import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from './technique.ts';
 
@@ -20,6 +21,13 @@ const note = z.string().trim().max(1000);
 const minutes = z.number().int().min(0).max(1_000_000);
 const minutesOrNull = minutes.nullable();
 export const handbookKey = z.string().regex(/^[a-z][A-Za-z0-9]{0,59}$/, 'is not a key of the handbook');
+/** As makers say it: small letters, spaces and hyphens. */
+const spoken = z
+	.string()
+	.trim()
+	.toLowerCase()
+	.regex(/^[\p{L}][\p{L} -]{0,39}$/u, 'Words of letters, with commas between.');
+const sizeOrNull = z.number().positive().max(100_000).nullable();
 const bears = z.number().positive('What it bears is more than nothing.').max(1_000_000);
 const keys = z.array(handbookKey).max(20);
 const follows: z.ZodType<DriverKey | null> = z.enum(DRIVER_KEYS).nullable();
@@ -212,7 +220,33 @@ export const HANDBOOK_ROWS = {
 		loads: z.array(z.enum(FAULT_LOADS)).default([]),
 		source: words
 	}),
-	caution: z.strictObject({ wear: note, do: words.max(1000), source: words })
+	caution: z.strictObject({ wear: note, do: words.max(1000), source: words }),
+	thing: z.strictObject({
+		name: words,
+		words: z.array(spoken).min(1, 'Say at least one word.').max(40),
+		many: z.array(spoken).max(40),
+		kind: z.enum(KINDS),
+		places: z.array(z.enum(PLACES)).max(PLACES.length),
+		paired: z.boolean(),
+		layer: z.number().int().min(0).max(20),
+		flex: z.enum(FLEXES),
+		route: handbookKey.nullable(),
+		source: words
+	}),
+	starter: z.strictObject({
+		name: words,
+		family: z.enum(FAMILIES),
+		unit: words.max(20),
+		packSize: z.number().positive().max(1_000_000),
+		thicknessMm: sizeOrNull,
+		widthMm: sizeOrNull,
+		lengthMm: sizeOrNull,
+		gramsPerM2: z.number().positive().max(100_000).nullable(),
+		stretchAcross: z.number().min(0).max(400).nullable(),
+		stretchAlong: z.number().min(0).max(400).nullable(),
+		leadDays: z.number().int().min(0).max(365).nullable(),
+		source: words
+	})
 } as const satisfies Record<HandbookTable, z.ZodType>;
 
 /** The tables as a row may be of the catalogue: the compiler ties the forms above to it. */
@@ -231,7 +265,9 @@ const _rowsFit: Fits = {
 	supply: true,
 	fastener: true,
 	knownFault: true,
-	caution: true
+	caution: true,
+	thing: true,
+	starter: true
 };
 
 /** An own row as it is exchanged. */

@@ -1,7 +1,7 @@
 import { PLAIN_MATERIAL, type Family, type Material } from '../facts/material.ts';
 
 /** A material as it is sold as a rule, before anybody has bought one: no maker, no price. */
-export type Starter = Pick<
+export type Starter = { source: string } & Pick<
 	Material,
 	| 'name'
 	| 'family'
@@ -41,13 +41,14 @@ export const PLAIN_STARTER = {
 	stretchAlong: PLAIN_MATERIAL.stretchAlong
 };
 
-type More = Partial<Omit<Starter, 'name' | 'family' | 'unit'>>;
+type More = Partial<Omit<Starter, 'name' | 'family' | 'unit' | 'source'>>;
 const starter = (family: Family, name: string, unit: string, more: More = {}): Starter => ({
 	...PLAIN_STARTER,
 	name,
 	family,
 	unit,
 	leadDays: LEAD_DAYS[family],
+	source: 'common practice',
 	...more
 });
 
@@ -71,7 +72,7 @@ const hard = (name: string, kgM3: number, mm: number, more: More = SHEET): Start
  * Usual forms, sizes and packs by family: common practice. Densities are starting values, from memory: high-density foam 100 kg/m³, floor
  * mats 80, craft foam 70, upholstery foam 25, thermoplastic 1150, acrylic sheet 1190.
  */
-export const STARTERS: readonly Starter[] = [
+const ALL: readonly Starter[] = [
 	...[2, 4, 5, 6, 8, 10, 12].map(foam),
 	starter('foam', 'Floor-mat foam 12 mm', 'sheet', { widthMm: 600, lengthMm: 600, ...sheet(80, 12) }),
 	starter('foam', 'Craft foam 2 mm', 'sheet', { widthMm: 450, lengthMm: 300, ...sheet(70, 2) }),
@@ -107,6 +108,18 @@ export const STARTERS: readonly Starter[] = [
 	starter('light', 'Switch', 'piece')
 ];
 
+/** The same by a key made of the name. */
+export const STARTERS: Readonly<Record<string, Starter>> = Object.fromEntries(
+	ALL.map((its) => [keyOfName(its.name), its])
+);
+function keyOfName(name: string): string {
+	return name
+		.split(/[^A-Za-z0-9]+/)
+		.filter(Boolean)
+		.map((word, i) => (i ? word[0]!.toUpperCase() : word[0]!.toLowerCase()) + word.slice(1))
+		.join('');
+}
+
 /** What a family is counted in, the usual first. */
 export const UNITS: Readonly<Record<Family, readonly string[]>> = {
 	foam: ['sheet', 'm', 'g', 'piece'],
@@ -131,14 +144,16 @@ const plain = (name: string): string =>
 /**
  * How a material of such a name is sold as a rule; one of another thickness as its like, thicker or thinner. Null where nothing of the
  * library is called so.
+ * @param library as the catalogue has it, the maker's own rows among them
  */
-export function starterOf(name: string): Starter | null {
-	const called = (words: string) => STARTERS.find((s) => s.name.toLowerCase() === words.toLowerCase());
+export function starterOf(name: string, library: Readonly<Record<string, Starter>>): Starter | null {
+	const all = Object.values(library);
+	const called = (words: string) => all.find((s) => s.name.toLowerCase() === words.toLowerCase());
 	// Faux leather, red.
 	const its = called(name) ?? called(name.split(',')[0]!.trim());
 	if (its) return its;
 	const mm = Number(/(\d+(?:\.\d+)?)\s*mm/.exec(name)?.[1]);
-	const like = STARTERS.find((s) => s.thicknessMm !== null && plain(s.name) === plain(name));
+	const like = all.find((s) => s.thicknessMm !== null && plain(s.name) === plain(name));
 	if (!like || !(mm > 0)) return null;
 	return {
 		...like,
@@ -146,4 +161,12 @@ export function starterOf(name: string): Starter | null {
 		thicknessMm: mm,
 		gramsPerM2: like.gramsPerM2 === null ? null : (like.gramsPerM2 / like.thicknessMm!) * mm
 	};
+}
+
+/** Why a material of a family is not counted in a unit; null where it may be. One's own units may be anything. */
+export function unitProblem(family: Family, unit: string): string | null {
+	const isKnown = Object.values(UNITS).some((units) => units.includes(unit));
+	return isKnown && !UNITS[family].includes(unit)
+		? `What is ${family} is counted in ${UNITS[family].join(', ')}.`
+		: null;
 }

@@ -2,24 +2,28 @@ import type { Flex, Kind, RouteKey, Side } from '../facts/component.ts';
 import { ZONES, type Zone } from '../facts/zone.ts';
 
 /** Places of the body without their side. */
-export type Place =
-	| 'head'
-	| 'face'
-	| 'neck'
-	| 'shoulder'
-	| 'chest'
-	| 'back'
-	| 'upper-arm'
-	| 'forearm'
-	| 'hand'
-	| 'waist'
-	| 'hips'
-	| 'thigh'
-	| 'shin'
-	| 'foot';
+export const PLACES = [
+	'head',
+	'face',
+	'neck',
+	'shoulder',
+	'chest',
+	'back',
+	'upper-arm',
+	'forearm',
+	'hand',
+	'waist',
+	'hips',
+	'thigh',
+	'shin',
+	'foot'
+] as const;
+export type Place = (typeof PLACES)[number];
 
 /** What makers call a component, and what such a thing is as a rule. */
 export interface Thing {
+	name: string;
+	source: string;
 	/** Names of one of it; of several by adding s, unless `many` says otherwise. */
 	words: readonly string[];
 	/** Words that always name a pair or several: trousers do not, for they are one garment. */
@@ -44,6 +48,8 @@ const thing = (
 	route: RouteKey | null,
 	more: More = {}
 ): Thing => ({
+	name: words.split('|')[0]!,
+	source: 'common practice',
 	words: words.split('|'),
 	many: [],
 	kind,

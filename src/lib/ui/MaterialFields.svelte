@@ -5,7 +5,7 @@
 	import type { CoatProductKey } from '$core/facts/coat.ts';
 	import { handbook } from './handbook/handbook.ts';
 	import { FAMILIES, type Material, type SupplyKey } from '$core/facts/material.ts';
-	import { STARTERS, UNITS } from '$core/trade/starter.ts';
+	import { UNITS } from '$core/trade/starter.ts';
 	import { formatArea, formatLength, type LengthUnit } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { CURRENCIES, typedMoney } from '$core/units/money.ts';
@@ -25,7 +25,8 @@
 	let { material, currency, unit, coat, supply }: Props = $props();
 	/** What of the library it begins as. */
 	let startedAs = $state('');
-	const started = $derived(STARTERS.find((s) => s.name === startedAs) ?? null);
+	const library = handbook().starter;
+	const started = $derived(library[startedAs] ?? null);
 	const size = (mm: number | null | undefined) => (mm == null ? '' : formatLength(mm, unit));
 	const product = $derived(coat ? coatProductOf(handbook(), coat) : null);
 	const row = $derived(supply ? handbook().supply[supply] : undefined);
@@ -52,7 +53,7 @@
 		<Field
 			name="startedAs"
 			label="As it is usually sold"
-			options={STARTERS.map((s) => ({ value: s.name, label: `${s.family}: ${s.name}` }))}
+			options={Object.entries(library).map(([value, s]) => ({ value, label: `${s.family}: ${s.name}` }))}
 			none="something else"
 			bind:value={startedAs}
 			hint="fills in sizes and pack; change what is otherwise"

@@ -14,6 +14,9 @@ import { faultCommands } from './fault.ts';
 import { glueAdvice } from '$core/answers/glueAdvice.ts';
 import { handbookCommands } from './handbook.ts';
 import { stepCommands } from './step.ts';
+import { readLines } from '$core/answers/quickLine.ts';
+import { takesOf } from '$core/answers/takes.ts';
+import { loadShop } from '../read/shop.ts';
 
 let w: TestWorkshop;
 let costume: number;
@@ -303,4 +306,83 @@ test('a coat of one’s own from before bases were asked for is read as what it 
 	);
 	assert.ok(does && sheen && heatLimit === null);
 	assert.ok(readHandbook(writeHandbookFile([row('myOwn')])).ok);
+});
+
+test('a word of one’s own is read in a line, and a material as one buys it is what the costume takes', async () => {
+	await w.run(handbookCommands.setThing, {
+		key: '',
+		name: 'Hip Cage',
+		also: 'farthingale, Bum Roll',
+		many: '',
+		kind: 'garment',
+		places: ['hips'],
+		layer: '2',
+		flex: 'rigid',
+		route: 'wovenGarment',
+		source: ''
+	});
+	const trade = async () => catalogueOf(await loadHandbook(w.db));
+	const [line] = readLines('two bum rolls', [], await trade());
+	assert.deepEqual(
+		[line!.kind, line!.layer, line!.route, line!.zones, line!.count],
+		['garment', 2, 'wovenGarment', ['hips'], 2]
+	);
+	// The same word that ships is one's own after it was changed.
+	const shield = STANDARD.thing.shield!;
+	await w.run(handbookCommands.setThing, {
+		key: 'shield',
+		name: 'shield',
+		also: 'buckler',
+		many: '',
+		kind: shield.kind,
+		places: [...shield.places],
+		layer: '5',
+		flex: 'rigid',
+		route: 'printedPart',
+		source: 'we print them'
+	});
+	assert.equal(readLines('buckler', [], await trade())[0]!.route, 'printedPart');
+	assert.ok('name' in (await w.errors(handbookCommands.setThing, { key: '', name: 'plate 2', layer: '1' })));
+
+	const foam = STANDARD.starter.highDensityFoam5Mm!;
+	assert.equal(foam.name, 'High-density foam 5 mm');
+	await w.run(handbookCommands.setStarter, {
+		key: 'highDensityFoam5Mm',
+		name: foam.name,
+		family: 'foam',
+		unit: 'sheet',
+		packSize: '4',
+		thicknessMm: '5 mm',
+		widthMm: '2 m',
+		lengthMm: '1 m',
+		gramsPerM2: '500',
+		stretchAcross: '',
+		stretchAlong: '',
+		leadDays: '9',
+		source: 'the shop in town'
+	});
+	const { id } = await w.run<{ id: number }>(
+		componentCommands.addComponent,
+		{ ...COMPONENT, name: 'Tassets', side: 'none', count: '1', form: '5 mm foam', route: 'foamPlate' },
+		costume
+	);
+	const record = (await loadRecord(w.db, costume))!;
+	const { workshop } = await loadShop(w.db);
+	const take = takesOf(record, workshop).find((t) => t.material.name === foam.name)!;
+	// By hand: 0.15 m² × 1.3 ÷ 2 m² a sheet = 0.0975 sheets, of a pack of four.
+	assert.deepEqual([take.material.packSize, take.material.widthMm, take.material.leadDays], [4, 2000, 9]);
+	const need = take.needs.find((n) => n.componentId === id)!;
+	assert.ok(Math.abs(need.quantity - 0.0975) < 0.006, String(need.quantity));
+	assert.ok(
+		'unit' in
+			(await w.errors(handbookCommands.setStarter, {
+				key: '',
+				name: 'Odd paint',
+				family: 'paint',
+				unit: 'sheet',
+				packSize: '1'
+			}))
+	);
+	await w.run(handbookCommands.removeHandbookRow, { tableName: 'starter', key: 'highDensityFoam5Mm' });
+	assert.equal((await trade()).starter.highDensityFoam5Mm!.packSize, 1);
 });

@@ -1,6 +1,6 @@
 import pluralize from 'pluralize';
 import { z } from 'zod';
-import { KINDS, SURFACE_KEYS } from '$core/facts/component.ts';
+import { FLEXES, KINDS, SURFACE_KEYS } from '$core/facts/component.ts';
 import { FAMILIES } from '$core/facts/material.ts';
 import { HANDBOOK_TABLES, type HandbookRow, type HandbookTable } from '$core/facts/handbook.ts';
 import { readHandbook } from '$core/formats/handbook.ts';
@@ -13,6 +13,8 @@ import { GLUE_UNDER } from '$core/trade/glueRule.ts';
 import { FAULT_LOADS } from '$core/trade/knownFault.ts';
 import { DRIVER_KEYS } from '$core/trade/driver.ts';
 import { HANDBOOK_ROWS, keyFor, nameOfRow } from '$core/trade/handbookRow.ts';
+import { unitProblem } from '$core/trade/starter.ts';
+import { PLACES } from '$core/trade/thing.ts';
 import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from '$core/trade/technique.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, Refused, all, one } from '../db/rows.ts';
@@ -28,6 +30,19 @@ const traits = (schema: z.ZodType<string[], string[]>) =>
 		.text(500)
 		.transform((text) => text.split(/[\s,]+/).filter(Boolean))
 		.pipe(schema);
+
+/** Words with commas between, as makers say them. */
+const said = () =>
+	f
+		.text(500)
+		.transform((text) =>
+			text
+				.toLowerCase()
+				.split(',')
+				.map((word) => word.trim())
+				.filter(Boolean)
+		)
+		.pipe(HANDBOOK_ROWS.thing.shape.many);
 
 /** What is typed of a row of each table, in the maker's units, as the row that the handbook keeps. */
 const FORMS = {
@@ -182,7 +197,44 @@ const FORMS = {
 			loads: f.several(FAULT_LOADS),
 			source: source()
 		}),
-	caution: () => z.object({ wear: f.text(1000), do: f.name(1000), source: source() })
+	caution: () => z.object({ wear: f.text(1000), do: f.name(1000), source: source() }),
+	thing: ({ trade }: Context) =>
+		z
+			.object({
+				name: f.name(40).pipe(HANDBOOK_ROWS.thing.shape.words.element),
+				also: said(),
+				many: said(),
+				kind: f.choice(KINDS),
+				places: f.several(PLACES),
+				paired: f.ticked(),
+				layer: f.whole(0, 20),
+				flex: f.choice(FLEXES),
+				route: f.keyOrNull(trade.route),
+				source: source()
+			})
+			.transform(({ also, ...row }) => ({ ...row, words: [...new Set([row.name, ...also])] })),
+	starter: ({ settings }: Context) => {
+		const size = () => f.lengthOrNull(settings.lengthUnit, 0.01, 100_000);
+		return z
+			.object({
+				name: f.name(),
+				family: f.choice(FAMILIES),
+				unit: f.name(20),
+				packSize: f.above0(1_000_000),
+				thicknessMm: size(),
+				widthMm: size(),
+				lengthMm: size(),
+				gramsPerM2: f.orNull(f.above0(100_000)),
+				stretchAcross: f.orNull(f.decimal(0, 400)),
+				stretchAlong: f.orNull(f.decimal(0, 400)),
+				leadDays: f.orNull(f.whole(0, 365)),
+				source: source()
+			})
+			.superRefine(({ family, unit }, ctx) => {
+				const problem = unitProblem(family, unit);
+				if (problem) ctx.addIssue({ code: 'custom', path: ['unit'], message: problem });
+			});
+	}
 } satisfies Record<HandbookTable, (context: Context) => z.ZodType>;
 
 /** Puts a row of the maker’s own before the one that ships. */
@@ -258,6 +310,8 @@ export const handbookCommands = {
 	setFastener: setRow('fastener'),
 	setKnownFault: setRow('knownFault'),
 	setCaution: setRow('caution'),
+	setThing: setRow('thing'),
+	setStarter: setRow('starter'),
 
 	/** Brings back the row that ships, or takes away one that was added. */
 	removeHandbookRow: command(
@@ -293,7 +347,7 @@ export const handbookCommands = {
 	)
 };
 
-/** A technique, coat or glue that a row names and nobody knows. */
+/** A technique, coat, glue or route that a row names and nobody knows. */
 function danglingIn(
 	rows: readonly Pick<HandbookRow, 'content'>[],
 	trade: ReturnType<typeof catalogueOf>
@@ -312,6 +366,8 @@ function danglingIn(
 		}
 		if (typeof content.glue === 'string' && !Object.hasOwn(trade.glue, content.glue))
 			return needs(content, 'glue', content.glue);
+		if (typeof content.route === 'string' && !Object.hasOwn(trade.route, content.route))
+			return needs(content, 'route', content.route);
 	}
 	return null;
 }

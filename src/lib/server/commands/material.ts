@@ -5,7 +5,7 @@ import { FAMILIES, PLAIN_MATERIAL, type Material } from '$core/facts/material.ts
 import { capital } from '$core/units/names.ts';
 import { areaOfUnit } from '$core/facts/material.ts';
 import { standsForSupply } from '$core/answers/workUse.ts';
-import { UNITS } from '$core/trade/starter.ts';
+import { unitProblem } from '$core/trade/starter.ts';
 import { USUAL_WASTE } from '$core/trade/driver.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
@@ -69,9 +69,8 @@ export async function insertMaterial(tx: Executor, { stash = 0, ...v }: Material
 
 /** A paint is not counted in sheets. Units that nobody has heard of are the maker's own. */
 function refuseUnit({ family, unit }: Pick<Material, 'family' | 'unit'>): void {
-	const isKnown = Object.values(UNITS).some((units) => units.includes(unit));
-	if (isKnown && !UNITS[family].includes(unit))
-		throw new Refused(`What is ${family} is counted in ${UNITS[family].join(', ')}.`, 'unit');
+	const problem = unitProblem(family, unit);
+	if (problem) throw new Refused(problem, 'unit');
 }
 
 /** What is counted by the metre cannot be used up by the piece. */

@@ -28,6 +28,8 @@
 
 	import FastenerFields from './FastenerFields.svelte';
 	import FaultFields from './FaultFields.svelte';
+	import StarterFields from './StarterFields.svelte';
+	import ThingFields from './ThingFields.svelte';
 
 	interface Props {
 		table: HandbookTable;
@@ -256,6 +258,10 @@
 	{:else if table === 'caution'}
 		<Field name="wear" label="Worn, commas between" value={text('wear')} wide />
 		<Field name="do" label="What to do" value={text('do')} required wide />
+	{:else if table === 'thing'}
+		<ThingFields {row} {trade} />
+	{:else if table === 'starter'}
+		<StarterFields {row} {unit} />
 	{:else if table === 'route'}
 		<Field name="area" label="Outside area of a middling one" value={area('area')} />
 		<Choices legend="Kinds" name="kinds[]" options={words(KINDS)} chosen={list('kinds')} />

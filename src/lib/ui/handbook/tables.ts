@@ -8,7 +8,7 @@ import { SURFACES } from '$core/trade/surface.ts';
 import type { Catalogue } from '$core/trade/catalogue.ts';
 import { techniqueOf } from '$core/trade/catalogue.ts';
 import { formatWait } from '$core/units/duration.ts';
-import { formatArea, type LengthUnit } from '$core/units/measure.ts';
+import { formatArea, formatLength, type LengthUnit } from '$core/units/measure.ts';
 import { capital } from '$core/units/names.ts';
 import { formatNumber } from '$core/units/number.ts';
 import { handbook } from './handbook.ts';
@@ -26,7 +26,9 @@ export const TABLES: Record<HandbookTable, { name: string; one: string; command:
 	supply: { name: 'Supplies', one: 'supply', command: 'setSupply' },
 	fastener: { name: 'Fasteners', one: 'fastener', command: 'setFastener' },
 	knownFault: { name: 'Known faults', one: 'known fault', command: 'setKnownFault' },
-	caution: { name: 'Cautions', one: 'caution', command: 'setCaution' }
+	caution: { name: 'Cautions', one: 'caution', command: 'setCaution' },
+	thing: { name: 'Words', one: 'word', command: 'setThing' },
+	starter: { name: 'As it is sold', one: 'material as it is sold', command: 'setStarter' }
 };
 
 /** Choices in words. */
@@ -134,5 +136,24 @@ export const SHOWN: {
 	fastener: (f) =>
 		`${formatNumber(f.shear, 1)} N along its face ${BEARS_WORDS[f.shearBy]}, ${formatNumber(f.pull, 1)} N straight off ${BEARS_WORDS[f.pullBy]}`,
 	knownFault: (k) => `${k.cause} → ${k.cure}`,
-	caution: (c) => c.wear
+	caution: (c) => c.wear,
+	thing: (t) =>
+		[
+			t.words.slice(1).join(', '),
+			`${t.kind}${t.paired ? ', a pair' : ''}`,
+			t.places.join(', '),
+			`layer ${t.layer}`,
+			t.route ? (handbook().route[t.route]?.name ?? t.route) : 'no route'
+		]
+			.filter(Boolean)
+			.join('; '),
+	starter: (s, unit) =>
+		[
+			`${s.family}, ${formatNumber(s.packSize)} ${s.unit} a pack`,
+			[s.widthMm, s.lengthMm].flatMap((mm) => (mm === null ? [] : [formatLength(mm, unit)])).join(' × '),
+			s.thicknessMm === null ? '' : `${formatLength(s.thicknessMm, unit)} thick`,
+			s.leadDays === null ? '' : `${s.leadDays} working days`
+		]
+			.filter(Boolean)
+			.join(', ')
 };
