@@ -9,6 +9,7 @@ import { mixJob, runMixJob } from '../engines/colour/job.ts';
 import { planeJob, runPlaneJob } from '../engines/plane/job.ts';
 import { Failed, say } from '../units/problem.ts';
 import { runUnfoldJob, unfoldJob } from '../engines/mesh/job.ts';
+import { runStandJob, standJob } from '../engines/stand/job.ts';
 import { runShapeJob, shapeJob } from '../engines/shapers/job.ts';
 import { runTraceJob, traceJob } from '../engines/trace/job.ts';
 import { layoutJob, runLayoutJob } from '../engines/layout/job.ts';
@@ -52,6 +53,10 @@ const KINDS: Record<string, ReturnType<typeof kind>> = {
 		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
 	}),
 	layout: kind(layoutJob, (job, elapsed) => ({ ok: true, result: runLayoutJob(job, elapsed) })),
+	stand: kind(standJob, (job) => {
+		const done = runStandJob(job);
+		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
+	}),
 	trace: kind(traceJob, (job) => {
 		const done = runTraceJob(job);
 		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));

@@ -122,6 +122,7 @@ export const MESSAGES = {
 	thumbTooWide: 'The palm is too short for the thumb’s width.',
 	acrossTooWide: 'Wider than back and front are at the chest: at most {most} mm.',
 	overlapTooLong: 'As long as what shows of a lame: at most {most} mm.',
+	noSuchMeasure: '“{name}” is no measure: names are as in Measure, with “, left” or “, right”.',
 	shoulderTooWide: 'The plate would reach beyond the shoulders: less, or a narrower neckline.',
 	bustPointTooLow: 'The bust point would lie at the waist or below it: at most {most} mm.',
 	bustTooFarApart: 'The bust points would lie at the side or beyond it.',

@@ -1,0 +1,82 @@
+import type { Point3 } from '../../units/point.ts';
+import { type Limb, profile, ROUND, type Stand } from './form.ts';
+
+/** A closed surface of triangles, counter-clockwise seen from without. mm. */
+export interface StandSurface {
+	vertices: Point3[];
+	faces: [number, number, number][];
+}
+
+/** Least rings between two sections, and of an end. */
+const BETWEEN_SECTIONS = 8;
+const END = 8;
+
+/** Where on a limb: so far along its axis, and turned so far from its left towards its front, radians; `share` of the way out. */
+export function limbPoint(
+	limb: Limb,
+	out: { wide: (along: number) => number; deep: (along: number) => number },
+	along: number,
+	turn: number,
+	share = 1
+): Point3 {
+	const { begins, axis, across, forward, rests } = limb;
+	const [wide, deep] = [out.wide(along), out.deep(along)];
+	const [a, f] = [share * wide * Math.cos(turn), share * deep * Math.sin(turn) + (rests ? deep : 0)];
+	const at = (i: 0 | 1 | 2) => begins[i] + axis[i] * along + across[i] * a + forward[i] * f;
+	return [at(0), at(1), at(2)];
+}
+
+/** The surface of one limb, closed at both of its ends. */
+export function limbSurface(limb: Limb): StandSurface {
+	const out = { wide: profile(limb, 'wide'), deep: profile(limb, 'deep') };
+	const first = limb.sections[0]!.along;
+	const last = limb.sections.at(-1)!.along;
+	const [before, beyond] = limb.ends;
+	/** Rings that close an end as half an ellipsoid does, from its section outwards, without the point. */
+	const end = (long: number) =>
+		Array.from({ length: END - 1 }, (_, i) => {
+			const angle = (Math.PI / 2) * ((i + 1) / END);
+			return { off: long * Math.sin(angle), share: Math.cos(angle) };
+		});
+	const rings = [
+		...end(before)
+			.reverse()
+			.map(({ off, share }) => ({ along: first - off, share })),
+		...limb.sections.slice(0, -1).flatMap((s, i) => {
+			const step = (limb.sections[i + 1]!.along - s.along) / BETWEEN_SECTIONS;
+			return Array.from({ length: BETWEEN_SECTIONS }, (_, k) => ({ along: s.along + step * k, share: 1 }));
+		}),
+		{ along: last, share: 1 },
+		...end(beyond).map(({ off, share }) => ({ along: last + off, share }))
+	];
+	const vertices: Point3[] = [limbPoint(limb, out, first - before, 0, 0)];
+	for (const { along, share } of rings)
+		for (let i = 0; i < ROUND; i++)
+			vertices.push(limbPoint(limb, out, along, (2 * Math.PI * i) / ROUND, share));
+	vertices.push(limbPoint(limb, out, last + beyond, 0, 0));
+	const at = (ring: number, i: number) => 1 + ring * ROUND + (i % ROUND);
+	const tip = vertices.length - 1;
+	const faces: StandSurface['faces'] = [];
+	for (let i = 0; i < ROUND; i++) {
+		faces.push([0, at(0, i + 1), at(0, i)]);
+		for (let ring = 0; ring + 1 < rings.length; ring++)
+			faces.push(
+				[at(ring, i), at(ring, i + 1), at(ring + 1, i + 1)],
+				[at(ring, i), at(ring + 1, i + 1), at(ring + 1, i)]
+			);
+		faces.push([at(rings.length - 1, i), at(rings.length - 1, i + 1), tip]);
+	}
+	return { vertices, faces };
+}
+
+/** All limbs together: each is closed, and those that meet lie in each other. */
+export function standSurface({ limbs }: Stand): StandSurface {
+	const all: StandSurface = { vertices: [], faces: [] };
+	for (const limb of limbs) {
+		const { vertices, faces } = limbSurface(limb);
+		const from = all.vertices.length;
+		all.vertices.push(...vertices);
+		all.faces.push(...faces.map(([a, b, c]): [number, number, number] => [a + from, b + from, c + from]));
+	}
+	return all;
+}
