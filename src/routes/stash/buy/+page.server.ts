@@ -15,7 +15,10 @@ export const load: PageServerLoad = async ({ locals, url }) => {
 	const { shop, plans, old } = await plannedShop(db, locals.now, 'soon');
 	const { workshop } = shop;
 	const asked = new Set(url.searchParams.getAll('for').map(Number));
-	const all = shop.atWork.map(({ record, promised }) => ({ record, promised, ...record.costume }));
+	// Nothing is bought for a demo together with what is one's own.
+	const all = shop.atWork
+		.filter((c) => c.record.costume.demoAction === null)
+		.map(({ record, promised }) => ({ record, promised, ...record.costume }));
 	// Whoever is named first says what is paid in; nobody named, the workshop's own money.
 	const currency = all.find((c) => asked.has(c.id))?.currency ?? workshop.settings.currency;
 	const chosen = all.filter((c) => c.currency === currency && (asked.size < 2 || asked.has(c.id)));

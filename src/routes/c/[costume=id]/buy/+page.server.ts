@@ -44,7 +44,10 @@ export const load: PageServerLoad = async ({ parent, locals }) => {
 		/** Others at work are paid for in the same money: it can be bought for together with them. */
 		others: shop.atWork.some(
 			({ record: { costume } }) =>
-				costume.id !== record.costume.id && costume.currency === record.costume.currency
+				costume.id !== record.costume.id &&
+				costume.demoAction === null &&
+				record.costume.demoAction === null &&
+				costume.currency === record.costume.currency
 		),
 		coatsMissing: coatsWithoutMaterial(record, workshop.materials)
 	};
