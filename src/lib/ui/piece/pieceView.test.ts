@@ -21,11 +21,11 @@ test('a piece is fitted to the mat, its lower edge below; what is pressed is whe
 		() => moved,
 		460
 	);
-	view.width = 472;
-	// 400 px for 200 mm across; 388 px would be there for 100 mm up.
+	view.width = 544;
+	// 400 px for 200 mm across; 380 px would be there for 100 mm up.
 	assert.equal(view.scale, 2);
-	assert.deepEqual(view.onto([0, 0]), [36, 330]);
-	assert.deepEqual(view.onto([200, 100]), [436, 130]);
+	assert.deepEqual(view.onto([0, 0]), [72, 330]);
+	assert.deepEqual(view.onto([200, 100]), [472, 130]);
 	assert.equal(view.square, 10);
 	moved = { k: 0.15, x: 40, y: -7 };
 	assert.equal(view.square, 100, 'ten millimetres are 3 px now');
