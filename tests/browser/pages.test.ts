@@ -78,12 +78,12 @@ test('by keyboard alone: stations, ledger, nesting, and back again', async ({ pa
 			.locator(`[data-component]`)
 			.evaluateAll((rows, c) => rows.findIndex((r) => r.textContent?.includes(c)), code);
 	const before = await place('G-01');
-	await page.getByRole('link', { name: /W-01/ }).focus();
+	await page.locator('[data-component]').getByRole('link', { name: /W-01/ }).focus();
 	await page.keyboard.press('ArrowUp');
-	await expect(page.getByRole('link', { name: /G-01/ })).toBeFocused();
+	await expect(page.locator('[data-component]').getByRole('link', { name: /G-01/ })).toBeFocused();
 	await page.keyboard.press('Alt+ArrowUp');
 	await expect.poll(() => place('G-01')).toBe(before - 1);
-	await page.getByRole('link', { name: /G-01/ }).focus();
+	await page.locator('[data-component]').getByRole('link', { name: /G-01/ }).focus();
 	await page.keyboard.press('Alt+ArrowRight');
 	await expect(page.getByRole('status').getByText(/Made G-01 Watch coat a part of A-04/)).toBeVisible();
 	await page.locator('body').press('Control+z');
@@ -103,6 +103,7 @@ test('by keyboard alone: stations, ledger, nesting, and back again', async ({ pa
 test('dragging by the handle reorders; the figure chooses by zone', async ({ page }) => {
 	await open(page, '/c/1/look');
 	const handle = (code: string) => page.getByLabel(new RegExp(`^Move ${code} `));
+	await handle('W-01').scrollIntoViewIfNeeded();
 	const from = (await handle('W-01').boundingBox())!;
 	const to = (await handle('A-03').boundingBox())!;
 	await page.mouse.move(from.x + 8, from.y + from.height / 2);

@@ -63,7 +63,7 @@ test('a technique and a route of one’s own: a component made by it has the hou
 	await dialog(page).getByLabel('Name', { exact: true }).fill('Horn tips');
 	await dialog(page).getByLabel('Kind').selectOption('prop');
 	await dialog(page).getByLabel(/Route/).selectOption({ label: 'formed shell (prop)' });
-	await dialog(page).getByRole('button', { name: /^Add/ }).click();
+	await dialog(page).getByRole('button', { name: 'Add component' }).click();
 	await toast(page, /Horn tips with 1 step$/);
 	// By hand: 4 shells of 15 minutes.
 	await expect(row(page, 'pull four shells').getByRole('button', { name: /Hands-on time/ })).toHaveText('1h');

@@ -7,6 +7,9 @@ import { open } from '../support/open.ts';
 test.use({ baseURL: WORKSHOP.address });
 
 const dialog = (page: Page) => page.getByRole('dialog');
+/** A component of the ledger: the strip of what to settle may name it too. */
+const inLedger = (page: Page, name: string) =>
+	page.locator('[data-component]').getByRole('link', { name: new RegExp(name) });
 const toast = (page: Page, words: string | RegExp) =>
 	expect(page.getByRole('status').getByText(words).first()).toBeVisible();
 
@@ -42,7 +45,7 @@ test('rows pasted from a spreadsheet: a slip is named by row and column, then al
 		);
 	await dialog(page).getByRole('button', { name: 'Add the rows' }).click();
 	await toast(page, 'Added 3 components from pasted rows');
-	await expect(page.getByRole('link', { name: /A-02 Visor/ })).toBeVisible();
+	await expect(inLedger(page, 'A-02 Visor')).toBeVisible();
 	const left = page
 		.locator('.entry')
 		.filter({ hasText: 'Helmet' })
@@ -106,7 +109,7 @@ test('hours and days off move the plan; without hours it says why nothing can be
 test('own rates change every step that uses them, and go back', async ({ page }) => {
 	const id = await newCostume(page, 'Rates');
 	await paste(page, 'name\troute\nGlove\tlight');
-	await page.getByRole('link', { name: /A-01 Glove/ }).click();
+	await inLedger(page, 'A-01 Glove').click();
 	const wire = page.getByRole('row').filter({ has: page.getByText('wire', { exact: true }) });
 	await expect(wire.getByRole('button', { name: /Hands-on time/ })).toHaveText('24m');
 	await open(page, '/makers');
@@ -118,7 +121,7 @@ test('own rates change every step that uses them, and go back', async ({ page })
 	await rate.getByRole('button', { name: 'Set' }).click();
 	await toast(page, 'Set the rate for wire');
 	await open(page, `/c/${id}/look`);
-	await page.getByRole('link', { name: /A-01 Glove/ }).click();
+	await inLedger(page, 'A-01 Glove').click();
 	await expect(wire.getByRole('button', { name: /Hands-on time/ })).toHaveText('1h');
 	await open(page, '/makers');
 	await page.getByRole('button', { name: 'Starting value for wire' }).click();
@@ -147,7 +150,7 @@ test('units: inches and yards are shown and typed, and nothing stored moves', as
 test('a circle of steps is refused where it was made', async ({ page }) => {
 	await newCostume(page, 'Circle');
 	await paste(page, 'name\troute\nOne\tlight\nTwo\tlight');
-	await page.getByRole('link', { name: /A-01 One/ }).click();
+	await inLedger(page, 'A-01 One').click();
 	const wait = async (step: string, other: string) => {
 		await page.getByRole('button', { name: `Edit ${step}`, exact: true }).click();
 		await dialog(page).getByLabel('Waits also for').selectOption({ label: other });
@@ -182,7 +185,7 @@ test('the shelf: copied without what was done, archived, restored, removed, undo
 		.fill(`${inDays(WORKSHOP, 90)}T10:00`);
 	await dialog(page).getByRole('button', { name: 'Copy' }).click();
 	await expect(page.getByRole('heading', { name: 'Duplicate', level: 1 })).toBeVisible();
-	await expect(page.getByRole('link', { name: /A-01 Hat/ })).toBeVisible();
+	await expect(inLedger(page, 'A-01 Hat')).toBeVisible();
 	await open(page, '/');
 	await page.getByRole('button', { name: 'Archive Duplicate' }).click();
 	await expect(page.getByRole('article', { name: 'Duplicate' })).toHaveCount(0);
