@@ -16,8 +16,9 @@ file.logs = [];
 file.found = null;
 entries['costume.json'] = strToU8(JSON.stringify(file));
 // The same every time: a zip keeps when it was written.
-const zip = Buffer.from(zipSync(entries, { mtime: new Date('2000-01-01T00:00') })).toString('base64');
+const folder = new URL('../src/lib/server/demo/', import.meta.url);
+writeFileSync(new URL('demoCostume.zip', folder), zipSync(entries, { mtime: new Date('2000-01-01T00:00') }));
 writeFileSync(
-	new URL('../src/lib/server/demo/demoCostume.json', import.meta.url),
-	`${JSON.stringify({ laidOutOn: values.on, name: file.costume.name, zip }, null, '\t')}\n`
+	new URL('demoCostume.json', folder),
+	`${JSON.stringify({ laidOutOn: values.on }, null, '\t')}\n`
 );

@@ -1,12 +1,18 @@
+import { readFile } from 'node:fs/promises';
+import { resolve } from 'node:path';
 import { z } from 'zod';
 import { movedBy } from '$core/formats/costumeFile/movedBy.ts';
 import { dayOf, parseDate } from '$core/units/localTime.ts';
 import { insertCostume, readCostumeZip } from '../costumeFile.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
 import { set } from '../db/tables.ts';
+import laidOut from '../demo/demoCostume.json' with { type: 'json' };
 import { command } from './command.ts';
 import * as f from './fields.ts';
 import { dropUnshared } from './joint.ts';
+
+/** What is not built into the program is looked for from its own folder. */
+const ZIP = resolve('src/lib/server/demo/demoCostume.zip');
 
 /** Takes away rows of the workshop that came along, are as they came, and that nothing needs any more. */
 const CAME_ALONG = {
@@ -30,9 +36,8 @@ export const demoCommands = {
 		async (tx, _, { folder, now }) => {
 			if (await one(tx, 'select id from costume where demo_action is not null'))
 				throw new Refused('The demo costume stands on the shelf already.');
-			const { default: demo } = await import('../demo/demoCostume.json');
-			const { file, pictures } = readCostumeZip(Buffer.from(demo.zip, 'base64'));
-			const on = parseDate(demo.laidOutOn);
+			const { file, pictures } = readCostumeZip(await readFile(ZIP));
+			const on = parseDate(laidOut.laidOutOn);
 			const days = on.ok ? dayOf(now) - on.value : 0;
 			const id = await insertCostume(tx, folder, { file: movedBy(file, days), pictures });
 			const action = await one<{ id: number }>(tx, `select current_setting('dapper.action')::integer as id`);

@@ -8,7 +8,6 @@
 	import { nameOfRow } from '$core/trade/handbookRow.ts';
 	import { BOND_SIDES } from '$core/trade/bond.ts';
 	import { BASES, ROLES, SHEENS } from '$core/trade/coatProduct.ts';
-	import type { Cure } from '$core/trade/coatRule.ts';
 	import { DRIVERS, GROUNDS, LAYERS_DONE, REDO_KINDS } from '$core/trade/technique.ts';
 	import { formatWait } from '$core/units/duration.ts';
 	import { formatArea, type LengthUnit } from '$core/units/measure.ts';
@@ -19,12 +18,12 @@
 	import type { SupplyUse } from '$core/trade/supply.ts';
 	import type { RecipeLayer } from '$core/facts/recipe.ts';
 	import { SURFACES } from '$core/trade/surface.ts';
-	import CureRows from './CureRows.svelte';
+	import CoatRuleFields from './CoatRuleFields.svelte';
 	import LayerRows from './LayerRows.svelte';
 	import StepRows from './StepRows.svelte';
 	import UseRows from './UseRows.svelte';
 	import { GLUE_UNDER } from '$core/trade/glueRule.ts';
-	import { GLUE_TRAIT_WORDS, sideWords, TRAIT_WORDS, underWords, WORDS } from './tables.ts';
+	import { GLUE_TRAIT_WORDS, sideWords, underWords, WORDS } from './tables.ts';
 
 	import FastenerFields from './FastenerFields.svelte';
 	import FaultFields from './FaultFields.svelte';
@@ -125,34 +124,7 @@
 			<Tick name="flexible" label="Bends without cracking" checked={row.flexible === true} />
 		</div>
 	{:else if table === 'coatRule'}
-		<Field
-			name="over"
-			label="What goes over"
-			value={traits('over')}
-			hint="enamel, clear+matt"
-			required
-			wide
-		/>
-		<Field
-			name="on"
-			label="… what is beneath"
-			value={traits('on')}
-			hint="rubber, foam+bare, bends"
-			required
-			wide
-		/>
-		<Field name="unless" label="Unless" value={traits('unless')} hint="masked" wide />
-		<p class="small soft wide">{TRAIT_WORDS}</p>
-		<div class="wide">
-			<Tick
-				name="spoils"
-				label="It spoils; else it is tried on a scrap first"
-				checked={row.spoils === true}
-			/>
-			<Tick name="untilCured" label="Only until the one beneath is hard" checked={row.untilCured === true} />
-		</div>
-		<Field name="why" label="Why" value={text('why')} required wide />
-		<div class="wide"><CureRows {trade} cures={(row.cures as Cure[] | undefined) ?? []} /></div>
+		<CoatRuleFields {row} {trade} />
 	{:else if table === 'recipe'}
 		<Field
 			name="surface"
