@@ -4,6 +4,7 @@ import { coatsJob, runCoatsJob } from './coatsJob.ts';
 import { caseJob, runCaseJob } from '../engines/case/job.ts';
 import { dressJob, runDressJob } from '../engines/dress/job.ts';
 import { lightJob, runLightJob } from '../engines/light/job.ts';
+import { flattenJob, runFlattenJob } from '../engines/flatten/job.ts';
 import { loadJob, runLoadJob } from '../engines/load/job.ts';
 import { mixJob, runMixJob } from '../engines/colour/job.ts';
 import { planeJob, runPlaneJob } from '../engines/plane/job.ts';
@@ -55,6 +56,10 @@ const KINDS: Record<string, ReturnType<typeof kind>> = {
 	layout: kind(layoutJob, (job, elapsed) => ({ ok: true, result: runLayoutJob(job, elapsed) })),
 	stand: kind(standJob, (job) => {
 		const done = runStandJob(job);
+		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
+	}),
+	flatten: kind(flattenJob, (job, elapsed) => {
+		const done = runFlattenJob(job, elapsed);
 		return done.ok ? { ok: true, result: done.value } : no(done.problem.path, say(done.problem));
 	}),
 	trace: kind(traceJob, (job) => {

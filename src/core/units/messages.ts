@@ -199,6 +199,10 @@ export const MESSAGES = {
 	meshFlipped: '{count} edges had faces that look opposite ways: those were turned.',
 	meshDegenerate: '{count} faces without area were left out.',
 	meshDuplicate: '{count} faces that were there twice were left out.',
+	cutOffEdges: 'No edge leads from point {from} to point {to}.',
+	flattenClosed: 'It is closed: cut it open, or let cuts be proposed.',
+	flattenThrough: 'It goes round, like a handle: cut it open, or let cuts be proposed.',
+	flattenFolds: 'A part of it cannot be laid flat without a fold: cut it open where it is bent most.',
 	unfoldSteep: '{count} edges bend more than a blade leans: cut them square and fill, or add a facet.',
 	unfoldNarrow:
 		'At {count} edges the bevel is wider than the edge is long: thinner material, or fewer small faces.',

@@ -5,7 +5,7 @@ import { JOB_SHOPS, jobShop } from '$tests/support/jobShops.ts';
 import { refuted } from '$tests/support/refuted.ts';
 import { bestByExhaustion } from '$tests/support/bestByExhaustion.ts';
 import { checkPlan } from './checkPlan.ts';
-import { FlowNetwork } from './flow.ts';
+import { FlowNetwork } from '../../units/flow.ts';
 import { planByRule } from './plan.ts';
 import type { PlanProblem } from './problem.ts';
 import { searchPlan } from './search.ts';

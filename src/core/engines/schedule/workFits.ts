@@ -1,6 +1,6 @@
 import type { LocalMinutes } from '../../units/localTime.ts';
 import { firstEndingAfter } from './calendar.ts';
-import { FlowNetwork } from './flow.ts';
+import { FlowNetwork } from '../../units/flow.ts';
 import type { Node } from './network.ts';
 import type { Resource, Shop } from './shop.ts';
 

@@ -35,6 +35,13 @@ export class FlowNetwork {
 		return total;
 	}
 
+	/** After `most`: the nodes that a least cut leaves with the source. */
+	side(source: number): (node: number) => boolean {
+		const level = new Int32Array(this.#first.length);
+		this.#levels(source, source, level);
+		return (node) => level[node]! >= 0;
+	}
+
 	#levels(source: number, sink: number, level: Int32Array): boolean {
 		level.fill(-1);
 		level[source] = 0;
