@@ -13,6 +13,7 @@ import type { Odds } from '../core/engines/schedule/odds.ts';
 import type { Plan, PlanOrder, PlanProblem } from '../core/engines/schedule/problem.ts';
 import type { Triage, TriageTask } from '../core/engines/schedule/triage.ts';
 import type { LocalMinutes } from '../core/units/localTime.ts';
+import type { FlatPieces } from '../core/engines/flatten/pieces.ts';
 import type { Homography } from '../core/engines/plane/homography.ts';
 
 /** Everything that pages and workers say to each other. */
@@ -42,6 +43,29 @@ export interface UnfoldResult {
 	pieces: Piece[];
 	seamLength: number;
 	notes: Problem[];
+}
+
+/** Reads a shape of triangles. */
+export interface MeshRequest {
+	kind: 'mesh';
+	bytes: Uint8Array;
+}
+export interface MeshResult {
+	mesh: Mesh;
+	notes: Problem[];
+}
+
+/** Cuts a curved mesh into patches that lie flat within a limit of strain. */
+export interface PatchesRequest {
+	kind: 'patches';
+	mesh: Mesh;
+	limit: number;
+	most: number | null;
+	seconds: number;
+}
+export interface PatchesResult extends FlatPieces {
+	/** After it was thinned. */
+	faces: number;
 }
 
 /** Reads the pieces of a drawing. */
@@ -131,7 +155,9 @@ export interface MixRequest {
 
 export type Request =
 	| CaseRequest
+	| MeshRequest
 	| MixRequest
+	| PatchesRequest
 	| PurchaseRequest
 	| FlattenRequest
 	| UnfoldRequest
@@ -143,6 +169,8 @@ export type Request =
 export interface Results {
 	flatten: FlattenResult;
 	unfold: UnfoldResult;
+	mesh: MeshResult;
+	patches: PatchesResult;
 	read: ReadResult;
 	trace: TraceResult;
 	layout: LayoutResult;

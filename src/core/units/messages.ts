@@ -190,6 +190,7 @@ export const MESSAGES = {
 	meshEmpty: 'There are no faces in it.',
 	meshTooMany:
 		'It has {count} triangles; the most is {most}. Make it coarser first: a pattern of so many faces cannot be cut.',
+	meshThinned: 'Its {from} triangles were thinned to {to}.',
 	meshTooLarge: 'The file is too large for a shape of so few faces as can be cut.',
 	meshNumbers: 'Some of its points are no numbers.',
 	meshCut: 'The file is cut off or damaged: a face names points that are not there.',

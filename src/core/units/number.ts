@@ -62,3 +62,7 @@ export function formatNumber(value: number, digits = 2): string {
 
 /** A share of simulated builds: `54 of 100`. */
 export const of100 = (share: number): string => `${Math.round(share * 100)} of 100`;
+
+/** A share as percent: 0.047 → `4.7 %`. */
+export const formatPercent = (share: number, decimals = 0): string =>
+	`${formatNumber(100 * share, decimals)} %`;

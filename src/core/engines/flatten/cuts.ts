@@ -4,7 +4,7 @@ import { sub, norm, plus, times, type Vec } from '../../units/vec.ts';
 import { Flat } from './flat.ts';
 import { fillsOf, narrowOf } from './compact.ts';
 import { overlaps } from './overlap.ts';
-import { bendAt, endOf, lengthOf, nextOf, partsOf, patchOf, startOf, type Surface } from './patch.ts';
+import { bendAt, endOf, lengthOf, partsOf, patchOf, startOf, type Surface } from './patch.ts';
 import { evenSeams, seamsOf } from './seams.ts';
 
 /** Creases are where makers cut: an edge that bends this much costs a third, radians. */

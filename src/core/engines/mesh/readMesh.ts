@@ -1,5 +1,8 @@
 import { bad, good, type Parsed } from '../../units/problem.ts';
-import { MOST_TRIANGLES, type Mesh } from './mesh.ts';
+import type { Mesh } from './mesh.ts';
+
+/** More than this fills the machine. */
+export const MOST_READ = 4_000_000;
 
 /** Bytes of an STL triangle: a normal, three points, two bytes that mean nothing. */
 const STL_HEAD = 84;
@@ -20,7 +23,7 @@ export function readMesh(bytes: Uint8Array): Parsed<Mesh> {
 }
 
 function binaryStl(view: DataView, count: number): Parsed<Mesh> {
-	if (count > MOST_TRIANGLES) return bad('meshTooMany', { count, most: MOST_TRIANGLES });
+	if (count > MOST_READ) return bad('meshTooMany', { count, most: MOST_READ });
 	const points = new Float64Array(count * 9);
 	for (let t = 0; t < count; t++)
 		for (let k = 0; k < 9; k++)
@@ -31,8 +34,8 @@ function binaryStl(view: DataView, count: number): Parsed<Mesh> {
 function textStl(text: string): Parsed<Mesh> {
 	const points: number[] = [];
 	for (const [, x, y, z] of text.matchAll(/\bvertex\s+(\S+)\s+(\S+)\s+(\S+)/g)) {
-		if (points.length > MOST_TRIANGLES * 9)
-			return bad('meshTooMany', { count: `more than ${MOST_TRIANGLES}`, most: MOST_TRIANGLES });
+		if (points.length > MOST_READ * 9)
+			return bad('meshTooMany', { count: `more than ${MOST_READ}`, most: MOST_READ });
 		points.push(Number(x), Number(y), Number(z));
 	}
 	if (points.length % 9) return bad('meshCut');
@@ -57,8 +60,8 @@ function obj(text: string): Parsed<Mesh> {
 		if (corners.length < 3 || corners.some((c) => !Number.isInteger(c) || c < 0 || c >= points.length / 3))
 			return bad('meshCut');
 		for (let i = 1; i + 1 < corners.length; i++) triangles.push(corners[0]!, corners[i]!, corners[i + 1]!);
-		if (triangles.length > MOST_TRIANGLES * 3)
-			return bad('meshTooMany', { count: `more than ${MOST_TRIANGLES}`, most: MOST_TRIANGLES });
+		if (triangles.length > MOST_READ * 3)
+			return bad('meshTooMany', { count: `more than ${MOST_READ}`, most: MOST_READ });
 	}
 	return good({ points: new Float64Array(points), triangles: new Uint32Array(triangles) });
 }

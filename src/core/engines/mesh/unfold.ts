@@ -83,6 +83,18 @@ function vertex({ points, triangles }: Mesh, h: number): Vec {
 	return [points[3 * p]!, points[3 * p + 1]!, points[3 * p + 2]!];
 }
 
+/** Bends of a curved shape that was cut up finely are small, those of a faceted one are ridges: degrees. */
+const GENTLE = 20;
+const MANY = 400;
+
+/** Whether a mesh stands for a curved shape rather than for facets: many triangles, most of which bend little against each other. */
+export function bendsGently(mesh: Mesh): boolean {
+	if (triangleCount(mesh) < MANY) return false;
+	const { bend } = neighbours(mesh);
+	const bends = bend.map(Math.abs).filter((b) => b >= FLAT);
+	return bends.filter((b) => b < GENTLE).length > 0.7 * bends.length;
+}
+
 /** The edges that show: where faces bend, and where the surface ends. */
 export function ridgesOf(mesh: Mesh): Vec[][] {
 	const { twin, bend } = neighbours(mesh);

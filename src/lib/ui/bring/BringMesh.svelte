@@ -1,5 +1,5 @@
 <script lang="ts">
-	/** A faceted shape: scaled to the wearer, unfolded in a worker, kept as pieces. */
+	/** A shape of triangles: scaled to the wearer, unfolded facet by facet or laid flat in few patches in a worker, kept as pieces. */
 	import pluralize from 'pluralize';
 	import { onDestroy } from 'svelte';
 	import { BODY_MEASURES, GIRTH_KEYS, type MeasureKey } from '$core/facts/bodyMeasure.ts';
@@ -11,24 +11,25 @@
 		triangleCount,
 		type Mesh
 	} from '$core/engines/mesh/mesh.ts';
-	import { ridgesOf } from '$core/engines/mesh/unfold.ts';
+	import { bendsGently, ridgesOf } from '$core/engines/mesh/unfold.ts';
 	import { say, sayOf } from '$core/units/problem.ts';
 	import { follow } from '$core/answers/shapePieces.ts';
 	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
 	import type { Problem } from '$core/units/problem.ts';
-	import {
-		formatLength,
-		formatSmallArea,
-		MM_PER,
-		parseLength,
-		parseSignedLength
-	} from '$core/units/measure.ts';
+	import { formatLength, formatSmallArea, MM_PER } from '$core/units/measure.ts';
+	import { parseLength, parseSignedLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
-	import type { UnfoldResult } from '../../../workers/protocol.ts';
+	import { formatPercent } from '$core/units/number.ts';
+	import { LAID_FLAT, LAID_FLAT_KEYS, takesStrain } from '$core/trade/laidFlat.ts';
+	import { mainlyCutFrom } from '$core/answers/cutFrom.ts';
+	import { page } from '$app/state';
+	import type { CostumeRecord } from '$core/facts/costume.ts';
+	import type { PatchesResult, UnfoldResult } from '../../../workers/protocol.ts';
 	import Field from '../Field.svelte';
 	import Pieces from '../Pieces.svelte';
 	import Sheet from '../Sheet.svelte';
 	import Solid from '../Solid.svelte';
+	import MeshPatches from './MeshPatches.svelte';
 	import KeepPieces from './KeepPieces.svelte';
 	import PrintedPart from './PrintedPart.svelte';
 	import { Task } from '../task.svelte.ts';
@@ -68,10 +69,37 @@
 	const figures = $derived(sized && figuresOfMesh(sized));
 	const lines = $derived(ridgesOf(mesh));
 
+	const record = $derived(page.data.record as CostumeRecord);
+	// svelte-ignore state_referenced_locally
+	let how = $state<'facets' | 'patches'>(bendsGently(mesh) ? 'patches' : 'facets');
+	// svelte-ignore state_referenced_locally
+	let takes = $state<string>(
+		takesStrain(mainlyCutFrom(component, record.needs, workshop.materials)).key ?? 'felt'
+	);
+	const limit = $derived(LAID_FLAT[takes as keyof typeof LAID_FLAT].share);
+
+	/** Looks so long for shorter seams. */
+	const SECONDS = 25;
+	const patching = new Task<'patches'>();
+	let patched = $state.raw<{ from: Mesh; limit: number; done: PatchesResult } | null>(null);
+	const patches = $derived(
+		patched && how === 'patches' && patched.from === sized && patched.limit === limit ? patched.done : null
+	);
+	async function lay() {
+		if (!sized || (most && !most.ok)) return;
+		const request = { mesh: sized, limit, most: most ? most.value : null, seconds: SECONDS };
+		const done = await patching.start(
+			() => new Worker(new URL('../../../workers/patches.worker.ts', import.meta.url), { type: 'module' }),
+			async () => ({ kind: 'patches', ...request })
+		);
+		if (done) patched = { from: request.mesh, limit: request.limit, done };
+	}
+	onDestroy(() => patching.stop());
+
 	const task = new Task<'unfold'>();
 	let result = $state.raw<{ from: Mesh; unfolded: UnfoldResult } | null>(null);
 	/** Pieces of another size are no pieces of this one. */
-	const shown = $derived(result && result.from === sized ? result.unfolded : null);
+	const shown = $derived(result && how === 'facets' && result.from === sized ? result.unfolded : null);
 
 	async function unfold() {
 		if (!sized || !thickness.ok || (most && !most.ok)) return;
@@ -154,6 +182,26 @@
 				/>
 			{/if}
 			<Field
+				name="how"
+				label="Laid flat"
+				options={[
+					{ value: 'facets', label: 'facet by facet, exactly' },
+					{ value: 'patches', label: 'curved, in few patches' }
+				]}
+				bind:value={how}
+			/>
+			{#if how === 'patches'}
+				<Field
+					name="takes"
+					label="The material gives"
+					options={LAID_FLAT_KEYS.map((k) => ({
+						value: k,
+						label: `${formatPercent(LAID_FLAT[k].share)}: ${LAID_FLAT[k].words}`
+					}))}
+					bind:value={takes}
+				/>
+			{/if}
+			<Field
 				name="thickness"
 				label="Thickness"
 				bind:value={thicknessText}
@@ -177,11 +225,21 @@
 					{sayOf('notMeasured', { measure: BODY_MEASURES[measure].name })}
 				</p>{/if}
 		{/if}
-		<TaskBar {task} label="Unfold" going="Unfolding" onstart={unfold} disabled={!sized} />
-		<div class="drawing"><Solid {lines} label="The faceted shape" /></div>
+		{#if how === 'facets'}
+			<TaskBar {task} label="Unfold" going="Unfolding" onstart={unfold} disabled={!sized} />
+		{:else}
+			<TaskBar task={patching} label="Lay flat" going="Laying flat" onstart={lay} disabled={!sized} />
+			<p class="small soft">
+				Cut where its seams are shortest, so that no place is pulled farther than the material goes; {SECONDS} seconds
+				at most.
+			</p>
+		{/if}
+		<div class="drawing"><Solid {lines} label="The shape" /></div>
 	</Sheet>
 	<div class="stack">
-		{#if shown}
+		{#if patches}
+			<MeshPatches {patches} {limit} {name} {component} {workshop} {onDone} />
+		{:else if shown}
 			<Sheet title={pluralize('piece', shown.pieces.length, true)}>
 				<p>
 					<b class="figure">{length(shown.seamLength)}</b> of seams. Edges with the same number meet; inner lines
@@ -199,7 +257,9 @@
 				/>
 			</Sheet>
 		{:else}
-			<Sheet title="Pieces"><p class="soft">Set the size, then unfold it.</p></Sheet>
+			<Sheet title="Pieces"
+				><p class="soft">Set the size, then {how === 'facets' ? 'unfold it' : 'lay it flat'}.</p></Sheet
+			>
 		{/if}
 		{#if figures}<PrintedPart {figures} {component} {workshop} />{/if}
 	</div>

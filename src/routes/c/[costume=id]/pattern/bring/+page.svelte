@@ -2,15 +2,15 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { inLedgerOrder } from '$core/facts/component.ts';
-	import { say, sayOf } from '$core/units/problem.ts';
-	import { soundMesh, type Mesh } from '$core/engines/mesh/mesh.ts';
-	import { readMesh } from '$core/engines/mesh/readMesh.ts';
+	import { sayOf } from '$core/units/problem.ts';
+	import type { Mesh } from '$core/engines/mesh/mesh.ts';
 	import type { Problem } from '$core/units/problem.ts';
 	import BringLines from '$lib/ui/bring/BringLines.svelte';
 	import BringPdf from '$lib/ui/bring/BringPdf.svelte';
 	import BringMesh from '$lib/ui/bring/BringMesh.svelte';
 	import BringTrace from '$lib/ui/bring/BringTrace.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
+	import { Task } from '$lib/ui/task.svelte.ts';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
@@ -19,8 +19,9 @@
 	const of = $derived(Number(page.url.searchParams.get('of')) || null);
 	const component = $derived(components.find((c) => c.id === of) ?? null);
 
-	/** More than a faceted shape of 20,000 triangles written as text. */
-	const MOST_BYTES = 40_000_000;
+	/** A shape of three million triangles, as numbers. */
+	const MOST_BYTES = 150_000_000;
+	const meshReading = new Task<'mesh'>();
 	let reading = $state(false);
 	let problem = $state('');
 	let found = $state.raw<
@@ -51,10 +52,13 @@
 			if (begin.startsWith('%PDF-')) found = { name, bytes };
 			else if (format) found = { name, format, text: new TextDecoder().decode(bytes) };
 			else {
-				const raw = readMesh(bytes);
-				const sound = raw.ok ? soundMesh(raw.value) : raw;
-				if (sound.ok) found = { name, ...sound.value };
-				else problem = sound.problem.code === 'meshUnknown' ? sayOf('notRead') : say(sound.problem);
+				const mesh = await meshReading.start(
+					() =>
+						new Worker(new URL('../../../../../workers/mesh.worker.ts', import.meta.url), { type: 'module' }),
+					async () => ({ kind: 'mesh', bytes })
+				);
+				if (mesh) found = { name, ...mesh };
+				else problem = meshReading.problem === sayOf('meshUnknown') ? sayOf('notRead') : meshReading.problem;
 			}
 		} catch {
 			problem = 'The file cannot be read.';
@@ -97,8 +101,9 @@
 		</div>
 		<p class="small soft">
 			SVG or DXF: every closed line becomes a piece at its true size. STL or OBJ: a faceted shape is scaled to
-			the wearer and unfolded, its edges numbered in pairs with their bevels. PDF: its pages are joined to a
-			sheet at true size and traced. The file is read by this page and goes nowhere; only the pieces are kept.
+			the wearer and unfolded, its edges numbered in pairs with their bevels; a curved one is cut into few
+			patches that the material can follow. PDF: its pages are joined to a sheet at true size and traced. The
+			file is read by this page and goes nowhere; only the pieces are kept.
 		</p>
 		{#if reading}<p role="status">Reading…</p>{/if}
 		{#if problem}<p class="error" role="alert">{problem}</p>{/if}
