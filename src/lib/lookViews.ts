@@ -8,6 +8,7 @@ export const lookViews = (base: string) => [
 export const measureViews = (base: string) => [
 	{ href: `${base}/measure`, name: 'Wearers' },
 	{ href: `${base}/measure/goes-on`, name: 'Does it go on?' },
+	{ href: `${base}/measure/stand`, name: 'Stand' },
 	{ href: `${base}/measure/pictures`, name: 'From pictures' },
 	{ href: `${base}/measure/resize`, name: 'Resize' },
 	{ href: `${base}/measure/fittings`, name: 'Fittings' }
@@ -15,6 +16,7 @@ export const measureViews = (base: string) => [
 export const patternViews = (base: string) => [
 	{ href: `${base}/pattern`, name: 'Shapes' },
 	{ href: `${base}/pattern/new`, name: 'New shape' },
+	{ href: `${base}/pattern/stand`, name: 'From the stand' },
 	{ href: `${base}/pattern/bring`, name: 'Bring in' },
 	{ href: `${base}/pattern/material`, name: 'Cut from' },
 	{ href: `${base}/pattern/print`, name: 'Print' }

@@ -13,6 +13,9 @@ import type { Odds } from '../core/engines/schedule/odds.ts';
 import type { Plan, PlanOrder, PlanProblem } from '../core/engines/schedule/problem.ts';
 import type { Triage, TriageTask } from '../core/engines/schedule/triage.ts';
 import type { LocalMinutes } from '../core/units/localTime.ts';
+import type { PanelValues } from '../core/answers/panelShape.ts';
+import type { DartTried } from '../core/engines/panels/panels.ts';
+import type { PanelPlan } from '../core/facts/panelPlan.ts';
 import type { FlatPieces } from '../core/engines/flatten/pieces.ts';
 import type { Homography } from '../core/engines/plane/homography.ts';
 
@@ -43,6 +46,32 @@ export interface UnfoldResult {
 	pieces: Piece[];
 	seamLength: number;
 	notes: Problem[];
+}
+
+/** Lays panels on the form of a wearer flat. */
+export interface PanelsRequest {
+	kind: 'panels';
+	/** mm by measure and side, as `chestGirth none`. */
+	measures: Readonly<Record<string, number>>;
+	plan: PanelPlan;
+	side: string;
+	values: PanelValues;
+	limit: number;
+	/** Whether a dart is looked for. */
+	dart: boolean;
+}
+export interface PanelsResult extends FlatPieces {
+	seamLength: number;
+	panelOf: number[];
+	vertices: [number, number, number][];
+	faces: [number, number, number][];
+	/** Of each face. */
+	strainOf: number[];
+	/** Closed lines of points round the pieces, on the body. */
+	rims: number[][];
+	proposed: DartTried | null;
+	/** The piece that is pulled most. */
+	worst: number;
 }
 
 /** Reads a shape of triangles. */
@@ -157,6 +186,7 @@ export type Request =
 	| CaseRequest
 	| MeshRequest
 	| MixRequest
+	| PanelsRequest
 	| PatchesRequest
 	| PurchaseRequest
 	| FlattenRequest
@@ -170,6 +200,7 @@ export interface Results {
 	flatten: FlattenResult;
 	unfold: UnfoldResult;
 	mesh: MeshResult;
+	panels: PanelsResult;
 	patches: PatchesResult;
 	read: ReadResult;
 	trace: TraceResult;

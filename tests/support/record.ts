@@ -386,6 +386,7 @@ export const flatPanel = (
 	values: { top: wide, bottom: wide, height: 100, corner: 0, allowance: 0 },
 	works: [],
 	drawn: null,
+	panels: null,
 	materialId: null,
 	layers: 1,
 	roles: {},

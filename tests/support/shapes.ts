@@ -19,6 +19,7 @@ export const shapeOf = (shaper: string, values: Record<string, number>): StoredS
 	values,
 	works: [],
 	drawn: null,
+	panels: null,
 	materialId: 2,
 	layers: 1,
 	roles: {},

@@ -17,6 +17,7 @@ const drawn: StoredShape = {
 	values: {},
 	works: [],
 	drawn: [piece('front', rectangle(400, 20))],
+	panels: null,
 	materialId: null,
 	layers: 1,
 	roles: {},

@@ -22,6 +22,7 @@ const band = (more: Partial<StoredShape> = {}): StoredShape => ({
 	values: Object.fromEntries(Object.entries(SHAPERS.taperedBand.params).map(([key, p]) => [key, p.value])),
 	works: [],
 	drawn: null,
+	panels: null,
 	materialId: null,
 	roles: {},
 	layers: 1,

@@ -4,22 +4,24 @@ import {
 	latest,
 	LAYER_OF_OVER,
 	type MeasureKey,
-	type MeasureSide,
-	type Wearer
+	type MeasureSide
 } from '../facts/bodyMeasure.ts';
-import { type Component, copiesOf } from '../facts/component.ts';
-import type { Material } from '../facts/material.ts';
+import { copiesOf } from '../facts/component.ts';
+import type { FitFor } from './fitFor.ts';
 import { beneathAt } from './goesOn.ts';
 import { girthOver } from '../engines/body/girth.ts';
 import type { ShapeValue, StoredShape } from '../facts/shape.ts';
 import { bad, good, type Parsed } from '../units/problem.ts';
-import { type Param, runShaper, type Shaped } from '../engines/pattern/shaper.ts';
+import { measuredFor, panelKey, panelPieces } from './panelShape.ts';
+import { type Param, runShaper, type Shaped, valuesWithin } from '../engines/pattern/shaper.ts';
 import { applyOperations } from '../engines/pattern/operations.ts';
 import { checkPiece } from '../engines/pattern/piece.ts';
 import { shaperOf } from '../engines/shapers/shapers.ts';
 import { type LengthUnit, parseLength, parseSignedLength } from '../units/measure.ts';
 import { parseNumber } from '../units/number.ts';
 import type { NumberedPiece } from '../engines/pattern/numbered.ts';
+
+export type { FitFor } from './fitFor.ts';
 
 /** How a followed measure came to its value. */
 export interface Followed {
@@ -30,15 +32,6 @@ export interface Followed {
 	beneath: number;
 	/** Over what is worn beneath, mm. */
 	mm: number;
-}
-
-export interface FitFor {
-	component: Component;
-	components: readonly Component[];
-	wearers: readonly Wearer[];
-	/** What pieces may be cut from. */
-	materials: readonly (Pick<Material, 'id' | 'thicknessMm'> &
-		Partial<Pick<Material, 'widthMm' | 'lengthMm' | 'stretchAcross' | 'stretchAlong'>>)[];
 }
 
 /** The largest over all wearers, and over both sides of what is made as a pair. */
@@ -87,7 +80,7 @@ export function valuesOf(
 
 /** What the pieces of a shape are made of: a shaper's values and works, or pieces drawn by hand. */
 export type ShapeSource = Pick<StoredShape, 'shaper' | 'values'> &
-	Partial<Pick<StoredShape, 'works' | 'drawn' | 'materialId' | 'layers' | 'roles'>>;
+	Partial<Pick<StoredShape, 'works' | 'drawn' | 'panels' | 'materialId' | 'layers' | 'roles'>>;
 
 /** What a stored shape gave last, and for which values. */
 const kept = new WeakMap<ShapeSource, { key: string; done: Parsed<Shaped> }>();
@@ -100,7 +93,15 @@ export function shapeFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 	// What is being drawn has no version yet, and may be written to.
 	if (!('version' in shape)) return shapeAnew(shape, fit);
 	const values = valuesOf(shape.values, fit);
-	const key = JSON.stringify([values, givenByMaterial(shape, fit.materials)]);
+	const key = shape.panels
+		? panelKey(
+				measuredFor(fit),
+				values,
+				shape.materialId,
+				shape.panels,
+				givenByMaterial(shape, fit.materials)
+			)
+		: JSON.stringify([values, givenByMaterial(shape, fit.materials)]);
 	const known = kept.get(shape);
 	if (known?.key === key) return known.done;
 	const done = shapeAnew(shape, fit);
@@ -173,7 +174,21 @@ export function baseFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 			? [[key, Math.min(Math.max(value, param.least), param.most)] as const]
 			: [];
 	});
-	return runShaper(shaper, { ...values.value, ...Object.fromEntries(given) });
+	const all = { ...values.value, ...Object.fromEntries(given) };
+	if (!shape.panels) return runShaper(shaper, all);
+	const checked = valuesWithin(shaper, all);
+	return checked.ok
+		? panelPieces(
+				shape.panels,
+				{
+					ease: checked.value['ease']!,
+					thickness: checked.value['thickness']!,
+					gives: checked.value['gives']!
+				},
+				fit,
+				shape.materialId ?? null
+			)
+		: checked;
 }
 
 /** Reads one value as it was typed. With a measure to follow, what is typed is the ease, and may be less than nothing. */

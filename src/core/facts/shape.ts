@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { MEASURE_KEYS } from './bodyMeasure.ts';
 import type { PieceOperation } from './pieceOperation.ts';
+import type { PanelPlan } from './panelPlan.ts';
 import type { Piece } from './piece.ts';
 
 /** A value of a shape: as typed, or following a measure of the wearer over what is worn beneath, and so much more. */
@@ -23,6 +24,8 @@ export interface StoredShape {
 	works: PieceOperation[];
 	/** Pieces drawn by hand: the shaper only tells what they began as. Null while it makes them. */
 	drawn: Piece[] | null;
+	/** Panels on the form of the wearer that the pieces are laid flat from; null where a shaper makes them. */
+	panels: PanelPlan | null;
 	/** What the pieces are cut from. */
 	materialId: number | null;
 	/** What pieces of a role are cut from instead, by the role's name. */

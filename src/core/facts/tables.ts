@@ -687,6 +687,7 @@ export const TABLES = {
 		values: json,
 		works: how('done to the pieces'),
 		drawn: said('drawn by hand'),
+		panels: how('panels on the form'),
 		materialId: to('material'),
 		roles: quiet(json),
 		layers: number,

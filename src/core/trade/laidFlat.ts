@@ -12,6 +12,15 @@ export const LAID_FLAT = {
 export type LaidFlatKey = keyof typeof LAID_FLAT;
 export const LAID_FLAT_KEYS = Object.keys(LAID_FLAT) as [LaidFlatKey, ...LaidFlatKey[]];
 
+/** What is said of how a material is worked, by its place in the list; 0 goes by the material itself. */
+export const givesAt = (
+	index: number,
+	material: Parameters<typeof takesStrain>[0]
+): ReturnType<typeof takesStrain> => {
+	const key = LAID_FLAT_KEYS[index - 1];
+	return key ? { ...LAID_FLAT[key], key } : takesStrain(material);
+};
+
 /** Stretch cloth gives way by half of what it stretches at most. */
 const OF_STRETCH = 0.5;
 

@@ -200,6 +200,12 @@ export const MESSAGES = {
 	meshFlipped: '{count} edges had faces that look opposite ways: those were turned.',
 	meshDegenerate: '{count} faces without area were left out.',
 	meshDuplicate: '{count} faces that were there twice were left out.',
+	panelPulled:
+		'{name} is pulled {percent} % in one place; the material gives {limit} %. A dart takes it down.',
+	panelOff: '{name} runs off the end of the limb.',
+	panelCrosses: '{name} crosses itself.',
+	panelEmpty: '{name} is too narrow to be a panel.',
+	dartOutside: 'A dart of {name} ends outside of it.',
 	cutOffEdges: 'No edge leads from point {from} to point {to}.',
 	flattenClosed: 'It is closed: cut it open, or let cuts be proposed.',
 	flattenThrough: 'It goes round, like a handle: cut it open, or let cuts be proposed.',

@@ -477,6 +477,11 @@ export class Flat {
 
 	/** No strain above `limit`, if that can be, and borders as long as their springs say. */
 	hold(limit: number, stiffness: number): void {
+		const before = this.at;
+		this.least(stiffness);
+		if (this.strains().max <= limit) return;
+		// The mean alone goes beyond it: from where it was, with the largest one held.
+		this.at = before;
 		this.settle({ kind: 'power', k: 32, q: 32, unit: limit }, { steps: 30, stiffness, still: 1e-5 });
 	}
 

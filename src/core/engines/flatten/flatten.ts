@@ -9,6 +9,8 @@ export interface FlattenOptions {
 	/** Largest strain of any face; with `propose` cuts are added until no face has more. */
 	limit: number;
 	propose: boolean;
+	/** Without `propose`: a part whose largest strain is above the limit then is pressed until it is not, if that can be. */
+	press?: boolean;
 	/** No piece wider than this either way, mm. */
 	most?: number | null;
 	/** No strip narrower than this, mm, where seams are chosen. */
@@ -68,12 +70,13 @@ export function flatten(surface: Surface, cut: Uint8Array, options: FlattenOptio
 			const flat = new Flat(surface, patch);
 			if (!flat.begin()) return bad('flattenFolds');
 			flat.least();
+			if (options.press) flat.press(options.limit);
 			flats.push(flat);
 			if (options.stop?.()) return bad('stopped');
 		}
 	const seams = seamsOf(surface, flats);
 	evenSeams(surface, flats, seams, (flat, stiffness) =>
-		options.propose && flat.strains().max <= options.limit * 1.001
+		(options.propose || options.press) && flat.strains().max <= options.limit * 1.001
 			? flat.hold(options.limit, stiffness)
 			: flat.least(stiffness)
 	);

@@ -21,6 +21,8 @@ export interface Surface {
 	faces: readonly (readonly [number, number, number])[];
 	/** The half-edge that lies against each; −1 at a border. */
 	twin: Int32Array;
+	/** How long each half-edge is on the curved surface that the triangles stand for, mm; where nothing is said, straight. */
+	lengths?: Float64Array;
 }
 
 export const nextOf = (h: number): number => (h % 3 === 2 ? h - 2 : h + 1);
@@ -28,6 +30,7 @@ export const startOf = ({ faces }: Surface, h: number): number => faces[Math.flo
 export const endOf = (surface: Surface, h: number): number => startOf(surface, nextOf(h));
 
 export function lengthOf(surface: Surface, h: number): number {
+	if (surface.lengths) return surface.lengths[h]!;
 	return norm(sub(surface.vertices[endOf(surface, h)]!, surface.vertices[startOf(surface, h)]!));
 }
 
@@ -46,12 +49,14 @@ export function surfaceOf(vertices: readonly Vec[], faces: Surface['faces']): Su
 	return surface;
 }
 
-/** Each triangle by itself in the plane: x of its second corner, x and y of its third. */
-export function restOf({ vertices, faces }: Surface, f: number): [number, number, number] {
-	const [a, b, c] = faces[f]!.map((v) => vertices[v]!) as [Vec, Vec, Vec];
-	const [ab, ac] = [sub(b, a), sub(c, a)];
-	const long = norm(ab);
-	return [long, dot(ab, ac) / long, norm(cross(ab, ac)) / long];
+/** Each triangle by itself in the plane, by the lengths of its sides: x of its second corner, x and y of its third. */
+export function restOf(surface: Surface, f: number): [number, number, number] {
+	const [ab, bc, ca] = [0, 1, 2].map((k) => lengthOf(surface, 3 * f + k)) as [number, number, number];
+	const x = (ab * ab + ca * ca - bc * bc) / (2 * ab);
+	// Heron's formula in the form that does not cancel (Kahan 1983).
+	const [l, m, s] = [ab, bc, ca].sort((p, q) => q - p) as [number, number, number];
+	const under = (l + (m + s)) * (s - (l - m)) * (s + (l - m)) * (l + (m - s));
+	return [ab, x, Math.sqrt(Math.max(under, 1e-18)) / 2 / ab];
 }
 
 /** How much the surface bends at a half-edge, radians; 0 at a border. */

@@ -63,8 +63,11 @@ export const shaper = <K extends string>(its: {
 	shape: (values: Readonly<Record<K, number>>) => Parsed<Shaped>;
 }): Shaper => its as unknown as Shaper;
 
-/** Checks every value, shapes, and checks what came out. The path of a problem leads to the parameter. */
-export function runShaper(shaper: Shaper, given: Readonly<Record<string, number>>): Parsed<Shaped> {
+/** Every value of a shaper, as given or as it starts; the path of a problem leads to the parameter. */
+export function valuesWithin(
+	shaper: Shaper,
+	given: Readonly<Record<string, number>>
+): Parsed<Record<string, number>> {
 	const values: Record<string, number> = {};
 	for (const [key, param] of Object.entries(shaper.params)) {
 		const value = given[key] ?? param.value;
@@ -75,7 +78,14 @@ export function runShaper(shaper: Shaper, given: Readonly<Record<string, number>
 			return bad('notWhole', { name: param.name }, [key]);
 		values[key] = value;
 	}
-	const shaped = shaper.shape(values);
+	return good(values);
+}
+
+/** Checks every value, shapes, and checks what came out. The path of a problem leads to the parameter. */
+export function runShaper(shaper: Shaper, given: Readonly<Record<string, number>>): Parsed<Shaped> {
+	const values = valuesWithin(shaper, given);
+	if (!values.ok) return values;
+	const shaped = shaper.shape(values.value);
 	if (!shaped.ok) return shaped;
 	for (const [i, piece] of shaped.value.pieces.entries()) {
 		const problem = checkPiece(piece);

@@ -16,6 +16,7 @@ import { eyelets } from './eyelets.ts';
 import { fan } from './fan.ts';
 import { gathers } from './gathers.ts';
 import { horn } from './horn.ts';
+import { PANELS, panelShaper } from './panelShaper.ts';
 import { netSkirt } from './netSkirt.ts';
 import { plateBox } from './plateBox.ts';
 import { pauldron } from './pauldron.ts';
@@ -96,8 +97,8 @@ export const ORIGINS = {
 export type OriginKey = keyof typeof ORIGINS;
 export const ORIGIN_KEYS = Object.keys(ORIGINS) as [OriginKey, ...OriginKey[]];
 
-const KNOWN: Readonly<Record<string, Shaper>> = { ...SHAPERS, ...ORIGINS };
+const KNOWN: Readonly<Record<string, Shaper>> = { ...SHAPERS, ...ORIGINS, [PANELS]: panelShaper };
 /** What a stored shape began as; one that is not known here keeps the pieces that were drawn. */
 export const shaperOf = (key: string): Shaper => KNOWN[key] ?? ORIGINS.imported;
 export const SHAPER_KEYS = Object.keys(SHAPERS) as [ShaperKey, ...ShaperKey[]];
-export const SHAPE_KEYS = [...SHAPER_KEYS, ...ORIGIN_KEYS] as [string, ...string[]];
+export const SHAPE_KEYS = [...SHAPER_KEYS, ...ORIGIN_KEYS, PANELS] as [string, ...string[]];

@@ -7,6 +7,11 @@ export interface StandSurface {
 	faces: [number, number, number][];
 }
 
+/** The surface of a limb, and the section that each face lies nearest to. */
+export interface LimbSurface extends StandSurface {
+	nearest: number[];
+}
+
 /** Least rings between two sections, and of an end. */
 const BETWEEN_SECTIONS = 8;
 const END = 8;
@@ -27,7 +32,7 @@ export function limbPoint(
 }
 
 /** The surface of one limb, closed at both of its ends. */
-export function limbSurface(limb: Limb): StandSurface {
+export function limbSurface(limb: Limb): LimbSurface {
 	const out = { wide: profile(limb, 'wide'), deep: profile(limb, 'deep') };
 	const first = limb.sections[0]!.along;
 	const last = limb.sections.at(-1)!.along;
@@ -41,13 +46,17 @@ export function limbSurface(limb: Limb): StandSurface {
 	const rings = [
 		...end(before)
 			.reverse()
-			.map(({ off, share }) => ({ along: first - off, share })),
+			.map(({ off, share }) => ({ along: first - off, share, near: 0 })),
 		...limb.sections.slice(0, -1).flatMap((s, i) => {
 			const step = (limb.sections[i + 1]!.along - s.along) / BETWEEN_SECTIONS;
-			return Array.from({ length: BETWEEN_SECTIONS }, (_, k) => ({ along: s.along + step * k, share: 1 }));
+			return Array.from({ length: BETWEEN_SECTIONS }, (_, k) => ({
+				along: s.along + step * k,
+				share: 1,
+				near: 2 * k < BETWEEN_SECTIONS ? i : i + 1
+			}));
 		}),
-		{ along: last, share: 1 },
-		...end(beyond).map(({ off, share }) => ({ along: last + off, share }))
+		{ along: last, share: 1, near: limb.sections.length - 1 },
+		...end(beyond).map(({ off, share }) => ({ along: last + off, share, near: limb.sections.length - 1 }))
 	];
 	const vertices: Point3[] = [limbPoint(limb, out, first - before, 0, 0)];
 	for (const { along, share } of rings)
@@ -57,16 +66,19 @@ export function limbSurface(limb: Limb): StandSurface {
 	const at = (ring: number, i: number) => 1 + ring * ROUND + (i % ROUND);
 	const tip = vertices.length - 1;
 	const faces: StandSurface['faces'] = [];
+	const nearest: number[] = [];
 	for (let i = 0; i < ROUND; i++) {
 		faces.push([0, at(0, i + 1), at(0, i)]);
+		nearest.push(0);
 		for (let ring = 0; ring + 1 < rings.length; ring++)
 			faces.push(
 				[at(ring, i), at(ring, i + 1), at(ring + 1, i + 1)],
 				[at(ring, i), at(ring + 1, i + 1), at(ring + 1, i)]
 			);
+		nearest.push(...rings.slice(1).flatMap(({ near }) => [near, near]), limb.sections.length - 1);
 		faces.push([at(rings.length - 1, i), at(rings.length - 1, i + 1), tip]);
 	}
-	return { vertices, faces };
+	return { vertices, faces, nearest };
 }
 
 /** All limbs together: each is closed, and those that meet lie in each other. */

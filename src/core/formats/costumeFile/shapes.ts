@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { MOST_OPERATIONS, pieceOperation } from '../../facts/pieceOperation.ts';
+import { panelPlan } from '../../facts/panelPlan.ts';
 import { shapeValue } from '../../facts/shape.ts';
 import { storedPieces } from '../../facts/storedPiece.ts';
 import { SHAPE_KEYS } from '../../engines/shapers/shapers.ts';
@@ -24,6 +25,8 @@ export const shapeFields = {
 			values: z.record(z.string().max(60), shapeValue),
 			works: z.array(pieceOperation).max(MOST_OPERATIONS).default([]),
 			drawn: storedPieces.nullable().default(null),
+			/** Panels on the form of the wearer; since form 18. */
+			panels: panelPlan.nullable().default(null),
 			materialId: id.nullable().default(null),
 			/** What pieces of a role are cut from instead; since form 5. */
 			roles: z.record(z.string().min(1).max(40), id).default({}),
@@ -43,6 +46,7 @@ export const writeShapes = ({ fit }: CostumeSource) => {
 			values: s.values,
 			works: s.works,
 			drawn: s.drawn as z.infer<typeof storedPieces> | null,
+			panels: s.panels,
 			materialId: s.materialId,
 			roles: s.roles,
 			layers: s.layers,

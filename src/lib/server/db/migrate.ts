@@ -31,6 +31,7 @@ import variant from './migrations/028_variant.sql?raw';
 import health from './migrations/029_health.sql?raw';
 import care from './migrations/030_care.sql?raw';
 import firstHour from './migrations/031_first_hour.sql?raw';
+import panels from './migrations/032_panels.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -64,7 +65,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 28, name: 'variant', sql: variant },
 	{ id: 29, name: 'health', sql: health },
 	{ id: 30, name: 'care', sql: care },
-	{ id: 31, name: 'first hour', sql: firstHour }
+	{ id: 31, name: 'first hour', sql: firstHour },
+	{ id: 32, name: 'panels', sql: panels }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

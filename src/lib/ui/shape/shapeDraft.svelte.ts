@@ -204,6 +204,7 @@ export class ShapeDraft {
 			values,
 			works: shape?.works ?? [],
 			drawn: shape?.drawn ?? null,
+			panels: shape?.panels ?? null,
 			...this.#cutFrom
 		};
 	}

@@ -140,6 +140,7 @@ test('what was drawn from examples before anybody measured follows the tape at o
 		values: { ...draftOf(make.NO_FIT).values },
 		works: [],
 		drawn: null,
+		panels: null,
 		materialId: null,
 		roles: {},
 		layers: 1,

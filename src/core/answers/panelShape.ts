@@ -1,0 +1,121 @@
+import {
+	definitionOf,
+	LAYER_OF_OVER,
+	latest,
+	type MeasureKey,
+	type MeasureSide
+} from '../facts/bodyMeasure.ts';
+import type { PanelPlan } from '../facts/panelPlan.ts';
+import { girthOver } from '../engines/body/girth.ts';
+import { panelsFlat } from '../engines/panels/panels.ts';
+import { type LimbSkin, skinOf } from '../engines/panels/surface.ts';
+import type { Shaped } from '../engines/pattern/shaper.ts';
+import { type Measured, standOf } from '../engines/stand/form.ts';
+import { givesAt } from '../trade/laidFlat.ts';
+import { good, type Parsed, type Problem, problem } from '../units/problem.ts';
+import { beneathAt } from './goesOn.ts';
+import type { FitFor } from './fitFor.ts';
+
+/** What a panel shape is told besides its plan: round that is left, and how thick it is, mm. */
+export interface PanelValues {
+	ease: number;
+	thickness: number;
+	/** How the material is worked, by its place in the list of ways. */
+	gives: number;
+}
+
+/** What the form of a component's wearer goes by: over what is worn beneath, the largest of all wearers. */
+export function measuredFor({ component, components, wearers }: Omit<FitFor, 'materials'>): Measured {
+	return (key, side) =>
+		wearers.reduce<number | null>((most, wearer) => {
+			const measure = latest(wearer.measures, key, side);
+			if (!measure) return most;
+			const beneath = definitionOf(key).girth
+				? beneathAt(component, components, key, side, LAYER_OF_OVER[measure.over]).reduce(
+						(sum, c) => sum + (c.thicknessMm ?? 0),
+						0
+					)
+				: 0;
+			return Math.max(most ?? 0, girthOver(measure.mm, beneath));
+		}, null);
+}
+
+/** Where the panels of a component are drawn: half of the thickness out, and as far again as its ease leaves round. */
+export function skinFor(measured: Measured, plan: PanelPlan, side: string, values: PanelValues): LimbSkin {
+	return skinOf(
+		standOf(measured),
+		plan.limb,
+		side === 'left' || side === 'right' ? side : null,
+		values.ease / (2 * Math.PI) + values.thickness / 2
+	);
+}
+
+const MOST_KEPT = 60;
+/** What panels came to last, by everything that they go by: laying them flat takes a tenth of a second and more. */
+const kept = new Map<string, Parsed<Shaped>>();
+
+/** The measures that a form may go by, for a key. */
+const KEYS: readonly [MeasureKey, MeasureSide][] = (
+	[
+		'stature headGirth headLength neckGirth chestGirth underbustGirth waistGirth hipGirth backWaistLength waistToHip',
+		'shoulderLength upperArmGirth elbowGirth forearmGirth wristGirth thumbKnuckleGirth handGirth armLength handLength thighGirth kneeGirth calfGirth ankleGirth insideLeg footLength footGirth'
+	] as const
+).flatMap((names, sided) =>
+	names.split(' ').flatMap((key): [MeasureKey, MeasureSide][] =>
+		sided
+			? [
+					[key as MeasureKey, 'left'],
+					[key as MeasureKey, 'right']
+				]
+			: [[key as MeasureKey, 'none']]
+	)
+);
+
+/** All that panels go by, as one text; where it is the same, so are they. */
+export const panelKey = (measured: Measured, ...more: unknown[]): string =>
+	JSON.stringify([KEYS.map(([key, side]) => measured(key, side)), more]);
+
+/** The pieces of a panel shape. Panels that are pulled farther than the material gives are told, and made all the same. */
+export function panelPieces(
+	plan: PanelPlan,
+	values: PanelValues,
+	fit: FitFor,
+	materialId: number | null
+): Parsed<Shaped> {
+	const measured = measuredFor(fit);
+	const material = fit.materials.find((m) => m.id === materialId) ?? null;
+	const limit = givesAt(
+		values.gives,
+		material && {
+			family: material.family ?? 'foam',
+			stretchAcross: material.stretchAcross ?? null,
+			stretchAlong: material.stretchAlong ?? null
+		}
+	).share;
+	const key = panelKey(measured, plan, values, fit.component.side, limit);
+	const known = kept.get(key);
+	if (known) return known;
+	const laid = panelsFlat(skinFor(measured, plan, fit.component.side, values), plan, limit);
+	const done: Parsed<Shaped> = laid.ok
+		? good({
+				pieces: laid.value.pieces,
+				dimensions: [],
+				warnings: laid.value.strains.flatMap(({ max }, i): Problem[] =>
+					max > limit * 1.001
+						? [
+								problem('panelPulled', {
+									name: laid.value.pieces[i]!.name,
+									percent: Math.round(1000 * max) / 10,
+									limit: Math.round(1000 * limit) / 10
+								})
+							]
+						: []
+				),
+				rounds: [],
+				solid: []
+			})
+		: laid;
+	if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
+	kept.set(key, done);
+	return done;
+}

@@ -1,0 +1,41 @@
+import { z } from 'zod';
+
+/**
+ * Where on a form, so that it moves with the wearer: a level, counted in measured levels of its limb from the top (4 is the chest of
+ * the trunk, 4.5 half way to the next), and how far round, in degrees from the wearer's left towards the front: 90 is the middle of
+ * the front, 270 that of the back. On an arm or a leg of a pair 0 is outside.
+ */
+export const bodyPoint = z.strictObject({
+	level: z.number().min(-1).max(20),
+	turn: z.number().min(-360).max(720)
+});
+export type BodyPoint = z.infer<typeof bodyPoint>;
+
+export const PANEL_LIMBS = ['trunk', 'arm', 'leg'] as const;
+export type PanelLimb = (typeof PANEL_LIMBS)[number];
+
+/** How an edge runs from its point to the next: the shortest way on the surface, or evenly by level and turn. */
+export const EDGE_RUNS = ['shortest', 'even'] as const;
+
+export const panelPlan = z.strictObject({
+	limb: z.enum(PANEL_LIMBS),
+	panels: z
+		.array(
+			z.strictObject({
+				name: z.string().trim().min(1).max(60),
+				points: z
+					.array(bodyPoint.extend({ runs: z.enum(EDGE_RUNS).default('even') }))
+					.min(3)
+					.max(80)
+			})
+		)
+		.min(1)
+		.max(12),
+	/** Cuts into a panel: from a point of its border to a tip within it. */
+	darts: z
+		.array(z.strictObject({ panel: z.number().int().min(0).max(11), from: bodyPoint, tip: bodyPoint }))
+		.max(24)
+		.default([])
+});
+export type PanelPlan = z.infer<typeof panelPlan>;
+export type Dart = PanelPlan['darts'][number];

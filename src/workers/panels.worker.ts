@@ -1,0 +1,35 @@
+import { skinFor } from '../core/answers/panelShape.ts';
+import { bestDart, panelsFlat } from '../core/engines/panels/panels.ts';
+import type { Measured } from '../core/engines/stand/form.ts';
+import { good } from '../core/units/problem.ts';
+import { answer } from './answer.ts';
+
+/** Panels laid flat, off the page; with `dart` also the dart that takes most from the panel that is pulled most. */
+answer<'panels'>(({ measures, plan, side, values, limit, dart }, { progress }) => {
+	const measured: Measured = (key, its) => measures[`${key} ${its}`] ?? null;
+	const skin = skinFor(measured, plan, side, values);
+	const done = panelsFlat(skin, plan, limit);
+	if (!done.ok) return done;
+	progress(0.3);
+	const { pieces, strains, seams, seamLength, panelOf, mesh, flattened } = done.value;
+	const strainOf = new Array<number>(mesh.surface.faces.length).fill(0);
+	for (const flat of flattened.flats)
+		flat.strains().each.forEach((s, i) => (strainOf[flat.patch.faces[i]!] = s));
+	const worst = strains.reduce((w, s, i) => (s.max > strains[w]!.max ? i : w), 0);
+	const proposed = dart && strains[worst]!.max > limit ? bestDart(skin, plan, panelOf[worst]!, limit) : null;
+	return good({
+		pieces,
+		strains,
+		seams,
+		seamLength,
+		panelOf,
+		vertices: mesh.surface.vertices.map((p) => [...p] as [number, number, number]),
+		faces: mesh.surface.faces.map((f) => [...f] as [number, number, number]),
+		strainOf,
+		rims: flattened.flats.flatMap(({ patch }) =>
+			patch.borders.map((border) => [...border, border[0]!].map((p) => patch.vertices[p]!))
+		),
+		proposed,
+		worst
+	});
+});
