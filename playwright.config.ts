@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './tests/support/chromium.ts';
 import {
 	BRING,
+	STAND,
 	BUY,
 	DEMO,
 	FINISH,
@@ -49,6 +50,7 @@ export default defineConfig({
 					LAY,
 					PICTURE,
 					PATTERN,
+					STAND,
 					BRING,
 					PLAN,
 					STORY,

@@ -4,6 +4,7 @@
  */
 import { cpus } from 'node:os';
 import { buy } from './buy.ts';
+import { flat } from './flatten.ts';
 import { colour } from './colour.ts';
 import { layout } from './layout.ts';
 import { mesh } from './mesh.ts';
@@ -22,6 +23,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
 	plane,
 	pattern,
 	mesh,
+	flat,
 	layout,
 	buy,
 	colour,

@@ -28,6 +28,7 @@ export const WEAR = at(4406, true);
 export const TRAVEL = at(4407, true);
 export const MEND = at(4408, true);
 export const FIRST_HOUR = at(4409, false);
+export const STAND = at(4410, true);
 
 /** So many days after the day of a server, as a date field takes it. */
 export const inDays = (server: typeof DEMO, days: number): string =>

@@ -1,5 +1,5 @@
 import type { Component } from '../facts/component.ts';
-import { PANEL_PRESETS, type PanelPresetKey } from '../engines/panels/presets.ts';
+import type { PanelPresetKey } from '../engines/panels/presets.ts';
 
 /** Words of a component's name that say which panels it begins with, the longer ones first. */
 const SAID: readonly [RegExp, PanelPresetKey][] = [
@@ -22,6 +22,3 @@ export function presetFor({ name, zones }: Pick<Component, 'name' | 'zones'>): P
 		'breastplateTwo'
 	);
 }
-
-/** Presets on the limb of another, which may be chosen beside it. */
-export const presetName = (key: PanelPresetKey): string => PANEL_PRESETS[key].name;

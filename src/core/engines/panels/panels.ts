@@ -49,7 +49,6 @@ export function panelsFlat(skin: LimbSkin, plan: PanelPlan, limit: number): Pars
 /** By how much a piece is turned so that the way up along the limb, averaged over its faces, is up on the sheet: radians. */
 function uprightTurn({ limb }: LimbSkin, { surface }: PanelMesh, flat: Flat): number {
 	const { patch, at } = flat;
-	let [x, y] = [0, 0];
 	// A least-squares fit of how high points lie on the body by where they lie on the sheet.
 	const up = (v: number) =>
 		-surface.vertices[v]!.reduce((sum, c, i) => sum + (c - limb.begins[i]!) * limb.axis[i]!, 0);
@@ -70,8 +69,7 @@ function uprightTurn({ limb }: LimbSkin, { surface }: PanelMesh, flat: Flat): nu
 		yu += b * u;
 	});
 	const over = xx * yy - xy * xy;
-	x = (xu * yy - yu * xy) / over;
-	y = (yu * xx - xu * xy) / over;
+	const [x, y] = [(xu * yy - yu * xy) / over, (yu * xx - xu * xy) / over];
 	return Math.PI / 2 - Math.atan2(y, x);
 }
 

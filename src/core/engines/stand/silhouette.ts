@@ -14,7 +14,8 @@ export function silhouetteOf(stand: Stand, view: StandView): Point[][] {
 	const covers = stand.limbs.flatMap((limb) => {
 		const { vertices } = limbSurface(limb);
 		const rings: [number, number][][] = [[seen(vertices[0]!)]];
-		for (let at = 1; at + ROUND < vertices.length; at += ROUND)
+		// Every third ring: between them it hardly bends.
+		for (let at = 1; at + ROUND < vertices.length; at += 3 * ROUND)
 			rings.push(Array.from({ length: ROUND / 4 }, (_, i) => seen(vertices[at + 4 * i]!)));
 		rings.push([seen(vertices.at(-1)!)]);
 		// Between two rings it covers the tightest outline round both.

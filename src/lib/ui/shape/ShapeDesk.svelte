@@ -100,6 +100,9 @@
 							>Let it follow</button
 						></Notice
 					>{/if}
+				{#if shape?.panels}<p>
+						<a href="{base}/pattern/stand?shape={shape.id}">Change its panels on the stand</a>
+					</p>{/if}
 				<div class="fields">
 					<Field name="name" label="Name" value={shape?.name ?? ''} hint="else {shaper.name}" wide />
 					{#if shape?.drawn}

@@ -24,8 +24,7 @@
 		<p class="figures">
 			<b class:beyond>{formatPercent(worst.max, 1)}</b>
 			<span
-				>pulled at most, in {result.pieces[result.worst]!.name}; {draft.material?.name ??
-					'plate foam with heat'} gives
+				>pulled at most, in {result.pieces[result.worst]!.name}; {draft.gives.words} gives
 				{formatPercent(draft.gives.share, 1)}</span
 			>
 		</p>

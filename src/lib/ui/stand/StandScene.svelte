@@ -18,7 +18,8 @@
 	let { meshes, lines, label, near, onpoint, outlines }: Props = $props();
 	let canvas = $state<HTMLCanvasElement>();
 	let scene = $state.raw<Scene | null>(null);
-	let without = $state(true);
+	/** Null until it is known whether there is WebGL. */
+	let without = $state<boolean | null>(null);
 
 	onMount(() => {
 		let gone = false;
@@ -66,7 +67,7 @@
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 	<div
 		class="turned"
-		class:hidden={without}
+		class:hidden={without !== false}
 		tabindex="0"
 		role="application"
 		aria-label="{label}. Arrow keys turn it, plus and minus bring it nearer."
@@ -76,7 +77,7 @@
 	>
 		<canvas bind:this={canvas}></canvas>
 	</div>
-	{#if !without}
+	{#if without === false}
 		<div class="views" role="group" aria-label="Seen from">
 			{#each VIEWS as [view, words] (view)}
 				<button class="button small" type="button" onclick={() => scene?.turnTo(view)}>{words}</button>
