@@ -9,7 +9,7 @@ const MAY_IMPORT: Record<string, { rooms: readonly string[]; packages: RegExp }>
 	'src/core/': {
 		rooms: ['src/core/'],
 		packages:
-			/^(zod|pluralize|date-fns\/(?:format|addMonths)|@date-fns\/utc|dinero\.js\/currencies|bezier-js|d3-polygon|ical-generator|ical\.js|papaparse|ml-matrix|clipper2-ts|qrcode-generator|polylabel|jstat|suncalc|svgpath|fit-curve|fast-xml-parser|dxf-parser|tinyqueue|cdt2d|meshoptimizer|culori\/fn|spectral\.js|@tarikjabiri\/dxf|pdf-lib|@pdf-lib\/fontkit|highs)$/
+			/^(zod|pluralize|date-fns\/(?:format|addMonths)|@date-fns\/utc|dinero\.js\/currencies|bezier-js|d3-polygon|ical-generator|ical\.js|papaparse|ml-matrix|clipper2-ts|qrcode-generator|polylabel|jstat|suncalc|svgpath|fit-curve|fast-xml-parser|dxf-parser|tinyqueue|cdt2d|meshoptimizer\/simplifier|culori\/fn|spectral\.js|@tarikjabiri\/dxf|pdf-lib|@pdf-lib\/fontkit|highs)$/
 	},
 	'src/lib/server/': {
 		rooms: ['src/lib/server/', 'src/core/', 'src/lib/answer.ts'],
@@ -29,7 +29,7 @@ const MAY_IMPORT: Record<string, { rooms: readonly string[]; packages: RegExp }>
 			'src/lib/answer.ts'
 		],
 		packages:
-			/^(openseadragon|pluralize|minisearch|natural-orderby|svelte-sonner|tinykeys|pdfjs-dist(\/build\/pdf\.worker\.min\.mjs\?url)?|d3-(zoom|selection|drag)|echarts(\/.*)?|\$app\/.*|svelte(\/.*)?|svelte-dnd-action|@lucide\/svelte\/.*)$/
+			/^(openseadragon|three(\/examples\/jsm\/.*)?|pluralize|minisearch|natural-orderby|svelte-sonner|tinykeys|pdfjs-dist(\/build\/pdf\.worker\.min\.mjs\?url)?|d3-(zoom|selection|drag)|echarts(\/.*)?|\$app\/.*|svelte(\/.*)?|svelte-dnd-action|@lucide\/svelte\/.*)$/
 	},
 	'src/routes/': {
 		rooms: ['src/routes/', 'src/lib/', 'src/core/', 'src/workers/'],
