@@ -8,7 +8,7 @@ import { signedArea } from '../engines/pattern/outline.ts';
 import { meshObj, meshStl } from '../formats/meshFile.ts';
 import { readMesh } from '../engines/mesh/readMesh.ts';
 import { figuresOfMesh, triangleCount } from '../engines/mesh/mesh.ts';
-import { component } from '../../../tests/support/record.ts';
+import { component } from '$tests/support/record.ts';
 import { shapeFor } from './shapePieces.ts';
 import { layersWorn } from './standLayers.ts';
 import { levelsOf, measuredOver, standFor, worthMeasuring } from './stand.ts';

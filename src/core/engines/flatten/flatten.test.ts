@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { Matrix, solve } from 'ml-matrix';
-import { ball, cap, type Form, helmet, sheet } from '../../../../tests/support/forms.ts';
+import { ball, cap, type Form, helmet, sheet } from '$tests/support/forms.ts';
 import { seeded } from '../../units/random.ts';
 import type { Vec } from '../../units/vec.ts';
 import { runJob } from '../../formats/jobs.ts';

@@ -2,6 +2,7 @@ import assert from 'node:assert/strict';
 import { createRequire } from 'node:module';
 import { test } from 'node:test';
 import { areaD, FillRule, unionD } from 'clipper2-ts';
+import { ball } from '$tests/support/forms.ts';
 import { binaryStlOf, bumpy, meshOf, solid, SOLIDS } from '$tests/support/meshes.ts';
 import { flatten, signedArea } from '../pattern/outline.ts';
 import { checkPiece } from '../pattern/piece.ts';
@@ -17,6 +18,7 @@ import {
 	type Mesh
 } from './mesh.ts';
 import { readMesh } from './readMesh.ts';
+import { thinned } from './thin.ts';
 import { unfold, type Unfolded } from './unfold.ts';
 
 const near = (a: number, b: number, by = 1e-9) =>
@@ -246,8 +248,29 @@ test('reading: binary and text STL, OBJ; the same solid however it is written', 
 	}
 	const many = new Uint8Array(84 + 200_000 * 50);
 	new DataView(many.buffer).setUint32(80, 200_000, true);
-	const refused = readMesh(many);
+	// So many are read, to be thinned; as they are they are refused.
+	const read = readMesh(many);
+	assert.ok(read.ok);
+	const refused = soundMesh(read.value);
 	assert.ok(!refused.ok && refused.problem.code === 'meshTooMany');
+});
+
+test('a mesh with more faces than serve is thinned: fewer than wanted, closed as it was, its volume kept within 1 %', async () => {
+	const { vertices, faces } = ball(100, 5);
+	const fine: Mesh = {
+		// As an STL file has it: each triangle by itself.
+		points: Float64Array.from(faces.flatMap((f) => f.flatMap((i) => vertices[i]!))),
+		triangles: Uint32Array.from({ length: faces.length * 3 }, (_, i) => i)
+	};
+	const thin = await thinned(fine, 3000);
+	assert.equal(faces.length, 20_480);
+	assert.ok(triangleCount(thin) <= 3000 && triangleCount(thin) > 1000, `${triangleCount(thin)}`);
+	const sound = soundMesh(thin);
+	assert.ok(sound.ok);
+	const its = figuresOfMesh(sound.value.mesh);
+	assert.ok(its.closed);
+	near(its.volume / ((4 / 3) * Math.PI * 1e6), 1, 0.01);
+	assert.equal(await thinned(thin, 3000), thin);
 });
 
 test('holes, crowded edges, flipped and doubled faces are told, and what can be read is unfolded', () => {

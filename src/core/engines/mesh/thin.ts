@@ -12,22 +12,27 @@ const MOST_MOVED = 0.005;
 export async function thinned(mesh: Mesh, most: number, moved = MOST_MOVED): Promise<Mesh> {
 	if (triangleCount(mesh) <= most) return mesh;
 	await MeshoptSimplifier.ready;
-	const positions = Float32Array.from(mesh.points);
-	const same = MeshoptSimplifier.generatePositionRemap(positions, 3);
+	const same = MeshoptSimplifier.generatePositionRemap(Float32Array.from(mesh.points), 3);
+	const joined = compact({ points: mesh.points, triangles: mesh.triangles.map((i) => same[i]!) });
 	const [triangles] = MeshoptSimplifier.simplify(
-		mesh.triangles.map((i) => same[i]!),
-		positions,
+		joined.triangles,
+		Float32Array.from(joined.points),
 		3,
 		most * 3,
 		moved
 	);
-	const used = new Map<number, number>();
-	const to = triangles.map((i) => {
-		if (!used.has(i)) used.set(i, used.size);
-		return used.get(i)!;
+	return compact({ points: joined.points, triangles });
+}
+
+/** Only the points that triangles use. */
+function compact({ points, triangles }: Mesh): Mesh {
+	const to = new Int32Array(points.length / 3).fill(-1);
+	const used: number[] = [];
+	const renamed = triangles.map((i) => {
+		if (to[i]! < 0) to[i] = used.push(i) - 1;
+		return to[i]!;
 	});
-	return {
-		points: Float64Array.from([...used.keys()].flatMap((i) => [...mesh.points.subarray(3 * i, 3 * i + 3)])),
-		triangles: to
-	};
+	const kept = new Float64Array(used.length * 3);
+	used.forEach((i, n) => kept.set(points.subarray(3 * i, 3 * i + 3), 3 * n));
+	return { points: kept, triangles: renamed };
 }
