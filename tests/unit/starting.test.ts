@@ -20,12 +20,12 @@ test('while the server starts, the page says so, and goes on by itself when it i
 	);
 	const server = spawn(process.execPath, [script], {
 		cwd: folder,
-		env: { ...process.env, PORT: '4409' },
+		env: { ...process.env, PORT: '4420' },
 		stdio: 'ignore'
 	});
 	try {
 		const ask = async () => {
-			const answer = await fetch('http://127.0.0.1:4409/c/1/look').catch(() => null);
+			const answer = await fetch('http://127.0.0.1:4420/c/1/look').catch(() => null);
 			return answer && { status: answer.status, text: await answer.text() };
 		};
 		const seen: { status: number; text: string }[] = [];
