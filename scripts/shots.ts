@@ -26,8 +26,9 @@ const VIEWS: Record<string, string> = {
 	picture: '/c/1/look/pictures/1',
 	measure: '/c/1/measure',
 	'goes-on': '/c/1/measure/goes-on',
+	stand: '/c/1/measure/stand',
 	pattern: '/c/1/pattern/2',
-	piece: '/c/1/pattern/3/1',
+	panels: '/c/1/pattern/stand?of=1',
 	lay: '/c/1/lay',
 	plan: '/c/1/plan',
 	buy: '/c/1/buy',
@@ -37,8 +38,7 @@ const VIEWS: Record<string, string> = {
 	packing: '/c/1/wear/packing',
 	mend: '/c/3/mend',
 	stash: '/stash',
-	makers: '/makers',
-	history: '/history'
+	makers: '/makers'
 };
 
 mkdirSync(values.to, { recursive: true });
@@ -56,6 +56,8 @@ for (const [name, path] of Object.entries(VIEWS)) {
 	await page.goto(values.at + path, { waitUntil: 'networkidle' });
 	await page.evaluate(() => document.fonts.ready);
 	// What is worked out in the page comes a moment later.
+	if (name === 'stand' || name === 'panels') await page.getByRole('group', { name: 'Seen from' }).waitFor();
+	if (name === 'panels') await page.locator('.figures').waitFor({ timeout: 30_000 });
 	if (name === 'packing') await page.locator('[data-packed]').waitFor();
 	if (name === 'plan') await page.locator('.chart svg').waitFor({ timeout: 30_000 });
 	await page.screenshot({ path: join(values.to, `${name}.png`), fullPage: values.full });

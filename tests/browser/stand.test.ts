@@ -108,7 +108,7 @@ test('a breastplate in two plates from the stand: beyond what cold foam gives, a
 	await toast(page, 'Took 1 measure of Ona');
 	expect(await wide()).toBeGreaterThan(was + 5);
 	// Undone, they are as they were.
-	await page.getByRole('button', { name: 'Undo', exact: true }).click();
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
 	await expect.poll(wide).toBe(was);
 });
 
