@@ -128,17 +128,6 @@ export class Scene {
 		return first ? [first.point.x, first.point.y, first.point.z] : null;
 	}
 
-	/** Turns once round as fast as it can be drawn: pictures a second, for the bench. */
-	async speed(pictures = 60): Promise<number> {
-		const begun = performance.now();
-		for (let i = 0; i < pictures; i++) {
-			this.turnBy(360 / pictures, 0);
-			this.#renderer.render(this.#scene, this.#camera);
-			await new Promise(requestAnimationFrame);
-		}
-		return (1000 * pictures) / (performance.now() - begun);
-	}
-
 	close(): void {
 		cancelAnimationFrame(this.#due);
 		this.#watch.disconnect();
