@@ -134,7 +134,7 @@ test('from a first costume to mended, undone, written out and read again', async
 		await page.getByRole('button', { name: `Finish ${name}`, exact: true }).click();
 	await station(page, 'Finish');
 	// What is read anew after the last press would put a field back that is being typed in.
-	await page.waitForLoadState('networkidle');
+	await open(page, new URL(page.url()).pathname);
 	const primer = page
 		.getByRole('list', { name: /^Coats of A-01/ })
 		.getByRole('listitem')
