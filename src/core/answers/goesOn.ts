@@ -1,5 +1,5 @@
 import type { Component } from '../facts/component.ts';
-import type { EaseOf } from '../engines/body/girth.ts';
+import { girthOver, type EaseOf } from '../engines/body/girth.ts';
 import {
 	definitionOf,
 	latest,
@@ -41,6 +41,24 @@ export function beneathAt(
 				here(c.zones)
 		)
 		.sort((a, b) => a.layer - b.layer);
+}
+
+/** A measure of a wearer over what is worn beneath a component there, mm; null where nobody has taken it. */
+export function measureBeneath(
+	wearer: Pick<Wearer, 'measures'>,
+	key: MeasureKey,
+	side: MeasureSide,
+	component: Component,
+	components: readonly Component[]
+): { body: number; beneath: number; mm: number } | null {
+	const measure = latest(wearer.measures, key, side);
+	if (!measure) return null;
+	// What is worn beneath makes rounds longer; a length along the body stays as it is.
+	const layers = definitionOf(key).girth
+		? beneathAt(component, components, key, side, LAYER_OF_OVER[measure.over])
+		: [];
+	const beneath = layers.reduce((sum, c) => sum + (c.thicknessMm ?? 0), 0);
+	return { body: measure.mm, beneath, mm: girthOver(measure.mm, beneath) };
 }
 
 export interface WearerGoesOn {

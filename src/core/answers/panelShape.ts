@@ -1,19 +1,12 @@
-import {
-	definitionOf,
-	LAYER_OF_OVER,
-	latest,
-	type MeasureKey,
-	type MeasureSide
-} from '../facts/bodyMeasure.ts';
+import { definitionOf, MEASURE_KEYS, type MeasureSide } from '../facts/bodyMeasure.ts';
 import type { PanelPlan } from '../facts/panelPlan.ts';
-import { girthOver } from '../engines/body/girth.ts';
 import { panelsFlat } from '../engines/panels/panels.ts';
 import { type LimbSkin, skinOf } from '../engines/panels/surface.ts';
 import type { Shaped } from '../engines/pattern/shaper.ts';
 import { type Measured, standOf } from '../engines/stand/form.ts';
 import { givesAt } from '../trade/laidFlat.ts';
 import { good, type Parsed, type Problem, problem } from '../units/problem.ts';
-import { beneathAt } from './goesOn.ts';
+import { measureBeneath } from './goesOn.ts';
 import type { FitFor } from './fitFor.ts';
 
 /** What a panel shape is told besides its plan: round that is left, and how thick it is, mm. */
@@ -28,15 +21,8 @@ export interface PanelValues {
 export function measuredFor({ component, components, wearers }: Omit<FitFor, 'materials'>): Measured {
 	return (key, side) =>
 		wearers.reduce<number | null>((most, wearer) => {
-			const measure = latest(wearer.measures, key, side);
-			if (!measure) return most;
-			const beneath = definitionOf(key).girth
-				? beneathAt(component, components, key, side, LAYER_OF_OVER[measure.over]).reduce(
-						(sum, c) => sum + (c.thicknessMm ?? 0),
-						0
-					)
-				: 0;
-			return Math.max(most ?? 0, girthOver(measure.mm, beneath));
+			const over = measureBeneath(wearer, key, side, component, components);
+			return over ? Math.max(most ?? 0, over.mm) : most;
 		}, null);
 }
 
@@ -54,26 +40,20 @@ const MOST_KEPT = 60;
 /** What panels came to last, by everything that they go by: laying them flat takes a tenth of a second and more. */
 const kept = new Map<string, Parsed<Shaped>>();
 
-/** The measures that a form may go by, for a key. */
-const KEYS: readonly [MeasureKey, MeasureSide][] = (
-	[
-		'stature headGirth headLength neckGirth chestGirth underbustGirth waistGirth hipGirth backWaistLength waistToHip',
-		'shoulderLength upperArmGirth elbowGirth forearmGirth wristGirth thumbKnuckleGirth handGirth armLength handLength thighGirth kneeGirth calfGirth ankleGirth insideLeg footLength footGirth'
-	] as const
-).flatMap((names, sided) =>
-	names.split(' ').flatMap((key): [MeasureKey, MeasureSide][] =>
-		sided
-			? [
-					[key as MeasureKey, 'left'],
-					[key as MeasureKey, 'right']
-				]
-			: [[key as MeasureKey, 'none']]
-	)
-);
+/** All measures that are known, by measure and side as `chestGirth none`. */
+export const measuresOf = (measured: Measured): Record<string, number> =>
+	Object.fromEntries(
+		MEASURE_KEYS.flatMap((key) =>
+			((definitionOf(key).sided ? ['left', 'right'] : ['none']) as MeasureSide[]).flatMap((side) => {
+				const mm = measured(key, side);
+				return mm === null ? [] : [[`${key} ${side}`, mm]];
+			})
+		)
+	);
 
 /** All that panels go by, as one text; where it is the same, so are they. */
 export const panelKey = (measured: Measured, ...more: unknown[]): string =>
-	JSON.stringify([KEYS.map(([key, side]) => measured(key, side)), more]);
+	JSON.stringify([measuresOf(measured), more]);
 
 /** The pieces of a panel shape. Panels that are pulled farther than the material gives are told, and made all the same. */
 export function panelPieces(

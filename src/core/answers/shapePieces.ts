@@ -1,21 +1,15 @@
 import { PLAIN_LAY } from '../facts/layout.ts';
-import {
-	definitionOf,
-	latest,
-	LAYER_OF_OVER,
-	type MeasureKey,
-	type MeasureSide
-} from '../facts/bodyMeasure.ts';
+import { definitionOf, type MeasureKey, type MeasureSide } from '../facts/bodyMeasure.ts';
 import { copiesOf } from '../facts/component.ts';
 import type { FitFor } from './fitFor.ts';
-import { beneathAt } from './goesOn.ts';
-import { girthOver } from '../engines/body/girth.ts';
+import { measureBeneath } from './goesOn.ts';
 import type { ShapeValue, StoredShape } from '../facts/shape.ts';
 import { bad, good, type Parsed } from '../units/problem.ts';
 import { measuredFor, panelKey, panelPieces } from './panelShape.ts';
 import { type Param, runShaper, type Shaped, valuesWithin } from '../engines/pattern/shaper.ts';
 import { applyOperations } from '../engines/pattern/operations.ts';
 import { checkPiece } from '../engines/pattern/piece.ts';
+import { panelShaper } from '../engines/shapers/panelShaper.ts';
 import { shaperOf } from '../engines/shapers/shapers.ts';
 import { type LengthUnit, parseLength, parseSignedLength } from '../units/measure.ts';
 import { parseNumber } from '../units/number.ts';
@@ -46,16 +40,8 @@ export function follow(
 			: ['left', 'right'];
 	const found = wearers.flatMap((wearer) =>
 		sides.flatMap((side): Followed[] => {
-			const measure = latest(wearer.measures, key, side);
-			if (!measure) return [];
-			// What is worn beneath makes rounds longer; a length along the body stays as it is.
-			const layers = definitionOf(key).girth
-				? beneathAt(component, components, key, side, LAYER_OF_OVER[measure.over])
-				: [];
-			const beneath = layers.reduce((sum, c) => sum + (c.thicknessMm ?? 0), 0);
-			return [
-				{ key, side, wearer: wearer.name, body: measure.mm, beneath, mm: girthOver(measure.mm, beneath) }
-			];
+			const over = measureBeneath(wearer, key, side, component, components);
+			return over ? [{ key, side, wearer: wearer.name, ...over }] : [];
 		})
 	);
 	return found.reduce<Followed | null>((a, b) => (a === null || b.mm > a.mm ? b : a), null);
@@ -167,7 +153,7 @@ export function baseFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 	}
 	const values = valuesOf(shape.values, fit);
 	if (!values.ok) return values;
-	const shaper = shaperOf(shape.shaper);
+	const shaper = shape.panels ? panelShaper : shaperOf(shape.shaper);
 	const given = Object.entries(givenByMaterial(shape, fit.materials)).flatMap(([key, value]) => {
 		const param = shaper.params[key];
 		return param && value !== null

@@ -1,16 +1,13 @@
+import { LAID_FLAT, LAID_FLAT_KEYS } from '../../trade/laidFlat.ts';
+import { formatPercent } from '../../units/number.ts';
 import { bad } from '../../units/problem.ts';
 import type { Shaper } from '../pattern/shaper.ts';
 
 /** How the material is made to follow the form: as it does by itself, or as is said. */
-export const GIVES = [
+export const GIVES: readonly string[] = [
 	'as the material gives',
-	'woven cloth, on the grain: 1 %',
-	'plate foam, cold: 3 %',
-	'woven cloth, off the grain: 4 %',
-	'felt or fleece: 5 %',
-	'plate foam with heat: 10 %',
-	'thermoplastic, hot: 15 %'
-] as const;
+	...LAID_FLAT_KEYS.map((key) => `${LAID_FLAT[key].words}: ${formatPercent(LAID_FLAT[key].share)}`)
+];
 
 /** Panels drawn on the form of the wearer: a plan beside these values makes the pieces. */
 export const PANELS = 'panels';

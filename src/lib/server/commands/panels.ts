@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { panelPlan } from '$core/facts/panelPlan.ts';
 import { GIVES, PANELS } from '$core/engines/shapers/panelShaper.ts';
-import { all, one, Refused } from '../db/rows.ts';
+import { Refused } from '../db/rows.ts';
 import { update } from '../db/tables.ts';
 import { loadShapes } from '../read/measure.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
-import { checked, setFollowing } from './shape.ts';
+import { checked, keepShape, setFollowing } from './shape.ts';
 
 const panelsForm = ({ settings }: Context) =>
 	z.object({
@@ -25,28 +25,11 @@ export const panelCommands = {
 	addPanels: command(
 		(context) => f.both(z.object({ componentId: f.id() }), panelsForm(context)),
 		async (tx, v, context) => {
-			const values = { ease: v.ease, thickness: v.thickness, gives: v.gives };
-			const source = { shaper: PANELS, values, panels: v.panels, materialId: v.materialId };
-			const { record, component, name, shaped } = await checked(tx, v.componentId, source, context);
-			const result = await one<{ id: number }>(
-				tx,
-				`insert into shape (component_id, position, shaper, name, "values", panels, material_id, note)
-				values ($1, (select coalesce(max(position), 0) + 1 from shape where component_id = $1), $2, $3, $4, $5, $6, $7)
-				returning id`,
-				[
-					v.componentId,
-					PANELS,
-					v.name,
-					JSON.stringify(values),
-					JSON.stringify(v.panels),
-					v.materialId,
-					v.note
-				]
-			);
-			const first =
-				(await all(tx, 'select 1 from shape where component_id = $1', [v.componentId])).length === 1;
-			if (v.follow || first) await setFollowing(tx, record, component, v.follow, context.trade);
-			return { words: `Laid ${shaped.pieces.length} panels flat for ${name}`, result };
+			const { ease, thickness, gives, ...its } = v;
+			const shape = { ...its, shaper: PANELS, values: { ease, thickness, gives } };
+			const at = await checked(tx, v.componentId, shape, context);
+			const result = await keepShape(tx, shape, at, context);
+			return { words: `Laid ${at.shaped.pieces.length} panels flat for ${at.name}`, result };
 		}
 	),
 
@@ -54,7 +37,8 @@ export const panelCommands = {
 		(context) => f.both(z.object({ id: f.id(), version: f.version() }), panelsForm(context)),
 		async (tx, v, context) => {
 			const shape = (await loadShapes(tx, [context.costumeId])).find((s) => s.id === v.id);
-			if (!shape?.panels) throw new Refused('These are no panels any more.');
+			if (!shape?.panels || shape.drawn)
+				throw new Refused('These are no panels any more: their pieces were drawn by hand.');
 			const values = { ease: v.ease, thickness: v.thickness, gives: v.gives };
 			const layers = v.materialId === shape.materialId ? shape.layers : 1;
 			const source = { ...shape, values, panels: v.panels, materialId: v.materialId, layers };

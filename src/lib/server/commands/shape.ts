@@ -17,6 +17,7 @@ import { MOST_OPERATIONS, pieceOperation, type PieceOperation } from '$core/fact
 import { operationWords } from '$core/engines/pattern/operations.ts';
 import { formatLength } from '$core/units/measure.ts';
 import type { Component } from '$core/facts/component.ts';
+import type { Piece } from '$core/facts/piece.ts';
 import type { CostumeRecord } from '$core/facts/costume.ts';
 import type { Executor } from '../db/open.ts';
 import { Absent, all, one, Refused } from '../db/rows.ts';
@@ -171,33 +172,43 @@ export async function keepWorks(
 	return { words: words(at) };
 }
 
-/** Whether a component has just got its first shape: from then on its amounts follow, or they do not. */
-const isFirst = async (tx: Executor, componentId: number): Promise<boolean> =>
-	(await all(tx, 'select 1 from shape where component_id = $1', [componentId])).length === 1;
+/**
+ * A new shape, last of its component. With its first shape it is said whether the amounts of a component follow its pieces; with a
+ * later one only that they do.
+ */
+export async function keepShape(
+	tx: Executor,
+	v: Pick<StoredShape, 'componentId' | 'shaper' | 'name' | 'materialId' | 'note'> &
+		Partial<Pick<StoredShape, 'values' | 'drawn' | 'panels' | 'roles'>> & { follow: boolean },
+	{ record, component }: At,
+	{ trade }: Context
+): Promise<{ id: number }> {
+	const found = await one<{ last: number }>(
+		tx,
+		'select coalesce(max(position), 0)::integer as last from shape where component_id = $1',
+		[v.componentId]
+	);
+	const last = found?.last ?? 0;
+	const { follow, values = {}, drawn = null, panels = null, roles = {}, ...its } = v;
+	const id = await insert(tx, 'shape', {
+		...its,
+		values,
+		drawn,
+		panels,
+		roles: await knownRoles(tx, roles),
+		position: last + 1
+	});
+	if (follow || last === 0) await setFollowing(tx, record, component, follow, trade);
+	return { id };
+}
 
 export const shapeCommands = {
 	addShape: command(
 		(context) => f.both(z.object({ componentId: f.id() }), shapeForm(context)),
 		async (tx, v, context) => {
-			const { record, component, name } = await checked(tx, v.componentId, v, context);
-			const result = await one<{ id: number }>(
-				tx,
-				`insert into shape (component_id, position, shaper, name, "values", material_id, roles, note)
-				values ($1, (select coalesce(max(position), 0) + 1 from shape where component_id = $1), $2, $3, $4, $5, $6, $7)
-				returning id`,
-				[
-					v.componentId,
-					v.shaper,
-					v.name,
-					JSON.stringify(v.values),
-					v.materialId,
-					JSON.stringify(await knownRoles(tx, v.roles)),
-					v.note
-				]
-			);
-			if (v.follow || (await isFirst(tx, v.componentId)))
-				await setFollowing(tx, record, component, v.follow, context.trade);
-			return { words: `Shaped ${plainName(v.name, v.shaper)} of ${name}`, result };
+			const at = await checked(tx, v.componentId, v, context);
+			const result = await keepShape(tx, v, at, context);
+			return { words: `Shaped ${plainName(v.name, v.shaper)} of ${at.name}`, result };
 		}
 	),
 
@@ -205,6 +216,7 @@ export const shapeCommands = {
 		(context) => f.both(z.object({ id: f.id(), version: f.version() }), shapeForm(context)),
 		async (tx, v, context) => {
 			const shape = await ownShape(tx, v.id, context);
+			if (shape.panels && v.shaper !== shape.shaper) throw new Refused('Panels stay panels.');
 			// Another material begins with one layer of it.
 			const cutFrom = {
 				materialId: v.materialId,
@@ -281,18 +293,11 @@ export const shapeCommands = {
 				pieces: f.json(storedPieces, 'The pieces cannot be read.', 8_000_000)
 			}),
 		async (tx, v, context) => {
-			const source = { shaper: v.origin, values: {}, drawn: v.pieces };
-			const { record, component, name } = await checked(tx, v.componentId, source, context);
-			const result = await one<{ id: number }>(
-				tx,
-				`insert into shape (component_id, position, shaper, name, "values", drawn, material_id, note)
-				values ($1, (select coalesce(max(position), 0) + 1 from shape where component_id = $1), $2, $3, '{}', $4, $5, $6)
-				returning id`,
-				[v.componentId, v.origin, v.name, JSON.stringify(v.pieces), v.materialId, v.note]
-			);
-			if (v.follow || (await isFirst(tx, v.componentId)))
-				await setFollowing(tx, record, component, v.follow, context.trade);
-			return { words: `Brought ${plainName(v.name, v.origin)} to ${name}`, result };
+			const { origin, pieces, ...its } = v;
+			const shape = { ...its, shaper: origin, values: {}, drawn: pieces as Piece[] };
+			const at = await checked(tx, v.componentId, shape, context);
+			const result = await keepShape(tx, shape, at, context);
+			return { words: `Brought ${plainName(v.name, origin)} to ${at.name}`, result };
 		}
 	),
 

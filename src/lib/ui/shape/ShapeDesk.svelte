@@ -100,7 +100,7 @@
 							>Let it follow</button
 						></Notice
 					>{/if}
-				{#if shape?.panels}<p>
+				{#if shape?.panels && !shape.drawn}<p>
 						<a href="{base}/pattern/stand?shape={shape.id}">Change its panels on the stand</a>
 					</p>{/if}
 				<div class="fields">

@@ -1,13 +1,11 @@
-import { measuredFor } from '$core/answers/panelShape.ts';
+import { measuredFor, measuresOf, skinFor } from '$core/answers/panelShape.ts';
 import { presetFor } from '$core/answers/presetFor.ts';
 import { standLines, type PanelScene, panelScene } from '$core/answers/panelScene.ts';
-import { definitionOf, MEASURE_KEYS, type MeasureSide } from '$core/facts/bodyMeasure.ts';
 import type { Component } from '$core/facts/component.ts';
 import type { Material } from '$core/facts/material.ts';
 import { fittedOf, type MeasureRecord } from '$core/facts/measureRecord.ts';
 import type { BodyPoint, PanelPlan } from '$core/facts/panelPlan.ts';
 import type { StoredShape } from '$core/facts/shape.ts';
-import { skinFor } from '$core/answers/panelShape.ts';
 import { PANEL_PRESETS, type PanelPresetKey } from '$core/engines/panels/presets.ts';
 import { standOf } from '$core/engines/stand/form.ts';
 import { givesAt } from '$core/trade/laidFlat.ts';
@@ -86,14 +84,7 @@ export class PanelDraft {
 
 	readonly #request = $derived.by(() => ({
 		kind: 'panels' as const,
-		measures: Object.fromEntries(
-			MEASURE_KEYS.flatMap((key) =>
-				((definitionOf(key).sided ? ['left', 'right'] : ['none']) as MeasureSide[]).flatMap((side) => {
-					const mm = this.measured(key, side);
-					return mm === null ? [] : [[`${key} ${side}`, mm]];
-				})
-			)
-		),
+		measures: measuresOf(this.measured),
 		plan: this.plan,
 		side: this.#around.component().side,
 		values: this.values,

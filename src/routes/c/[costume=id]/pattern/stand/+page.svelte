@@ -11,7 +11,7 @@
 	const base = $derived(`/c/${data.record.costume.id}`);
 	const components = $derived(data.record.components);
 	const shape = $derived(
-		data.fit.shapes.find((s) => String(s.id) === page.url.searchParams.get('shape') && s.panels)
+		data.fit.shapes.find((s) => String(s.id) === page.url.searchParams.get('shape') && s.panels && !s.drawn)
 	);
 	const component = $derived(
 		components.find((c) => c.id === (shape?.componentId ?? Number(page.url.searchParams.get('of')))) ?? null
