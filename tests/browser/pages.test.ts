@@ -34,7 +34,7 @@ for (const path of [...PAGES, '/nowhere'])
 		page.on('pageerror', note);
 		await page.setViewportSize({ width: 1280, height: 800 });
 		await page.emulateMedia({ colorScheme: 'light' });
-		await page.goto(path);
+		await open(page, path);
 		for (const colorScheme of ['light', 'dark'] as const) {
 			await page.emulateMedia({ colorScheme });
 			// Only colours differ in the dim variant.

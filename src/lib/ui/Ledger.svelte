@@ -98,7 +98,7 @@
 				onkeydown={(e) => onkey(e, c)}
 				data-component={c.id}
 			>
-				<span class="handle" data-handle use:dragHandle aria-label="Move {c.code} {c.name}"
+				<span class="handle" data-handle role="img" use:dragHandle aria-label="Move {c.code} {c.name}"
 					><GripVertical size={16} /></span
 				>
 				<span class="name" style:--depth={depth}><Tag component={c} href="{base}/look/{c.id}" /></span>
