@@ -387,6 +387,8 @@ export const flatPanel = (
 	works: [],
 	drawn: null,
 	panels: null,
+	kept: null,
+	placed: null,
 	materialId: null,
 	layers: 1,
 	roles: {},

@@ -20,6 +20,8 @@ export const shapeOf = (shaper: string, values: Record<string, number>): StoredS
 	works: [],
 	drawn: null,
 	panels: null,
+	kept: null,
+	placed: null,
 	materialId: 2,
 	layers: 1,
 	roles: {},

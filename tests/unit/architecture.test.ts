@@ -9,7 +9,7 @@ const MAY_IMPORT: Record<string, { rooms: readonly string[]; packages: RegExp }>
 	'src/core/': {
 		rooms: ['src/core/'],
 		packages:
-			/^(zod|pluralize|date-fns\/(?:format|addMonths)|@date-fns\/utc|dinero\.js\/currencies|bezier-js|d3-polygon|ical-generator|ical\.js|papaparse|ml-matrix|clipper2-ts|qrcode-generator|polylabel|jstat|suncalc|svgpath|fit-curve|fast-xml-parser|dxf-parser|tinyqueue|cdt2d|meshoptimizer\/simplifier|culori\/fn|spectral\.js|@tarikjabiri\/dxf|pdf-lib|@pdf-lib\/fontkit|highs)$/
+			/^(zod|pluralize|date-fns\/(?:format|addMonths)|@date-fns\/utc|dinero\.js\/currencies|bezier-js|d3-polygon|ical-generator|ical\.js|papaparse|ml-matrix|clipper2-ts|qrcode-generator|polylabel|jstat|suncalc|svgpath|fit-curve|fast-xml-parser|dxf-parser|tinyqueue|cdt2d|meshoptimizer\/simplifier|three|three-mesh-bvh|culori\/fn|spectral\.js|@tarikjabiri\/dxf|pdf-lib|@pdf-lib\/fontkit|highs)$/
 	},
 	'src/lib/server/': {
 		rooms: ['src/lib/server/', 'src/core/', 'src/lib/answer.ts'],

@@ -18,6 +18,8 @@ const drawn: StoredShape = {
 	works: [],
 	drawn: [piece('front', rectangle(400, 20))],
 	panels: null,
+	kept: null,
+	placed: null,
 	materialId: null,
 	layers: 1,
 	roles: {},

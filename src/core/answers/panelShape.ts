@@ -92,7 +92,14 @@ export function panelPieces(
 						: []
 				),
 				rounds: [],
-				solid: []
+				solid: [],
+				form: {
+					mesh: laid.value.mesh.surface,
+					way: 'there',
+					at: 0,
+					bends: false,
+					thickness: values.thickness
+				}
 			})
 		: laid;
 	if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);

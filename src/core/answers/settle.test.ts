@@ -23,6 +23,8 @@ const band = (more: Partial<StoredShape> = {}): StoredShape => ({
 	works: [],
 	drawn: null,
 	panels: null,
+	kept: null,
+	placed: null,
 	materialId: null,
 	roles: {},
 	layers: 1,

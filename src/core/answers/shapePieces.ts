@@ -149,7 +149,7 @@ export function baseFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 	if (shape.drawn) {
 		const problem = shape.drawn.map(checkPiece).find((p) => p !== null);
 		if (problem) return { ok: false, problem: { ...problem, path: ['drawn', ...problem.path] } };
-		return good({ pieces: shape.drawn, dimensions: [], warnings: [], rounds: [], solid: [] });
+		return good({ pieces: shape.drawn, dimensions: [], warnings: [], rounds: [], solid: [], form: null });
 	}
 	const values = valuesOf(shape.values, fit);
 	if (!values.ok) return values;

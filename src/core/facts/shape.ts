@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { MEASURE_KEYS } from './bodyMeasure.ts';
 import type { PieceOperation } from './pieceOperation.ts';
+import type { KeptForm, Placement } from './placement.ts';
 import type { PanelPlan } from './panelPlan.ts';
 import type { Piece } from './piece.ts';
 
@@ -26,6 +27,10 @@ export interface StoredShape {
 	drawn: Piece[] | null;
 	/** Panels on the form of the wearer that the pieces are laid flat from; null where a shaper makes them. */
 	panels: PanelPlan | null;
+	/** The surface that the pieces were unfolded from; null where none was kept. */
+	kept: KeptForm | null;
+	/** Where it was moved to on the wearer; null while it stands where its component is worn. */
+	placed: Placement | null;
 	/** What the pieces are cut from. */
 	materialId: number | null;
 	/** What pieces of a role are cut from instead, by the role's name. */

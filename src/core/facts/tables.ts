@@ -688,6 +688,8 @@ export const TABLES = {
 		works: how('done to the pieces'),
 		drawn: said('drawn by hand'),
 		panels: how('panels on the form'),
+		kept: how('form unfolded'),
+		placed: how('place on the wearer'),
 		materialId: to('material'),
 		roles: quiet(json),
 		layers: number,

@@ -1,6 +1,6 @@
-import type { BodyPoint, PanelLimb } from '../../facts/panelPlan.ts';
+import type { BodyPoint } from '../../facts/panelPlan.ts';
 import type { Point3 } from '../../units/point.ts';
-import { type Limb, profile, type Stand } from '../stand/form.ts';
+import { type Limb, type LimbName, profile, type Stand } from '../stand/form.ts';
 
 /** The surface of one limb, moved out by an even distance, as panels are drawn on it. */
 export interface LimbSkin {
@@ -19,7 +19,7 @@ export interface LimbSkin {
 }
 
 /** On the limb of a form that panels of a component are drawn on: of a pair the side that is stouter. */
-export function skinOf(stand: Stand, name: PanelLimb, side: 'left' | 'right' | null, out: number): LimbSkin {
+export function skinOf(stand: Stand, name: LimbName, side: 'left' | 'right' | null, out: number): LimbSkin {
 	const stout = (l: Limb) => l.sections.reduce((sum, s) => sum + s.girth, 0);
 	const limb = stand.limbs
 		.filter((l) => l.name === name && (side === null || l.side === 'none' || l.side === side))
@@ -44,7 +44,8 @@ export function skinOf(stand: Stand, name: PanelLimb, side: 'left' | 'right' | n
 		const { along: a, share } = axial(level);
 		const angle = (turn * Math.PI) / 180;
 		const across = mirror * share * (wide(a) + out) * Math.cos(angle);
-		const forward = share * (deep(a) + out) * Math.sin(angle);
+		// What rests on the ground stands on its sections.
+		const forward = share * (deep(a) + out) * Math.sin(angle) + (limb.rests ? deep(a) : 0);
 		const place = (i: 0 | 1 | 2) =>
 			limb.begins[i] + limb.axis[i] * a + limb.across[i] * across + limb.forward[i] * forward;
 		return [place(0), place(1), place(2)];
@@ -54,7 +55,7 @@ export function skinOf(stand: Stand, name: PanelLimb, side: 'left' | 'right' | n
 		const dot = (v: Point3) => off[0] * v[0] + off[1] * v[1] + off[2] * v[2];
 		const a = dot(limb.axis);
 		const turn = Math.atan2(
-			dot(limb.forward) / (deep(a) + out),
+			(dot(limb.forward) - (limb.rests ? deep(a) : 0)) / (deep(a) + out),
 			(mirror * dot(limb.across)) / (wide(a) + out)
 		);
 		const degrees = ((turn * 180) / Math.PI + 360) % 360;

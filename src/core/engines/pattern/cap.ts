@@ -1,4 +1,5 @@
 import type { Point3 } from '../../units/point.ts';
+import { type AssembledForm, turnedMesh } from './form.ts';
 import { count, mm, type Dimension } from './shaper.ts';
 import { meridians, round } from './solid.ts';
 
@@ -64,6 +65,20 @@ export const capDimensions = (
 		]
 	}
 ];
+
+/** Rim down on what it lies on; from `capOf` through the middle of its thickness. */
+export const capForm = ({ radius, reach }: Cap, thickness: number): AssembledForm => ({
+	mesh: turnedMesh(
+		Array.from({ length: 17 }, (_, i): [number, number] => {
+			const a = reach * (1 - i / 16);
+			return [radius * Math.sin(a), radius * (Math.cos(a) - Math.cos(reach))];
+		})
+	),
+	way: 'on',
+	at: 0,
+	bends: false,
+	thickness
+});
 
 /** As it was measured: from `capOf` without a thickness. */
 export const capLines = ({ rim, radius, reach }: Cap, depth: number, parts: number): Point3[][] => [

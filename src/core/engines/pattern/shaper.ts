@@ -1,4 +1,5 @@
 import type { MeasureKey } from '../../facts/bodyMeasure.ts';
+import type { AssembledForm } from './form.ts';
 import type { ShapeFormula } from './formulas.ts';
 import type { Piece } from '../../facts/piece.ts';
 import type { Point3 } from '../../units/point.ts';
@@ -41,6 +42,8 @@ export interface Shaped {
 	rounds: readonly { value: string; closed: number; split: boolean }[];
 	/** Lines of the assembled thing, to draw it. */
 	solid: readonly (readonly Point3[])[];
+	/** Its surface as it is worn; null where that is not known. */
+	form: AssembledForm | null;
 }
 
 export interface Shaper {
@@ -95,7 +98,7 @@ export function runShaper(shaper: Shaper, given: Readonly<Record<string, number>
 }
 
 export const shaped = (pieces: Piece[], more: Partial<Omit<Shaped, 'pieces'>> = {}): Parsed<Shaped> =>
-	good({ pieces, dimensions: [], warnings: [], rounds: [], solid: [], ...more });
+	good({ pieces, dimensions: [], warnings: [], rounds: [], solid: [], form: null, ...more });
 
 /** mm as an input of a dimension. */
 export const mm = (name: string, value: number) => ({ name, value, of: 'length' as const });

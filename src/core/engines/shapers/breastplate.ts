@@ -3,6 +3,7 @@ import type { EdgeMarks, Piece } from '../../facts/piece.ts';
 import { bad, good, type Parsed } from '../../units/problem.ts';
 import { ovalFront, type OnFront, type OvalFront } from '../pattern/ovalFront.ts';
 import { ovalAt, ovalOf, type Oval } from '../pattern/oval.ts';
+import { type FormMesh, mapped, rowsMesh, together, turnedOver } from '../pattern/form.ts';
 import { polygon } from '../pattern/outline.ts';
 import { piece } from '../pattern/piece.ts';
 import { count, mm, shaped, shaper, type Dimension, type Param } from '../pattern/shaper.ts';
@@ -146,6 +147,7 @@ export const breastplate = shaper({
 		].filter(({ is }) => is.includes(its.plates));
 		const pieces: Piece[] = [];
 		const solid: Point3[][] = [];
+		const surfaces: FormMesh[] = [];
 		for (const { of, drop, key, away } of halves) {
 			if (drop > height - LEAST) return bad('tooLarge', { most: Math.floor(height - LEAST) }, [key]);
 			const ends: Ends = {
@@ -179,6 +181,11 @@ export const breastplate = shaper({
 					const [x, y, up] = front.worn(on);
 					return [x, away * y, z + up];
 				});
+			const its3 = [
+				wornSurface(lower, side, [], 0),
+				wornSurface(upper, side, above.value, its.waistToChest)
+			].map((mesh) => mapped(mesh, ([x, y, z]) => [x, away * y, z]));
+			surfaces.push(...(away < 0 ? its3.map(turnedOver) : its3));
 			solid.push(
 				worn(lower, mirrored(below), 0),
 				worn(upper, mirrored([...chestEdge, ...above.value]), its.waistToChest)
@@ -221,10 +228,45 @@ export const breastplate = shaper({
 				its.plates === 0
 					? (['chest', 'waist'] as const).map((value) => ({ value, closed: its[value], split: its.gap > 0 }))
 					: [],
-			solid
+			solid,
+			form: {
+				mesh: together(...surfaces),
+				way: 'round',
+				at: its.waistToChest,
+				bends: false,
+				thickness: its.thickness
+			}
 		});
 	}
 });
+
+/** Rows of a surface from one edge of a plate to the other, and so many steps of each half. */
+const ROWS = 12;
+
+/** The surface of a plate as it is worn. @param edges its right edge from the lower edge up, and its neckline down to the middle */
+function wornSurface(front: OvalFront, side: number, edges: readonly OnFront[], z: number): FormMesh {
+	const top = edges.findIndex(({ up }) => up === 1);
+	const outer = edges.slice(0, top + 1);
+	const neck = [...edges.slice(top + 1)].reverse();
+	const roundAt = (line: readonly OnFront[], up: number, before: number, beyond: number): number => {
+		const k = line.findIndex((on) => on.up >= up);
+		if (k < 0) return beyond;
+		if (k === 0) return before;
+		const [p, q] = [line[k - 1]!, line[k]!];
+		return q.up === p.up ? q.round : p.round + ((q.round - p.round) * (up - p.up)) / (q.up - p.up);
+	};
+	const rows = (half: 1 | -1) =>
+		Array.from({ length: ROWS + 1 }, (_, r) => {
+			const up = r / ROWS;
+			const [near, far] = [roundAt(neck, up, 0, 0), roundAt(outer, up, side, side)];
+			const row = Array.from({ length: ROWS + 1 }, (_, i): Point3 => {
+				const [x, y, z1] = front.worn({ round: half * (near + ((far - near) * i) / ROWS), up });
+				return [x, y, z + z1];
+			});
+			return half > 0 ? row : row.reverse();
+		});
+	return rowsMesh(rows(-1), rows(1));
+}
 
 /** How far round a plate ends that is so much shorter than a quarter of the oval, mm along it; null where nothing is left. */
 function sideOf(oval: Oval, short: number): number | null {

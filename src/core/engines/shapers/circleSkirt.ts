@@ -8,6 +8,7 @@ import { onCloth, widthOnCloth } from '../pattern/onCloth.ts';
 import { sector } from '../pattern/sector.ts';
 import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
 import { bandOf, foldedStrip } from '../pattern/strips.ts';
+import { turnedMesh } from '../pattern/form.ts';
 import { meridians, round } from '../pattern/solid.ts';
 import { STRETCH_ACROSS, STRETCH_USED } from '../pattern/stretch.ts';
 
@@ -154,7 +155,17 @@ export const circleSkirt = shaper({
 						[waist / (2 * Math.PI), 0],
 						[hemRadius, -length * 0.85]
 					])
-				]
+				],
+				form: {
+					mesh: turnedMesh([
+						[hemRadius, -length * 0.85],
+						[waist / (2 * Math.PI), 0]
+					]),
+					way: 'round',
+					at: 0,
+					bends: true,
+					thickness: 0
+				}
 			}
 		);
 	}

@@ -1,4 +1,5 @@
 import { bad } from '../../units/problem.ts';
+import { turnedMesh } from '../pattern/form.ts';
 import { piece } from '../pattern/piece.ts';
 import { sector } from '../pattern/sector.ts';
 import { count, mm, shaped, shaper } from '../pattern/shaper.ts';
@@ -82,7 +83,17 @@ export const cone = shaper({
 					[base, 0],
 					[0, height]
 				])
-			]
+			],
+			form: {
+				mesh: turnedMesh([
+					[radius, 0],
+					[0, radius / Math.tan(Math.atan(base / height))]
+				]),
+				way: 'on',
+				at: 0,
+				bends: false,
+				thickness
+			}
 		});
 	}
 });

@@ -1,5 +1,5 @@
 import { bad, problem } from '../../units/problem.ts';
-import { capDimensions, capLines, capOf, ringOf } from '../pattern/cap.ts';
+import { capDimensions, capForm, capLines, capOf, ringOf } from '../pattern/cap.ts';
 import { polygon } from '../pattern/outline.ts';
 import type { EdgeMarks } from '../../facts/piece.ts';
 import type { Point } from '../../units/point.ts';
@@ -52,7 +52,8 @@ export const domeDisc = shaper({
 		return shaped([piece('disc', polygon(points, marks))], {
 			dimensions: capDimensions(cap, face, wedges, 'Width of a wedge at the rim'),
 			warnings: depth > face.rim ? [problem('deepDome', {}, ['depth'])] : [],
-			solid: capLines(capOf(face.rim, depth), depth, wedges)
+			solid: capLines(capOf(face.rim, depth), depth, wedges),
+			form: capForm(cap, thickness)
 		});
 	}
 });

@@ -1,5 +1,6 @@
 import { bad, problem } from '../../units/problem.ts';
 import { facetMiddle, GORE_TAKES, goreHalfWidth, roundSeam } from '../pattern/gore.ts';
+import { turnedMesh } from '../pattern/form.ts';
 import { polygon } from '../pattern/outline.ts';
 import type { Point } from '../../units/point.ts';
 import { piece } from '../pattern/piece.ts';
@@ -127,7 +128,14 @@ export const domeGores = shaper({
 			solid: [
 				round(radius * Math.sin((reach * Math.PI) / 180), radius * Math.cos((reach * Math.PI) / 180)),
 				...meridians(gores, profile)
-			]
+			],
+			form: {
+				mesh: turnedMesh([...profile].reverse()),
+				way: 'round',
+				at: 0,
+				bends: true,
+				thickness
+			}
 		});
 	}
 });

@@ -1,3 +1,4 @@
+import { rowsMesh } from '../pattern/form.ts';
 import { bad } from '../../units/problem.ts';
 import { polygon } from '../pattern/outline.ts';
 import type { EdgeMarks } from '../../facts/piece.ts';
@@ -86,7 +87,14 @@ export const horn = shaper({
 				},
 				roundDimension('Base, through the middle of the thickness', face, thickness, lean, measured)
 			],
-			solid: bent(face / (2 * Math.PI), long, parts, (bend * Math.PI) / 180)
+			solid: bent(face / (2 * Math.PI), long, parts, (bend * Math.PI) / 180),
+			form: {
+				mesh: rowsMesh(bent(radius, length, parts, (bend * Math.PI) / 180).slice(0, -1)),
+				way: 'on',
+				at: 0,
+				bends: false,
+				thickness
+			}
 		});
 	}
 });

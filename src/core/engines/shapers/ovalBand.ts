@@ -1,5 +1,6 @@
 import { polygon, signedArea } from '../pattern/outline.ts';
 import type { Point, Point3 } from '../../units/point.ts';
+import { between, rowsMesh } from '../pattern/form.ts';
 import { ovalAt, ovalOf, type Oval } from '../pattern/oval.ts';
 import { piece } from '../pattern/piece.ts';
 import { count, mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
@@ -92,7 +93,14 @@ export const ovalBand = shaper({
 						ovalAt(below, 0, (2 * Math.PI * i) / 12),
 						ovalAt(above, height, (2 * Math.PI * i) / 12)
 					])
-				]
+				],
+				form: {
+					mesh: rowsMesh(between(round(below, 0), round(above, height))),
+					way: 'round',
+					at: height / 2,
+					bends: false,
+					thickness
+				}
 			}
 		);
 	}

@@ -1,6 +1,7 @@
 import { bad, problem } from '../../units/problem.ts';
 import { girthOver, throughMiddleOf } from '../body/girth.ts';
 import { GORE_TAKES, goreHalfWidth, roundSeam } from '../pattern/gore.ts';
+import { together, turnedMesh } from '../pattern/form.ts';
 import { polygon } from '../pattern/outline.ts';
 import { piece } from '../pattern/piece.ts';
 import { leaningPanel } from '../pattern/sector.ts';
@@ -72,6 +73,14 @@ export const pauldron = shaper({
 			const radii = Math.abs(top - bottom) / (2 * Math.PI);
 			const lean = (Math.atan2(radii, to - from) * 180) / Math.PI;
 			const cut = (girth: number) => throughMiddleOf(girth, thickness, lean) * cover;
+			const middle = (girth: number) => throughMiddleOf(girth, thickness, lean) / (2 * Math.PI);
+			const worn = turnedMesh(
+				[
+					[middle(bottom), -to],
+					[middle(top), -from]
+				],
+				cover
+			);
 			const name = lames === 1 ? 'lame' : `lame ${i + 1} of ${lames}`;
 			for (const [edge, girth] of [
 				['upper', top],
@@ -91,7 +100,7 @@ export const pauldron = shaper({
 			solid.push(arc(top, -from), arc(bottom, -to), [arc(top, -from)[0]!, arc(bottom, -to)[0]!]);
 			solid.push([arc(top, -from).at(-1)!, arc(bottom, -to).at(-1)!]);
 			const panel = leaningPanel(cut(top), cut(bottom), Math.hypot(radii, to - from));
-			return { angle: panel.angle, piece: piece(name, panel.panelOf(), { grain: 90 }) };
+			return { angle: panel.angle, worn, piece: piece(name, panel.panelOf(), { grain: 90 }) };
 		});
 		const wide = plates.find((p) => p.angle >= 360);
 		if (wide) return bad('sectorTooWide', { angle: Math.round(wide.angle) }, ['cover']);
@@ -169,7 +178,23 @@ export const pauldron = shaper({
 			],
 			warnings:
 				excess > GORE_TAKES ? [problem('capSides', { percent: Math.round(excess * 100) }, ['gores'])] : [],
-			solid
+			solid,
+			form: {
+				mesh: together(
+					turnedMesh(
+						Array.from({ length: 17 }, (_, k): [number, number] => {
+							const tilt = ((Math.PI / 2) * k) / 16;
+							return [radius * Math.cos(tilt), radius * Math.sin(tilt)];
+						}),
+						cover
+					),
+					...plates.map((p) => p.worn)
+				),
+				way: 'round',
+				at: 0,
+				bends: true,
+				thickness
+			}
 		});
 	}
 });

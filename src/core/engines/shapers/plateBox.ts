@@ -2,6 +2,7 @@ import { bad } from '../../units/problem.ts';
 import { piece } from '../pattern/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
 import { mm, shaped, shaper } from '../pattern/shaper.ts';
+import { boxMesh } from '../pattern/form.ts';
 import { boxLines } from '../pattern/solid.ts';
 
 /** Six plates, or five, with every meeting edge at 45°: outer sizes are kept. Common practice. */
@@ -38,7 +39,14 @@ export const plateBox = shaper({
 						inputs: [mm('thickness', thickness), { name: 'bevel', value: 45, of: 'angle' }]
 					}
 				],
-				solid: boxLines(width, depth, height)
+				solid: boxLines(width, depth, height),
+				form: {
+					mesh: boxMesh(width - thickness, height - thickness, depth - thickness),
+					way: 'on',
+					at: -thickness / 2,
+					bends: false,
+					thickness
+				}
 			}
 		);
 	}

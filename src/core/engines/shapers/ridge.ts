@@ -1,4 +1,5 @@
 import type { Point3 } from '../../units/point.ts';
+import { between, rowsMesh } from '../pattern/form.ts';
 import { polygon } from '../pattern/outline.ts';
 import { piece } from '../pattern/piece.ts';
 import { mm, shaped, shaper } from '../pattern/shaper.ts';
@@ -38,6 +39,12 @@ export const ridge = shaper({
 			[0, length, 0],
 			[0, 0, 0]
 		];
+		const across = (width: number, y: number): Point3[] => {
+			const n = Math.ceil(wide / 20);
+			return Array.from({ length: 2 * n + 1 }, (_, i) =>
+				at((width * Math.abs(i - n)) / n, y, Math.sign(i - n))
+			);
+		};
 		return shaped([piece('plate', plate, { quantity: 2, mirrored: true, grain: 90 })], {
 			dimensions: [
 				{
@@ -53,7 +60,14 @@ export const ridge = shaper({
 					inputs: [mm('thickness', thickness), { name: 'bevel', value: bevel, of: 'angle' }]
 				}
 			],
-			solid: [side(1), side(-1)]
+			solid: [side(1), side(-1)],
+			form: {
+				mesh: rowsMesh(between(across(wide, 0), across(narrow, length))),
+				way: 'on',
+				at: -wide * Math.cos(half),
+				bends: false,
+				thickness
+			}
 		});
 	}
 });

@@ -1,5 +1,5 @@
 import { bad } from '../../units/problem.ts';
-import { capDimensions, capLines, capOf, ringOf } from '../pattern/cap.ts';
+import { capDimensions, capForm, capLines, capOf, ringOf } from '../pattern/cap.ts';
 import { circle } from '../pattern/outline.ts';
 import { piece } from '../pattern/piece.ts';
 import { shaped, shaper } from '../pattern/shaper.ts';
@@ -45,7 +45,8 @@ export const shieldDish = shaper({
 		}).flat();
 		return shaped([piece('disc', circle([0, 0], arc), { lines })], {
 			dimensions: capDimensions(cap, face, slits, 'Lap of a slit at the rim'),
-			solid: capLines(capOf(face.rim, depth), depth, slits)
+			solid: capLines(capOf(face.rim, depth), depth, slits),
+			form: capForm(cap, thickness)
 		});
 	}
 });

@@ -1,5 +1,6 @@
 import { bad } from '../../units/problem.ts';
 import { throughMiddleOf } from '../body/girth.ts';
+import { turnedMesh } from '../pattern/form.ts';
 import { panelsRound } from '../pattern/panels.ts';
 import { leaningPanel } from '../pattern/sector.ts';
 import { count, mm, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
@@ -104,6 +105,7 @@ export const taperedBand = shaper({
 				}
 			);
 		const [r, s] = [upper / (2 * Math.PI), lower / (2 * Math.PI)];
+		const middle = (girth: number) => throughMiddleOf(girth, thickness, lean) / (2 * Math.PI);
 		return shaped(pieces, {
 			dimensions,
 			rounds: [
@@ -117,7 +119,17 @@ export const taperedBand = shaper({
 					[s, 0],
 					[r, height]
 				])
-			]
+			],
+			form: {
+				mesh: turnedMesh([
+					[middle(lower), 0],
+					[middle(upper), height]
+				]),
+				way: 'round',
+				at: height / 2,
+				bends: true,
+				thickness
+			}
 		});
 	}
 });

@@ -1,6 +1,7 @@
 import { piece } from '../pattern/piece.ts';
 import { rectangle } from '../pattern/sector.ts';
 import { mm, count, shaped, shaper, type Dimension } from '../pattern/shaper.ts';
+import { turnedMesh } from '../pattern/form.ts';
 import { meridians, round } from '../pattern/solid.ts';
 import { girthOver, bandLength } from '../body/girth.ts';
 
@@ -16,6 +17,7 @@ export const tubeWrap = shaper({
 	},
 	shape({ girth, length, thickness, layers }) {
 		const beneath = Array.from({ length: layers }, (_, i) => girthOver(girth, thickness * i));
+		const middle = girthOver(girth, (thickness * layers) / 2) / (2 * Math.PI);
 		const outside = girthOver(girth, thickness * layers) / (2 * Math.PI);
 		return shaped(
 			beneath.map((c, i) =>
@@ -44,7 +46,18 @@ export const tubeWrap = shaper({
 						[outside, 0],
 						[outside, length]
 					])
-				]
+				],
+				// All layers together are one wall.
+				form: {
+					mesh: turnedMesh([
+						[middle, 0],
+						[middle, length]
+					]),
+					way: 'round',
+					at: length / 2,
+					bends: true,
+					thickness: thickness * layers
+				}
 			}
 		);
 	}

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { MOST_OPERATIONS, pieceOperation } from '../../facts/pieceOperation.ts';
 import { panelPlan } from '../../facts/panelPlan.ts';
+import { keptForm, placement } from '../../facts/placement.ts';
 import { shapeValue } from '../../facts/shape.ts';
 import { storedPieces } from '../../facts/storedPiece.ts';
 import { SHAPE_KEYS } from '../../engines/shapers/shapers.ts';
@@ -27,6 +28,9 @@ export const shapeFields = {
 			drawn: storedPieces.nullable().default(null),
 			/** Panels on the form of the wearer; since form 18. */
 			panels: panelPlan.nullable().default(null),
+			/** What was unfolded, to be put together again, and where it was moved to on the wearer; since form 19. */
+			kept: keptForm.nullable().default(null),
+			placed: placement.nullable().default(null),
 			materialId: id.nullable().default(null),
 			/** What pieces of a role are cut from instead; since form 5. */
 			roles: z.record(z.string().min(1).max(40), id).default({}),
@@ -47,6 +51,8 @@ export const writeShapes = ({ fit }: CostumeSource) => {
 			works: s.works,
 			drawn: s.drawn as z.infer<typeof storedPieces> | null,
 			panels: s.panels,
+			kept: s.kept,
+			placed: s.placed,
 			materialId: s.materialId,
 			roles: s.roles,
 			layers: s.layers,

@@ -48,8 +48,8 @@ async function copyInside(
 			byWork: n.byWork
 		});
 	await tx.query(
-		`insert into shape (component_id, position, shaper, name, "values", works, drawn, panels, material_id, roles, layers, note)
-		select $2, position, shaper, name, "values", works, drawn, panels, material_id, roles, layers, note from shape
+		`insert into shape (component_id, position, shaper, name, "values", works, drawn, panels, kept, placed, material_id, roles, layers, note)
+		select $2, position, shaper, name, "values", works, drawn, panels, kept, placed, material_id, roles, layers, note from shape
 		where component_id = $1 order by position, id`,
 		[source.id, componentId]
 	);

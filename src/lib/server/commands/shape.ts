@@ -8,6 +8,7 @@ import { areaOfUnit } from '$core/facts/material.ts';
 import { USUAL_WASTE } from '$core/trade/driver.ts';
 import { mayFollowPieces, takesOf } from '$core/answers/followPieces.ts';
 import { techniqueOf, type Catalogue } from '$core/trade/catalogue.ts';
+import { keptForm } from '$core/facts/placement.ts';
 import { storedPieces } from '$core/facts/storedPiece.ts';
 import { readShapeValue, shapeFor, type ShapeSource } from '$core/answers/shapePieces.ts';
 import type { ShapeKey, ShapeValue, StoredShape } from '$core/facts/shape.ts';
@@ -179,7 +180,7 @@ export async function keepWorks(
 export async function keepShape(
 	tx: Executor,
 	v: Pick<StoredShape, 'componentId' | 'shaper' | 'name' | 'materialId' | 'note'> &
-		Partial<Pick<StoredShape, 'values' | 'drawn' | 'panels' | 'roles'>> & { follow: boolean },
+		Partial<Pick<StoredShape, 'values' | 'drawn' | 'panels' | 'kept' | 'roles'>> & { follow: boolean },
 	{ record, component }: At,
 	{ trade }: Context
 ): Promise<{ id: number }> {
@@ -189,12 +190,13 @@ export async function keepShape(
 		[v.componentId]
 	);
 	const last = found?.last ?? 0;
-	const { follow, values = {}, drawn = null, panels = null, roles = {}, ...its } = v;
+	const { follow, values = {}, drawn = null, panels = null, kept = null, roles = {}, ...its } = v;
 	const id = await insert(tx, 'shape', {
 		...its,
 		values,
 		drawn,
 		panels,
+		kept,
 		roles: await knownRoles(tx, roles),
 		position: last + 1
 	});
@@ -290,7 +292,9 @@ export const shapeCommands = {
 				note: f.note(),
 				materialId: f.idOrNull(),
 				follow: f.ticked(),
-				pieces: f.json(storedPieces, 'The pieces cannot be read.', 8_000_000)
+				pieces: f.json(storedPieces, 'The pieces cannot be read.', 8_000_000),
+				/** The surface that they were unfolded from. */
+				kept: f.json(keptForm.nullable(), 'The form cannot be read.', 1_000_000).default(null)
 			}),
 		async (tx, v, context) => {
 			const { origin, pieces, ...its } = v;

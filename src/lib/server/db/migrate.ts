@@ -32,6 +32,7 @@ import health from './migrations/029_health.sql?raw';
 import care from './migrations/030_care.sql?raw';
 import firstHour from './migrations/031_first_hour.sql?raw';
 import panels from './migrations/032_panels.sql?raw';
+import assembled from './migrations/033_assembled.sql?raw';
 
 /** In order; never edited once landed. */
 const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
@@ -66,7 +67,8 @@ const MIGRATIONS: readonly { id: number; name: string; sql: string }[] = [
 	{ id: 29, name: 'health', sql: health },
 	{ id: 30, name: 'care', sql: care },
 	{ id: 31, name: 'first hour', sql: firstHour },
-	{ id: 32, name: 'panels', sql: panels }
+	{ id: 32, name: 'panels', sql: panels },
+	{ id: 33, name: 'assembled', sql: assembled }
 ];
 
 export const NEWEST_SCHEMA = MIGRATIONS[MIGRATIONS.length - 1]!.id;

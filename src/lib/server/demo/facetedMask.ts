@@ -1,4 +1,6 @@
 import { factorForGirth, scaled, soundMesh, type Mesh } from '$core/engines/mesh/mesh.ts';
+import { formOf } from '$core/engines/mesh/kept.ts';
+import type { KeptForm } from '$core/facts/placement.ts';
 import { unfold } from '$core/engines/mesh/unfold.ts';
 import type { Piece } from '$core/facts/piece.ts';
 
@@ -35,12 +37,13 @@ function shell(): Mesh {
 	return { points: new Float64Array(points), triangles: new Uint32Array(triangles) };
 }
 
-/** Its pieces for a head of this girth, in foam of 6 mm. */
-export function maskPieces(girth: number): Piece[] {
+/** Its pieces for a head of this girth, in foam of 6 mm, and its surface. */
+export function maskOf(girth: number): { pieces: Piece[]; kept: KeptForm } {
 	const sound = soundMesh(shell());
 	if (!sound.ok) throw new Error(sound.problem.code);
 	const { mesh } = sound.value;
-	const done = unfold(scaled(mesh, factorForGirth(mesh, 0.45, girth)!), { thickness: 6, most: 480 });
+	const sized = scaled(mesh, factorForGirth(mesh, 0.45, girth)!);
+	const done = unfold(sized, { thickness: 6, most: 480 });
 	if (!done.ok) throw new Error(done.problem.code);
-	return done.value.pieces;
+	return { pieces: done.value.pieces, kept: formOf(sized) };
 }

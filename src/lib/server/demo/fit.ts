@@ -1,7 +1,8 @@
 import type { MeasureKey, MeasureSide, Over } from '$core/facts/bodyMeasure.ts';
 import type { ShapeValue } from '$core/facts/shape.ts';
-import { maskPieces } from './facetedMask.ts';
+import { maskOf } from './facetedMask.ts';
 import tracedBadge from './tracedBadge.json' with { type: 'json' };
+import type { KeptForm } from '$core/facts/placement.ts';
 import type { Piece } from '$core/facts/piece.ts';
 import type { ShapeKey } from '$core/facts/shape.ts';
 import type { PieceOperation } from '$core/facts/pieceOperation.ts';
@@ -137,6 +138,7 @@ export interface DemoFit {
 		values: Record<string, ShapeValue>;
 		/** Pieces that no shaper makes. */
 		drawn?: () => Piece[];
+		kept?: () => KeptForm;
 		/** What it is cut from. */
 		of?: string;
 		works?: readonly PieceOperation[];
@@ -454,7 +456,8 @@ export const FITS: Record<string, DemoFit> = {
 				name: 'faceted shell',
 				of: 'High-density foam 6 mm',
 				values: {},
-				drawn: () => maskPieces(600),
+				drawn: () => maskOf(600).pieces,
+				kept: () => maskOf(600).kept,
 				note: 'built as facets, taped round at the brow'
 			}
 		]

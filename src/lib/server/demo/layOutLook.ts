@@ -134,8 +134,8 @@ export async function layOutFit(
 		});
 	for (const [i, s] of fit.shapes.entries())
 		await tx.query(
-			`insert into shape (component_id, position, shaper, name, "values", works, material_id, note, drawn)
-			values ($1, $2, $3, $4, $5, $6, (select id from material where name = $7), $8, $9)`,
+			`insert into shape (component_id, position, shaper, name, "values", works, material_id, note, drawn, kept)
+			values ($1, $2, $3, $4, $5, $6, (select id from material where name = $7), $8, $9, $10)`,
 			[
 				ids.get(s.component),
 				i,
@@ -145,7 +145,8 @@ export async function layOutFit(
 				JSON.stringify(s.works ?? []),
 				s.of ?? null,
 				s.note ?? '',
-				s.drawn ? JSON.stringify(s.drawn()) : null
+				s.drawn ? JSON.stringify(s.drawn()) : null,
+				s.kept ? JSON.stringify(s.kept()) : null
 			]
 		);
 	const record = fit.follow && (await loadRecord(tx, costumeId));

@@ -11,6 +11,8 @@
 		triangleCount,
 		type Mesh
 	} from '$core/engines/mesh/mesh.ts';
+	import { keptOf } from '$core/engines/mesh/kept.ts';
+	import type { KeptForm } from '$core/facts/placement.ts';
 	import { bendsGently, ridgesOf } from '$core/engines/mesh/unfold.ts';
 	import { say, sayOf } from '$core/units/problem.ts';
 	import { follow } from '$core/answers/shapePieces.ts';
@@ -77,6 +79,14 @@
 		takesStrain(mainlyCutFrom(component, record.needs, workshop.materials)).key ?? 'felt'
 	);
 	const limit = $derived(LAID_FLAT[takes as keyof typeof LAID_FLAT].share);
+
+	/** As it is kept to stand on the wearer: few faces are enough. */
+	let kept = $state.raw<KeptForm | null>(null);
+	$effect(() => {
+		const from = sized;
+		kept = null;
+		if (from) void keptOf(from).then((form) => (kept = from === sized ? form : kept));
+	});
 
 	/** Looks so long for shorter seams. */
 	const SECONDS = 25;
@@ -238,7 +248,7 @@
 	</Sheet>
 	<div class="stack">
 		{#if patches}
-			<MeshPatches {patches} {limit} {name} {component} {workshop} {onDone} />
+			<MeshPatches {patches} {limit} {kept} {name} {component} {workshop} {onDone} />
 		{:else if shown}
 			<Sheet title={pluralize('piece', shown.pieces.length, true)}>
 				<p>
@@ -250,6 +260,7 @@
 				<KeepPieces
 					pieces={shown.pieces}
 					origin="unfolded"
+					{kept}
 					{name}
 					{component}
 					materials={workshop.materials}

@@ -5,6 +5,7 @@
 	import type { CostumeRecord } from '$core/facts/costume.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import type { Material } from '$core/facts/material.ts';
+	import type { KeptForm } from '$core/facts/placement.ts';
 	import type { Piece } from '$core/facts/piece.ts';
 	import { driversOf } from '$core/engines/pattern/drivers.ts';
 	import type { OriginKey } from '$core/engines/shapers/shapers.ts';
@@ -16,12 +17,14 @@
 	interface Props {
 		pieces: readonly Piece[];
 		origin: OriginKey;
+		/** The surface that they were unfolded from. */
+		kept?: KeptForm | null;
 		name: string;
 		component: Component;
 		materials: readonly Material[];
 		onDone: (id: number) => void;
 	}
-	let { pieces, origin, name, component, materials, onDone }: Props = $props();
+	let { pieces, origin, kept = null, name, component, materials, onDone }: Props = $props();
 	const record = $derived(page.data.record as CostumeRecord);
 	// svelte-ignore state_referenced_locally
 	let materialId = $state<string | number>(mainlyCutFrom(component, record.needs, materials)?.id ?? '');
@@ -34,7 +37,7 @@
 <Form
 	command="bringShape"
 	label="Keep the pieces"
-	hidden={{ componentId: component.id, origin, note: '', pieces: JSON.stringify(pieces) }}
+	hidden={{ componentId: component.id, origin, note: '', pieces: JSON.stringify(pieces), kept: JSON.stringify(kept) }}
 	onDone={(done) => onDone((done as { id: number }).id)}
 >
 	<div class="fields">

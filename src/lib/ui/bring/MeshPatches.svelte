@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** A curved shape in patches: what there is to glue, how far each is pulled, the pieces to keep. */
 	import pluralize from 'pluralize';
+	import type { KeptForm } from '$core/facts/placement.ts';
 	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatPercent } from '$core/units/number.ts';
@@ -14,8 +15,10 @@
 		patches: PatchesResult;
 		/** What the material takes, as a share. */
 		limit: number;
+		/** Its surface, to be put together again. */
+		kept: KeptForm | null;
 	}
-	let { patches, limit, name, component, workshop, onDone }: Props = $props();
+	let { patches, limit, kept, name, component, workshop, onDone }: Props = $props();
 	const length = (mm: number) => formatLength(mm, workshop.settings.lengthUnit);
 	const numbered = $derived(numberedAlone(patches.pieces, component.code));
 	const worst = $derived(Math.max(0, ...patches.strains.map((s) => s.max)));
@@ -45,6 +48,7 @@
 	<KeepPieces
 		pieces={patches.pieces}
 		origin="unfolded"
+		{kept}
 		{name}
 		{component}
 		materials={workshop.materials}

@@ -141,6 +141,8 @@ test('what was drawn from examples before anybody measured follows the tape at o
 		works: [],
 		drawn: null,
 		panels: null,
+		kept: null,
+		placed: null,
 		materialId: null,
 		roles: {},
 		layers: 1,
