@@ -3,6 +3,7 @@ export const lookViews = (base: string) => [
 	{ href: `${base}/look`, name: 'Components' },
 	{ href: `${base}/look/pictures`, name: 'Pictures' },
 	{ href: `${base}/look/layers`, name: 'Layers' },
+	{ href: `${base}/look/stand`, name: 'On the stand' },
 	{ href: `${base}/look/sheet`, name: 'Breakdown sheet' }
 ];
 export const measureViews = (base: string) => [

@@ -7,6 +7,7 @@ export const PAGES = [
 	'/c/1/look/pictures',
 	'/c/1/look/pictures/1',
 	'/c/1/look/layers',
+	'/c/1/look/stand',
 	'/c/1/look/sheet',
 	'/c/1/measure',
 	'/c/1/measure/take',

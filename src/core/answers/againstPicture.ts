@@ -1,6 +1,7 @@
 import type { Callout, ReferencePicture, StoredMeasure } from '../facts/picture.ts';
 import type { Component } from '../facts/component.ts';
 import { scaledToWearer } from '../engines/body/bodyScale.ts';
+import { largerThan } from '../engines/assembly/measures.ts';
 import { covered, type LookedFrom } from '../engines/assembly/outline.ts';
 import { signedArea, boxOf, polygon } from '../engines/pattern/outline.ts';
 import { onPlane } from '../engines/plane/pictureMeasure.ts';
@@ -26,6 +27,8 @@ export interface Against {
 	/** Outlines, mm, and how wide, high and large they are. */
 	made: Seen;
 	picture: Seen;
+	/** All of the component stands there; else only a part is compared. */
+	whole: boolean;
 	/** Made by picture less 1: of the side of a square of the same area, of width and of height. */
 	larger: number;
 	wider: number;
@@ -94,7 +97,9 @@ export function againstPicture(
 				its.map((t) => t.mesh),
 				from
 			);
-			return made.length ? [{ callout, component, made, drawn: [flat(callout.points)] }] : [];
+			return made.length
+				? [{ callout, component, whole: its.every((t) => t.whole), made, drawn: [flat(callout.points)] }]
+				: [];
 		});
 	const [dx, dy, by] = ((): [number, number, Behind['by']] => {
 		if (scale.kind === 'height' && stature) {
@@ -109,14 +114,15 @@ export function againstPicture(
 		return [-axis![0], -axis![1], 'middle'];
 	})();
 	const shifted = (outline: readonly Point[]): Point[] => outline.map(([x, y]): Point => [x + dx, y + dy]);
-	const found = pairs.map(({ callout, component, made, drawn }): Against => {
+	const found = pairs.map(({ callout, component, whole, made, drawn }): Against => {
 		const [a, b] = [seenOf(made), seenOf(drawn.map(shifted))];
 		return {
 			component,
 			callout,
+			whole,
 			made: a,
 			picture: b,
-			larger: Math.sqrt(a.area / b.area) - 1,
+			larger: largerThan(a.area, b.area),
 			wider: a.wide / b.wide - 1,
 			higher: a.high / b.high - 1
 		};

@@ -106,7 +106,10 @@ test('every form is seen from without', () => {
 test('two walls: room, touching, one in the other, all beneath, and nothing where the lower one ends', () => {
 	const tube = (radius: number, from = 0, to = 100) => turnedMesh([[radius, from], [radius, to]], 1, 360); // prettier-ignore
 	const over = (radius: number, walls: number, move = 0) =>
-		roomOver(mapped(tube(radius, 20, 80), ([x, y, z]) => [x + move, y, z]).vertices, sought(tube(50)), walls);
+		roomOver(mapped(tube(radius, 20, 80), ([x, y, z]) => [x + move, y, z]).vertices, sought(tube(50)), [
+			walls,
+			walls
+		]);
 	near(over(60, 4)!.mm, 6, 0.02);
 	assert.equal(over(60, 4)!.lies, 'over');
 	// 10 between the middles, walls of 12 together.
@@ -116,8 +119,8 @@ test('two walls: room, touching, one in the other, all beneath, and nothing wher
 	near(over(60, 4, 13)!.mm, -7, 0.05);
 	assert.equal(over(40, 4)!.lies, 'within');
 	near(over(40, 4)!.mm, 6, 0.05);
-	assert.equal(roomOver(tube(60, 120, 160).vertices, sought(tube(50)), 4), null);
-	assert.equal(roomOver(tube(140, 20, 80).vertices, sought(tube(50)), 4), null, '90 off is not over it');
+	assert.equal(roomOver(tube(60, 120, 160).vertices, sought(tube(50)), [4, 4]), null);
+	assert.equal(roomOver(tube(140, 20, 80).vertices, sought(tube(50)), [4, 4]), null, '90 off is not over it');
 });
 
 test('worked by hand: a band of 300 on an elbow of 260 has 6.4 mm all round, and keeps its girth', () => {

@@ -2,12 +2,16 @@ import { latest } from '../facts/bodyMeasure.ts';
 import { type Component, inLedgerOrder } from '../facts/component.ts';
 import type { MeasureRecord } from '../facts/measureRecord.ts';
 import { fittedOf } from '../facts/measureRecord.ts';
-import type { Placement } from '../facts/placement.ts';
+import type { KeptForm, Placement } from '../facts/placement.ts';
 import type { StoredShape } from '../facts/shape.ts';
 import type { Zone } from '../facts/zone.ts';
+import { ARM, FOOT, HAND, LEG, TRUNK } from '../engines/stand/levels.ts';
 import { placed } from '../engines/assembly/place.ts';
+import { skinOf } from '../engines/panels/surface.ts';
 import { type AssembledForm, type FormMesh, mapped, turnedOver } from '../engines/pattern/form.ts';
 import { type Stand, standOf } from '../engines/stand/form.ts';
+import type { Point3 } from '../units/point.ts';
+import type { Shaped } from '../engines/pattern/shaper.ts';
 import type { FitFor } from './fitFor.ts';
 import { measuredFor } from './panelShape.ts';
 import { shapeFor } from './shapePieces.ts';
@@ -27,12 +31,18 @@ export interface Thing {
 	where: Placement | null;
 	/** The body over what is worn beneath it. */
 	over: Stand;
+	/** It is of cloth, and gives way to whatever is under it or over it. */
+	soft: boolean;
+	/** All shapes of its component that could stand there do. */
+	whole: boolean;
 }
 
 /** What cannot be shown, and why. */
 export interface NotShown {
 	component: Component;
-	because: 'noShape' | 'noForm' | 'noZone' | 'noPieces';
+	because: 'noShape' | 'noForm' | 'noZone' | 'noPieces' | 'carried';
+	/** What would stand there, and where: it is put there when somebody says so. */
+	could: { shape: StoredShape; placed: Placement } | null;
 }
 
 export interface Assembled {
@@ -54,30 +64,53 @@ const AT: Record<string, Pick<Placement, 'limb' | 'level' | 'turn'>> = {
 	hand: { limb: 'arm', level: 6, turn: 0 },
 	waist: { limb: 'trunk', level: 6, turn: 90 },
 	hips: { limb: 'trunk', level: 7, turn: 90 },
-	thigh: { limb: 'leg', level: 0, turn: 0 },
-	shin: { limb: 'leg', level: 2, turn: 0 },
+	thigh: { limb: 'leg', level: 0.4, turn: 0 },
+	shin: { limb: 'leg', level: 2.3, turn: 0 },
 	foot: { limb: 'foot', level: 1, turn: 90 }
 };
 const stem = (zone: Zone) => zone.replace(/-(left|right)$/, '');
 
-/** Where a shape stands while nobody has moved it: at the first of its component's zones and those of the same limb. */
+/** Levels of a limb at which a shape's values follow a measure. */
+function followed({ values }: StoredShape, over: Stand, limb: Placement['limb']): number[] {
+	const sections = over.limbs.find((l) => l.name === limb)!.sections;
+	return Object.values(values).flatMap((v) => {
+		const level = typeof v === 'number' ? -1 : sections.findIndex((s) => s.level.measure === v.follows);
+		return level < 0 ? [] : [level];
+	});
+}
+
+/**
+ * Where a shape stands while nobody has moved it: between the levels whose measures it follows, else at the first of its component's
+ * zones and those of the same limb. Null where its component is worn nowhere.
+ */
 export function startsAt(
 	component: Pick<Component, 'zones' | 'side'>,
-	form: AssembledForm
+	shape: StoredShape,
+	form: AssembledForm,
+	over: Stand
 ): Placement | null {
-	const first = component.zones[0] && AT[stem(component.zones[0])];
+	const [zone] = component.zones;
+	const first = zone && AT[stem(zone)];
 	if (!first || form.way === 'there') return null;
-	const levels = component.zones.map((z) => AT[stem(z)]!).filter((a) => a.limb === first.limb);
-	const level = levels.reduce((sum, a) => sum + a.level, 0) / levels.length;
 	const off = { way: form.way, out: 0, tip: 0, spin: 0 };
-	// What sits on the head, not round it: on the crown, or one at each side of it.
-	if (form.way === 'on' && stem(component.zones[0]!) === 'head')
+	// On the head, not round it: on the crown, or one at each side of it. On the shoulder: over its end.
+	if (form.way === 'on' && stem(zone) === 'head')
 		return {
 			...off,
 			limb: 'trunk',
 			...(component.side === 'none' ? { level: -1, turn: 90 } : { level: -0.5, turn: 0 })
 		};
-	return { ...off, ...first, level };
+	if (form.way === 'on' && stem(zone) === 'shoulder') return { ...off, ...first, level: -0.5 };
+	const zones = component.zones.map((z) => AT[stem(z)]!).filter((a) => a.limb === first.limb);
+	const follows = form.way === 'round' ? followed(shape, over, first.limb) : [];
+	const levels = follows.length ? follows : zones.map((a) => a.level);
+	const skin = skinOf(over, first.limb, 'left', 0);
+	const middle = (skin.along(Math.min(...levels)) + skin.along(Math.max(...levels))) / 2;
+	const { begins, axis } = skin.limb;
+	const { level } = skin.pointAt(
+		[0, 1, 2].map((k) => begins[k]! + axis[k]! * middle) as [number, number, number]
+	);
+	return { ...off, ...first, level: Math.round(level * 100) / 100 };
 }
 
 /** The sides of the wearer that have a shape. */
@@ -101,27 +134,24 @@ function resized(form: AssembledForm, works: StoredShape['works']): AssembledFor
 	};
 }
 
-/** What was unfolded stands by the middle of its box: round what it is larger than, else on it. */
-function formOfKept(
-	{ kept, works }: StoredShape & { kept: NonNullable<StoredShape['kept']> },
+/** What was unfolded stands by the middle of its box. */
+function boxed({ vertices, faces }: KeptForm, thickness: number): AssembledForm {
+	const middle = [0, 1, 2].map((k) => {
+		const all = vertices.map((v) => v[k]!);
+		return (Math.min(...all) + Math.max(...all)) / 2;
+	});
+	const moved = vertices.map((v) => v.map((c, k) => c - middle[k]!) as [number, number, number]);
+	return { mesh: { vertices: moved, faces }, way: 'round', at: 0, bends: false, thickness };
+}
+
+/** Of a shape, as large as its pieces are printed. */
+function formOfShape(
+	{ kept, works }: StoredShape,
+	{ form }: Shaped,
 	thickness: number
-): AssembledForm {
-	const low = [0, 1, 2].map((k) => Math.min(...kept.vertices.map((v) => v[k]!)));
-	const high = [0, 1, 2].map((k) => Math.max(...kept.vertices.map((v) => v[k]!)));
-	const middle = low.map((v, k) => (v + high[k]!) / 2);
-	const vertices = kept.vertices.map(
-		([x, y, z]) => [x - middle[0]!, y - middle[1]!, z - middle[2]!] as const
-	);
-	return resized(
-		{
-			mesh: { vertices: vertices.map(([x, y, z]) => [x, y, z]), faces: kept.faces },
-			way: 'round',
-			at: 0,
-			bends: false,
-			thickness
-		},
-		works
-	);
+): AssembledForm | null {
+	const its = kept ? boxed(kept, thickness) : form;
+	return its && resized(its, works);
 }
 
 /** Every shape of a costume that knows its form, on the wearer whom the pieces follow. */
@@ -137,44 +167,52 @@ export function assembledOf(
 	for (const { item: component } of inLedgerOrder(components)) {
 		const its = fit.shapes.filter((s) => s.componentId === component.id);
 		const fitFor: FitFor = { component, components, wearers, materials };
-		let because: NotShown['because'] | null = its.length ? 'noForm' : 'noShape';
 		const over = its.length ? standOf(measuredFor(fitFor)) : stand;
+		const standing: Thing[] = [];
+		let missing: Omit<NotShown, 'component'> = { because: its.length ? 'noForm' : 'noShape', could: null };
 		for (const shape of its) {
 			const done = shapeFor(shape, fitFor);
-			if (!done.ok) {
-				because = 'noPieces';
+			const material = materials.find((m) => m.id === shape.materialId);
+			const form = done.ok
+				? formOfShape(shape, done.value, (material?.thicknessMm ?? 0) * shape.layers)
+				: null;
+			if (!form) {
+				if (!done.ok) missing = { because: 'noPieces', could: null };
 				continue;
 			}
-			const wall = materials.find((m) => m.id === shape.materialId)?.thicknessMm ?? 0;
-			const form = shape.kept
-				? formOfKept({ ...shape, kept: shape.kept }, wall * shape.layers)
-				: done.value.form && resized(done.value.form, shape.works);
-			if (!form) continue;
-			const where = shape.placed ?? startsAt(component, form);
+			const where = shape.placed ?? startsAt(component, shape, form, over);
 			if (!where && form.way !== 'there') {
-				because = 'noZone';
+				missing = { because: 'noZone', could: null };
 				continue;
 			}
-			because = null;
+			// What is held is not worn: it stands there only where somebody put it.
+			if (where && !shape.placed && component.kind === 'prop') {
+				missing = { because: 'carried', could: { shape, placed: where } };
+				continue;
+			}
 			for (const side of sidesOf(component, where?.limb ?? null))
-				things.push({
+				standing.push({
 					component,
 					shape,
 					name: shape.name || component.name,
 					side,
-					mesh: where ? placed(form, over, where, side ?? 'left') : standing(form, component, side),
+					mesh: where ? placed(form, over, where, side ?? 'left') : drawnThere(form, component, side),
 					thickness: form.thickness,
 					where,
-					over
+					over,
+					soft: material ? material.family === 'cloth' : component.kind === 'garment',
+					whole: false
 				});
 		}
-		if (because) notShown.push({ component, because });
+		const whole = new Set(standing.map((t) => t.shape)).size === its.length;
+		things.push(...standing.map((t) => ({ ...t, whole })));
+		if (!standing.length) notShown.push({ component, ...missing });
 	}
 	return { stand, things, notShown };
 }
 
 /** Panels stand where they were drawn: of a pair the other side is its mirror. */
-function standing({ mesh }: AssembledForm, { side }: Component, on: Thing['side']): FormMesh {
+function drawnThere({ mesh }: AssembledForm, { side }: Component, on: Thing['side']): FormMesh {
 	if (side !== 'pair') return mesh;
 	const mean = mesh.vertices.reduce((sum, [x]) => sum + x, 0);
 	if (on === (mean > 0 ? 'left' : 'right')) return mesh;
@@ -186,3 +224,35 @@ export const statureOf = (fit: MeasureRecord): number | null => {
 	const [wearer] = fittedOf(fit);
 	return wearer ? (latest(wearer.measures, 'stature', 'none')?.mm ?? null) : null;
 };
+
+/** Where a shape stands once it was dragged to a place on the form: nothing but its level and turn changes. */
+export function draggedTo({ over, where, side }: Thing, at: Point3): Placement {
+	const mirror = where!.limb === 'trunk' && side === 'right' ? -1 : 1;
+	const skin = skinOf(over, where!.limb, side ?? 'left', 0);
+	const { level, turn } = skin.pointAt([mirror * at[0], at[1], at[2]]);
+	const round = (v: number) => Math.round(v * 100) / 100;
+	// What goes round a limb is only moved along it.
+	return { ...where!, level: round(level), turn: where!.way === 'round' ? where!.turn : round(turn) };
+}
+
+const NAMES = {
+	trunk: TRUNK.map((l) => l.name),
+	arm: [...ARM, ...HAND].map((l) => l.name),
+	leg: LEG.map((l) => l.name),
+	foot: FOOT.map((l) => l.name)
+};
+/** Where a shape stands in words: `round the arm between forearm and wrist`. */
+export function placeWords({ limb, way, level, out }: Placement): string {
+	const names = NAMES[limb];
+	const whole = Math.round(level);
+	const name = (n: number) => names[Math.min(Math.max(n, 0), names.length - 1)]!;
+	const words =
+		level <= -0.9
+			? 'the very top'
+			: level < 0
+				? `above the ${name(0)}`
+				: Math.abs(level - whole) < 0.15
+					? name(whole)
+					: `between ${name(Math.floor(level))} and ${name(Math.ceil(level))}`;
+	return `${way === 'round' ? 'Round' : 'On'} the ${limb}: ${words}${out ? ', moved off it' : ''}.`;
+}

@@ -22,7 +22,7 @@ interface Laid {
 export function panelScene(stand: Stand, laid: Laid | null, limit: number): PanelScene {
 	return {
 		stand: stand.limbs.flatMap((limb) => {
-			const { vertices, faces, nearest } = limbSurface(limb);
+			const { vertices, faces, nearest } = limbSurface(limb, 2);
 			return [false, true].flatMap((guessed) => {
 				const mine = faces.filter((_, f) => limb.sections[nearest[f]!]!.guessed === guessed);
 				return mine.length

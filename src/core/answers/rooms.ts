@@ -30,7 +30,7 @@ function box({ vertices }: FormMesh, by: number): [number[], number[]] {
 	];
 }
 
-/** How much room each thing has over the limb that it stands on and over every other thing; what runs in farthest is first. */
+/** How much room each thing has over the limb that it stands on and over every other thing, cloth aside; what runs in farthest is first. */
 export function roomsOf({ things }: Pick<Assembled, 'things'>): RoomFound[] {
 	const found: RoomFound[] = [];
 	const trees = new Map<FormMesh, Sought>();
@@ -46,8 +46,10 @@ export function roomsOf({ things }: Pick<Assembled, 'things'>): RoomFound[] {
 		return known.get(key) ?? known.set(key, limbSurface(limb)).get(key)!;
 	};
 	for (const thing of things) {
+		// What stretches is meant to be smaller than the body.
+		if (thing.component.flex === 'stretch') continue;
 		const body = limbOf(thing);
-		const room = body && roomOver(thing.mesh.vertices, treeOf(body), thing.thickness / 2);
+		const room = body && roomOver(thing.mesh.vertices, treeOf(body), [thing.thickness, 0]);
 		if (room) found.push({ upper: thing, lower: null, room, verdict: verdictOf(room, GIVES) });
 	}
 	const boxes = things.map((t) => box(t.mesh, t.thickness / 2 + CLOSE));
@@ -59,7 +61,7 @@ export function roomsOf({ things }: Pick<Assembled, 'things'>): RoomFound[] {
 			const [p, q] = [boxes[i]!, boxes[i + 1 + k]!];
 			if (![0, 1, 2].every((axis) => p[0][axis]! <= q[1][axis]! && q[0][axis]! <= p[1][axis]!)) return;
 			const [upper, lower] = a.component.layer >= b.component.layer ? [a, b] : [b, a];
-			const room = roomOver(upper.mesh.vertices, treeOf(lower.mesh), (a.thickness + b.thickness) / 2);
+			const room = roomOver(upper.mesh.vertices, treeOf(lower.mesh), [upper.thickness, lower.thickness]);
 			// On one layer either may lie over the other.
 			if (room && !(room.lies === 'within' && a.component.layer === b.component.layer))
 				found.push({ upper, lower, room, verdict: verdictOf(room, EXACT) });

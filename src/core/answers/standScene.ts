@@ -31,24 +31,24 @@ function ringOf(limb: Limb, along: number): Point3[] {
 const moved = <P extends readonly [number, number, number]>(points: readonly P[], by: number): Point3[] =>
 	points.map(([x, y, z]) => [x + by, y, z]);
 
-/** A form, and another one beside it, as what is drawn: what is guessed apart from what is measured, a line at each measured level. */
+/** A form, and another one beside it, as what is drawn: what is guessed apart from what is measured, a line at each measured level. @param chosen the level that stands out */
 export function sceneOf(
 	stand: Stand,
 	beside: Stand | null,
-	chosen: Pick<StandLevelShown, 'limb' | 'section'>
+	chosen: Pick<StandLevelShown, 'limb' | 'section'> | null
 ): { meshes: StandMesh[]; lines: StandLine[] } {
 	const meshes: StandMesh[] = [];
 	const lines: StandLine[] = [];
 	const add = (its: Stand, by: number) =>
 		its.limbs.forEach((limb, l) => {
-			const { vertices, faces, nearest } = limbSurface(limb);
+			const { vertices, faces, nearest } = limbSurface(limb, 2);
 			const at = moved(vertices, by);
 			for (const guessed of [false, true]) {
 				const mine = faces.filter((_, f) => limb.sections[nearest[f]!]!.guessed === guessed);
 				if (mine.length) meshes.push({ vertices: at, faces: mine, look: guessed ? 'guessed' : 'cloth' });
 			}
 			limb.sections.forEach((section, s) => {
-				const strong = l === chosen.limb && s === chosen.section;
+				const strong = l === chosen?.limb && s === chosen.section;
 				if (strong || section.level.measure)
 					lines.push({ points: moved(ringOf(limb, section.along), by), strong });
 			});

@@ -126,6 +126,12 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	closureRange: { of: [240, 265], is: 25, because: '265 − 240' },
 	resizePercent: { of: [920, 80, 1100], is: 90.9090909090909, because: '1000 ÷ 1100' },
 	resizeBodyPercent: { of: [920, 80, 1020], is: 90.9090909090909, because: '1000 ÷ (1020 + 80)' },
+	roomBetween: { of: [10, 6, 4], is: 5, because: 'half of 6 and half of 4 off 10' },
+	largerThan: {
+		of: [44_800, 35_714.285714285714],
+		is: 12,
+		because: 'both sides of a rectangle 1.12 times as long'
+	},
 	scaledToWearer: { of: [30, 170, 1700], is: 300, because: 'the wearer is ten times the figure' },
 	planeLength: {
 		of: [1.02, 0, 0, 30, 40, 30, 140],

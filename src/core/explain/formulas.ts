@@ -17,6 +17,7 @@ import type { Vec } from '../units/vec.ts';
 import { girthOver } from '../engines/body/girth.ts';
 import { reachOf } from '../engines/body/goesOn.ts';
 import { factorOf } from '../engines/body/resize.ts';
+import { largerThan, roomBetween } from '../engines/assembly/measures.ts';
 import { scaledToWearer } from '../engines/body/bodyScale.ts';
 import { combine } from '../engines/plane/combine.ts';
 import { rollLength } from '../engines/layout/roll.ts';
@@ -195,6 +196,14 @@ export const FORMULAS = {
 	resizeBodyPercent: {
 		words: '(body + ease) ÷ (the body that the pattern was made for + the same ease, which is in it) × 100',
 		compute: (v) => factorOf({ body: at(v, 0), ease: at(v, 1), nominal: at(v, 2), madeFor: 'body' }) * 100
+	},
+	roomBetween: {
+		words: 'between the middles of both walls − half of both thicknesses',
+		compute: (v) => roomBetween(at(v, 0), at(v, 1), at(v, 2))
+	},
+	largerThan: {
+		words: '(√(covered by what is made ÷ covered on the picture) − 1) × 100',
+		compute: (v) => largerThan(at(v, 0), at(v, 1)) * 100
 	},
 	scaledToWearer: {
 		words: 'length × wearer’s stature ÷ the figure’s',

@@ -1,6 +1,7 @@
 import { BufferAttribute, BufferGeometry, Vector3 } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
 import type { Point3 } from '../../units/point.ts';
+import { roomBetween } from './measures.ts';
 import { cross, dot, norm, sub } from '../../units/vec.ts';
 import type { FormMesh } from '../pattern/form.ts';
 
@@ -60,16 +61,22 @@ export function offSurface({ mesh, tree, open, ends }: Sought, point: Point3): n
 /** How something lies over something else: clear of it, into it, or all beneath it. */
 export interface Room {
 	lies: 'over' | 'into' | 'within';
-	/** Between both faces where they are nearest; less than 0 is how far one runs into the other, mm. */
+	/** Between the middles of both walls where they are nearest; less than 0 is how far one is through the other, mm. */
+	apart: number;
+	/** Between their faces, mm. */
 	mm: number;
 	at: Point3;
 }
 
 /**
- * How much room is left between the faces of two walls. @param walls half of both thicknesses together, mm
+ * How much room is left between the faces of two walls of these thicknesses, mm.
  * @returns null where neither lies over the other
  */
-export function roomOver(points: readonly Point3[], lower: Sought, walls: number): Room | null {
+export function roomOver(
+	points: readonly Point3[],
+	lower: Sought,
+	thickness: readonly [upper: number, lower: number]
+): Room | null {
 	let [least, most] = [Infinity, -Infinity];
 	let [low, high] = [0, 0];
 	for (const [i, point] of points.entries()) {
@@ -79,11 +86,10 @@ export function roomOver(points: readonly Point3[], lower: Sought, walls: number
 		if (off > most) [most, high] = [off, i];
 	}
 	if (most === -Infinity) return null;
-	if (least >= 0) return { lies: least >= walls ? 'over' : 'into', mm: least - walls, at: points[low]! };
-	// Nothing lies within a body; within a sheet that is open below it may.
-	if (!lower.open.size) return { lies: 'into', mm: least - walls, at: points[low]! };
-	if (most <= 0) return { lies: -most >= walls ? 'within' : 'into', mm: -most - walls, at: points[high]! };
-	return most < -least
-		? { lies: 'into', mm: -most - walls, at: points[high]! }
-		: { lies: 'into', mm: least - walls, at: points[low]! };
+	// Nothing lies within a body; within a sheet that is open something may. Where they cross, as far as the smaller part is through.
+	const beneath = lower.open.size > 0 && least < 0 && most < -least;
+	const apart = beneath ? -most : least;
+	const mm = roomBetween(apart, ...thickness);
+	const lies = mm < 0 ? 'into' : beneath ? 'within' : 'over';
+	return { lies, apart, mm, at: points[beneath ? high : low]! };
 }

@@ -62,7 +62,7 @@ export const ridge = shaper({
 			],
 			solid: [side(1), side(-1)],
 			form: {
-				mesh: rowsMesh(between(across(wide, 0), across(narrow, length))),
+				mesh: rowsMesh(between(across(wide, -length / 2), across(narrow, length / 2))),
 				way: 'on',
 				at: -wide * Math.cos(half),
 				bends: false,

@@ -31,16 +31,19 @@ export function limbPoint(
 	return [at(0), at(1), at(2)];
 }
 
-/** The surface of one limb, closed at both of its ends. */
-export function limbSurface(limb: Limb): LimbSurface {
+/** The surface of one limb, closed at both of its ends. @param coarse so many times fewer points round and along: to be drawn */
+export function limbSurface(limb: Limb, coarse: 1 | 2 = 1): LimbSurface {
+	const around = ROUND / coarse;
+	const steps = BETWEEN_SECTIONS / coarse;
+	const endRings = END / coarse;
 	const out = { wide: profile(limb, 'wide'), deep: profile(limb, 'deep') };
 	const first = limb.sections[0]!.along;
 	const last = limb.sections.at(-1)!.along;
 	const [before, beyond] = limb.ends;
 	/** Rings that close an end as half an ellipsoid does, from its section outwards, without the point. */
 	const end = (long: number) =>
-		Array.from({ length: END - 1 }, (_, i) => {
-			const angle = (Math.PI / 2) * ((i + 1) / END);
+		Array.from({ length: endRings - 1 }, (_, i) => {
+			const angle = (Math.PI / 2) * ((i + 1) / endRings);
 			return { off: long * Math.sin(angle), share: Math.cos(angle) };
 		});
 	const rings = [
@@ -48,11 +51,11 @@ export function limbSurface(limb: Limb): LimbSurface {
 			.reverse()
 			.map(({ off, share }) => ({ along: first - off, share, near: 0 })),
 		...limb.sections.slice(0, -1).flatMap((s, i) => {
-			const step = (limb.sections[i + 1]!.along - s.along) / BETWEEN_SECTIONS;
-			return Array.from({ length: BETWEEN_SECTIONS }, (_, k) => ({
+			const step = (limb.sections[i + 1]!.along - s.along) / steps;
+			return Array.from({ length: steps }, (_, k) => ({
 				along: s.along + step * k,
 				share: 1,
-				near: 2 * k < BETWEEN_SECTIONS ? i : i + 1
+				near: 2 * k < steps ? i : i + 1
 			}));
 		}),
 		{ along: last, share: 1, near: limb.sections.length - 1 },
@@ -60,14 +63,14 @@ export function limbSurface(limb: Limb): LimbSurface {
 	];
 	const vertices: Point3[] = [limbPoint(limb, out, first - before, 0, 0)];
 	for (const { along, share } of rings)
-		for (let i = 0; i < ROUND; i++)
-			vertices.push(limbPoint(limb, out, along, (2 * Math.PI * i) / ROUND, share));
+		for (let i = 0; i < around; i++)
+			vertices.push(limbPoint(limb, out, along, (2 * Math.PI * i) / around, share));
 	vertices.push(limbPoint(limb, out, last + beyond, 0, 0));
-	const at = (ring: number, i: number) => 1 + ring * ROUND + (i % ROUND);
+	const at = (ring: number, i: number) => 1 + ring * around + (i % around);
 	const tip = vertices.length - 1;
 	const faces: StandSurface['faces'] = [];
 	const nearest: number[] = [];
-	for (let i = 0; i < ROUND; i++) {
+	for (let i = 0; i < around; i++) {
 		faces.push([0, at(0, i + 1), at(0, i)]);
 		nearest.push(0);
 		for (let ring = 0; ring + 1 < rings.length; ring++)

@@ -37,7 +37,13 @@
 <Form
 	command="bringShape"
 	label="Keep the pieces"
-	hidden={{ componentId: component.id, origin, note: '', pieces: JSON.stringify(pieces), kept: JSON.stringify(kept) }}
+	hidden={{
+		componentId: component.id,
+		origin,
+		note: '',
+		pieces: JSON.stringify(pieces),
+		kept: JSON.stringify(kept)
+	}}
 	onDone={(done) => onDone((done as { id: number }).id)}
 >
 	<div class="fields">

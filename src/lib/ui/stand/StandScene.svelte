@@ -11,11 +11,29 @@
 		/** What it is brought near to at first; all of it where nothing is said. */
 		near?: readonly Point3[] | undefined;
 		/** A place on what is shown was pressed, not dragged from. */
-		onpoint?: (at: Point3) => void;
+		onpoint?: (at: Point3, key: string | null) => void;
+		/** What can be dragged over the form, and where it is dragged to; `let go` at last. */
+		drags?: string | null;
+		ondrag?: (at: Point3, letGo: boolean) => void;
+		/** A key that turns nothing. */
+		onkey?: (event: KeyboardEvent) => void;
+		/** More than the keys that turn it. */
+		keys?: string;
 		/** What is drawn without WebGL. */
 		outlines: Snippet;
 	}
-	let { meshes, lines, label, near, onpoint, outlines }: Props = $props();
+	let {
+		meshes,
+		lines,
+		label,
+		near,
+		onpoint,
+		drags = null,
+		ondrag,
+		onkey,
+		keys = '',
+		outlines
+	}: Props = $props();
 	let canvas = $state<HTMLCanvasElement>();
 	let scene = $state.raw<Scene | null>(null);
 	/** Null until it is known whether there is WebGL. */
@@ -48,6 +66,7 @@
 		ArrowDown: [0, -10]
 	};
 	function key(event: KeyboardEvent) {
+		if (event.shiftKey && onkey) return onkey(event);
 		const turn = KEYS[event.key];
 		if (turn) scene?.turnBy(...turn);
 		else if (event.key === '+' || event.key === '-') scene?.zoomBy(event.key === '+' ? 1.2 : 1 / 1.2);
@@ -55,10 +74,29 @@
 		event.preventDefault();
 	}
 	let pressed: [number, number] | null = null;
+	/** What was pressed is on its way over the form. */
+	let dragging = false;
+	const still = (event: PointerEvent) =>
+		pressed !== null && Math.hypot(event.clientX - pressed[0], event.clientY - pressed[1]) <= 4;
+	function press(event: PointerEvent) {
+		pressed = [event.clientX, event.clientY];
+		dragging = drags !== null && scene?.hit(event.clientX, event.clientY)?.key === drags;
+		if (!dragging || !scene) return;
+		scene.turns = false;
+		(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+	}
+	function drag(event: PointerEvent) {
+		if (!dragging || still(event)) return;
+		const hit = scene?.hit(event.clientX, event.clientY, true);
+		if (hit) ondrag?.(hit.at, false);
+	}
 	function released(event: PointerEvent) {
-		if (!pressed || Math.hypot(event.clientX - pressed[0], event.clientY - pressed[1]) > 4) return;
-		const at = scene?.hit(event.clientX, event.clientY);
-		if (at) onpoint?.(at);
+		const hit = scene?.hit(event.clientX, event.clientY, dragging && !still(event));
+		if (dragging && !still(event) && hit) ondrag?.(hit.at, true);
+		else if (still(event) && hit) onpoint?.(hit.at, hit.key);
+		if (scene) scene.turns = true;
+		dragging = false;
+		pressed = null;
 	}
 </script>
 
@@ -70,9 +108,10 @@
 		class:hidden={without !== false}
 		tabindex="0"
 		role="application"
-		aria-label="{label}. Arrow keys turn it, plus and minus bring it nearer."
+		aria-label="{label}. Arrow keys turn it, plus and minus bring it nearer.{keys}"
 		onkeydown={key}
-		onpointerdown={(event) => (pressed = [event.clientX, event.clientY])}
+		onpointerdowncapture={press}
+		onpointermove={drag}
 		onpointerup={released}
 	>
 		<canvas bind:this={canvas}></canvas>

@@ -6,7 +6,9 @@ import type { Point3 } from '$core/units/point.ts';
 export interface SceneMesh {
 	vertices: readonly Point3[];
 	faces: readonly (readonly [number, number, number])[];
-	look: 'cloth' | 'guessed' | 'panel';
+	look: 'cloth' | 'guessed' | 'panel' | 'thing' | 'chosen' | 'into';
+	/** What is said of it when it is pressed. */
+	key?: string;
 	/** A colour for each face, where it tells something. */
 	colours?: readonly (readonly [number, number, number])[];
 }
@@ -113,8 +115,8 @@ export class Scene {
 		this.#draw();
 	}
 
-	/** Where in space a place of the canvas lies on what is shown; null where nothing is. */
-	hit(x: number, y: number): Point3 | null {
+	/** What is shown at a place of the canvas, and where in space; null where nothing is. @param body only the form, beneath all that stands on it */
+	hit(x: number, y: number, body = false): { at: Point3; key: string | null } | null {
 		const box = this.canvas.getBoundingClientRect();
 		const caster = new three.Raycaster();
 		caster.setFromCamera(
@@ -122,10 +124,17 @@ export class Scene {
 			this.#camera
 		);
 		const [first] = caster.intersectObjects(
-			this.#shown.children.filter((c) => c instanceof three.Mesh),
+			this.#shown.children.filter((c) => c instanceof three.Mesh && !(body && c.name)),
 			false
 		);
-		return first ? [first.point.x, first.point.y, first.point.z] : null;
+		return first
+			? { at: [first.point.x, first.point.y, first.point.z], key: first.object.name || null }
+			: null;
+	}
+
+	/** Whether dragging turns it. */
+	set turns(on: boolean) {
+		this.#controls.enabled = on;
 	}
 
 	close(): void {
@@ -168,11 +177,24 @@ export class Scene {
 	}
 }
 
-const LOOKS = { cloth: 0xd9cba8, guessed: 0xffffff, panel: 0xc99b3a } as const;
+const LOOKS = {
+	cloth: 0xd9cba8,
+	guessed: 0xffffff,
+	panel: 0xc99b3a,
+	thing: 0xc99b3a,
+	chosen: 0x2f7f86,
+	into: 0xb5342a
+} as const;
 /** Width of a chalk stroke and what lies between, mm. */
 const STROKE = 24;
 
-function meshOf({ vertices, faces, look, colours }: SceneMesh): three.Mesh {
+function meshOf(its: SceneMesh): three.Mesh {
+	const mesh = plainMesh(its);
+	mesh.name = its.key ?? '';
+	return mesh;
+}
+
+function plainMesh({ vertices, faces, look, colours }: SceneMesh): three.Mesh {
 	const geometry = new three.BufferGeometry();
 	const at = new Float32Array(vertices.flat());
 	geometry.setAttribute('position', new three.BufferAttribute(at, 3));

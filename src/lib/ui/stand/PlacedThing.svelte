@@ -1,0 +1,113 @@
+<script lang="ts">
+	/** Where one shape stands on the wearer: moved by its figures; kept as soon as they rest. */
+	import { onDestroy } from 'svelte';
+	import { placeWords, type Thing } from '$core/answers/assembled.ts';
+	import { PLACED_LIMBS, type Placement } from '$core/facts/placement.ts';
+	import { formatLength, parseSignedLength, type LengthUnit } from '$core/units/measure.ts';
+	import { parseNumber } from '$core/units/number.ts';
+	import { say } from '$core/units/problem.ts';
+	import Act from '../Act.svelte';
+	import Field from '../Field.svelte';
+	import Form from '../Form.svelte';
+
+	interface Props {
+		thing: Thing;
+		unit: LengthUnit;
+		/** Shown there at once. */
+		onmove: (to: Placement) => void;
+	}
+	let { thing, unit, onmove }: Props = $props();
+	const where = $derived(thing.where!);
+	let form = $state<{ submit: () => void }>();
+	let wrong = $state<{ name: string; words: string } | null>(null);
+
+	/** Kept once it has rested. */
+	let rest: ReturnType<typeof setTimeout> | undefined;
+	export function move(to: Placement, now = false) {
+		wrong = null;
+		onmove(to);
+		clearTimeout(rest);
+		rest = setTimeout(() => form?.submit(), now ? 0 : 700);
+	}
+	onDestroy(() => clearTimeout(rest));
+
+	const LIMBS = { trunk: 'trunk and head', arm: 'arm', leg: 'leg', foot: 'foot' };
+	const lengths = (key: 'out', text: string) => {
+		const read = parseSignedLength(text, unit);
+		if (read.ok && Math.abs(read.value) <= 500) move({ ...where, [key]: read.value });
+		else wrong = { name: key, words: read.ok ? 'At most 50 cm.' : say(read.problem) };
+	};
+	const numbers = (key: 'level' | 'turn' | 'tip' | 'spin', text: string, least: number, most: number) => {
+		const read = parseNumber(text.replace('°', ''));
+		if (read.ok && read.value >= least && read.value <= most) move({ ...where, [key]: read.value });
+		else wrong = { name: key, words: read.ok ? `Between ${least} and ${most}.` : say(read.problem) };
+	};
+	const shown = (value: number) => String(Math.round(value * 100) / 100).replace('-', '−');
+	const hint = (name: string, words: string) => (wrong?.name === name ? wrong.words : words);
+</script>
+
+<p class="small">{placeWords(where)}</p>
+<Form
+	bind:this={form}
+	command="placeShape"
+	label="Where {thing.name} stands"
+	hidden={{ id: thing.shape.id, placed: JSON.stringify(where) }}
+>
+	<div class="fields">
+		<Field
+			name="limb"
+			label="On the"
+			options={PLACED_LIMBS.map((value) => ({ value, label: LIMBS[value] }))}
+			bind:value={() => where.limb, (v) => move({ ...where, limb: v as Placement['limb'], level: 1 })}
+		/>
+		<Field
+			name="way"
+			label="Worn"
+			options={[
+				{ value: 'round', label: 'round it' },
+				{ value: 'on', label: 'on its surface' }
+			]}
+			bind:value={() => where.way, (v) => move({ ...where, way: v as Placement['way'] })}
+		/>
+		<Field
+			name="level"
+			label="Level"
+			inputmode="decimal"
+			hint={hint('level', 'from the top, in measured levels')}
+			bind:value={() => shown(where.level), (v) => numbers('level', v, -1, 8)}
+		/>
+		<Field
+			name="turn"
+			label="Turned to"
+			suffix="°"
+			inputmode="decimal"
+			hint={hint('turn', where.limb === 'trunk' ? '0 left, 90 front, 270 back' : '0 outside, 90 front')}
+			bind:value={() => shown(where.turn), (v) => numbers('turn', v, -360, 360)}
+		/>
+		<Field
+			name="out"
+			label="Off the body"
+			hint={hint('out', 'besides what is worn beneath')}
+			bind:value={() => formatLength(where.out, unit), (v) => lengths('out', v)}
+		/>
+		<Field
+			name="tip"
+			label="Tipped"
+			suffix="°"
+			inputmode="decimal"
+			hint={hint('tip', 'up or down')}
+			bind:value={() => shown(where.tip), (v) => numbers('tip', v, -180, 180)}
+		/>
+		<Field
+			name="spin"
+			label="Spun"
+			suffix="°"
+			inputmode="decimal"
+			hint={hint('spin', 'about its own axis')}
+			bind:value={() => shown(where.spin), (v) => numbers('spin', v, -180, 180)}
+		/>
+	</div>
+</Form>
+{#if thing.shape.placed}
+	<Act command="placeShape" hidden={{ id: thing.shape.id, placed: 'null' }}>Back where it is worn</Act>
+{/if}
