@@ -1,13 +1,14 @@
 import { skinFor } from '../core/answers/panelShape.ts';
 import { bestDart, panelsFlat } from '../core/engines/panels/panels.ts';
-import type { Measured } from '../core/engines/stand/form.ts';
+import { shapesOf } from '../core/answers/stand.ts';
+import { type Measured, standOf } from '../core/engines/stand/form.ts';
 import { good } from '../core/units/problem.ts';
 import { answer } from './answer.ts';
 
 /** Panels laid flat, off the page; with `dart` also the dart that takes most from the panel that is pulled most. */
-answer<'panels'>(({ measures, plan, side, values, limit, dart }, { progress }) => {
+answer<'panels'>(({ measures, sections, plan, side, values, limit, dart }, { progress }) => {
 	const measured: Measured = (key, its) => measures[`${key} ${its}`] ?? null;
-	const skin = skinFor(measured, plan, side, values);
+	const skin = skinFor(standOf(measured, shapesOf({ sections })), plan, side, values);
 	const done = panelsFlat(skin, plan, limit);
 	if (!done.ok) return done;
 	progress(0.3);

@@ -53,6 +53,8 @@ export interface PanelsRequest {
 	kind: 'panels';
 	/** mm by measure and side, as `chestGirth none`. */
 	measures: Readonly<Record<string, number>>;
+	/** Breadth to depth of sections that somebody said. */
+	sections: Record<string, number>;
 	plan: PanelPlan;
 	side: string;
 	values: PanelValues;

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { PDFDocument } from 'pdf-lib';
 import { readFile } from 'node:fs/promises';
+import sharp from 'sharp';
 import { helmet } from '../support/forms.ts';
 import { open } from '../support/open.ts';
 import { STAND } from '../support/servers.ts';
@@ -131,4 +132,141 @@ test('a curved helmet comes apart into few patches within what the material give
 	expect(Number(/pulled ([\d.]+) %/.exec(said)![1])).toBeLessThanOrEqual(10);
 	await page.getByRole('button', { name: 'Keep these pieces' }).click();
 	await toast(page, 'Brought dome to A-03 Pauldrons');
+});
+
+/** A figure 1,000 px high, its crown at 100, that nobody has drawn: only what is clicked on it counts. */
+const figure = () =>
+	sharp(
+		Buffer.from(
+			'<svg xmlns="http://www.w3.org/2000/svg" width="1000" height="1200"><rect width="1000" height="1200" fill="#dfe8e2"/><rect x="440" y="100" width="120" height="1000" fill="#55707a"/></svg>'
+		)
+	)
+		.png()
+		.toBuffer();
+async function click(page: Page, [x, y]: [number, number]) {
+	const box = (await page.getByRole('application').boundingBox())!;
+	const scale = Math.min(box.width / 1000, box.height / 1200);
+	await page.mouse.click(
+		box.x + box.width / 2 + (x - 500) * scale,
+		box.y + box.height / 2 + (y - 600) * scale
+	);
+}
+
+test('a pauldron 12 % larger than in the picture is told, moved and kept on the stand, and into the body by so much where it is', async ({
+	page
+}) => {
+	await open(page, '/c/1/look');
+	await page.getByRole('button', { name: 'Component', exact: true }).click();
+	const dialog = page.getByRole('dialog');
+	await dialog.getByLabel('Name').fill('Tall pauldron');
+	await dialog.getByLabel('Side').selectOption('left');
+	await dialog.getByRole('button', { name: 'Add component' }).click();
+	await toast(page, /Added A-\d+ Tall pauldron/);
+	await page.keyboard.press('Escape');
+	// Round, 400 mm across and 448 high: its girth is 125.66 cm.
+	await open(page, '/c/1/pattern/new');
+	const of = page.getByRole('combobox', { name: /^Of/ });
+	await of.selectOption({
+		label: (await of.locator('option', { hasText: 'Tall pauldron' }).textContent())!.trim()
+	});
+	await page.getByRole('link', { name: /^oval band/ }).click();
+	await page.waitForURL(/shaper=ovalBand/);
+	await page.waitForLoadState('networkidle');
+	for (const [label, value] of [
+		['upper girth', '125.664'],
+		['lower girth', '125.664'],
+		['upper depth by width', '1'],
+		['lower depth by width', '1'],
+		['length, straight up', '44.8'],
+		['thickness', '0']
+	] as const)
+		await page.getByLabel(label, { exact: true }).fill(value);
+	await page.getByRole('button', { name: 'Keep this shape' }).click();
+	await page.waitForURL(/pattern\/\d+$/);
+
+	// A picture of the figure from the front, its outline there smaller by 12 %: 357 × 400 mm at 1.68 mm a pixel.
+	await open(page, '/c/1/measure/pictures');
+	await page.getByRole('button', { name: 'Picture', exact: true }).click();
+	await page
+		.getByLabel('Choose or take a picture')
+		.setInputFiles({ name: 'front.png', mimeType: 'image/png', buffer: await figure() });
+	await page.getByLabel('Title').fill('Plain figure');
+	await page.getByLabel('Seen from').selectOption('front');
+	await page.getByRole('button', { name: 'Add picture' }).click();
+	await page.waitForURL(/measure\/pictures\/\d+$/);
+	const id = /(\d+)$/.exec(page.url())![1]!;
+	await page.waitForLoadState('networkidle');
+	await page.getByLabel('By', { exact: true }).selectOption({ label: 'the height of a standing figure' });
+	await click(page, [500, 100]);
+	await click(page, [500, 1100]);
+	await page.getByRole('button', { name: /^Set the scale/ }).click();
+	await toast(page, 'Gave Plain figure a scale');
+	await open(page, `/c/1/look/pictures/${id}`);
+	await page.waitForLoadState('networkidle');
+	await page.getByRole('button', { name: 'Outline', exact: true }).click();
+	const chosen = page.getByLabel('Component', { exact: true });
+	await chosen.selectOption(
+		(await chosen
+			.getByRole('option', { name: /Tall pauldron/ })
+			.first()
+			.getAttribute('value'))!
+	);
+	const [w, h] = [400 / 1.12 / 1.68 / 2, 448 / 1.12 / 1.68 / 2];
+	for (const [x, y] of [[-w, -h], [w, -h], [w, h], [-w, h]] as const) await click(page, [700 + x, 350 + y]); // prettier-ignore
+	await page.getByRole('button', { name: 'Finish outline (4 points)' }).click();
+	await toast(page, /Placed A-\d+ Tall pauldron on Plain figure/);
+
+	// It begins round the arm, which leans: upright beside the shoulders it is moved to, and kept.
+	await open(page, `/c/1/look/stand?picture=${id}`);
+	await expect(page.getByText(/where it does not|nothing runs into anything/)).toBeVisible();
+	const part = page.getByRole('combobox', { name: /^Part/ });
+	await part.selectOption({
+		label: (await part.locator('option', { hasText: 'Tall pauldron' }).textContent())!.trim()
+	});
+	const place = page.getByRole('form', { name: /^Where Tall pauldron stands/ });
+	await place.getByLabel('On the').selectOption('trunk and head');
+	await place.getByLabel('Level').fill('3');
+	await place.getByLabel('Turned to').fill('0');
+	await place.getByLabel('Off the body').fill('far');
+	await expect(place.getByText('“far” is not a length')).toBeVisible();
+	await place.getByLabel('Off the body').fill('20');
+	await toast(page, /^Moved oval band of A-\d+ on the stand/);
+	await expect(page.getByText('Round the trunk: shoulders, moved off it.')).toBeVisible();
+	const told = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Tall pauldron' });
+	const against = told.filter({ hasText: 'in the picture' });
+	await expect(against).toContainText('larger than in the picture');
+	const larger = Number(/(\d+) % larger/.exec(await against.innerText())![1]);
+	expect(Math.abs(larger - 12)).toBeLessThanOrEqual(1);
+	await against.getByRole('button', { name: /Show the working/ }).click();
+	await expect(
+		page.getByRole('dialog').getByText(/covered by what is made ÷ covered on the picture/)
+	).toBeVisible();
+	await page.keyboard.press('Escape');
+	// 400 mm round the shoulder, of whose middle it is 200 off: it runs into the body.
+	await expect(told.filter({ hasText: 'runs into the body by' })).toContainText(/\d+(\.\d+)? mm/);
+
+	// By keys it goes up; undone, it stands where it was; put back, where it is worn.
+	const form = page.getByRole('application', { name: /on Ona/ });
+	await form.focus();
+	await page.keyboard.press('Shift+ArrowUp');
+	await expect(place.getByLabel('Level')).toHaveValue('2.95');
+	await toast(page, /^Moved oval band/);
+	await open(page, `/c/1/look/stand?picture=${id}`);
+	await part.selectOption({
+		label: (await part.locator('option', { hasText: 'Tall pauldron' }).textContent())!.trim()
+	});
+	await expect(place.getByLabel('Level')).toHaveValue('2.95');
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+	await expect(place.getByLabel('Level')).toHaveValue('3');
+	await page.getByRole('button', { name: 'Back where it is worn' }).click();
+	await expect(page.getByText(/^Round the arm/)).toBeVisible();
+
+	// Into the breakdown sheet, on the same page.
+	await open(page, `/c/1/look/sheet?picture=${id}`);
+	const worn = page.getByRole('img', { name: 'On the wearer, from the front, the left and the back' });
+	await expect.poll(() => worn.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(100);
+	const pdf = await page.pdf({ preferCSSPageSize: true });
+	expect((await PDFDocument.load(pdf)).getPageCount()).toBe(1);
+	const record = await page.request.get('/c/1/mend/record/out?form=full');
+	expect((await PDFDocument.load(await record.body())).getPageCount()).toBeGreaterThan(1);
 });

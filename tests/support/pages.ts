@@ -13,6 +13,7 @@ export const PAGES = [
 	'/c/1/measure/take',
 	'/c/1/measure/goes-on',
 	'/c/1/measure/stand',
+	'/c/1/measure/stand/scan',
 	'/c/1/measure/pictures',
 	'/c/1/measure/pictures/3',
 	'/c/1/measure/resize',

@@ -41,7 +41,7 @@ function fitOf(
 	}); // prettier-ignore
 	return {
 		...make.NO_FIT,
-		wearers: [{ id: 1, name: 'Ona', note: '', version: 1, measures: taken }],
+		wearers: [{ id: 1, name: 'Ona', note: '', sections: {}, version: 1, measures: taken }],
 		worn: [{ id: 1, wearerId: 1, builtOn: null, fittedAt: null, version: 1 }],
 		shapes
 	} as MeasureRecord;

@@ -11,9 +11,10 @@ import { skinOf } from '../engines/panels/surface.ts';
 import { type AssembledForm, type FormMesh, mapped, turnedOver } from '../engines/pattern/form.ts';
 import { type Stand, standOf } from '../engines/stand/form.ts';
 import type { Point3 } from '../units/point.ts';
+import { driversOf } from '../engines/pattern/drivers.ts';
 import type { Shaped } from '../engines/pattern/shaper.ts';
 import type { FitFor } from './fitFor.ts';
-import { measuredFor } from './panelShape.ts';
+import { standBeneath } from './panelShape.ts';
 import { shapeFor } from './shapePieces.ts';
 import { standFor } from './stand.ts';
 
@@ -33,7 +34,7 @@ export interface Thing {
 	over: Stand;
 	/** It is of cloth, and gives way to whatever is under it or over it. */
 	soft: boolean;
-	/** All shapes of its component that could stand there do. */
+	/** Nearly all that its component is cut from stands there. */
 	whole: boolean;
 }
 
@@ -154,6 +155,9 @@ function formOfShape(
 	return its && resized(its, works);
 }
 
+/** A component of whose pieces so much stands there is compared as a whole: lacing and straps have no form of their own. */
+const WHOLE = 0.85;
+
 /** Every shape of a costume that knows its form, on the wearer whom the pieces follow. */
 export function assembledOf(
 	components: readonly Component[],
@@ -167,12 +171,15 @@ export function assembledOf(
 	for (const { item: component } of inLedgerOrder(components)) {
 		const its = fit.shapes.filter((s) => s.componentId === component.id);
 		const fitFor: FitFor = { component, components, wearers, materials };
-		const over = its.length ? standOf(measuredFor(fitFor)) : stand;
+		const over = its.length ? standBeneath(fitFor) : stand;
 		const standing: Thing[] = [];
+		let [area, standingArea] = [0, 0];
 		let missing: Omit<NotShown, 'component'> = { because: its.length ? 'noForm' : 'noShape', could: null };
 		for (const shape of its) {
 			const done = shapeFor(shape, fitFor);
 			const material = materials.find((m) => m.id === shape.materialId);
+			const cut = done.ok ? driversOf(done.value.pieces).area : 0;
+			area += cut;
 			const form = done.ok
 				? formOfShape(shape, done.value, (material?.thicknessMm ?? 0) * shape.layers)
 				: null;
@@ -190,6 +197,7 @@ export function assembledOf(
 				missing = { because: 'carried', could: { shape, placed: where } };
 				continue;
 			}
+			standingArea += cut;
 			for (const side of sidesOf(component, where?.limb ?? null))
 				standing.push({
 					component,
@@ -204,7 +212,7 @@ export function assembledOf(
 					whole: false
 				});
 		}
-		const whole = new Set(standing.map((t) => t.shape)).size === its.length;
+		const whole = standing.length > 0 && standingArea >= WHOLE * area;
 		things.push(...standing.map((t) => ({ ...t, whole })));
 		if (!standing.length) notShown.push({ component, ...missing });
 	}

@@ -46,6 +46,7 @@ const wearer = (id: number, measures: BodyMeasure[]): Wearer => ({
 	id,
 	name: `wearer ${id}`,
 	note: '',
+	sections: {},
 	version: 1,
 	measures
 });

@@ -40,7 +40,7 @@ const waist = {
 };
 const fit = {
 	...make.NO_FIT,
-	wearers: [{ id: 4, name: 'Ash', note: '', version: 1, measures: [waist] }],
+	wearers: [{ id: 4, name: 'Ash', note: '', sections: {}, version: 1, measures: [waist] }],
 	worn: [{ id: 1, wearerId: 4, builtOn: null, fittedAt: null, version: 1 }],
 	shapes: [drawn]
 };

@@ -10,6 +10,7 @@ const wearer = (id: number, measures: Partial<Record<MeasureKey, number>>): Wear
 	id,
 	name: `wearer ${id}`,
 	note: '',
+	sections: {},
 	version: 1,
 	measures: Object.entries(measures).map(([key, mm], i) => ({
 		id: 10 * id + i,

@@ -3,10 +3,11 @@ import type { PanelPlan } from '../facts/panelPlan.ts';
 import { panelsFlat } from '../engines/panels/panels.ts';
 import { type LimbSkin, skinOf } from '../engines/panels/surface.ts';
 import type { Shaped } from '../engines/pattern/shaper.ts';
-import { type Measured, standOf } from '../engines/stand/form.ts';
+import { type Measured, type Stand, standOf } from '../engines/stand/form.ts';
 import { givesAt } from '../trade/laidFlat.ts';
 import { good, type Parsed, type Problem, problem } from '../units/problem.ts';
 import { measureBeneath } from './goesOn.ts';
+import { shapesOf } from './stand.ts';
 import type { FitFor } from './fitFor.ts';
 
 /** What a panel shape is told besides its plan: round that is left, and how thick it is, mm. */
@@ -26,10 +27,14 @@ export function measuredFor({ component, components, wearers }: Omit<FitFor, 'ma
 		}, null);
 }
 
+/** The form that a component is shaped over: as much round as the largest wearer, as wide by deep as the first. */
+export const standBeneath = (fit: Omit<FitFor, 'materials'>): Stand =>
+	standOf(measuredFor(fit), shapesOf(fit.wearers[0]));
+
 /** Where the panels of a component are drawn: half of the thickness out, and as far again as its ease leaves round. */
-export function skinFor(measured: Measured, plan: PanelPlan, side: string, values: PanelValues): LimbSkin {
+export function skinFor(stand: Stand, plan: PanelPlan, side: string, values: PanelValues): LimbSkin {
 	return skinOf(
-		standOf(measured),
+		stand,
 		plan.limb,
 		side === 'left' || side === 'right' ? side : null,
 		values.ease / (2 * Math.PI) + values.thickness / 2
@@ -52,8 +57,8 @@ export const measuresOf = (measured: Measured): Record<string, number> =>
 	);
 
 /** All that panels go by, as one text; where it is the same, so are they. */
-export const panelKey = (measured: Measured, ...more: unknown[]): string =>
-	JSON.stringify([measuresOf(measured), more]);
+export const panelKey = (fit: Omit<FitFor, 'materials'>, ...more: unknown[]): string =>
+	JSON.stringify([measuresOf(measuredFor(fit)), fit.wearers[0]?.sections, more]);
 
 /** The pieces of a panel shape. Panels that are pulled farther than the material gives are told, and made all the same. */
 export function panelPieces(
@@ -62,7 +67,6 @@ export function panelPieces(
 	fit: FitFor,
 	materialId: number | null
 ): Parsed<Shaped> {
-	const measured = measuredFor(fit);
 	const material = fit.materials.find((m) => m.id === materialId) ?? null;
 	const limit = givesAt(
 		values.gives,
@@ -72,10 +76,10 @@ export function panelPieces(
 			stretchAlong: material.stretchAlong ?? null
 		}
 	).share;
-	const key = panelKey(measured, plan, values, fit.component.side, limit);
+	const key = panelKey(fit, plan, values, fit.component.side, limit);
 	const known = kept.get(key);
 	if (known) return known;
-	const laid = panelsFlat(skinFor(measured, plan, fit.component.side, values), plan, limit);
+	const laid = panelsFlat(skinFor(standBeneath(fit), plan, fit.component.side, values), plan, limit);
 	const done: Parsed<Shaped> = laid.ok
 		? good({
 				pieces: laid.value.pieces,

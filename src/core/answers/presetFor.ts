@@ -3,6 +3,8 @@ import type { PanelPresetKey } from '../engines/panels/presets.ts';
 
 /** Words of a component's name that say which panels it begins with, the longer ones first. */
 const SAID: readonly [RegExp, PanelPresetKey][] = [
+	[/hood|cowl|coif/i, 'hood'],
+	[/faulds?|tassets?|(cuirass|armou?r|plate).*skirt/i, 'cuirassSkirt'],
 	[/pauldron|shoulder/i, 'pauldron'],
 	[/back ?plate/i, 'backPlate'],
 	[/breast|chest|cuirass|plackart/i, 'breastplateTwo'],

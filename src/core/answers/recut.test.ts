@@ -22,6 +22,7 @@ const wearer = (id: number, name: string, measures: BodyMeasure[]): Wearer => ({
 	id,
 	name,
 	note: '',
+	sections: {},
 	measures,
 	version: 1
 });

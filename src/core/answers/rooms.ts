@@ -43,7 +43,7 @@ export function roomsOf({ things }: Pick<Assembled, 'things'>): RoomFound[] {
 		const limb = over.limbs.find(
 			(l) => l.name === where.limb && (l.side === 'none' || l.side === (side ?? 'left'))
 		)!;
-		return known.get(key) ?? known.set(key, limbSurface(limb)).get(key)!;
+		return known.get(key) ?? known.set(key, limbSurface(limb, 2)).get(key)!;
 	};
 	for (const thing of things) {
 		// What stretches is meant to be smaller than the body.
@@ -56,8 +56,8 @@ export function roomsOf({ things }: Pick<Assembled, 'things'>): RoomFound[] {
 	const byId = new Map(things.map((t) => [t.component.id, t.component]));
 	things.forEach((a, i) =>
 		things.slice(i + 1).forEach((b, k) => {
-			if (a.shape === b.shape || a.component === b.component || related(a.component, b.component, byId))
-				return;
+			if (a.soft || b.soft || a.component === b.component) return;
+			if (related(a.component, b.component, byId)) return;
 			const [p, q] = [boxes[i]!, boxes[i + 1 + k]!];
 			if (![0, 1, 2].every((axis) => p[0][axis]! <= q[1][axis]! && q[0][axis]! <= p[1][axis]!)) return;
 			const [upper, lower] = a.component.layer >= b.component.layer ? [a, b] : [b, a];

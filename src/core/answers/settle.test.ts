@@ -39,6 +39,7 @@ const worn = (measures: MeasureKey[], shapes: StoredShape[]): MeasureRecord => (
 			id: 1,
 			name: 'Ona',
 			note: '',
+			sections: {},
 			version: 1,
 			measures: measures.map((measure, i) => ({
 				id: i + 1,

@@ -18,6 +18,7 @@ const wearer = (name: string, ...measures: [MeasureKey, MeasureSide, number][]):
 	id: 1,
 	name,
 	note: '',
+	sections: {},
 	version: 1,
 	measures: measures.map(([measure, side, mm], i) => ({
 		id: i + 1,

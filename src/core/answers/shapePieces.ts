@@ -5,7 +5,7 @@ import type { FitFor } from './fitFor.ts';
 import { measureBeneath } from './goesOn.ts';
 import type { ShapeValue, StoredShape } from '../facts/shape.ts';
 import { bad, good, type Parsed } from '../units/problem.ts';
-import { measuredFor, panelKey, panelPieces } from './panelShape.ts';
+import { panelKey, panelPieces } from './panelShape.ts';
 import { type Param, runShaper, type Shaped, valuesWithin } from '../engines/pattern/shaper.ts';
 import { applyOperations } from '../engines/pattern/operations.ts';
 import { checkPiece } from '../engines/pattern/piece.ts';
@@ -80,13 +80,7 @@ export function shapeFor(shape: ShapeSource, fit: FitFor): Parsed<Shaped> {
 	if (!('version' in shape)) return shapeAnew(shape, fit);
 	const values = valuesOf(shape.values, fit);
 	const key = shape.panels
-		? panelKey(
-				measuredFor(fit),
-				values,
-				shape.materialId,
-				shape.panels,
-				givenByMaterial(shape, fit.materials)
-			)
+		? panelKey(fit, values, shape.materialId, shape.panels, givenByMaterial(shape, fit.materials))
 		: JSON.stringify([values, givenByMaterial(shape, fit.materials)]);
 	const known = kept.get(shape);
 	if (known?.key === key) return known.done;

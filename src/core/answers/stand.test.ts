@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import type { BodyMeasure } from '../facts/bodyMeasure.ts';
 import { PANEL_PRESETS } from '../engines/panels/presets.ts';
-import { silhouetteOf } from '../engines/stand/silhouette.ts';
+import { covered, type LookedFrom } from '../engines/assembly/outline.ts';
 import { standSurface } from '../engines/stand/surface.ts';
 import { signedArea } from '../engines/pattern/outline.ts';
 import { meshObj, meshStl } from '../formats/meshFile.ts';
@@ -32,6 +32,7 @@ const WEARER = {
 	id: 1,
 	name: 'Ash',
 	note: '',
+	sections: {},
 	version: 1,
 	measures: [
 		measure('stature', 1700),
@@ -80,15 +81,18 @@ test('what is worth measuring next: never what is measured, the one first that m
 
 test('outlines from three sides: as high as the wearer, as wide as the hips with arms beside them; back is front in a mirror', () => {
 	const stand = standFor(WEARER);
+	const seen = (from: LookedFrom) => covered([standSurface(stand, 2)], from).flat();
 	const span = (points: readonly (readonly [number, number])[], k: 0 | 1) =>
 		Math.max(...points.map((p) => p[k])) - Math.min(...points.map((p) => p[k]));
-	for (const view of ['front', 'side', 'back'] as const) {
-		const all = silhouetteOf(stand, view).flat();
+	for (const view of ['front', 'left', 'back', 'right'] as const) {
+		const all = seen(view);
 		assert.ok(Math.abs(span(all, 1) - 1700) < 1.5, view);
 	}
-	const [front, back] = [silhouetteOf(stand, 'front').flat(), silhouetteOf(stand, 'back').flat()];
+	const [front, back] = [seen('front'), seen('back')];
 	assert.ok(Math.abs(span(front, 0) - span(back, 0)) < 0.1);
-	const side = silhouetteOf(stand, 'side').flat();
+	const side = seen('left');
+	// The toes of who is seen from the left point to the left.
+	assert.ok(-Math.min(...side.map((p) => p[0])) > Math.max(...side.map((p) => p[0])));
 	const foot = stand.lengths.find((l) => l.measure === 'footLength')!.mm;
 	const deepest = Math.max(...levelsOf(stand).map((l) => l.deep), foot);
 	assert.ok(span(side, 0) >= deepest - 2 && span(side, 0) < deepest * 1.5);
@@ -120,7 +124,7 @@ test('what is drawn: guessed apart from measured, a line at each measured level,
 	assert.equal(one.lines.filter((l) => l.strong).length, 1);
 	assert.equal(
 		one.meshes.reduce((sum, m) => sum + m.faces.length, 0),
-		standSurface(stand).faces.length
+		standSurface(stand, 2).faces.length
 	);
 	assert.ok(one.meshes.some((m) => m.look === 'cloth') && one.meshes.some((m) => m.look === 'guessed'));
 	const two = sceneOf(stand, standFor({ measures: [] }), { limb: 0, section: 4 });

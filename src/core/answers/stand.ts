@@ -10,7 +10,14 @@ import {
 	type Wearer
 } from '../facts/bodyMeasure.ts';
 import { girthOver } from '../engines/body/girth.ts';
-import { type Limb, type Measured, type Section, type Stand, standOf } from '../engines/stand/form.ts';
+import {
+	type Limb,
+	type Measured,
+	type Section,
+	type SectionShapes,
+	type Stand,
+	standOf
+} from '../engines/stand/form.ts';
 
 /** What a wearer is measured at, with what is worn up to a layer: rounds grow by its thickness, as a girth over layers does. */
 export function measuredOver(
@@ -50,11 +57,17 @@ function wornAt(
 	);
 }
 
+/** The sections of a wearer as somebody said them. */
+export const shapesOf =
+	(wearer: Partial<Pick<Wearer, 'sections'>> | null | undefined): SectionShapes =>
+	(level, side) =>
+		wearer?.sections?.[`${level} ${side}`] ?? null;
+
 export const standFor = (
-	wearer: Pick<Wearer, 'measures'>,
+	wearer: Pick<Wearer, 'measures'> & Partial<Pick<Wearer, 'sections'>>,
 	components: readonly Component[] = [],
 	upTo = 0
-): Stand => standOf(measuredOver(wearer, components, upTo));
+): Stand => standOf(measuredOver(wearer, components, upTo), shapesOf(wearer));
 
 /** A measure that nobody has taken, and how far the surface would move at most if it were as different as people are, mm. */
 export interface WorthMeasuring {
@@ -70,15 +83,15 @@ export interface WorthMeasuring {
 const DIFFER = { girth: 0.08, length: 0.04 };
 
 /** What is worth measuring next: each measure that the form guesses, moved by as much as people differ, the one first that moves it most. */
-export function worthMeasuring(measured: Measured): WorthMeasuring[] {
-	const stand = standOf(measured);
+export function worthMeasuring(measured: Measured, shapes?: SectionShapes): WorthMeasuring[] {
+	const stand = standOf(measured, shapes);
 	return MEASURE_KEYS.flatMap((measure): WorthMeasuring[] => {
 		const sides: MeasureSide[] = definitionOf(measure).sided ? ['left', 'right'] : ['none'];
 		if (sides.some((side) => measured(measure, side) !== null)) return [];
 		const taken = takenAs(stand, measure);
 		if (taken === null) return [];
 		const by = 1 + DIFFER[definitionOf(measure).girth ? 'girth' : 'length'];
-		const moved = standOf((key, side) => (key === measure ? taken * by : measured(key, side)));
+		const moved = standOf((key, side) => (key === measure ? taken * by : measured(key, side)), shapes);
 		const moves = farthest(stand, moved);
 		return moves < 0.5 ? [] : [{ measure, side: sides[0]!, name: measureWords(measure), taken, moves }];
 	}).sort((a, b) => b.moves - a.moves);

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 /**
  * The measures of a wearer. Names and places follow ISO 8559-1:2017 (anthropometric definitions for body
  * measurement), from memory; those marked `own` are the trade's, for what must pass an opening.
@@ -253,10 +254,19 @@ export interface BodyMeasure {
 	version: number;
 }
 
+/** Widest and deepest that a section of a body is, by breadth to depth. */
+export const SECTION_RATIO = { least: 0.4, most: 4 };
+export const bodySections = z.record(
+	z.string().min(1).max(60),
+	z.number().min(SECTION_RATIO.least).max(SECTION_RATIO.most)
+);
+
 export interface Wearer {
 	id: number;
 	name: string;
 	note: string;
+	/** How wide by deep sections of the body are, where somebody said so: by level and side as `chest none`. */
+	sections: Record<string, number>;
 	version: number;
 	measures: BodyMeasure[];
 }

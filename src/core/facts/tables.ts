@@ -438,7 +438,7 @@ export const TABLES = {
 		},
 		'label'
 	),
-	wearer: table('wearer', { name: text, note: text }),
+	wearer: table('wearer', { name: text, note: text, sections: how('forms of sections') }),
 	body_measure: table(
 		'measure',
 		{

@@ -1,4 +1,7 @@
 import sharp from 'sharp';
+import type { Assembled } from '$core/answers/assembled.ts';
+import { ASSEMBLED_VIEWS, assembledSvg } from '$core/formats/assembledSvg.ts';
+import type { StoryPicture } from '$core/formats/storyTypes.ts';
 import { readStored } from './pictures.ts';
 
 /** So many pictures are in a record at most: more are counted, and stay with the costume. */
@@ -6,6 +9,23 @@ export const MOST_PICTURES = 300;
 /** Pixels along the longest side: three across a page at some 250 an inch. */
 const SIDE = 560;
 const AT_ONCE = 4;
+
+/** All that stands on the wearer, as a print has it. */
+export async function standPicture(
+	assembled: Assembled
+): Promise<{ picture: StoryPicture; jpeg: Uint8Array }> {
+	const { data, info } = await sharp(Buffer.from(assembledSvg(assembled)))
+		.resize({ width: 3 * SIDE, height: 3 * SIDE, fit: 'inside', withoutEnlargement: true })
+		.flatten({ background: '#fff' })
+		.jpeg({ quality: 80 })
+		.toBuffer({ resolveWithObject: true });
+	const { width, height } = info;
+	const caption = `On the wearer, ${ASSEMBLED_VIEWS}`;
+	return {
+		picture: { hash: 'on the stand', mime: 'image/jpeg', caption, width, height },
+		jpeg: new Uint8Array(data)
+	};
+}
 
 /** How far records that are being written have come, by their key. */
 const under = new Map<string, { done: number; of: number }>();

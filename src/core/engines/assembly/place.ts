@@ -54,11 +54,14 @@ export function placed(
 	const [tip, spin] = [radians(where.tip) * hand, radians(where.spin) * hand];
 	const tipped = (v: Vec): Vec => turned(turned(v, x, tip), z, spin);
 	const straight = ([px, py, pz]: Point3): Vec => plus(plus(times(x, px), times(y, py)), times(z, pz - at));
+	/** Round an oval of half a width of 1, by its depth: levels have the same one all round. */
+	const ovals = new Map<number, number>();
+	const ovalOf = (ratio: number) => ovals.get(ratio) ?? ovals.set(ratio, ovalRound(ratio)).get(ratio)!;
 	/** Round the limb with the same girth, as wide by deep as it is there. */
 	const bent = ([px, py, pz]: Point3): Vec => {
 		const a = along - (pz - at);
 		const ratio = half.deep(a) / half.wide(a);
-		const wide = (2 * Math.PI * Math.hypot(px, py)) / ovalRound(ratio);
+		const wide = (2 * Math.PI * Math.hypot(px, py)) / ovalOf(ratio);
 		const turn = where.turn - 90 - (Math.atan2(py, px) * 180) / Math.PI;
 		return plus(section(turn, wide, wide * ratio), times(up, pz - at));
 	};

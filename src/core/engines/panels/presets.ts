@@ -15,6 +15,7 @@ const NECK = 2;
 const SHOULDERS = 3;
 const CHEST = 4;
 const WAIST = 6;
+const HIPS = 7;
 
 /** A smooth run of points between two, by a quarter of an oval: first along the level, then along the turn, or the other way. */
 function curve(from: BodyPoint, to: BodyPoint, levelFirst: boolean, n = 6): Points {
@@ -95,6 +96,27 @@ function princess(front: boolean, drop: number): { middle: Points; side: Points 
 	};
 }
 
+/** Left half of a hood: round the face, along the neck, up the back and over the crown, where all turns meet. */
+const CROWN = -0.985;
+const hoodHalf: Points = [
+	at(CROWN, 90),
+	at(HEAD - 0.5, 84),
+	at(HEAD, 62),
+	at(CHIN, 55),
+	at(NECK + 0.2, 62),
+	at(NECK + 0.2, 0),
+	at(NECK + 0.2, -90),
+	at(HEAD, -90),
+	at(CROWN, -90)
+];
+/** One plate of a skirt of plates, so far round. */
+const skirtPlate = (from: number, to: number): Points => [
+	at(WAIST, from),
+	at(WAIST, to),
+	at(HIPS + 0.6, to),
+	at(HIPS + 0.6, from)
+];
+
 const FRONT_DROP = 0.85;
 const BACK_DROP = 0.6;
 
@@ -146,6 +168,16 @@ export const PANEL_PRESETS = {
 	]),
 	collar: preset('collar, open in front', 'trunk', 20, [
 		['collar', [at(CHIN + 0.55, 100), at(CHIN + 0.55, 440), at(NECK + 0.35, 440), at(NECK + 0.35, 100)]]
+	]),
+	hood: preset('hood, two halves', 'trunk', 60, [
+		['hood, left', hoodHalf],
+		['hood, right', mirrored(hoodHalf)]
+	]),
+	cuirassSkirt: preset('cuirass skirt, four plates', 'trunk', 120, [
+		['front', skirtPlate(48, 132)],
+		['left', skirtPlate(-42, 42)],
+		['back', skirtPlate(-132, -48)],
+		['right', skirtPlate(138, 222)]
 	]),
 	mask: preset('mask', 'trunk', 20, [
 		[

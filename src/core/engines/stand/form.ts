@@ -8,6 +8,9 @@ export const ROUND = 96;
 /** What is known of a wearer: mm by measure and side. */
 export type Measured = (key: MeasureKey, side: MeasureSide) => number | null;
 
+/** Breadth to depth of a section as somebody said it, by level and side; null goes by the usual. */
+export type SectionShapes = (level: string, side: MeasureSide) => number | null;
+
 export type LimbName = 'trunk' | 'arm' | 'leg' | 'foot';
 
 /** One section of a limb: an oval square to the axis. */
@@ -56,6 +59,8 @@ export interface Stand {
 	contradictions: Contradiction[];
 }
 
+/** Of a length that is looked for: to a hundred-thousandth of a millimetre. */
+const HALVINGS = 26;
 /** Least between two levels, mm. */
 const GAP = 10;
 /** Arms hang a little away from the body. */
@@ -63,18 +68,30 @@ const AWAY = (14 * Math.PI) / 180;
 /** Between the legs, mm. */
 const BETWEEN = 8;
 
-/** Round a polygon of so many corners on an ellipse of half-widths 1 and `ratio`. */
-export function polygonRound(ratio: number, corners = ROUND): number {
+/** What was worked out once, by ratio: sections have the same few. */
+const rounds = new Map<number, number>();
+
+/** Round a polygon of `ROUND` corners on an ellipse of half-widths 1 and `ratio`. */
+export function polygonRound(ratio: number): number {
+	const known = rounds.get(ratio);
+	if (known !== undefined) return known;
 	let sum = 0;
-	for (let i = 0; i < corners; i++) {
-		const [a, b] = [(2 * Math.PI * i) / corners, (2 * Math.PI * (i + 1)) / corners];
+	for (let i = 0; i < ROUND; i++) {
+		const [a, b] = [(2 * Math.PI * i) / ROUND, (2 * Math.PI * (i + 1)) / ROUND];
 		sum += Math.hypot(Math.cos(b) - Math.cos(a), ratio * (Math.sin(b) - Math.sin(a)));
 	}
+	rounds.set(ratio, sum);
 	return sum;
 }
 
-function sectionOf(level: StandLevel, along: number, girth: number, guessed: boolean): Section {
-	const ratio = 1 / level.breadthToDepth;
+function sectionOf(
+	level: StandLevel,
+	along: number,
+	girth: number,
+	guessed: boolean,
+	breadthToDepth = level.breadthToDepth
+): Section {
+	const ratio = 1 / breadthToDepth;
 	const wide = girth / polygonRound(ratio);
 	return { level, along, girth, wide, deep: wide * ratio, guessed };
 }
@@ -83,7 +100,8 @@ function sectionOf(level: StandLevel, along: number, girth: number, guessed: boo
  * The body form of a wearer: girths as measured, what nobody measured by proportion to what was, and marked. Measures that contradict
  * each other are taken as near as a body can be to them, and told.
  */
-export function standOf(measured: Measured): Stand {
+export function standOf(measured: Measured, shapes: SectionShapes = () => null): Stand {
+	const shapeOf = (level: StandLevel, side: MeasureSide) => shapes(level.name, side) ?? level.breadthToDepth;
 	const lengths: Stand['lengths'] = [];
 	const contradictions: Contradiction[] = [];
 	const known = (key: MeasureKey) => measured(key, 'none');
@@ -139,7 +157,8 @@ export function standOf(measured: Measured): Stand {
 		sections: TRUNK.map((level) => {
 			const [girth, guessed] = girthOf(level, 'none');
 			const along = stature - heights.get(level.name)!;
-			if (level.name !== 'shoulders') return sectionOf(level, along, girth, guessed);
+			const ratio = shapeOf(level, 'none');
+			if (level.name !== 'shoulders') return sectionOf(level, along, girth, guessed, ratio);
 			// As wide as neck and shoulders are.
 			const shoulder = either('shoulderLength', 'left');
 			const neck =
@@ -150,7 +169,7 @@ export function standOf(measured: Measured): Stand {
 				2 /
 				Math.PI;
 			const wide = neck + (shoulder ?? LENGTHS.shoulderLength * stature * stout) * Math.cos(AWAY);
-			return sectionOf(level, along, wide * polygonRound(1 / level.breadthToDepth), shoulder === null);
+			return sectionOf(level, along, wide * polygonRound(1 / ratio), shoulder === null, ratio);
 		}),
 		ends: [0, 0],
 		rests: false
@@ -164,7 +183,7 @@ export function standOf(measured: Measured): Stand {
 		const run = () => pathAlong(trunk(), from, to, axis);
 		if (mm === null) return kept(measure, 'none', run(), true);
 		let [near, far] = [GAP, mm];
-		for (let i = 0; i < 40; i++) {
+		for (let i = 0; i < HALVINGS; i++) {
 			const middle = (near + far) / 2;
 			heights.set(moving, heights.get(fixed)! + sign * middle);
 			spread(moving, from, to);
@@ -207,7 +226,8 @@ export function standOf(measured: Measured): Stand {
 			return mm;
 		};
 		const [arm, hand, foot] = [length('armLength'), length('handLength'), length('footLength')];
-		const along = (level: StandLevel, at: number) => sectionOf(level, at, ...girthOf(level, side));
+		const along = (level: StandLevel, at: number) =>
+			sectionOf(level, at, ...girthOf(level, side), shapeOf(level, side));
 		limbs.push({
 			name: 'arm',
 			side,
@@ -280,9 +300,11 @@ function pathAlong(limb: Limb, from: string, to: string, of: 'wide' | 'deep'): n
 	const out = profile(limb, of);
 	const STEPS = 64;
 	let sum = 0;
-	for (let i = 0; i < STEPS; i++) {
-		const [p, q] = [a + ((b - a) * i) / STEPS, a + ((b - a) * (i + 1)) / STEPS];
-		sum += Math.hypot(q - p, out(q) - out(p));
+	let before = out(a);
+	for (let i = 1; i <= STEPS; i++) {
+		const now = out(a + ((b - a) * i) / STEPS);
+		sum += Math.hypot((b - a) / STEPS, now - before);
+		before = now;
 	}
 	return sum;
 }

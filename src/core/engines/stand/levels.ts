@@ -70,3 +70,9 @@ export const LENGTHS = {
 
 /** Of nobody measured, mm. */
 export const MIDDLE_STATURE = 1700;
+
+/** Every section of a form, by level and side: `chest none`, `thigh left`. */
+export const SECTION_KEYS = [
+	...TRUNK.map((l) => `${l.name} none`),
+	...[...ARM, ...HAND, ...LEG, ...FOOT].flatMap((l) => [`${l.name} left`, `${l.name} right`])
+] as [string, ...string[]];

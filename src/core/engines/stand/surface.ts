@@ -84,11 +84,11 @@ export function limbSurface(limb: Limb, coarse: 1 | 2 = 1): LimbSurface {
 	return { vertices, faces, nearest };
 }
 
-/** All limbs together: each is closed, and those that meet lie in each other. */
-export function standSurface({ limbs }: Stand): StandSurface {
+/** All limbs together: each is closed, and those that meet lie in each other. @param coarse as of a limb */
+export function standSurface({ limbs }: Stand, coarse: 1 | 2 = 1): StandSurface {
 	const all: StandSurface = { vertices: [], faces: [] };
 	for (const limb of limbs) {
-		const { vertices, faces } = limbSurface(limb);
+		const { vertices, faces } = limbSurface(limb, coarse);
 		const from = all.vertices.length;
 		all.vertices.push(...vertices);
 		all.faces.push(...faces.map(([a, b, c]): [number, number, number] => [a + from, b + from, c + from]));

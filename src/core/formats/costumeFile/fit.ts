@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MEASURE_KEYS, MEASURE_SIDES, OVERS } from '../../facts/bodyMeasure.ts';
+import { MEASURE_KEYS, MEASURE_SIDES, OVERS, bodySections } from '../../facts/bodyMeasure.ts';
 import { POINT_DIRECTIONS } from '../../facts/fitting.ts';
 import { DIRECTIONS, MADE_FOR, wearersOf } from '../../facts/measureRecord.ts';
 import { PASSAGE_KEYS } from '../../facts/opening.ts';
@@ -32,6 +32,8 @@ export const fitFields = {
 			builtOn: date.nullable(),
 			/** When the pieces began to follow this wearer. */
 			fittedAt: time.nullable().default(null),
+			/** Breadth to depth of sections of the body; since form 19. */
+			sections: bodySections.default({}),
 			measures: z
 				.array(
 					z.strictObject({
@@ -107,6 +109,7 @@ export const writeFit = ({ fit }: CostumeSource) => {
 			note: w.note,
 			builtOn: dayOrNull(worn.get(w.id)?.builtOn ?? null),
 			fittedAt: timeOrNull(worn.get(w.id)?.fittedAt ?? null),
+			sections: w.sections,
 			measures: w.measures.map(({ measure, side, over, mm, takenOn, confirmed, note }) => ({
 				measure,
 				side,
@@ -145,7 +148,7 @@ export const writeFit = ({ fit }: CostumeSource) => {
 };
 
 export const fitRows = ({ wearers, openings, nominals, fittings }: FileOf<typeof fitFields>): Rows[] => [
-	{ table: 'wearer', rows: wearers.map(({ id, name, note }) => ({ id, name, note })) },
+	{ table: 'wearer', rows: wearers.map(({ id, name, note, sections }) => ({ id, name, note, sections })) },
 	{
 		table: 'body_measure',
 		rows: wearers.flatMap((w) => w.measures.map((m) => ({ ...m, wearerId: w.id })))

@@ -77,6 +77,7 @@ export const whole = (least: number, most: number) =>
 	);
 export const decimal = (least: number, most: number) =>
 	read(parseNumber).pipe(z.number().min(least, `At least ${least}.`).max(most, `At most ${most}.`));
+export const ratioOrNull = (least: number, most: number) => orNull(decimal(least, most));
 export const above0 = (most: number) =>
 	read(parseNumber).pipe(z.number().gt(0, 'Must be more than zero.').max(most, `At most ${most}.`));
 

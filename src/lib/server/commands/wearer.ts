@@ -6,9 +6,12 @@ import {
 	MEASURE_KEYS,
 	measureWords,
 	OVERS,
+	SECTION_RATIO,
 	type MeasureKey,
 	type MeasureSide
 } from '$core/facts/bodyMeasure.ts';
+import { SCAN_LEVELS } from '$core/answers/scanned.ts';
+import { SECTION_KEYS } from '$core/engines/stand/levels.ts';
 import { formatDate, formatLocalTime, type LocalMinutes } from '$core/units/localTime.ts';
 import { formatLength } from '$core/units/measure.ts';
 import type { Executor } from '../db/open.ts';
@@ -27,6 +30,8 @@ async function uniqueName(tx: Executor, name: string, its = 0): Promise<void> {
 	const same = await one(tx, 'select 1 from wearer where lower(name) = lower($1) and id <> $2', [name, its]);
 	if (same) throw new Refused(`There is a wearer called ${name} already.`, 'name');
 }
+
+const SCAN_KEYS = SCAN_LEVELS.map((l) => l.key) as [string, ...string[]];
 
 /** Fields of the measuring sheet: `waistGirth`, `wristGirth-left`. */
 export const sheetFields: readonly { field: string; key: MeasureKey; side: MeasureSide }[] =
@@ -122,6 +127,28 @@ export const wearerCommands = {
 			);
 			await update(tx, 'wearer', v, v);
 			return { words: `Changed the profile of ${v.name}` };
+		}
+	),
+
+	/** How wide by deep a section of the body is; without a value it goes by the usual. */
+	shapeSection: command(
+		() =>
+			z.object({
+				wearerId: f.id(),
+				section: f.choice(SECTION_KEYS),
+				breadthToDepth: f.ratioOrNull(SECTION_RATIO.least, SECTION_RATIO.most)
+			}),
+		async (tx, { wearerId, section, breadthToDepth }) => {
+			const { name } = await loadWearer(tx, wearerId);
+			const row = await one<{ sections: Record<string, number> }>(
+				tx,
+				'select sections from wearer where id = $1',
+				[wearerId]
+			);
+			const { [section]: _, ...others } = row!.sections;
+			const sections = breadthToDepth === null ? others : { ...others, [section]: breadthToDepth };
+			await set(tx, 'wearer', wearerId, { sections });
+			return { words: `Shaped the section “${section.replace(/ none$/, '')}” of ${name}` };
 		}
 	),
 
@@ -233,6 +260,58 @@ export const wearerCommands = {
 					note: v.note
 				});
 			return { words: `Took ${pluralize('measure', rows.length, true)} of ${name}` };
+		}
+	),
+
+	/** What was found on a scan of the body: measures, and how wide by deep it is there. */
+	takeScan: command(
+		() =>
+			z.object({
+				wearerId: f.id(),
+				takenOn: f.date(),
+				taken: f.json(
+					z
+						.array(
+							z.strictObject({
+								key: z.enum(SCAN_KEYS),
+								mm: z.number(),
+								breadthToDepth: z.number().min(SECTION_RATIO.least).max(SECTION_RATIO.most).nullable()
+							})
+						)
+						.min(1, 'Press on the scan first.')
+						.max(60),
+					'What was found on the scan cannot be read.'
+				)
+			}),
+		async (tx, { wearerId, takenOn, taken }) => {
+			const { name } = await loadWearer(tx, wearerId);
+			const row = await one<{ sections: Record<string, number> }>(
+				tx,
+				'select sections from wearer where id = $1',
+				[wearerId]
+			);
+			const sections = { ...row!.sections };
+			for (const { key, mm, breadthToDepth } of taken) {
+				const level = SCAN_LEVELS.find((l) => l.key === key)!;
+				const { least, most } = definitionOf(level.measure);
+				if (mm < least || mm > most)
+					throw new Refused(
+						`${measureWords(level.measure, level.side)}: ${Math.round(mm / 10)} cm cannot be.`
+					);
+				const { measure, side } = level;
+				await insert(tx, 'body_measure', {
+					wearerId,
+					measure,
+					side,
+					over: 'skin',
+					mm,
+					takenOn,
+					note: 'from a scan'
+				});
+				if (breadthToDepth !== null) sections[level.section] = breadthToDepth;
+			}
+			await set(tx, 'wearer', wearerId, { sections });
+			return { words: `Took ${pluralize('measure', taken.length, true)} of ${name} from a scan` };
 		}
 	),
 

@@ -20,6 +20,7 @@ const measured = (...measures: [MeasureKey, MeasureSide, number][]): MeasureReco
 			id: 1,
 			name: 'Ona',
 			note: '',
+			sections: {},
 			version: 1,
 			measures: measures.map(([measure, side, mm], i) => ({
 				id: i + 1,

@@ -50,55 +50,71 @@
 	const sides = { none: '', left: ', left', right: ', right' };
 </script>
 
-<svg
-	viewBox="{box.left} {-box.top} {box.right - box.left} {box.top + 40}"
-	role="img"
-	aria-label="What is made over the picture, seen from the {picture.angle}"
->
-	<image
-		href="/picture/{picture.hash}?side=1024"
-		width={picture.width}
-		height={picture.height}
-		transform="matrix({matrix})"
-		preserveAspectRatio="none"
-	/>
-	<path class="body" d={paths(body)} />
-	<path class="things" d={paths(things)} />
-	{#each found as { callout, picture: drawn, larger } (callout.id)}
-		<path class="drawn" class:off={Math.abs(larger) > ALIKE} d={paths(drawn.outlines)} />
-	{/each}
-</svg>
-<p class="small soft">
-	Filled: what is made. Dashed: the picture’s outlines. {by[behind.by]}
-</p>
-{#if found.length}
-	<ul class="plain">
-		{#each found as one (one.callout.id)}
-			<li class:off={Math.abs(one.larger) > ALIKE}>
-				<b>{one.component.code} {one.component.name}{sides[one.callout.side]}</b>
-				<span>
-					{#if Math.abs(one.larger) <= ALIKE}as in the picture, within
-						<Working
-							figure={largerFigure(one)}
-							text={formatPercent(Math.abs(one.larger), 1)}
-						/>{:else}<Working figure={largerFigure(one)} text={formatPercent(Math.abs(one.larger))} />
-						{one.larger > 0 ? 'larger' : 'smaller'} than in the picture{/if}
-				</span>
-				<span class="small soft"
-					>{percent(one.wider, 'wider', 'narrower')}, {percent(one.higher, 'higher', 'lower')}{one.whole
-						? ''
-						: '; only a part of it stands here'}</span
-				>
-			</li>
+<div class="beside">
+	<svg
+		viewBox="{box.left} {-box.top} {box.right - box.left} {box.top + 40}"
+		role="img"
+		aria-label="What is made over the picture, seen from the {picture.angle}"
+	>
+		<image
+			href="/picture/{picture.hash}?side=1024"
+			width={picture.width}
+			height={picture.height}
+			transform="matrix({matrix})"
+			preserveAspectRatio="none"
+		/>
+		<path class="body" d={paths(body)} />
+		<path class="things" d={paths(things)} />
+		{#each found as { callout, picture: drawn, larger } (callout.id)}
+			<path class="drawn" class:off={Math.abs(larger) > ALIKE} d={paths(drawn.outlines)} />
 		{/each}
-	</ul>
-{:else}
-	<p class="soft">
-		No component that stands here is outlined on this picture: outline it under Pictures, and it is compared.
-	</p>
-{/if}
+	</svg>
+	<div>
+		<p class="small soft">
+			Filled: what is made. Dashed: the picture’s outlines. {by[behind.by]}
+		</p>
+		{#if found.length}
+			<ul class="plain">
+				{#each found as one (one.callout.id)}
+					<li class:off={Math.abs(one.larger) > ALIKE}>
+						<b>{one.component.code} {one.component.name}{sides[one.callout.side]}</b>
+						<span>
+							{#if Math.abs(one.larger) <= ALIKE}as in the picture, within
+								<Working
+									figure={largerFigure(one)}
+									text={formatPercent(Math.abs(one.larger), 1)}
+								/>{:else}<Working figure={largerFigure(one)} text={formatPercent(Math.abs(one.larger))} />
+								{one.larger > 0 ? 'larger' : 'smaller'} than in the picture{/if}
+						</span>
+						<span class="small soft"
+							>{percent(one.wider, 'wider', 'narrower')}, {percent(one.higher, 'higher', 'lower')}{one.whole
+								? ''
+								: '; only a part of it stands here'}</span
+						>
+					</li>
+				{/each}
+			</ul>
+		{:else}
+			<p class="soft">
+				No component that stands here is outlined on this picture: outline it under Pictures, and it is
+				compared.
+			</p>
+		{/if}
+	</div>
+</div>
 
 <style>
+	.beside {
+		display: grid;
+		grid-template-columns: minmax(0, 5fr) minmax(0, 6fr);
+		gap: 16px;
+		align-items: start;
+	}
+	@media (max-width: 900px) {
+		.beside {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
 	svg {
 		display: block;
 		width: 100%;

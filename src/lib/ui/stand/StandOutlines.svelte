@@ -1,13 +1,16 @@
 <script lang="ts">
 	/** A form as outlines from the front, the side and the back, at one scale: what stands there until it can be turned, and without WebGL. */
 	import type { Stand } from '$core/engines/stand/form.ts';
-	import { silhouetteOf, STAND_VIEWS } from '$core/engines/stand/silhouette.ts';
+	import { covered } from '$core/engines/assembly/outline.ts';
+	import { standSurface } from '$core/engines/stand/surface.ts';
 	import { svgPath } from '$core/formats/patternSvg.ts';
 
 	let { stand }: { stand: Stand } = $props();
-	const views = $derived(STAND_VIEWS.map((view) => ({ view, lines: silhouetteOf(stand, view) })));
+	const VIEWS = ['front', 'left', 'back'] as const;
+	const surface = $derived(standSurface(stand, 2));
+	const views = $derived(VIEWS.map((view) => ({ view, lines: covered([surface], view) })));
 	const wide = $derived(stand.stature * 0.62);
-	const x = { front: 0.5, side: 1.5, back: 2.5 };
+	const x = { front: 0.5, left: 1.5, back: 2.5 };
 </script>
 
 <svg

@@ -1,4 +1,4 @@
-import { measuredFor, measuresOf, skinFor } from '$core/answers/panelShape.ts';
+import { measuredFor, measuresOf, skinFor, standBeneath } from '$core/answers/panelShape.ts';
 import { presetFor } from '$core/answers/presetFor.ts';
 import { standLines, type PanelScene, panelScene } from '$core/answers/panelScene.ts';
 import type { Component } from '$core/facts/component.ts';
@@ -68,14 +68,13 @@ export class PanelDraft {
 		thickness: this.material?.thicknessMm ?? (this.thicknessRead.ok ? this.thicknessRead.value : 0),
 		gives: Number(this.how)
 	}));
-	readonly measured = $derived.by(() =>
-		measuredFor({
-			component: this.#around.component(),
-			components: this.#around.components(),
-			wearers: fittedOf(this.#around.fit())
-		})
-	);
-	readonly stand = $derived(standOf(this.measured));
+	readonly #worn = $derived.by(() => ({
+		component: this.#around.component(),
+		components: this.#around.components(),
+		wearers: fittedOf(this.#around.fit())
+	}));
+	readonly measured = $derived.by(() => measuredFor(this.#worn));
+	readonly stand = $derived.by(() => standBeneath(this.#worn));
 	/** No girth of the limb that they are on is measured: it is made by proportion alone. */
 	readonly unmeasured = $derived.by(() => {
 		const limb = this.stand.limbs.find((l) => l.name === this.plan.limb)!;
@@ -85,6 +84,7 @@ export class PanelDraft {
 	readonly #request = $derived.by(() => ({
 		kind: 'panels' as const,
 		measures: measuresOf(this.measured),
+		sections: this.#worn.wearers[0]?.sections ?? {},
 		plan: this.plan,
 		side: this.#around.component().side,
 		values: this.values,
@@ -132,7 +132,7 @@ export class PanelDraft {
 	}
 
 	get #skin() {
-		return skinFor(this.measured, this.plan, this.#around.component().side, this.values);
+		return skinFor(this.stand, this.plan, this.#around.component().side, this.values);
 	}
 	/** A point more of the panel that is being drawn: turns go on from the last one, the shorter way. */
 	point(at: Point3): void {

@@ -10,6 +10,7 @@
 	import { valueOf } from '$core/explain/figure.ts';
 	import { componentHoursFigure } from '$core/explain/plan.ts';
 	import { lookViews } from '$lib/lookViews.ts';
+	import AssembledOutlines from '$lib/ui/stand/AssembledOutlines.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Views from '$lib/ui/Views.svelte';
 	import type { PageData } from './$types';
@@ -71,50 +72,61 @@
 					.join(' · ')}
 			</p>
 		</div>
-		<div class="body" class:bare={!picture}>
-			{#if picture}
-				<figure>
-					<svg
-						viewBox="0 0 {picture.width} {picture.height}"
-						role="img"
-						aria-label="{picture.title}, with numbered callouts"
-					>
-						<image href="/picture/{picture.hash}?side=2048" width={picture.width} height={picture.height} />
-						{#each callouts as c (c.id)}
-							{@const [x, y] = anchorOf(c.points)}
-							{#if c.shape === 'outline'}
-								<path
-									d="M{c.points.map((p) => p.join(' ')).join('L')}Z"
-									fill="none"
-									stroke="#fff"
-									stroke-width={dot / 3}
-								/>
-								<path
-									d="M{c.points.map((p) => p.join(' ')).join('L')}Z"
-									fill="none"
-									stroke="#000"
-									stroke-width={dot / 8}
-								/>
-							{/if}
-							<circle cx={x} cy={y} r={dot} fill="#fff" stroke="#000" stroke-width={dot / 8} />
-							<text {x} y={y + dot * 0.42} font-size={dot * 1.2} text-anchor="middle"
-								>{numbers.get(c.componentId!)}</text
+		<div class="body" class:bare={!picture && !data.shaped}>
+			{#if picture || data.shaped}
+				<div class="stack">
+					{#if picture}
+						<figure>
+							<svg
+								viewBox="0 0 {picture.width} {picture.height}"
+								role="img"
+								aria-label="{picture.title}, with numbered callouts"
 							>
-						{/each}
-					</svg>
-					<figcaption class="small">
-						{picture.title || `Picture, ${picture.angle}`} · {picture.design === 'own'
-							? 'own design'
-							: 'faithful'}{#if picture.sourceNote}
-							· {picture.sourceNote}{/if}
-					</figcaption>
-				</figure>
-			{:else}
-				<p class="no-print">
+								<image
+									href="/picture/{picture.hash}?side=2048"
+									width={picture.width}
+									height={picture.height}
+								/>
+								{#each callouts as c (c.id)}
+									{@const [x, y] = anchorOf(c.points)}
+									{#if c.shape === 'outline'}
+										<path
+											d="M{c.points.map((p) => p.join(' ')).join('L')}Z"
+											fill="none"
+											stroke="#fff"
+											stroke-width={dot / 3}
+										/>
+										<path
+											d="M{c.points.map((p) => p.join(' ')).join('L')}Z"
+											fill="none"
+											stroke="#000"
+											stroke-width={dot / 8}
+										/>
+									{/if}
+									<circle cx={x} cy={y} r={dot} fill="#fff" stroke="#000" stroke-width={dot / 8} />
+									<text {x} y={y + dot * 0.42} font-size={dot * 1.2} text-anchor="middle"
+										>{numbers.get(c.componentId!)}</text
+									>
+								{/each}
+							</svg>
+							<figcaption class="small">
+								{picture.title || `Picture, ${picture.angle}`} · {picture.design === 'own'
+									? 'own design'
+									: 'faithful'}{#if picture.sourceNote}
+									· {picture.sourceNote}{/if}
+							</figcaption>
+						</figure>
+					{/if}
+					{#if data.shaped}<figure class="worn">
+							<AssembledOutlines {base} />
+							<figcaption class="small">
+								On the wearer, from the front, the left and the back: what is shaped so far.
+							</figcaption>
+						</figure>{/if}
+				</div>{:else}<p class="no-print">
 					No picture yet: <a href="{base}/look/pictures">add one and place the components on it</a>. The table
 					below prints without.
-				</p>
-			{/if}
+				</p>{/if}
 			<Table>
 				{#snippet heads()}<th class="number">No.</th><th>Code</th><th>Component</th><th>Get</th><th
 						class="number">Layer</th
@@ -171,6 +183,13 @@
 	figure {
 		margin: 0;
 	}
+	.worn {
+		background: #fff;
+		border: 1px solid var(--rule);
+		padding: 8px;
+		color: #000;
+		break-inside: avoid;
+	}
 	svg {
 		width: 100%;
 		max-height: 78vh;
@@ -211,6 +230,16 @@
 		}
 		svg {
 			max-height: 165mm;
+		}
+		/* Both on one page. */
+		figure:has(+ .worn) svg {
+			max-height: 108mm;
+		}
+		.worn :global(img) {
+			max-height: 42mm;
+		}
+		.worn {
+			padding: 2mm;
 		}
 		.page :global(table) {
 			font-size: 9pt;

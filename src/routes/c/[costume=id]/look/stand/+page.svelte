@@ -134,51 +134,12 @@
 				ondrag={dragged}
 				onkey={key}
 			>
-				{#snippet outlines()}<AssembledOutlines {assembled} />{/snippet}
+				{#snippet outlines()}<AssembledOutlines {base} mat />{/snippet}
 			</StandScene>
 			<p class="onmat small">
 				Press a part to choose it, drag it to move it. Red: runs into something. Chalk strokes: nobody
 				measured there.
 			</p>
-			{#if picture}
-				<Sheet title="Against the picture">
-					{#snippet tools()}
-						{#if pictures.length > 1}
-							<label
-								>Picture
-								<select
-									value={String(picture.id)}
-									onchange={(e) =>
-										goto(`?picture=${e.currentTarget.value}`, {
-											noScroll: true,
-											replaceState: true,
-											keepFocus: true
-										})}
-								>
-									{#each pictures as p (p.id)}<option value={String(p.id)}
-											>{p.title || `from the ${p.angle}`}</option
-										>{/each}
-								</select></label
-							>
-						{/if}
-					{/snippet}
-					{#if against}
-						<AgainstPicture
-							{picture}
-							behind={against.behind}
-							found={against.found}
-							body={covered([standSurface(assembled.stand)], from)}
-							things={outlinesOf(assembled.things, from).flatMap((t) => t.outlines)}
-						/>
-					{:else}
-						<p>
-							This picture has no scale: <a href="{base}/measure/pictures/{picture.id}"
-								>say how high its figure stands</a
-							>, and what is made is laid over it.
-						</p>
-					{/if}
-				</Sheet>
-			{/if}
 		</div>
 		<div class="stack">
 			<Rooms {rooms} {unit} {nameOf} onchoose={(t) => (chosenKey = keyOf(t))} />
@@ -227,6 +188,45 @@
 			{/if}
 		</div>
 	</Desk>
+	{#if picture}
+		<Sheet title="Against the picture">
+			{#snippet tools()}
+				{#if pictures.length > 1}
+					<label
+						>Picture
+						<select
+							value={String(picture.id)}
+							onchange={(e) =>
+								goto(`?picture=${e.currentTarget.value}`, {
+									noScroll: true,
+									replaceState: true,
+									keepFocus: true
+								})}
+						>
+							{#each pictures as p (p.id)}<option value={String(p.id)}
+									>{p.title || `from the ${p.angle}`}</option
+								>{/each}
+						</select></label
+					>
+				{/if}
+			{/snippet}
+			{#if against}
+				<AgainstPicture
+					{picture}
+					behind={against.behind}
+					found={against.found}
+					body={covered([standSurface(assembled.stand, 2)], from)}
+					things={outlinesOf(assembled.things, from).flatMap((t) => t.outlines)}
+				/>
+			{:else}
+				<p>
+					This picture has no scale: <a href="{base}/measure/pictures/{picture.id}"
+						>say how high its figure stands</a
+					>, and what is made is laid over it.
+				</p>
+			{/if}
+		</Sheet>
+	{/if}
 {/if}
 
 <style>

@@ -6,13 +6,16 @@
 	import { page } from '$app/state';
 	import { definitionOf } from '$core/facts/bodyMeasure.ts';
 	import { fittedOf, wearersOf } from '$core/facts/measureRecord.ts';
-	import { levelsOf, measuredOver, worthMeasuring } from '$core/answers/stand.ts';
+	import { levelsOf, measuredOver, shapesOf, worthMeasuring } from '$core/answers/stand.ts';
 	import { standOf } from '$core/engines/stand/form.ts';
 	import { layersWorn } from '$core/answers/standLayers.ts';
 	import { sceneOf } from '$core/answers/standScene.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import Desk from '$lib/ui/Desk.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import Form from '$lib/ui/Form.svelte';
+	import Submit from '$lib/ui/Submit.svelte';
+	import { formatNumber } from '$core/units/number.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import StandScene from '$lib/ui/stand/StandScene.svelte';
 	import StandOutlines from '$lib/ui/stand/StandOutlines.svelte';
@@ -35,15 +38,18 @@
 	const upTo = $derived(layers.find((l) => String(l.layer) === asked.get('over'))?.layer ?? 0);
 
 	const measured = $derived(wearer ? measuredOver(wearer, data.record.components, upTo) : () => null);
-	const stand = $derived(standOf(measured));
-	const other = $derived(beside ? standOf(measuredOver(beside, data.record.components, upTo)) : null);
+	const stand = $derived(standOf(measured, shapesOf(wearer)));
+	const other = $derived(
+		beside ? standOf(measuredOver(beside, data.record.components, upTo), shapesOf(beside)) : null
+	);
 	const levels = $derived(levelsOf(stand));
 	let chosen = $state('');
 	const level = $derived(
 		levels.find((l) => l.key === chosen) ?? levels.find((l) => l.measure === 'chestGirth') ?? levels[0]!
 	);
+	const saidRatio = $derived(wearer?.sections[`${level.name} ${level.side}`]);
 	const scene = $derived(sceneOf(stand, other, level));
-	const worth = $derived(worthMeasuring(measured).slice(0, 6));
+	const worth = $derived(worthMeasuring(measured, shapesOf(wearer)).slice(0, 6));
 	const guessed = $derived(levels.filter((l) => l.measure !== null && l.guessed).length);
 	const counted = $derived(levels.filter((l) => l.measure !== null).length);
 	const besideLevel = $derived(other && levelsOf(other).find((l) => l.key === level.key));
@@ -85,6 +91,28 @@
 						>{/each}
 				</select></label
 			>
+			{#if wearer}
+				{#key level.key}
+					<Form
+						command="shapeSection"
+						label="Form of the section"
+						hidden={{ wearerId: wearer.id, section: `${level.name} ${level.side}` }}
+					>
+						<div class="ratio">
+							<Field
+								name="breadthToDepth"
+								label="Times as wide as deep"
+								value={saidRatio === undefined ? '' : formatNumber(saidRatio, 2)}
+								inputmode="decimal"
+								hint={saidRatio === undefined
+									? `as usual: ${formatNumber(level.wide / level.deep, 2)}`
+									: 'empty: as usual'}
+							/>
+							<Submit>Keep the form</Submit>
+						</div>
+					</Form>
+				{/key}
+			{/if}
 		</Sheet>
 		{#if stand.contradictions.length}
 			<Sheet title="These do not go together">
@@ -139,6 +167,7 @@
 				/>
 			</div>
 			<p class="row">
+				{#if wearer}<a class="button small" href="{base}/stand/scan?wearer={wearer.id}">From a scan</a>{/if}
 				{#each ['stl', 'obj'] as format (format)}
 					<a class="button small" href="{base}/stand/{format}?wearer={wearer?.id ?? ''}&over={upTo}" download
 						><Download size={16} /> {format.toUpperCase()}, mm</a
@@ -170,6 +199,15 @@
 	.levels select {
 		flex: 1;
 		min-width: 0;
+	}
+	.ratio {
+		display: flex;
+		gap: 12px;
+		align-items: start;
+		margin-top: 10px;
+	}
+	.ratio :global(button) {
+		margin-top: 22px;
 	}
 	.worth li {
 		display: flex;

@@ -8,9 +8,11 @@ export const load: PageServerLoad = async ({ parent, url }) => {
 	const { record, workshop } = (await parent()).packed.value;
 	const { form, of } = askedFor(url.searchParams);
 	const only = record.components.some((c) => c.id === of) ? of : null;
+	const source = await loadStory(await database(), record, workshop);
 	return {
 		form,
 		of: only,
-		story: storyOf(await loadStory(await database(), record, workshop), form, only)
+		story: storyOf(source, form, only),
+		shaped: source.fit.shapes.length > 0
 	};
 };

@@ -3,6 +3,7 @@
 	import FileDown from '@lucide/svelte/icons/file-down';
 	import { STORY_FORMS, type StoryForm } from '$core/formats/storyTypes.ts';
 	import BodyFigure from '$lib/ui/BodyFigure.svelte';
+	import AssembledOutlines from '$lib/ui/stand/AssembledOutlines.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import { StoryFile } from '$lib/ui/storyFile.svelte.ts';
 	import type { PageData } from './$types';
@@ -47,6 +48,7 @@
 	</p>
 	{#if data.of === null && data.form === 'full'}<div class="body">
 			<BodyFigure components={shown} />
+			{#if data.shaped}<AssembledOutlines {base} />{/if}
 		</div>{/if}
 </Sheet>
 {#each story.chapters as chapter (chapter.title)}
@@ -81,7 +83,11 @@
 	}
 	.body {
 		--figure-ink: var(--ink-soft);
-		max-width: 420px;
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(min(100%, 300px), 1fr));
+		gap: 16px;
+		align-items: center;
+		max-width: 900px;
 		margin: 8px auto 0;
 	}
 	.wrong {

@@ -1,11 +1,12 @@
 import { error } from '@sveltejs/kit';
+import { assembledOf } from '$core/answers/assembled.ts';
 import { picturesOf, storyOf } from '$core/formats/story.ts';
 import { pdf } from '$lib/server/attachment.ts';
 import { database } from '$lib/server/database.ts';
 import { printer } from '$lib/server/prints/printer.ts';
 import { plannedCostume } from '$lib/server/read/plans.ts';
 import { loadStory } from '$lib/server/read/story.ts';
-import { storyPictures } from '$lib/server/storyPictures.ts';
+import { standPicture, storyPictures } from '$lib/server/storyPictures.ts';
 import { askedFor } from '../askedFor.ts';
 import type { RequestHandler } from './$types';
 
@@ -19,8 +20,15 @@ export const GET: RequestHandler = async ({ params, url, locals }) => {
 	const { record, workshop } = found;
 	const { form, of } = askedFor(url.searchParams);
 	if (of !== null && !record.components.some((c) => c.id === of)) error(404, 'There is no such component.');
-	const story = storyOf(await loadStory(db, record, workshop), form, of);
+	const source = await loadStory(db, record, workshop);
+	const story = storyOf(source, form, of);
 	const hashes = picturesOf(story).map((p) => p.hash);
 	const pictures = await storyPictures(db.folder, hashes, `${params.costume} ${url.search}`);
+	const assembled = assembledOf(record.components, source.fit, workshop.materials);
+	if (form === 'full' && of === null && assembled.things.length) {
+		const { picture, jpeg } = await standPicture(assembled);
+		story.chapters[0]?.parts[0]?.pictures.push(picture);
+		pictures.set(picture.hash, jpeg);
+	}
 	return pdf(printer.print('story', story, pictures), `record-${form}.pdf`);
 };
