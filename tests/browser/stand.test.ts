@@ -156,6 +156,8 @@ test('a pauldron 12 % larger than in the picture is told, moved and kept on the 
 	page
 }) => {
 	await open(page, '/c/1/look');
+	// All of the picture is in sight.
+	await page.setViewportSize({ width: 1280, height: 1400 });
 	await page.getByRole('button', { name: 'Component', exact: true }).click();
 	const dialog = page.getByRole('dialog');
 	await dialog.getByLabel('Name').fill('Tall pauldron');
@@ -172,6 +174,8 @@ test('a pauldron 12 % larger than in the picture is told, moved and kept on the 
 	await page.getByRole('link', { name: /^oval band/ }).click();
 	await page.waitForURL(/shaper=ovalBand/);
 	await page.waitForLoadState('networkidle');
+	for (const edge of ['upper', 'lower'])
+		await page.getByRole('combobox', { name: `${edge} girth: what it follows` }).selectOption('');
 	for (const [label, value] of [
 		['upper girth', '125.664'],
 		['lower girth', '125.664'],
@@ -269,4 +273,61 @@ test('a pauldron 12 % larger than in the picture is told, moved and kept on the 
 	expect((await PDFDocument.load(pdf)).getPageCount()).toBe(1);
 	const record = await page.request.get('/c/1/mend/record/out?form=full');
 	expect((await PDFDocument.load(await record.body())).getPageCount()).toBeGreaterThan(1);
+});
+
+test('a scan of the wearer: pressed at chest and hips it has their girths, and the form of a section is taken with it', async ({
+	page
+}) => {
+	await open(page, '/c/1/measure/stand');
+	const [saved] = await Promise.all([
+		page.waitForEvent('download'),
+		page.getByRole('main').getByRole('link', { name: 'STL, mm' }).click()
+	]);
+	await page.getByRole('link', { name: 'From a scan' }).click();
+	await page.waitForURL(/stand\/scan/);
+	await page.getByLabel('File', { exact: true }).setInputFiles({
+		name: 'scan.stl',
+		mimeType: 'model/stl',
+		buffer: await readFile(await saved.path())
+	});
+	await expect(page.getByText('168 cm high; measured 168 cm.')).toBeVisible();
+	await page.getByLabel('The file is in').selectOption('in');
+	await expect(page.getByText(/is it in another unit/)).toBeVisible();
+	await page.getByLabel('The file is in').selectOption('mm');
+	const scan = page.getByRole('application', { name: /Scan of Ona/ });
+	await page
+		.getByRole('combobox', { name: /^Press on it at/ })
+		.selectOption({ label: 'bust or chest girth' });
+	await scan.scrollIntoViewIfNeeded();
+	const box = (await scan.boundingBox())!;
+	// The form stands 6 % within the scene: the chest at 0.72 of its height.
+	const high = (share: number) => box.y + box.height / 2 + (box.height / 1.06) * (0.5 - share);
+	await page.mouse.click(box.x + box.width / 2, high(0.72));
+	const found = page.getByRole('list', { name: 'Girths found' });
+	const chest = found.getByRole('listitem').filter({ hasText: 'bust or chest girth' });
+	await expect(chest).toBeVisible();
+	expect(Math.abs(parseFloat(await chest.locator('.figure').innerText()) - 93.1)).toBeLessThan(4);
+	await page.getByRole('combobox', { name: /^Press on it at/ }).selectOption({ label: 'hip girth' });
+	await page.mouse.click(box.x + box.width / 2, high(0.52));
+	await expect(found.getByRole('listitem')).toHaveCount(2);
+	await found.getByRole('button', { name: /^leave out hip girth/ }).click();
+	await page.getByRole('button', { name: 'Take these measures and forms' }).click();
+	await toast(page, 'Took 1 measure of Ona from a scan');
+	await page.waitForURL(/measure\/stand\?/);
+	const level = page.getByRole('main').getByRole('combobox', { name: /^Level/ });
+	await level.selectOption({ label: (await level.locator('option', { hasText: 'chest: ' }).textContent())! });
+	const said = page.getByLabel('Times as wide as deep');
+	await expect(said).toHaveValue(/^1\.[12]\d?$/);
+	await said.fill('1.5');
+	await page.getByRole('button', { name: 'Keep the form' }).click();
+	await toast(page, 'Shaped the section “chest” of Ona');
+	await expect
+		.poll(async () => {
+			const words = await page.locator('.section').innerText();
+			const [, wide, deep] = /([\d.]+) cm wide, ([\d.]+) cm deep/.exec(words)!;
+			return Number(wide) / Number(deep);
+		})
+		.toBeCloseTo(1.5, 2);
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
 });

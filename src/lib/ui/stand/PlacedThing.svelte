@@ -46,7 +46,7 @@
 	const hint = (name: string, words: string) => (wrong?.name === name ? wrong.words : words);
 </script>
 
-<p class="small">{placeWords(where)}</p>
+<p class="small where">{placeWords(where)}</p>
 <Form
 	bind:this={form}
 	command="placeShape"
@@ -111,3 +111,9 @@
 {#if thing.shape.placed}
 	<Act command="placeShape" hidden={{ id: thing.shape.id, placed: 'null' }}>Back where it is worn</Act>
 {/if}
+
+<style>
+	.where {
+		margin: 0 0 10px;
+	}
+</style>

@@ -7,6 +7,8 @@ export interface SceneMesh {
 	vertices: readonly Point3[];
 	faces: readonly (readonly [number, number, number])[];
 	look: 'cloth' | 'guessed' | 'panel' | 'thing' | 'chosen' | 'into';
+	/** How light it is, 1 as its look: what lies on one another is told apart. */
+	shade?: number;
 	/** What is said of it when it is pressed. */
 	key?: string;
 	/** A colour for each face, where it tells something. */
@@ -191,6 +193,7 @@ const STROKE = 24;
 function meshOf(its: SceneMesh): three.Mesh {
 	const mesh = plainMesh(its);
 	mesh.name = its.key ?? '';
+	if (its.shade !== undefined) (mesh.material as three.MeshLambertMaterial).color.multiplyScalar(its.shade);
 	return mesh;
 }
 

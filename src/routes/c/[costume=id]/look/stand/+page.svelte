@@ -57,6 +57,8 @@
 			vertices: t.mesh.vertices,
 			faces: t.mesh.faces,
 			key: keyOf(t),
+			// Outer layers are lighter.
+			shade: 0.6 + 0.08 * Math.min(t.component.layer, 5),
 			look:
 				chosenKey !== null && t.shape.id === chosen?.shape.id
 					? ('chosen' as const)
