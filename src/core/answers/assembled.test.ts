@@ -8,7 +8,7 @@ import type { Callout } from '../facts/picture.ts';
 import type { StoredShape } from '../facts/shape.ts';
 import { covered } from '../engines/assembly/outline.ts';
 import { roomOver, sought } from '../engines/assembly/room.ts';
-import { type AssembledForm, type FormMesh, mapped, turnedMesh } from '../engines/pattern/form.ts';
+import { type FormMesh, mapped, turnedMesh } from '../engines/pattern/form.ts';
 import { driversOf } from '../engines/pattern/drivers.ts';
 import { polygon, signedArea } from '../engines/pattern/outline.ts';
 import { runShaper } from '../engines/pattern/shaper.ts';

@@ -128,7 +128,7 @@ const BY_HAND: Record<FormulaKey, { of: readonly number[]; is: number; because: 
 	resizeBodyPercent: { of: [920, 80, 1020], is: 90.9090909090909, because: '1000 ÷ (1020 + 80)' },
 	roomBetween: { of: [10, 6, 4], is: 5, because: 'half of 6 and half of 4 off 10' },
 	largerThan: {
-		of: [44_800, 35_714.285714285714],
+		of: [12_544, 10_000],
 		is: 12,
 		because: 'both sides of a rectangle 1.12 times as long'
 	},

@@ -7,7 +7,6 @@ import { fittedOf, type MeasureRecord } from '$core/facts/measureRecord.ts';
 import type { BodyPoint, PanelPlan } from '$core/facts/panelPlan.ts';
 import type { StoredShape } from '$core/facts/shape.ts';
 import { PANEL_PRESETS, type PanelPresetKey } from '$core/engines/panels/presets.ts';
-import { standOf } from '$core/engines/stand/form.ts';
 import { givesAt } from '$core/trade/laidFlat.ts';
 import { formatLength, type LengthUnit, parseLength, parseSignedLength } from '$core/units/measure.ts';
 import type { Point3 } from '$core/units/point.ts';
