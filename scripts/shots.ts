@@ -24,6 +24,7 @@ const VIEWS: Record<string, string> = {
 	look: '/c/1/look',
 	component: '/c/1/look/1',
 	picture: '/c/1/look/pictures/1',
+	assembled: '/c/1/look/stand',
 	measure: '/c/1/measure',
 	'goes-on': '/c/1/measure/goes-on',
 	stand: '/c/1/measure/stand',
@@ -35,7 +36,6 @@ const VIEWS: Record<string, string> = {
 	bench: '/c/1/bench',
 	finish: '/c/1/finish',
 	wear: '/c/1/wear',
-	packing: '/c/1/wear/packing',
 	mend: '/c/3/mend',
 	stash: '/stash',
 	makers: '/makers'
@@ -56,9 +56,9 @@ for (const [name, path] of Object.entries(VIEWS)) {
 	await page.goto(values.at + path, { waitUntil: 'networkidle' });
 	await page.evaluate(() => document.fonts.ready);
 	// What is worked out in the page comes a moment later.
-	if (name === 'stand' || name === 'panels') await page.getByRole('group', { name: 'Seen from' }).waitFor();
+	if (name === 'assembled') await page.getByText(/where it does not|nothing runs into/).waitFor();
+	if (['stand', 'panels', 'assembled'].includes(name)) await page.getByRole('group', { name: 'Seen from' }).waitFor();
 	if (name === 'panels') await page.locator('.figures').waitFor({ timeout: 30_000 });
-	if (name === 'packing') await page.locator('[data-packed]').waitFor();
 	if (name === 'plan') await page.locator('.chart svg').waitFor({ timeout: 30_000 });
 	await page.screenshot({ path: join(values.to, `${name}.png`), fullPage: values.full });
 }

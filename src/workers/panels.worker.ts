@@ -12,7 +12,7 @@ answer<'panels'>(({ measures, sections, plan, side, values, limit, dart }, { pro
 	const done = panelsFlat(skin, plan, limit);
 	if (!done.ok) return done;
 	progress(0.3);
-	const { pieces, strains, seams, seamLength, panelOf, mesh, flattened } = done.value;
+	const { pieces, laid, strains, seams, seamLength, panelOf, mesh, flattened } = done.value;
 	const strainOf = new Array<number>(mesh.surface.faces.length).fill(0);
 	for (const flat of flattened.flats)
 		flat.strains().each.forEach((s, i) => (strainOf[flat.patch.faces[i]!] = s));
@@ -20,6 +20,7 @@ answer<'panels'>(({ measures, sections, plan, side, values, limit, dart }, { pro
 	const proposed = dart && strains[worst]!.max > limit ? bestDart(skin, plan, panelOf[worst]!, limit) : null;
 	return good({
 		pieces,
+		laid,
 		strains,
 		seams,
 		seamLength,

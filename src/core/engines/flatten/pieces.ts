@@ -15,6 +15,8 @@ export interface FlatPieces {
 	seams: { name: string; length: number }[];
 	/** Of each piece, the largest strain and the mean. */
 	strains: { max: number; rms: number }[];
+	/** The faces of each piece as they lie on it, and how far each is pulled. */
+	laid: { triangles: Point[][]; strains: number[] }[];
 }
 
 export interface PieceNames {
@@ -53,6 +55,7 @@ export function piecesOfFlat(surface: Surface, done: Flattened, names: PieceName
 		});
 		return { name, length: whole };
 	});
+	const laid: FlatPieces['laid'] = [];
 	const pieces = done.flats.map((flat, index) => {
 		const its = names.piece?.(flat, index) ?? { name: `part ${index + 1}`, turn: 0, grain: null };
 		const [c, s] = [Math.cos(its.turn), Math.sin(its.turn)];
@@ -60,6 +63,11 @@ export function piecesOfFlat(surface: Surface, done: Flattened, names: PieceName
 			const [x, y] = [flat.at[2 * p]!, flat.at[2 * p + 1]!];
 			return [x * c - y * s, x * s + y * c];
 		};
+		const { corners, faces } = flat.patch;
+		laid.push({
+			triangles: faces.map((_, f) => [0, 1, 2].map((k) => at(corners[3 * f + k]!))),
+			strains: [...flat.strains().each]
+		});
 		const rounds = flat.patch.borders.map((border, r) => {
 			const points = border.map(at);
 			const notches: Notch[] = [];
@@ -82,6 +90,7 @@ export function piecesOfFlat(surface: Surface, done: Flattened, names: PieceName
 	return {
 		pieces,
 		seams,
+		laid,
 		strains: done.flats.map((flat) => {
 			const { max, rms } = flat.strains();
 			return { max, rms };

@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import type { PanelPlan } from '../../facts/panelPlan.ts';
 import { seeded } from '../../units/random.ts';
 import { type Limb, type Stand, standOf } from '../stand/form.ts';
-import { edgeLength, edgesOf, signedArea } from '../pattern/outline.ts';
+import { edgeLength, edgesOf, polygon, signedArea } from '../pattern/outline.ts';
 import { bestDart, panelsFlat } from './panels.ts';
 import { PANEL_PRESET_KEYS, PANEL_PRESETS } from './presets.ts';
 import { edgePoints, skinOf } from './surface.ts';
@@ -109,6 +109,12 @@ test('every preset lies flat on an adult: as many pieces as panels, sides of sea
 				assert.ok(Math.abs(a - b) <= Math.max(1, 0.005 * on), `${key}: ${a} and ${b}`);
 			for (const flat of flattened.flats) assert.equal(flat.strains().folded, 0);
 			for (const piece of pieces) assert.ok(signedArea(piece.outline) > 0);
+			// What is drawn with its strain is the piece: faces that fill its outline, the worst as it is told.
+			done.value.laid.forEach(({ triangles, strains }, i) => {
+				const filled = triangles.reduce((sum, t) => sum + signedArea(polygon(t)), 0);
+				near(filled / signedArea(pieces[i]!.outline), 1, 1e-6);
+				near(Math.max(...strains), done.value.strains[i]!.max, 1e-9);
+			});
 			const pairs = new Map<string, number>();
 			for (const { notches } of pieces)
 				for (const n of notches) pairs.set(n.pair, (pairs.get(n.pair) ?? 0) + 1);

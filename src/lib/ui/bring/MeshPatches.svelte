@@ -6,6 +6,7 @@
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatPercent } from '$core/units/number.ts';
 	import type { PatchesResult } from '../../../workers/protocol.ts';
+	import StrainPieces from '../stand/StrainPieces.svelte';
 	import Pieces from '../Pieces.svelte';
 	import Sheet from '../Sheet.svelte';
 	import KeepPieces from './KeepPieces.svelte';
@@ -37,14 +38,7 @@
 			above which it is cut.
 		</p>{/if}
 	<Pieces pieces={numbered} label="Pieces laid flat" />
-	<ul class="plain small soft">
-		{#each patches.strains as strain, i (i)}
-			<li>
-				{numbered[i]!.code}: pulled {formatPercent(strain.max, 1)} at most, {formatPercent(strain.rms, 1)} in the
-				mean
-			</li>
-		{/each}
-	</ul>
+	<StrainPieces flat={patches} names={numbered.map((n) => n.code)} {limit} />
 	<KeepPieces
 		pieces={patches.pieces}
 		origin="unfolded"

@@ -7,6 +7,7 @@
 	import { formatPercent } from '$core/units/number.ts';
 	import Pieces from '../Pieces.svelte';
 	import Sheet from '../Sheet.svelte';
+	import StrainPieces from './StrainPieces.svelte';
 	import TaskBar from '../TaskBar.svelte';
 	import type { PanelDraft } from './panelDraft.svelte.ts';
 
@@ -32,14 +33,7 @@
 		<p class="small soft">
 			{length(result.seamLength)} to join; edges with the same number meet, notch on notch.
 		</p>
-		<ul class="plain small">
-			{#each result.strains as strain, i (i)}
-				<li>
-					{result.pieces[i]!.name}: {formatPercent(strain.max, 1)} at most, {formatPercent(strain.rms, 1)} in the
-					mean
-				</li>
-			{/each}
-		</ul>
+		<StrainPieces flat={result} names={result.pieces.map((p) => p.name)} limit={draft.gives.share} />
 		{#if beyond && draft.current}
 			{#if proposed}
 				<div class="proposal">

@@ -54,7 +54,7 @@
 	{:else}
 		<TaskBar task={work} going="Packing" />
 		{#if packing}
-			<p class="answer" class:bad={packing.left.length > 0} data-packed>
+			<p class="answer" class:bad={packing.left.length > 0}>
 				{#if packing.left.length}
 					{namesWords(packing.left.map((l) => `${nameOf(l.item)} (${l.why})`))}
 					{packing.left.length === 1 ? 'goes' : 'go'} into no case.
