@@ -57,7 +57,8 @@ for (const [name, path] of Object.entries(VIEWS)) {
 	await page.evaluate(() => document.fonts.ready);
 	// What is worked out in the page comes a moment later.
 	if (name === 'assembled') await page.getByText(/where it does not|nothing runs into/).waitFor();
-	if (['stand', 'panels', 'assembled'].includes(name)) await page.getByRole('group', { name: 'Seen from' }).waitFor();
+	if (['stand', 'panels', 'assembled'].includes(name))
+		await page.getByRole('group', { name: 'Seen from' }).waitFor();
 	if (name === 'panels') await page.locator('.figures').waitFor({ timeout: 30_000 });
 	if (name === 'plan') await page.locator('.chart svg').waitFor({ timeout: 30_000 });
 	await page.screenshot({ path: join(values.to, `${name}.png`), fullPage: values.full });
