@@ -1,4 +1,5 @@
 import { MOST_TRIANGLES, soundMesh, triangleCount } from '../core/engines/mesh/mesh.ts';
+import { FACES_KEPT } from '../core/engines/mesh/kept.ts';
 import { readMesh } from '../core/engines/mesh/readMesh.ts';
 import { thinned } from '../core/engines/mesh/thin.ts';
 import { good, problem } from '../core/units/problem.ts';
@@ -18,6 +19,7 @@ answer<'mesh'>(async ({ bytes }, { progress }) => {
 	const to = triangleCount(sound.value.mesh);
 	return good({
 		mesh: sound.value.mesh,
+		few: await thinned(sound.value.mesh, FACES_KEPT, 0.02),
 		notes:
 			from > MOST_TRIANGLES ? [problem('meshThinned', { from, to }), ...sound.value.notes] : sound.value.notes
 	});

@@ -83,6 +83,8 @@ export interface MeshRequest {
 }
 export interface MeshResult {
 	mesh: Mesh;
+	/** The same in as few faces as show what it is. */
+	few: Mesh;
 	notes: Problem[];
 }
 

@@ -132,6 +132,11 @@ test('a curved helmet comes apart into few patches within what the material give
 	expect(Number(/pulled ([\d.]+) %/.exec(said)![1])).toBeLessThanOrEqual(10);
 	await page.getByRole('button', { name: 'Keep these pieces' }).click();
 	await toast(page, 'Brought dome to A-03 Pauldrons');
+	// Its surface was kept with it: it stands on the wearer.
+	await open(page, '/c/1/look/stand');
+	await expect(
+		page.getByRole('combobox', { name: /^Part/ }).locator('option', { hasText: 'A-03 dome' }).first()
+	).toBeAttached();
 });
 
 /** A figure 1,000 px high, its crown at 100, that nobody has drawn: only what is clicked on it counts. */

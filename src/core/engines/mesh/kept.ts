@@ -1,9 +1,8 @@
 import type { KeptForm } from '../../facts/placement.ts';
 import { type Mesh, pointOf } from './mesh.ts';
-import { thinned } from './thin.ts';
 
-/** So many faces show what it is. */
-const FACES = 1500;
+/** So many faces show what a shape is: it is thinned to them where it is read. */
+export const FACES_KEPT = 1500;
 /** Points are kept to so many parts of a millimetre. */
 const PARTS = 10;
 
@@ -20,6 +19,3 @@ export function formOf(mesh: Mesh): KeptForm {
 		])
 	};
 }
-
-/** The same with fewer faces where it has more than serve to show it. */
-export const keptOf = async (mesh: Mesh): Promise<KeptForm> => formOf(await thinned(mesh, FACES, 0.02));

@@ -11,8 +11,7 @@
 		triangleCount,
 		type Mesh
 	} from '$core/engines/mesh/mesh.ts';
-	import { keptOf } from '$core/engines/mesh/kept.ts';
-	import type { KeptForm } from '$core/facts/placement.ts';
+	import { formOf } from '$core/engines/mesh/kept.ts';
 	import { bendsGently, ridgesOf } from '$core/engines/mesh/unfold.ts';
 	import { say, sayOf } from '$core/units/problem.ts';
 	import { follow } from '$core/answers/shapePieces.ts';
@@ -41,9 +40,11 @@
 
 	interface Props extends BroughtTo {
 		mesh: Mesh;
+		/** The same in few faces, to be kept with its pieces. */
+		few: Mesh;
 		notes: readonly Problem[];
 	}
-	let { mesh, notes, name, component, components, fit, workshop, onDone }: Props = $props();
+	let { mesh, few, notes, name, component, components, fit, workshop, onDone }: Props = $props();
 	const unit = $derived(workshop.settings.lengthUnit);
 	const length = (mm: number) => formatLength(mm, unit);
 
@@ -81,12 +82,7 @@
 	const limit = $derived(LAID_FLAT[takes as keyof typeof LAID_FLAT].share);
 
 	/** As it is kept to stand on the wearer: few faces are enough. */
-	let kept = $state.raw<KeptForm | null>(null);
-	$effect(() => {
-		const from = sized;
-		kept = null;
-		if (from) void keptOf(from).then((form) => (kept = from === sized ? form : kept));
-	});
+	const kept = $derived(factor ? formOf(scaled(few, factor)) : null);
 
 	/** Looks so long for shorter seams. */
 	const SECONDS = 25;

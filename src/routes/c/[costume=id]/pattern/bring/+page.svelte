@@ -25,7 +25,7 @@
 	let reading = $state(false);
 	let problem = $state('');
 	let found = $state.raw<
-		| { name: string; mesh: Mesh; notes: Problem[] }
+		| { name: string; mesh: Mesh; few: Mesh; notes: Problem[] }
 		| { name: string; text: string; format: 'svg' | 'dxf' }
 		| { name: string; bytes: Uint8Array }
 		| null
@@ -118,7 +118,7 @@
 			onDone: (id: number) => goto(`${base}/pattern/${id}`)
 		}}
 		{#key found}
-			{#if 'mesh' in found}<BringMesh mesh={found.mesh} notes={found.notes} {...shared} />
+			{#if 'mesh' in found}<BringMesh mesh={found.mesh} few={found.few} notes={found.notes} {...shared} />
 			{:else if 'bytes' in found}<BringPdf bytes={found.bytes} {...shared} />
 			{:else}<BringLines text={found.text} format={found.format} {...shared} />{/if}
 		{/key}
