@@ -256,8 +256,8 @@ test('a pauldron 12 % larger than in the picture is told, moved and kept on the 
 
 	// By keys it goes up; undone, it stands where it was; put back, where it is worn.
 	const form = page.getByRole('application', { name: /on Ona/ });
-	await form.focus();
-	await page.keyboard.press('Shift+ArrowUp');
+	await expect(page.getByRole('dialog')).toHaveCount(0);
+	await form.press('Shift+ArrowUp');
 	await expect(place.getByLabel('Level')).toHaveValue('2.95');
 	await toast(page, /^Moved oval band/);
 	await open(page, `/c/1/look/stand?picture=${id}`);
