@@ -260,13 +260,18 @@ test('a pauldron 12 % larger than in the picture is told, moved and kept on the 
 	await form.press('Shift+ArrowUp');
 	await expect(place.getByLabel('Level')).toHaveValue('2.95');
 	await toast(page, /^Moved oval band/);
-	await open(page, `/c/1/look/stand?picture=${id}`);
-	await part.selectOption({
-		label: (await part.locator('option', { hasText: 'Tall pauldron' }).textContent())!.trim()
-	});
-	await expect(place.getByLabel('Level')).toHaveValue('2.95');
 	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
 	await expect(place.getByLabel('Level')).toHaveValue('3');
+	await form.press('Shift+ArrowDown');
+	await expect(place.getByLabel('Level')).toHaveValue('3.05');
+	// Kept: it stands there when the page is read anew.
+	await expect(async () => {
+		await open(page, `/c/1/look/stand?picture=${id}`);
+		await part.selectOption({
+			label: (await part.locator('option', { hasText: 'Tall pauldron' }).textContent())!.trim()
+		});
+		await expect(place.getByLabel('Level')).toHaveValue('3.05', { timeout: 1000 });
+	}).toPass();
 	await page.getByRole('button', { name: 'Back where it is worn' }).click();
 	await expect(page.getByText(/^Round the arm/)).toBeVisible();
 

@@ -2,7 +2,7 @@ import type { Callout, ReferencePicture, StoredMeasure } from '../facts/picture.
 import type { Component } from '../facts/component.ts';
 import { scaledToWearer } from '../engines/body/bodyScale.ts';
 import { largerThan } from '../engines/assembly/measures.ts';
-import { covered, type LookedFrom } from '../engines/assembly/outline.ts';
+import { covered, type LookedFrom, towards } from '../engines/assembly/outline.ts';
 import { signedArea, boxOf, polygon } from '../engines/pattern/outline.ts';
 import { onPlane } from '../engines/plane/pictureMeasure.ts';
 import type { Point } from '../units/point.ts';
@@ -133,9 +133,16 @@ export function againstPicture(
 	};
 }
 
-/** What everything covers seen from one side, each thing for itself. */
+/** So far beyond the middle of the wearer the body hides what stands there, mm. */
+const HIDDEN = -20;
+
+/** What everything covers seen from one side, each thing for itself, and whether the body stands before it. */
 export const outlinesOf = (
 	things: readonly Thing[],
 	from: LookedFrom
-): { thing: Thing; outlines: Point[][] }[] =>
-	things.map((thing) => ({ thing, outlines: covered([thing.mesh], from) }));
+): { thing: Thing; outlines: Point[][]; hidden: boolean }[] =>
+	things.map((thing) => ({
+		thing,
+		outlines: covered([thing.mesh], from),
+		hidden: towards(thing.mesh, from) < HIDDEN
+	}));

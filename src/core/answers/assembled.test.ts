@@ -15,8 +15,9 @@ import { runShaper } from '../engines/pattern/shaper.ts';
 import { SHAPER_KEYS, SHAPERS, type ShaperKey } from '../engines/shapers/shapers.ts';
 import type { Point, Point3 } from '../units/point.ts';
 import { cross, dot, norm, sub } from '../units/vec.ts';
-import { againstPicture } from './againstPicture.ts';
-import { assembledOf, type Assembled } from './assembled.ts';
+import { assembledSvg } from '../formats/assembledSvg.ts';
+import { againstPicture, outlinesOf } from './againstPicture.ts';
+import { assembledOf, movedTo, placeWords, type Assembled } from './assembled.ts';
 import { roomsOf } from './rooms.ts';
 
 const near = (a: number, b: number, by: number, why = '') =>
@@ -147,6 +148,12 @@ test('worked by hand: a band of 300 on an elbow of 260 has 6.4 mm all round, and
 	assert.equal(room!.lower, null);
 	assert.equal(room!.verdict, 'clear');
 	near(room!.room.mm, 40 / 2 / Math.PI, 0.6);
+	// Moved, it stands as it would had it been kept there.
+	const measures = { stature: 1680, ...Object.fromEntries(all) };
+	const there = { ...place, level: 2.5, out: 12, tip: 10 };
+	const moved = movedTo(assembled([bracer], [band], measures), band.id, there).things[0]!;
+	assert.deepEqual(moved.mesh, assembled([bracer], [{ ...band, placed: there }], measures).things[0]!.mesh);
+	assert.equal(placeWords(moved), 'Round the arm: between elbow and forearm, moved off it.');
 	// Tighter by 100: it cannot go round what is there.
 	const tight = assembled([bracer], [{ ...band, values: { ...band.values, upper: 200, lower: 200 } }], { stature: 1680, ...Object.fromEntries(all) }); // prettier-ignore
 	const [into] = roomsOf(tight);
@@ -257,4 +264,17 @@ test('layers that run into each other are found between components, not within o
 	assert.equal(of(520).verdict, 'into');
 	assert.equal(of(400).verdict, 'within', 'worn over it, and smaller');
 	assert.ok(!rooms(600).some((r) => r.upper.name === 'Trim' && r.lower?.name === 'Greave'), 'a part of it');
+});
+
+test('the body hides what is behind it: a pack from the front, not from the back or the left', () => {
+	const pack = make.component(2, { name: 'Pack', zones: ['back'] });
+	const its = assembled([pack], [shape(2, 'plateBox', {})]);
+	assert.deepEqual(
+		(['front', 'left', 'back', 'right'] as const).map((from) => outlinesOf(its.things, from)[0]!.hidden),
+		[true, false, false, false]
+	);
+	const [front, , back] = assembledSvg(its).split('<g ').slice(1);
+	// Painted before the body, or after it.
+	assert.ok(front!.indexOf('#e9cf93') < front!.indexOf('#fff'));
+	assert.ok(back!.indexOf('#e9cf93') > back!.indexOf('#fff'));
 });

@@ -5,7 +5,6 @@ import { fittedOf } from '../facts/measureRecord.ts';
 import type { KeptForm, Placement } from '../facts/placement.ts';
 import type { StoredShape } from '../facts/shape.ts';
 import type { Zone } from '../facts/zone.ts';
-import { ARM, FOOT, HAND, LEG, TRUNK } from '../engines/stand/levels.ts';
 import { placed } from '../engines/assembly/place.ts';
 import { skinOf } from '../engines/panels/surface.ts';
 import { type AssembledForm, type FormMesh, mapped, turnedOver } from '../engines/pattern/form.ts';
@@ -25,9 +24,9 @@ export interface Thing {
 	name: string;
 	/** Null of what is in the middle. */
 	side: 'left' | 'right' | null;
+	/** As its shaper has it, and where it stands. */
+	form: AssembledForm;
 	mesh: FormMesh;
-	/** Of its wall, mm. */
-	thickness: number;
 	/** Null where its seams were drawn on the form: there it stands. */
 	where: Placement | null;
 	/** The body over what is worn beneath it. */
@@ -205,7 +204,7 @@ export function assembledOf(
 					name: shape.name || component.name,
 					side,
 					mesh: where ? placed(form, over, where, side ?? 'left') : drawnThere(form, component, side),
-					thickness: form.thickness,
+					form,
 					where,
 					over,
 					soft: material ? material.family === 'cloth' : component.kind === 'garment',
@@ -233,6 +232,14 @@ export const statureOf = (fit: MeasureRecord): number | null => {
 	return wearer ? (latest(wearer.measures, 'stature', 'none')?.mm ?? null) : null;
 };
 
+/** The same with one shape somewhere else: nothing else is worked out anew. */
+export const movedTo = (assembled: Assembled, shapeId: number, where: Placement): Assembled => ({
+	...assembled,
+	things: assembled.things.map((t) =>
+		t.shape.id === shapeId ? { ...t, where, mesh: placed(t.form, t.over, where, t.side ?? 'left') } : t
+	)
+});
+
 /** Where a shape stands once it was dragged to a place on the form: nothing but its level and turn changes. */
 export function draggedTo({ over, where, side }: Thing, at: Point3): Placement {
 	const mirror = where!.limb === 'trunk' && side === 'right' ? -1 : 1;
@@ -243,15 +250,10 @@ export function draggedTo({ over, where, side }: Thing, at: Point3): Placement {
 	return { ...where!, level: round(level), turn: where!.way === 'round' ? where!.turn : round(turn) };
 }
 
-const NAMES = {
-	trunk: TRUNK.map((l) => l.name),
-	arm: [...ARM, ...HAND].map((l) => l.name),
-	leg: LEG.map((l) => l.name),
-	foot: FOOT.map((l) => l.name)
-};
-/** Where a shape stands in words: `round the arm between forearm and wrist`. */
-export function placeWords({ limb, way, level, out }: Placement): string {
-	const names = NAMES[limb];
+/** Where a thing stands in words: `Round the arm: between forearm and wrist.` */
+export function placeWords({ where, over }: Thing): string {
+	const { limb, way, level, out } = where!;
+	const names = over.limbs.find((l) => l.name === limb)!.sections.map((s) => s.level.name);
 	const whole = Math.round(level);
 	const name = (n: number) => names[Math.min(Math.max(n, 0), names.length - 1)]!;
 	const words =

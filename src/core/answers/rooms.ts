@@ -22,6 +22,11 @@ const EXACT = 1;
 /** Less than this is no room, mm. */
 const CLOSE = 2;
 
+/** What stands where it stood is looked at again: its tree stays. */
+const trees = new WeakMap<FormMesh, Sought>();
+const treeOf = (mesh: FormMesh) => trees.get(mesh) ?? trees.set(mesh, sought(mesh)).get(mesh)!;
+const bodies = new WeakMap<Stand, Map<string, FormMesh>>();
+
 function box({ vertices }: FormMesh, by: number): [number[], number[]] {
 	const axis = [0, 1, 2];
 	return [
@@ -33,9 +38,6 @@ function box({ vertices }: FormMesh, by: number): [number[], number[]] {
 /** How much room each thing has over the limb that it stands on and over every other thing, cloth aside; what runs in farthest is first. */
 export function roomsOf({ things }: Pick<Assembled, 'things'>): RoomFound[] {
 	const found: RoomFound[] = [];
-	const trees = new Map<FormMesh, Sought>();
-	const treeOf = (mesh: FormMesh) => trees.get(mesh) ?? trees.set(mesh, sought(mesh)).get(mesh)!;
-	const bodies = new Map<Stand, Map<string, FormMesh>>();
 	const limbOf = ({ over, where, side }: Thing): FormMesh | null => {
 		if (!where) return null;
 		const key = `${where.limb} ${where.limb === 'trunk' ? '' : side}`;
@@ -49,10 +51,10 @@ export function roomsOf({ things }: Pick<Assembled, 'things'>): RoomFound[] {
 		// What stretches is meant to be smaller than the body.
 		if (thing.component.flex === 'stretch') continue;
 		const body = limbOf(thing);
-		const room = body && roomOver(thing.mesh.vertices, treeOf(body), [thing.thickness, 0]);
+		const room = body && roomOver(thing.mesh.vertices, treeOf(body), [thing.form.thickness, 0]);
 		if (room) found.push({ upper: thing, lower: null, room, verdict: verdictOf(room, GIVES) });
 	}
-	const boxes = things.map((t) => box(t.mesh, t.thickness / 2 + CLOSE));
+	const boxes = things.map((t) => box(t.mesh, t.form.thickness / 2 + CLOSE));
 	const byId = new Map(things.map((t) => [t.component.id, t.component]));
 	things.forEach((a, i) =>
 		things.slice(i + 1).forEach((b, k) => {
@@ -61,7 +63,10 @@ export function roomsOf({ things }: Pick<Assembled, 'things'>): RoomFound[] {
 			const [p, q] = [boxes[i]!, boxes[i + 1 + k]!];
 			if (![0, 1, 2].every((axis) => p[0][axis]! <= q[1][axis]! && q[0][axis]! <= p[1][axis]!)) return;
 			const [upper, lower] = a.component.layer >= b.component.layer ? [a, b] : [b, a];
-			const room = roomOver(upper.mesh.vertices, treeOf(lower.mesh), [upper.thickness, lower.thickness]);
+			const room = roomOver(upper.mesh.vertices, treeOf(lower.mesh), [
+				upper.form.thickness,
+				lower.form.thickness
+			]);
 			// On one layer either may lie over the other.
 			if (room && !(room.lies === 'within' && a.component.layer === b.component.layer))
 				found.push({ upper, lower, room, verdict: verdictOf(room, EXACT) });

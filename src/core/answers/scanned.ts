@@ -1,6 +1,7 @@
 import {
 	definitionOf,
 	latest,
+	SECTION_RATIO,
 	type MeasureKey,
 	type MeasureSide,
 	type Wearer
@@ -34,6 +35,12 @@ export function stoodUp(mesh: Mesh, { mm, up, quarters }: ScanLies): Mesh {
 	for (let i = 0; i < points.length; i++) points[i]! -= off[i % 3]!;
 	return { ...mesh, points };
 }
+
+/** Whether somebody may be so tall, mm: else the file is in another unit, or lies. */
+export const mayStand = (tall: number): boolean => {
+	const { least, most } = definitionOf('stature');
+	return tall >= least && tall <= most;
+};
 
 /** Levels of the form at which somebody measures round: what is sought on a scan. */
 export interface ScanLevel {
@@ -74,10 +81,11 @@ export interface ScanTaken extends ScanLevel {
 
 export function takenAt(level: ScanLevel, section: ScanSection, wearer: Pick<Wearer, 'measures'>): ScanTaken {
 	const ratio = section.wide / section.deep;
+	const { least, most } = SECTION_RATIO;
 	return {
 		...level,
 		girth: section.girth,
-		breadthToDepth: Number.isFinite(ratio) && ratio >= 0.4 && ratio <= 4 ? ratio : null,
+		breadthToDepth: ratio >= least && ratio <= most ? ratio : null,
 		measured: latest(wearer.measures, level.measure, level.side)?.mm ?? null,
 		closed: section.closed,
 		line: section.closed ? [...section.line, section.line[0]!] : section.line

@@ -12,10 +12,10 @@ export function roomFigure({ upper, lower, room }: RoomFound, unit: LengthUnit):
 		as: { kind: 'length', unit },
 		inputs: [
 			length('between the middles of both walls', room.apart, unit, 'where they are nearest on the stand'),
-			length(`thickness of ${upper.name}`, upper.thickness, unit, 'what it is cut from'),
+			length(`thickness of ${upper.name}`, upper.form.thickness, unit, 'what it is cut from'),
 			length(
 				lower ? `thickness of ${lower.name}` : 'thickness of what is beneath',
-				lower?.thickness ?? 0,
+				lower?.form.thickness ?? 0,
 				unit,
 				'what it is cut from'
 			)

@@ -11,3 +11,5 @@ export const cross = (a: Vec, b: Vec): Vec => [
 ];
 export const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 export const norm = (a: Vec): number => Math.hypot(a[0], a[1], a[2]);
+/** As long as 1. */
+export const unit = (a: Vec): Vec => times(a, 1 / norm(a));

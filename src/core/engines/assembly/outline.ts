@@ -1,18 +1,25 @@
 import { FillRule, unionD } from 'clipper2-ts';
+import type { Angle } from '../../facts/picture.ts';
 import type { Point, Point3 } from '../../units/point.ts';
 import type { FormMesh } from '../pattern/form.ts';
 
-/** From where the wearer is looked at; left and right are the wearer's own. */
-export const LOOKED_FROM = ['front', 'left', 'back', 'right'] as const;
+/** From where the wearer is looked at; left and right are the wearer’s own. */
+export type LookedFrom = Exclude<Angle, 'detail'>;
 /** A face that is seen from its edge covers nothing, mm². */
 const NOTHING = 1e-9;
-export type LookedFrom = (typeof LOOKED_FROM)[number];
 
 /** Where a point is seen, without perspective: x to the right, y up, mm. */
 export function seenAt([x, y, z]: Point3, from: LookedFrom): Point {
 	if (from === 'front') return [x, y];
 	if (from === 'back') return [-x, y];
 	return [from === 'left' ? -z : z, y];
+}
+
+/** How far a surface stands towards whoever looks, in the mean, mm: less than 0 is beyond the middle of the wearer. */
+export function towards({ vertices }: FormMesh, from: LookedFrom): number {
+	const axis = from === 'front' || from === 'back' ? 2 : 0;
+	const sign = from === 'front' || from === 'left' ? 1 : -1;
+	return (sign * vertices.reduce((sum, p) => sum + p[axis], 0)) / vertices.length;
 }
 
 /**

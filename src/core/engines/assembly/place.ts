@@ -1,12 +1,11 @@
 import type { Placement } from '../../facts/placement.ts';
-import { cross, dot, norm, plus, sub, times, type Vec } from '../../units/vec.ts';
+import { cross, dot, norm, plus, sub, times, unit, type Vec } from '../../units/vec.ts';
 import type { Point3 } from '../../units/point.ts';
 import { skinOf } from '../panels/surface.ts';
 import { type AssembledForm, type FormMesh, mapped, turnedOver } from '../pattern/form.ts';
 import { ovalRound } from '../pattern/oval.ts';
 import { profile, type Stand } from '../stand/form.ts';
 
-const unit = (v: Vec): Vec => times(v, 1 / norm(v));
 const radians = (degrees: number) => (degrees * Math.PI) / 180;
 
 /** A vector turned about an axis of length 1 (Rodrigues). */

@@ -1,6 +1,6 @@
 import { polygonHull, polygonLength } from 'd3-polygon';
 import type { Point, Point3 } from '../../units/point.ts';
-import { cross, dot, norm, plus, sub, times, type Vec } from '../../units/vec.ts';
+import { cross, dot, norm, plus, sub, times, unit, type Vec } from '../../units/vec.ts';
 import { type Mesh, pointOf, triangleCount } from '../mesh/mesh.ts';
 
 /** Where a body is cut through as a tape goes round it. */
@@ -96,7 +96,6 @@ export function sectionAt(mesh: Mesh, at: Point3, normal: Vec): ScanSection | nu
 		closed: gap <= 3 * step
 	};
 }
-const unit = (v: Vec): Vec => times(v, 1 / norm(v));
 
 /** Level round a standing trunk and leg, where it is shortest round an arm, upright round a foot. */
 export type Tape = 'level' | 'slides' | 'upright';

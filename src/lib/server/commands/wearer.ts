@@ -8,7 +8,8 @@ import {
 	OVERS,
 	SECTION_RATIO,
 	type MeasureKey,
-	type MeasureSide
+	type MeasureSide,
+	type Wearer
 } from '$core/facts/bodyMeasure.ts';
 import { SCAN_LEVELS } from '$core/answers/scanned.ts';
 import { SECTION_KEYS } from '$core/engines/stand/levels.ts';
@@ -20,8 +21,9 @@ import { insert, set, update } from '../db/tables.ts';
 import { command, type Context } from './command.ts';
 import * as f from './fields.ts';
 
-async function loadWearer(tx: Executor, id: number): Promise<{ id: number; name: string }> {
-	const row = await one<{ id: number; name: string }>(tx, 'select id, name from wearer where id = $1', [id]);
+type WearerRow = Pick<Wearer, 'id' | 'name' | 'sections'>;
+async function loadWearer(tx: Executor, id: number): Promise<WearerRow> {
+	const row = await one<WearerRow>(tx, 'select id, name, sections from wearer where id = $1', [id]);
 	if (!row) throw new Absent('wearer');
 	return row;
 }
@@ -139,13 +141,8 @@ export const wearerCommands = {
 				breadthToDepth: f.ratioOrNull(SECTION_RATIO.least, SECTION_RATIO.most)
 			}),
 		async (tx, { wearerId, section, breadthToDepth }) => {
-			const { name } = await loadWearer(tx, wearerId);
-			const row = await one<{ sections: Record<string, number> }>(
-				tx,
-				'select sections from wearer where id = $1',
-				[wearerId]
-			);
-			const { [section]: _, ...others } = row!.sections;
+			const { name, sections: before } = await loadWearer(tx, wearerId);
+			const { [section]: _, ...others } = before;
 			const sections = breadthToDepth === null ? others : { ...others, [section]: breadthToDepth };
 			await set(tx, 'wearer', wearerId, { sections });
 			return { words: `Shaped the section “${section.replace(/ none$/, '')}” of ${name}` };
@@ -283,20 +280,15 @@ export const wearerCommands = {
 					'What was found on the scan cannot be read.'
 				)
 			}),
-		async (tx, { wearerId, takenOn, taken }) => {
-			const { name } = await loadWearer(tx, wearerId);
-			const row = await one<{ sections: Record<string, number> }>(
-				tx,
-				'select sections from wearer where id = $1',
-				[wearerId]
-			);
-			const sections = { ...row!.sections };
+		async (tx, { wearerId, takenOn, taken }, { settings }) => {
+			const { name, sections: before } = await loadWearer(tx, wearerId);
+			const sections = { ...before };
 			for (const { key, mm, breadthToDepth } of taken) {
 				const level = SCAN_LEVELS.find((l) => l.key === key)!;
 				const { least, most } = definitionOf(level.measure);
 				if (mm < least || mm > most)
 					throw new Refused(
-						`${measureWords(level.measure, level.side)}: ${Math.round(mm / 10)} cm cannot be.`
+						`${measureWords(level.measure, level.side)}: ${formatLength(mm, settings.lengthUnit)} cannot be.`
 					);
 				const { measure, side } = level;
 				await insert(tx, 'body_measure', {

@@ -17,7 +17,7 @@
 	import { follow } from '$core/answers/shapePieces.ts';
 	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
 	import type { Problem } from '$core/units/problem.ts';
-	import { formatLength, formatSmallArea, MM_PER } from '$core/units/measure.ts';
+	import { formatLength, MM_PER } from '$core/units/measure.ts';
 	import { parseLength, parseSignedLength } from '$core/units/measure.ts';
 	import { formatNumber } from '$core/units/number.ts';
 	import { formatPercent } from '$core/units/number.ts';
@@ -30,6 +30,7 @@
 	import Pieces from '../Pieces.svelte';
 	import Sheet from '../Sheet.svelte';
 	import Solid from '../Solid.svelte';
+	import MeshFigures from './MeshFigures.svelte';
 	import MeshPatches from './MeshPatches.svelte';
 	import KeepPieces from './KeepPieces.svelte';
 	import PrintedPart from './PrintedPart.svelte';
@@ -123,32 +124,7 @@
 
 <Desk sides="minmax(280px, 5fr) 7fr">
 	<Sheet title="Size">
-		<dl>
-			<div>
-				<dt>Triangles</dt>
-				<dd>{formatNumber(triangleCount(mesh))}</dd>
-			</div>
-			{#if figures}
-				<div>
-					<dt>Wide, deep, high</dt>
-					<dd>
-						{length(figures.high[0] - figures.low[0])} × {length(figures.high[1] - figures.low[1])} × {length(
-							figures.high[2] - figures.low[2]
-						)}
-					</dd>
-				</div>
-				<div>
-					<dt>Surface</dt>
-					<dd>{formatSmallArea(figures.area, unit)}</dd>
-				</div>
-				{#if figures.closed}
-					<div>
-						<dt>Holds</dt>
-						<dd>{formatNumber(figures.volume / 1e6, 2)} l</dd>
-					</div>
-				{/if}
-			{/if}
-		</dl>
+		<MeshFigures triangles={triangleCount(mesh)} {figures} {unit} />
 		{#each notes as note (note.code)}<p class="warn small">{say(note)}</p>{/each}
 		<div class="fields">
 			<Field
@@ -273,22 +249,6 @@
 </Desk>
 
 <style>
-	dl {
-		margin: 0 0 12px;
-	}
-	dl div {
-		display: flex;
-		flex-wrap: wrap;
-		justify-content: space-between;
-		gap: 0 12px;
-		border-bottom: 1px solid var(--rule);
-		padding: 5px 0;
-	}
-	dd {
-		margin: 0;
-		font-family: var(--mono);
-		font-size: var(--s13);
-	}
 	.fields {
 		margin-top: 12px;
 	}

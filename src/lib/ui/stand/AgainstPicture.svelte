@@ -43,10 +43,8 @@
 			'It lies where its components stand: give it a scale by the figure’s height to lay it crown on crown.',
 		middle: 'It stands on the ground, its middle line in the middle.'
 	};
-	const percent = (share: number, more: string, less: string) =>
-		Math.abs(share) < 0.005
-			? `as ${more.replace(/er$/, '').replace('wid', 'wide')}`
-			: `${formatPercent(Math.abs(share))} ${share > 0 ? more : less}`;
+	const percent = (share: number, alike: string, more: string, less: string) =>
+		Math.abs(share) < 0.005 ? `as ${alike}` : `${formatPercent(Math.abs(share))} ${share > 0 ? more : less}`;
 	const sides = { none: '', left: ', left', right: ', right' };
 </script>
 
@@ -87,9 +85,12 @@
 								{one.larger > 0 ? 'larger' : 'smaller'} than in the picture{/if}
 						</span>
 						<span class="small soft"
-							>{percent(one.wider, 'wider', 'narrower')}, {percent(one.higher, 'higher', 'lower')}{one.whole
-								? ''
-								: '; only a part of it stands here'}</span
+							>{percent(one.wider, 'wide', 'wider', 'narrower')}, {percent(
+								one.higher,
+								'high',
+								'higher',
+								'lower'
+							)}{one.whole ? '' : '; only a part of it stands here'}</span
 						>
 					</li>
 				{/each}
@@ -129,20 +130,17 @@
 		fill: none;
 		stroke: #33504c;
 		stroke-width: 1.5;
-		vector-effect: non-scaling-stroke;
 	}
 	.things {
 		fill: rgb(201 155 58 / 45%);
 		stroke: #6b4a00;
 		stroke-width: 1.5;
-		vector-effect: non-scaling-stroke;
 	}
 	.drawn {
 		fill: none;
 		stroke: #111;
 		stroke-width: 2;
 		stroke-dasharray: 6 4;
-		vector-effect: non-scaling-stroke;
 	}
 	.drawn.off {
 		stroke: #a8201a;

@@ -15,27 +15,40 @@
 		unit: LengthUnit;
 		/** Shown there at once. */
 		onmove: (to: Placement) => void;
+		/** Kept as it stands: nothing is on its way any more. */
+		onkept: () => void;
 	}
-	let { thing, unit, onmove }: Props = $props();
+	let { thing, unit, onmove, onkept }: Props = $props();
 	const where = $derived(thing.where!);
 	let form = $state<{ submit: () => void }>();
 	let wrong = $state<{ name: string; words: string } | null>(null);
 
 	/** Kept once it has rested. */
-	let rest: ReturnType<typeof setTimeout> | undefined;
+	const MOST_OUT = 500;
+	let rest: ReturnType<typeof setTimeout> | null = null;
 	export function move(to: Placement, now = false) {
 		wrong = null;
 		onmove(to);
-		clearTimeout(rest);
-		rest = setTimeout(() => form?.submit(), now ? 0 : 700);
+		if (rest) clearTimeout(rest);
+		rest = setTimeout(
+			() => {
+				rest = null;
+				form?.submit();
+			},
+			now ? 0 : 700
+		);
 	}
-	onDestroy(() => clearTimeout(rest));
+	onDestroy(() => rest && clearTimeout(rest));
 
 	const LIMBS = { trunk: 'trunk and head', arm: 'arm', leg: 'leg', foot: 'foot' };
-	const lengths = (key: 'out', text: string) => {
+	const off = (text: string) => {
 		const read = parseSignedLength(text, unit);
-		if (read.ok && Math.abs(read.value) <= 500) move({ ...where, [key]: read.value });
-		else wrong = { name: key, words: read.ok ? 'At most 50 cm.' : say(read.problem) };
+		if (read.ok && Math.abs(read.value) <= MOST_OUT) move({ ...where, out: read.value });
+		else
+			wrong = {
+				name: 'out',
+				words: read.ok ? `At most ${formatLength(MOST_OUT, unit)}.` : say(read.problem)
+			};
 	};
 	const numbers = (key: 'level' | 'turn' | 'tip' | 'spin', text: string, least: number, most: number) => {
 		const read = parseNumber(text.replace('°', ''));
@@ -46,12 +59,13 @@
 	const hint = (name: string, words: string) => (wrong?.name === name ? wrong.words : words);
 </script>
 
-<p class="small where">{placeWords(where)}</p>
+<p class="small where">{placeWords(thing)}</p>
 <Form
 	bind:this={form}
 	command="placeShape"
 	label="Where {thing.name} stands"
 	hidden={{ id: thing.shape.id, placed: JSON.stringify(where) }}
+	onDone={() => rest === null && onkept()}
 >
 	<div class="fields">
 		<Field
@@ -88,7 +102,7 @@
 			name="out"
 			label="Off the body"
 			hint={hint('out', 'besides what is worn beneath')}
-			bind:value={() => formatLength(where.out, unit), (v) => lengths('out', v)}
+			bind:value={() => formatLength(where.out, unit), off}
 		/>
 		<Field
 			name="tip"

@@ -3,7 +3,14 @@
 	import type { Wearer } from '$core/facts/bodyMeasure.ts';
 	import { latest, measureWords } from '$core/facts/bodyMeasure.ts';
 	import type { Workshop } from '$core/facts/workshop.ts';
-	import { SCAN_DIFFERS, SCAN_LEVELS, type ScanTaken, stoodUp, takenAt } from '$core/answers/scanned.ts';
+	import {
+		mayStand,
+		SCAN_DIFFERS,
+		SCAN_LEVELS,
+		type ScanTaken,
+		stoodUp,
+		takenAt
+	} from '$core/answers/scanned.ts';
 	import { figuresOfMesh, pointOf, triangleCount, type Mesh } from '$core/engines/mesh/mesh.ts';
 	import { tapedAt } from '$core/engines/stand/scan.ts';
 	import { formatDate, dayOf } from '$core/units/localTime.ts';
@@ -34,22 +41,20 @@
 	const scan = $derived(stoodUp(mesh, { mm: MM_PER[fileUnit], up, quarters: Number(quarters) }));
 	const tall = $derived(figuresOfMesh(scan).high[1]);
 	const stature = $derived(latest(wearer.measures, 'stature', 'none')?.mm ?? null);
-	const likely = $derived(tall > 900 && tall < 2400);
+	const likely = $derived(mayStand(tall));
 
 	let levelKey = $state('chestGirth none');
 	const level = $derived(SCAN_LEVELS.find((l) => l.key === levelKey)!);
-	let taken = $state.raw<ScanTaken[]>([]);
+	/** On another size, another way up, nothing that was pressed is there any more. */
+	let pressed = $state.raw<{ on: Mesh; all: ScanTaken[] } | null>(null);
+	const taken = $derived(pressed?.on === scan ? pressed.all : []);
+	const keep = (all: ScanTaken[]) => (pressed = { on: scan, all });
 	let missed = $state(false);
-	// Another size, another way up: nothing that was pressed is there any more.
-	$effect(() => {
-		void scan;
-		taken = [];
-	});
 	function press(at: Point3) {
 		const cut = tapedAt(scan, at, level.tape);
 		missed = cut === null;
 		if (!cut) return;
-		taken = [...taken.filter((t) => t.key !== level.key), takenAt(level, cut, wearer)];
+		keep([...taken.filter((t) => t.key !== level.key), takenAt(level, cut, wearer)]);
 		// On to the next that nobody pressed yet.
 		const next = SCAN_LEVELS.find(
 			(l, i) => i > SCAN_LEVELS.indexOf(level) && !taken.some((t) => t.key === l.key)
@@ -134,7 +139,7 @@
 						<button
 							class="button small quiet"
 							type="button"
-							onclick={() => (taken = taken.filter((o) => o !== t))}
+							onclick={() => keep(taken.filter((o) => o !== t))}
 							>leave out<span class="visually-hidden"> {name(t)}</span></button
 						>
 					</li>

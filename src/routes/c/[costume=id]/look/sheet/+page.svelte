@@ -3,7 +3,7 @@
 	import { page } from '$app/state';
 	import { goto } from '$app/navigation';
 	import { tagWords, inLedgerOrder } from '$core/facts/component.ts';
-	import { anchorOf, calloutNumbers } from '$core/answers/callouts.ts';
+	import { calloutNumbers } from '$core/answers/callouts.ts';
 	import { referencesOf } from '$core/facts/picture.ts';
 	import { dayOf, dayWords } from '$core/units/localTime.ts';
 	import { formatDuration } from '$core/units/duration.ts';
@@ -14,6 +14,7 @@
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Views from '$lib/ui/Views.svelte';
 	import type { PageData } from './$types';
+	import NumberedPicture from './NumberedPicture.svelte';
 	import Table from '$lib/ui/Table.svelte';
 
 	let { data }: { data: PageData } = $props();
@@ -33,8 +34,6 @@
 			.map(({ item, depth }) => ({ item, depth, number: numbers.get(item.id) ?? null }))
 			.sort((a, b) => (a.number ?? 9999) - (b.number ?? 9999))
 	);
-	/** A dot is so large that its number can be read on the printed page. */
-	const dot = $derived(picture ? Math.max(picture.width, picture.height) / 46 : 1);
 	const stuff = (id: number) =>
 		data.record.needs
 			.filter((n) => n.componentId === id)
@@ -75,58 +74,23 @@
 		<div class="body" class:bare={!picture && !data.shaped}>
 			{#if picture || data.shaped}
 				<div class="stack">
-					{#if picture}
-						<figure>
-							<svg
-								viewBox="0 0 {picture.width} {picture.height}"
-								role="img"
-								aria-label="{picture.title}, with numbered callouts"
-							>
-								<image
-									href="/picture/{picture.hash}?side=2048"
-									width={picture.width}
-									height={picture.height}
-								/>
-								{#each callouts as c (c.id)}
-									{@const [x, y] = anchorOf(c.points)}
-									{#if c.shape === 'outline'}
-										<path
-											d="M{c.points.map((p) => p.join(' ')).join('L')}Z"
-											fill="none"
-											stroke="#fff"
-											stroke-width={dot / 3}
-										/>
-										<path
-											d="M{c.points.map((p) => p.join(' ')).join('L')}Z"
-											fill="none"
-											stroke="#000"
-											stroke-width={dot / 8}
-										/>
-									{/if}
-									<circle cx={x} cy={y} r={dot} fill="#fff" stroke="#000" stroke-width={dot / 8} />
-									<text {x} y={y + dot * 0.42} font-size={dot * 1.2} text-anchor="middle"
-										>{numbers.get(c.componentId!)}</text
-									>
-								{/each}
-							</svg>
-							<figcaption class="small">
-								{picture.title || `Picture, ${picture.angle}`} · {picture.design === 'own'
-									? 'own design'
-									: 'faithful'}{#if picture.sourceNote}
-									· {picture.sourceNote}{/if}
-							</figcaption>
-						</figure>
-					{/if}
-					{#if data.shaped}<figure class="worn">
+					{#if picture}<NumberedPicture {picture} {callouts} {numbers} />{/if}
+					{#if data.shaped}
+						<figure class="worn">
 							<AssembledOutlines {base} />
 							<figcaption class="small">
 								On the wearer, from the front, the left and the back: what is shaped so far.
 							</figcaption>
-						</figure>{/if}
-				</div>{:else}<p class="no-print">
+						</figure>
+					{/if}
+				</div>
+			{/if}
+			{#if !picture}
+				<p class="no-print">
 					No picture yet: <a href="{base}/look/pictures">add one and place the components on it</a>. The table
 					below prints without.
-				</p>{/if}
+				</p>
+			{/if}
 			<Table>
 				{#snippet heads()}<th class="number">No.</th><th>Code</th><th>Component</th><th>Get</th><th
 						class="number">Layer</th
@@ -180,26 +144,13 @@
 	.bare {
 		grid-template-columns: minmax(0, 1fr);
 	}
-	figure {
-		margin: 0;
-	}
 	.worn {
+		margin: 0;
 		background: #fff;
 		border: 1px solid var(--rule);
 		padding: 8px;
 		color: #000;
 		break-inside: avoid;
-	}
-	svg {
-		width: 100%;
-		max-height: 78vh;
-		border: 1px solid var(--rule);
-		background: #fff;
-	}
-	text {
-		font-family: var(--mono);
-		font-weight: 600;
-		fill: #000;
 	}
 	td,
 	th {
@@ -227,13 +178,6 @@
 		}
 		.bare {
 			grid-template-columns: 1fr;
-		}
-		svg {
-			max-height: 165mm;
-		}
-		/* Both on one page. */
-		figure:has(+ .worn) svg {
-			max-height: 108mm;
 		}
 		.worn :global(img) {
 			max-height: 42mm;

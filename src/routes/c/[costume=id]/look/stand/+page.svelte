@@ -6,7 +6,7 @@
 	import { referencesOf } from '$core/facts/picture.ts';
 	import type { Placement } from '$core/facts/placement.ts';
 	import { againstPicture, outlinesOf } from '$core/answers/againstPicture.ts';
-	import { assembledOf, draggedTo, statureOf, type Thing } from '$core/answers/assembled.ts';
+	import { assembledOf, draggedTo, movedTo, statureOf, type Thing } from '$core/answers/assembled.ts';
 	import { sceneOf } from '$core/answers/standScene.ts';
 	import { covered } from '$core/engines/assembly/outline.ts';
 	import { standSurface } from '$core/engines/stand/surface.ts';
@@ -14,11 +14,11 @@
 	import { lookViews } from '$lib/lookViews.ts';
 	import AgainstPicture from '$lib/ui/stand/AgainstPicture.svelte';
 	import AssembledOutlines from '$lib/ui/stand/AssembledOutlines.svelte';
+	import NotOnStand from '$lib/ui/stand/NotOnStand.svelte';
 	import PlacedThing from '$lib/ui/stand/PlacedThing.svelte';
 	import Rooms from '$lib/ui/stand/Rooms.svelte';
 	import StandScene from '$lib/ui/stand/StandScene.svelte';
 	import { RoomsFound } from '$lib/ui/stand/roomsFound.svelte.ts';
-	import Act from '$lib/ui/Act.svelte';
 	import Desk from '$lib/ui/Desk.svelte';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Views from '$lib/ui/Views.svelte';
@@ -30,15 +30,8 @@
 
 	/** What is on its way shows where it is going before it is kept. */
 	let moving = $state.raw<{ id: number; placed: Placement } | null>(null);
-	const fit = $derived(
-		moving
-			? {
-					...data.fit,
-					shapes: data.fit.shapes.map((s) => (s.id === moving!.id ? { ...s, placed: moving!.placed } : s))
-				}
-			: data.fit
-	);
-	const assembled = $derived(assembledOf(data.record.components, fit, data.workshop.materials));
+	const kept = $derived(assembledOf(data.record.components, data.fit, data.workshop.materials));
+	const assembled = $derived(moving ? movedTo(kept, moving.id, moving.placed) : kept);
 	const wearer = $derived(fittedOf(data.fit)[0]);
 	const nameOf = (t: Thing) => `${t.component.code} ${t.name}${t.side ? `, ${t.side}` : ''}`;
 
@@ -98,17 +91,11 @@
 			pictures.find((p) => p.scale) ??
 			pictures[0]
 	);
+	/** What is kept against the picture: while something is dragged nothing is outlined anew. */
 	const against = $derived(
-		picture && againstPicture(picture, data.look.callouts, data.look.measures, assembled, statureOf(data.fit))
+		picture && againstPicture(picture, data.look.callouts, data.look.measures, kept, statureOf(data.fit))
 	);
 	const from = $derived(!picture || picture.angle === 'detail' ? 'front' : picture.angle);
-	const BECAUSE = {
-		noShape: 'has no shape yet',
-		noForm: 'is shaped flat: its form is not known',
-		noZone: 'is worn nowhere',
-		noPieces: 'lacks a measure',
-		carried: 'is carried, not worn'
-	};
 </script>
 
 <svelte:head><title>On the stand · {data.record.costume.name} · Dapper Ledger</title></svelte:head>
@@ -125,7 +112,7 @@
 	</Sheet>
 {:else}
 	<Desk sides="minmax(320px, 7fr) 5fr">
-		<div class="stack">
+		<div class="stack stays">
 			<StandScene
 				{meshes}
 				lines={scene.lines}
@@ -161,6 +148,7 @@
 							thing={chosen}
 							{unit}
 							onmove={(placed) => (moving = { id: chosen.shape.id, placed })}
+							onkept={() => (moving = null)}
 						/>
 					{/key}
 				{:else if chosen}
@@ -171,23 +159,7 @@
 					</p>
 				{/if}
 			</Sheet>
-			{#if assembled.notShown.length}
-				<Sheet title="Not on the stand">
-					<ul class="plain small">
-						{#each assembled.notShown as { component, because, could } (component.id)}
-							<li>
-								<a href="{base}/pattern/new?of={component.id}">{component.code} {component.name}</a>
-								{BECAUSE[because]}{#if could}
-									<Act
-										command="placeShape"
-										hidden={{ id: could.shape.id, placed: JSON.stringify(could.placed) }}
-										>Put it there<span class="visually-hidden">: {component.name}</span></Act
-									>{/if}
-							</li>
-						{/each}
-					</ul>
-				</Sheet>
-			{/if}
+			{#if kept.notShown.length}<NotOnStand {base} notShown={kept.notShown} />{/if}
 		</div>
 	</Desk>
 	{#if picture}
@@ -217,8 +189,8 @@
 					{picture}
 					behind={against.behind}
 					found={against.found}
-					body={covered([standSurface(assembled.stand, 2)], from)}
-					things={outlinesOf(assembled.things, from).flatMap((t) => t.outlines)}
+					body={covered([standSurface(kept.stand, 2)], from)}
+					things={outlinesOf(kept.things, from).flatMap((t) => (t.hidden ? [] : t.outlines))}
 				/>
 			{:else}
 				<p>
@@ -232,6 +204,12 @@
 {/if}
 
 <style>
+	@media (min-width: 901px) {
+		.stays {
+			position: sticky;
+			top: 12px;
+		}
+	}
 	.onmat {
 		color: var(--on-mat);
 		margin: 0;

@@ -166,7 +166,7 @@
 					bind:value={() => upTo || '', (v) => ask('over', String(v))}
 				/>
 			</div>
-			<p class="row">
+			<p class="row files">
 				{#if wearer}<a class="button small" href="{base}/stand/scan?wearer={wearer.id}">From a scan</a>{/if}
 				{#each ['stl', 'obj'] as format (format)}
 					<a class="button small" href="{base}/stand/{format}?wearer={wearer?.id ?? ''}&over={upTo}" download
@@ -208,6 +208,9 @@
 	}
 	.ratio :global(button) {
 		margin-top: 22px;
+	}
+	.files {
+		margin-top: 12px;
 	}
 	.worth li {
 		display: flex;

@@ -18,6 +18,8 @@ export const GET: RequestHandler = async ({ params, url }) => {
 		await loadMeasure(db, record.costume.id),
 		await loadMaterials(db)
 	);
-	const svg = assembledSvg(assembled, url.searchParams.has('mat') ? '#eef4ee' : '#000');
+	const svg = url.searchParams.has('mat')
+		? assembledSvg(assembled, '#eef4ee', '#2b5551')
+		: assembledSvg(assembled);
 	return attachment(svg, 'image/svg+xml', 'on-the-stand.svg');
 };
