@@ -233,14 +233,23 @@ test('a pauldron 12 % larger than in the picture is told, moved and kept on the 
 		label: (await part.locator('option', { hasText: 'Tall pauldron' }).textContent())!.trim()
 	});
 	const place = page.getByRole('form', { name: /^Where Tall pauldron stands/ });
+	// However slowly it is kept meanwhile, nothing falls back to what an earlier answer had.
+	await page.route(/placeShape/, async (route) => {
+		await new Promise((later) => setTimeout(later, 1500));
+		await route.continue();
+	});
 	await place.getByLabel('On the').selectOption('trunk and head');
+	await page.waitForTimeout(800);
 	await place.getByLabel('Level').fill('3');
+	await page.waitForTimeout(800);
 	await place.getByLabel('Turned to').fill('0');
+	await page.waitForTimeout(500);
 	await place.getByLabel('Off the body').fill('far');
 	await expect(place.getByText('“far” is not a length')).toBeVisible();
 	await place.getByLabel('Off the body').fill('20');
 	await toast(page, /^Moved oval band of A-\d+ on the stand/);
 	await expect(page.getByText('Round the trunk: shoulders, moved off it.')).toBeVisible();
+	await page.unroute(/placeShape/);
 	const told = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Tall pauldron' });
 	const against = told.filter({ hasText: 'in the picture' });
 	await expect(against).toContainText('larger than in the picture');

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Where one shape stands on the wearer: moved by its figures; kept as soon as they rest. */
-	import { onDestroy } from 'svelte';
+	import { beforeNavigate } from '$app/navigation';
+	import { untrack } from 'svelte';
 	import { placeWords, type Thing } from '$core/answers/assembled.ts';
 	import { PLACED_LIMBS, type Placement } from '$core/facts/placement.ts';
 	import { formatLength, parseSignedLength, type LengthUnit } from '$core/units/measure.ts';
@@ -15,30 +16,44 @@
 		unit: LengthUnit;
 		/** Shown there at once. */
 		onmove: (to: Placement) => void;
-		/** Kept as it stands: nothing is on its way any more. */
-		onkept: () => void;
+		/** Kept as it stands: nothing of it is on its way any more. */
+		onkept: (id: number) => void;
 	}
 	let { thing, unit, onmove, onkept }: Props = $props();
 	const where = $derived(thing.where!);
+	/** The same as long as this is shown. */
+	const id = untrack(() => thing.shape.id);
 	let form = $state<{ submit: () => void }>();
 	let wrong = $state<{ name: string; words: string } | null>(null);
 
-	/** Kept once it has rested. */
 	const MOST_OUT = 500;
-	let rest: ReturnType<typeof setTimeout> | null = null;
+	const PAUSE = 700;
+	let rest: ReturnType<typeof setTimeout> | undefined;
+	let unsent = false;
+	let sending = false;
+	/** Kept once it has rested. */
 	export function move(to: Placement, now = false) {
 		wrong = null;
 		onmove(to);
-		if (rest) clearTimeout(rest);
-		rest = setTimeout(
-			() => {
-				rest = null;
-				form?.submit();
-			},
-			now ? 0 : 700
-		);
+		unsent = true;
+		clearTimeout(rest);
+		rest = setTimeout(keep, now ? 0 : PAUSE);
 	}
-	onDestroy(() => rest && clearTimeout(rest));
+	/** One after another: what is shown must not fall back to what an earlier one had kept. */
+	function keep(leaving = false) {
+		clearTimeout(rest);
+		if (!unsent || (sending && !leaving)) return;
+		unsent = false;
+		sending = true;
+		form?.submit();
+	}
+	export const leave = () => keep(true);
+	beforeNavigate(leave);
+	function answered(done: boolean) {
+		sending = false;
+		if (unsent) rest = setTimeout(keep);
+		else if (done) onkept(id);
+	}
 
 	const LIMBS = { trunk: 'trunk and head', arm: 'arm', leg: 'leg', foot: 'foot' };
 	const off = (text: string) => {
@@ -64,8 +79,9 @@
 	bind:this={form}
 	command="placeShape"
 	label="Where {thing.name} stands"
-	hidden={{ id: thing.shape.id, placed: JSON.stringify(where) }}
-	onDone={() => rest === null && onkept()}
+	hidden={{ id, placed: JSON.stringify(where) }}
+	onDone={() => answered(true)}
+	onFail={() => answered(false)}
 >
 	<div class="fields">
 		<Field
@@ -123,7 +139,7 @@
 	</div>
 </Form>
 {#if thing.shape.placed}
-	<Act command="placeShape" hidden={{ id: thing.shape.id, placed: 'null' }}>Back where it is worn</Act>
+	<Act command="placeShape" hidden={{ id, placed: 'null' }}>Back where it is worn</Act>
 {/if}
 
 <style>

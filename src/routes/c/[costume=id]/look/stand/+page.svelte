@@ -61,7 +61,12 @@
 		}))
 	]);
 
-	let desk = $state<{ move: (to: Placement, now?: boolean) => void }>();
+	let desk = $state<{ move: (to: Placement, now?: boolean) => void; leave: () => void }>();
+	/** What was moved before is kept as it stands. */
+	function choose(key: string | null) {
+		desk?.leave();
+		chosenKey = key;
+	}
 	function dragged(at: Point3, letGo: boolean) {
 		if (!chosen?.where) return;
 		const to = draggedTo(chosen, at);
@@ -118,7 +123,7 @@
 				lines={scene.lines}
 				label="{data.record.costume.name} on {wearer?.name ?? 'somebody of middle build'}"
 				keys={chosenKey === null ? '' : ' With Shift, arrows and page keys move what is chosen.'}
-				onpoint={(_, pressed) => (chosenKey = pressed)}
+				onpoint={(_, pressed) => choose(pressed)}
 				drags={chosen?.where ? chosenKey : null}
 				ondrag={dragged}
 				onkey={key}
@@ -131,11 +136,11 @@
 			</p>
 		</div>
 		<div class="stack">
-			<Rooms {rooms} {unit} {nameOf} onchoose={(t) => (chosenKey = keyOf(t))} />
+			<Rooms {rooms} {unit} {nameOf} onchoose={(t) => choose(keyOf(t))} />
 			<Sheet title={chosen ? nameOf(chosen) : 'Where it stands'}>
 				<label class="which"
 					>Part
-					<select value={chosen ? keyOf(chosen) : ''} onchange={(e) => (chosenKey = e.currentTarget.value)}>
+					<select value={chosen ? keyOf(chosen) : ''} onchange={(e) => choose(e.currentTarget.value)}>
 						{#each assembled.things.filter((t) => t.side !== 'right' || t.component.side === 'right' || t === chosen) as t (keyOf(t))}
 							<option value={keyOf(t)}>{nameOf(t)}</option>
 						{/each}
@@ -148,7 +153,7 @@
 							thing={chosen}
 							{unit}
 							onmove={(placed) => (moving = { id: chosen.shape.id, placed })}
-							onkept={() => (moving = null)}
+							onkept={(id) => moving?.id === id && (moving = null)}
 						/>
 					{/key}
 				{:else if chosen}
