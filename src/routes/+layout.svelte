@@ -1,6 +1,6 @@
 <script lang="ts">
 	import '$lib/ui/app.css';
-	import { goto, invalidateAll } from '$app/navigation';
+	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { onMount, type Snippet } from 'svelte';
 	import { scripts } from '$lib/ui/formState.ts';
@@ -17,6 +17,7 @@
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import Messages from '$lib/ui/Messages.svelte';
 	import { announce } from '$lib/ui/announce.ts';
+	import { readAnew } from '$lib/ui/readAnew.ts';
 	import { whenRestored } from '$lib/ui/restored.ts';
 	import { takeBack } from '$lib/ui/takeBack.ts';
 	import PlanningAnew from '$lib/ui/PlanningAnew.svelte';
@@ -27,7 +28,7 @@
 		return whenRestored(
 			() => data.life,
 			() => {
-				void invalidateAll();
+				void readAnew();
 				announce('A backup was put in place of all data in another window.', { undoable: false });
 			}
 		);

@@ -4,13 +4,13 @@
 	 * another window was faster, both versions are shown and the maker chooses.
 	 */
 	import { enhance } from '$app/forms';
-	import { invalidateAll } from '$app/navigation';
-	import { navigating, page } from '$app/state';
+	import { page } from '$app/state';
 	import { tick, untrack, type Snippet } from 'svelte';
 	import { problem, say } from '$core/units/problem.ts';
 	import { dropDraft, fieldsOf, fillField, keepDraft, readDraft, readField } from './drafts.ts';
 	import { isDone, isFailure, provideForm, scripts, type Answer } from './formState.ts';
 	import { announce } from './announce.ts';
+	import { opened, readAnew } from './readAnew.ts';
 	import { tellRestored } from './restored.ts';
 	import Notice from './Notice.svelte';
 
@@ -197,8 +197,7 @@
 			answered = answer;
 			// What was done is no draft any more: fresh data would bring it back into its fields.
 			if (result.type === 'success') dropDraft(draftKey);
-			// Fresh data asked for now would cancel a page that is just being opened.
-			await navigating.complete?.catch(() => {});
+			await opened();
 			await update({ reset: reset && result.type === 'success' });
 			busy = false;
 			if (result.type === 'success') {
@@ -211,7 +210,7 @@
 				if (isDone(answer) && answer.command === 'restoreBackup') tellRestored();
 				onDone?.(result.data?.result);
 			} else {
-				if (isFailure(answer) && answer.renewed) await invalidateAll();
+				if (isFailure(answer) && answer.renewed) await readAnew();
 				if (isFailure(answer) && !hasFields()) announce(answer.message, { bad: true, undoable: false });
 				form.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
 				onFail?.();

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** Said while plans are made anew: what is shown is of before the last change. It asks again until it is not. */
-	import { invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
+	import { readAnew } from './readAnew.ts';
 
 	const AGAIN = 1500;
 	const old = $derived(page.data.planOld === true);
@@ -9,7 +9,7 @@
 		if (!old) return;
 		let timer: ReturnType<typeof setTimeout>;
 		const again = () => {
-			timer = setTimeout(() => void invalidateAll().finally(again), AGAIN);
+			timer = setTimeout(() => void readAnew().finally(again), AGAIN);
 		};
 		again();
 		return () => clearTimeout(timer);

@@ -1,10 +1,10 @@
 import { deserialize } from '$app/forms';
-import { invalidateAll } from '$app/navigation';
 import { page } from '$app/state';
 import { say, problem } from '$core/units/problem.ts';
 import type { FormDone, FormFailure } from '$lib/answer.ts';
 import { isDone, isFailure, type Answer } from './formState.ts';
 import { announce } from './announce.ts';
+import { readAnew } from './readAnew.ts';
 
 export type Values = Readonly<Record<string, string | number | boolean | null>>;
 
@@ -63,7 +63,7 @@ export async function run<R = unknown>(
 	{ undoable = true, ...how }: How & { undoable?: boolean } = {}
 ): Promise<{ result: R } | null> {
 	const answer = await send(command, values, how);
-	await invalidateAll();
+	await readAnew();
 	if (isFailure(answer)) announce(answer.message, { bad: true, undoable: false });
 	if (!isDone(answer)) return null;
 	announce(answer.done, { undoable });

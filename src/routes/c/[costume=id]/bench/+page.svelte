@@ -1,6 +1,5 @@
 <script lang="ts">
 	import PackageOpen from '@lucide/svelte/icons/package-open';
-	import { invalidateAll } from '$app/navigation';
 	import { onMount, untrack } from 'svelte';
 	import type { ReadyStep } from '$core/answers/today.ts';
 	import { formatDuration } from '$core/units/duration.ts';
@@ -8,6 +7,7 @@
 	import RunningTimer from '$lib/ui/RunningTimer.svelte';
 	import { dialogIsOpen, isTyping, pressing } from '$lib/ui/pressing.ts';
 	import Drying from '$lib/ui/Drying.svelte';
+	import { readAnew } from '$lib/ui/readAnew.ts';
 	import { runningClock } from '$lib/ui/runningClock.svelte.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import Tag from '$lib/ui/Tag.svelte';
@@ -41,7 +41,7 @@
 	$effect(() => {
 		const [before, now] = [seen, clock];
 		seen = now;
-		if (untrack(() => today.drying.some((d) => d.until > before && d.until <= now))) invalidateAll();
+		if (untrack(() => today.drying.some((d) => d.until > before && d.until <= now))) void readAnew();
 	});
 	onMount(() => {
 		// Whose bench a device stands at stays the same, unless the address says otherwise.

@@ -1,7 +1,6 @@
 <script lang="ts">
 	/** Everything that goes along, ticked going, at the event and coming home. */
 	import Printer from '@lucide/svelte/icons/printer';
-	import { invalidateAll } from '$app/navigation';
 	import {
 		hostOf,
 		linesAt,
@@ -20,6 +19,7 @@
 	import Act from '$lib/ui/Act.svelte';
 	import { announce } from '$lib/ui/announce.ts';
 	import { isFailure } from '$lib/ui/formState.ts';
+	import { readAnew } from '$lib/ui/readAnew.ts';
 	import { send } from '$lib/ui/run.ts';
 	import Sheet from '$lib/ui/Sheet.svelte';
 	import PackGroup from './PackGroup.svelte';
@@ -75,7 +75,7 @@
 	/** Said only where it went wrong: the list itself shows what is ticked. */
 	async function tick(line: PackLine, on: boolean) {
 		const answer = await send('tickPacked', { line: line.line, leg, on, words: line.name });
-		await invalidateAll();
+		await readAnew();
 		if (isFailure(answer)) announce(answer.message, { bad: true, undoable: false });
 	}
 </script>
