@@ -1,23 +1,24 @@
 import { skinFor } from '../core/answers/panelShape.ts';
-import { bestDart, panelsFlat } from '../core/engines/panels/panels.ts';
+import { panelsFlat } from '../core/engines/panels/panels.ts';
+import { reliefs } from '../core/engines/panels/relief.ts';
 import { shapesOf } from '../core/answers/stand.ts';
 import { type Measured, standOf } from '../core/engines/stand/form.ts';
 import { good } from '../core/units/problem.ts';
 import { answer } from './answer.ts';
 
-/** Panels laid flat, off the page; with `dart` also the dart that takes most from the panel that is pulled most. */
-answer<'panels'>(({ measures, sections, plan, side, values, limit, dart }, { progress }) => {
+/** Panels laid flat, off the page; with `seek` also what could be done to the panel that is pulled most. */
+answer<'panels'>(({ measures, sections, plan, side, values, limit, seek }, { progress }) => {
 	const measured: Measured = (key, its) => measures[`${key} ${its}`] ?? null;
 	const skin = skinFor(standOf(measured, shapesOf({ sections })), plan, side, values);
 	const done = panelsFlat(skin, plan, limit);
 	if (!done.ok) return done;
-	progress(0.3);
 	const { pieces, laid, strains, seams, seamLength, panelOf, mesh, flattened } = done.value;
 	const strainOf = new Array<number>(mesh.surface.faces.length).fill(0);
 	for (const flat of flattened.flats)
 		flat.strains().each.forEach((s, i) => (strainOf[flat.patch.faces[i]!] = s));
 	const worst = strains.reduce((w, s, i) => (s.max > strains[w]!.max ? i : w), 0);
-	const proposed = dart && strains[worst]!.max > limit ? bestDart(skin, plan, panelOf[worst]!, limit) : null;
+	const proposed =
+		seek && strains[worst]!.max > limit ? reliefs(skin, plan, panelOf[worst]!, limit, progress) : null;
 	return good({
 		pieces,
 		laid,

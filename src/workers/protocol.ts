@@ -14,7 +14,7 @@ import type { Plan, PlanOrder, PlanProblem } from '../core/engines/schedule/prob
 import type { Triage, TriageTask } from '../core/engines/schedule/triage.ts';
 import type { LocalMinutes } from '../core/units/localTime.ts';
 import type { PanelValues } from '../core/answers/panelShape.ts';
-import type { DartTried } from '../core/engines/panels/panels.ts';
+import type { Relief } from '../core/engines/panels/relief.ts';
 import type { PanelPlan } from '../core/facts/panelPlan.ts';
 import type { FlatPieces } from '../core/engines/flatten/pieces.ts';
 import type { Homography } from '../core/engines/plane/homography.ts';
@@ -59,8 +59,8 @@ export interface PanelsRequest {
 	side: string;
 	values: PanelValues;
 	limit: number;
-	/** Whether a dart is looked for. */
-	dart: boolean;
+	/** Whether something is looked for that lowers the strain. */
+	seek: boolean;
 }
 export interface PanelsResult extends FlatPieces {
 	seamLength: number;
@@ -71,7 +71,8 @@ export interface PanelsResult extends FlatPieces {
 	strainOf: number[];
 	/** Closed lines of points round the pieces, on the body. */
 	rims: number[][];
-	proposed: DartTried | null;
+	/** The best first; null where nothing was looked for. */
+	proposed: Relief[] | null;
 	/** The piece that is pulled most. */
 	worst: number;
 }

@@ -33,6 +33,17 @@ export const within = ([x, y]: Point, ring: readonly Point[]): boolean => {
 	return inside;
 };
 
+/** The points along each side of a panel, both of its corners included. */
+export const sidesOf = (
+	skin: LimbSkin,
+	{ points }: PanelPlan['panels'][number],
+	every = EVERY
+): BodyPoint[][] =>
+	points.map(({ level, turn, runs }, i) => {
+		const next = points[(i + 1) % points.length]!;
+		return edgePoints(skin, { level, turn }, { level: next.level, turn: next.turn }, runs, every);
+	});
+
 /**
  * Panels of a plan as one surface of triangles: panels that share an edge share its points, so that both sides of their seam come from
  * the same line on the body.
@@ -59,11 +70,7 @@ export function panelMesh(skin: LimbSkin, plan: PanelPlan, every = EVERY): Parse
 	const flatOf = (p: BodyPoint): Point => [(skin.round * p.turn * Math.PI) / 180, -skin.along(p.level)];
 
 	for (const [index, panel] of plan.panels.entries()) {
-		const corners = panel.points;
-		const sides = corners.map(({ level, turn, runs }, i) => {
-			const next = corners[(i + 1) % corners.length]!;
-			return edgePoints(skin, { level, turn }, { level: next.level, turn: next.turn }, runs, every);
-		});
+		const sides = sidesOf(skin, panel, every);
 		const ring: BodyPoint[] = sides.flatMap((side) => side.slice(0, -1));
 		const path = ['panels', index];
 		if (ring.some((p) => p.level > skin.levels - 1 + 1e-9))

@@ -4,7 +4,7 @@ import type { PanelPlan } from '../../facts/panelPlan.ts';
 import { seeded } from '../../units/random.ts';
 import { type Limb, type Stand, standOf } from '../stand/form.ts';
 import { edgeLength, edgesOf, polygon, signedArea } from '../pattern/outline.ts';
-import { bestDart, panelsFlat } from './panels.ts';
+import { panelsFlat } from './panels.ts';
 import { PANEL_PRESET_KEYS, PANEL_PRESETS } from './presets.ts';
 import { edgePoints, skinOf } from './surface.ts';
 
@@ -139,28 +139,6 @@ test('mirrored panels are mirror images, and the right limb that of the left', (
 	const arm = (side: 'left' | 'right') =>
 		areas(panelsFlat(skinOf(ADULT, 'arm', side, 10), PANEL_PRESETS.pauldron.plan, 0.1))[0]!;
 	near(arm('left') / arm('right'), 1, 0.005);
-});
-
-test('a dart takes strain from a breastplate beyond what cold foam gives; two in one place are refused in words', () => {
-	const skin = skinOf(ADULT, 'trunk', null, 10);
-	const plan = PANEL_PRESETS.breastplateTwo.plan;
-	const before = panelsFlat(skin, plan, 0.03);
-	assert.ok(before.ok);
-	assert.ok(before.value.strains[0]!.max > 0.03);
-	const found = bestDart(skin, plan, 0, 0.03);
-	assert.ok(found);
-	assert.ok(found.after.max < 0.75 * found.before.max, JSON.stringify(found.after));
-	const after = panelsFlat(skin, found.plan, 0.03);
-	assert.ok(after.ok);
-	near(after.value.strains[0]!.max, found.after.max, 0.005);
-	assert.equal(after.value.pieces.length, 2);
-	assert.ok(after.value.seamLength > before.value.seamLength + 50);
-	const outside = panelsFlat(
-		skin,
-		{ ...plan, darts: [{ panel: 0, from: { level: 6, turn: 90 }, tip: { level: 6, turn: 300 } }] },
-		0.03
-	);
-	assert.ok(!outside.ok && outside.problem.code === 'dartOutside');
 });
 
 test('a panel that crosses itself, or runs off its limb, is refused by its name', () => {

@@ -1,4 +1,4 @@
-import type { Dart, PanelPlan } from '../../facts/panelPlan.ts';
+import type { PanelPlan } from '../../facts/panelPlan.ts';
 import { good, type Parsed } from '../../units/problem.ts';
 import type { Flat } from '../flatten/flat.ts';
 import { flatten, type Flattened } from '../flatten/flatten.ts';
@@ -71,74 +71,4 @@ function uprightTurn({ limb }: LimbSkin, { surface }: PanelMesh, flat: Flat): nu
 	const over = xx * yy - xy * xy;
 	const [x, y] = [(xu * yy - yu * xy) / over, (yu * xx - xu * xy) / over];
 	return Math.PI / 2 - Math.atan2(y, x);
-}
-
-/** A dart that could be taken, and what it does to the panels. */
-export interface DartTried {
-	dart: Dart;
-	plan: PanelPlan;
-	before: { max: number; pieces: number; seams: number };
-	after: { max: number; pieces: number; seams: number };
-}
-
-/** Tips are tried at these shares of the way from the border to the place that is pulled most, and a little beyond it. */
-const REACH = [0.6, 0.85, 1];
-
-/**
- * The dart that lowers the largest strain of a panel most, from the ones towards where it is scaled most; null where none helps.
- *
- * @param panel the index of a panel in the plan
- * @param limit what the material gives
- */
-export function bestDart(skin: LimbSkin, plan: PanelPlan, panel: number, limit: number): DartTried | null {
-	/** The panel by itself: its seams with others do not change. */
-	const alone = (darts: readonly Dart[]): PanelPlan => ({
-		...plan,
-		panels: [plan.panels[panel]!],
-		darts: darts.map((d) => ({ ...d, panel: 0 }))
-	});
-	const own = plan.darts.filter((d) => d.panel === panel);
-	const laid = panelsFlat(skin, alone(own), limit);
-	if (!laid.ok) return null;
-	const now = laid.value;
-	const told = (its: PanelsFlat) => ({
-		max: Math.max(0, ...its.strains.map((s) => s.max)),
-		pieces: its.pieces.length,
-		seams: its.seamLength
-	});
-	const before = told(now);
-	const flat = now.flattened.flats.reduce((a, b) => (b.strains().max > a.strains().max ? b : a));
-	const { points } = now.mesh;
-	const tip = flat.extreme();
-	if (tip === null) return null;
-	const place = (p: number) => points[flat.patch.vertices[p]!]!;
-	const border = flat.patch.borders.reduce((a, b) => (b.length > a.length ? b : a));
-	// The nearest places of the border in six directions.
-	const [tx, ty] = [flat.at[2 * tip]!, flat.at[2 * tip + 1]!];
-	const nearest = new Map<number, { p: number; d: number }>();
-	for (const p of border) {
-		const [x, y] = [flat.at[2 * p]! - tx, flat.at[2 * p + 1]! - ty];
-		const sector = Math.floor(((Math.atan2(y, x) + Math.PI) / (2 * Math.PI)) * 6);
-		const d = Math.hypot(x, y);
-		if (d < (nearest.get(sector)?.d ?? Infinity)) nearest.set(sector, { p, d });
-	}
-	let best: DartTried | null = null;
-	for (const { p } of nearest.values())
-		for (const reach of REACH) {
-			const [from, to] = [place(p), place(tip)];
-			const dart: Dart = {
-				panel,
-				from: { level: from.level, turn: from.turn },
-				tip: {
-					level: from.level + (to.level - from.level) * reach,
-					turn: from.turn + (to.turn - from.turn) * reach
-				}
-			};
-			const done = panelsFlat(skin, alone([...own, dart]), limit);
-			if (!done.ok || done.value.flattened.overlapping || done.value.pieces.length > before.pieces) continue;
-			const after = told(done.value);
-			if (after.max < before.max * 0.97 && after.max < (best?.after.max ?? Infinity))
-				best = { dart, plan: { ...plan, darts: [...plan.darts, dart] }, before, after };
-		}
-	return best;
 }

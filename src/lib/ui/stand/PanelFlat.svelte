@@ -1,5 +1,5 @@
 <script lang="ts">
-	/** Panels laid flat: how far each is pulled beside what the material gives, its pieces, and the dart that takes most. */
+	/** Panels laid flat: how far each is pulled beside what the material gives, its pieces, and what would help. */
 	import pluralize from 'pluralize';
 	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
 	import type { Component } from '$core/facts/component.ts';
@@ -35,21 +35,44 @@
 		</p>
 		<StrainPieces flat={result} names={result.pieces.map((p) => p.name)} limit={draft.gives.share} />
 		{#if beyond && draft.current}
-			{#if proposed}
-				<div class="proposal">
-					<p>
-						A dart of {length(proposed.after.seams - proposed.before.seams)} in {draft.plan.panels[
-							proposed.dart.panel
-						]!.name}:
-						<b>{formatPercent(proposed.before.max, 1)} → {formatPercent(proposed.after.max, 1)}</b>
-					</p>
-					<button class="button main" type="button" onclick={() => draft.takeDart()}>Take the dart</button>
-				</div>
+			{#if proposed?.length}
+				<table class="reliefs">
+					<caption
+						>{draft.plan.panels[proposed[0]!.panel]!.name}, pulled by {formatPercent(
+							proposed[0]!.before.max,
+							1
+						)}</caption
+					>
+					<thead>
+						<tr><th>With</th><th>pulled by</th><th>pieces</th><th>more to join</th><td></td></tr>
+					</thead>
+					<tbody>
+						{#each proposed as relief (relief.kind)}
+							<tr>
+								<th scope="row">a {relief.kind}</th>
+								<td class:beyond={relief.after.max > draft.gives.share * 1.001}
+									><b>{formatPercent(relief.after.max, 1)}</b></td
+								>
+								<td>{relief.before.pieces} → {relief.after.pieces}</td>
+								<td>{length(relief.after.seams - relief.before.seams)}</td>
+								<td
+									><button class="button small" type="button" onclick={() => draft.take(relief)}
+										>Take the {relief.kind}</button
+									></td
+								>
+							</tr>
+						{/each}
+					</tbody>
+				</table>
+			{:else if proposed}
+				<p class="small">
+					No cut into one panel lowers it: a thinner or more giving material, or panels drawn otherwise.
+				</p>
 			{:else}
 				<TaskBar
 					task={draft.seeking}
-					label="Look for a dart"
-					going="Looking for a dart"
+					label="Look for a dart, gusset or seam"
+					going="Looking for what helps"
 					onstart={() => void draft.seek()}
 				/>
 			{/if}
@@ -71,8 +94,22 @@
 	.figures b.beyond {
 		color: var(--red-ink);
 	}
-	.proposal {
+	.beyond {
+		color: var(--red-ink);
+	}
+	.reliefs {
 		border-left: 4px solid var(--brass);
-		padding: 2px 10px 8px;
+		width: 100%;
+	}
+	.reliefs caption {
+		text-align: left;
+		padding: 0 10px 4px;
+	}
+	.reliefs :is(th, td) {
+		text-align: left;
+		padding: 3px 10px;
+	}
+	.reliefs thead {
+		font-size: var(--s13);
 	}
 </style>

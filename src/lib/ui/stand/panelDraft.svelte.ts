@@ -5,6 +5,7 @@ import type { Component } from '$core/facts/component.ts';
 import type { Material } from '$core/facts/material.ts';
 import { fittedOf, type MeasureRecord } from '$core/facts/measureRecord.ts';
 import type { BodyPoint, PanelPlan } from '$core/facts/panelPlan.ts';
+import type { Relief } from '$core/engines/panels/relief.ts';
 import type { StoredShape } from '$core/facts/shape.ts';
 import { PANEL_PRESETS, type PanelPresetKey } from '$core/engines/panels/presets.ts';
 import { givesAt } from '$core/trade/laidFlat.ts';
@@ -88,7 +89,7 @@ export class PanelDraft {
 		side: this.#around.component().side,
 		values: this.values,
 		limit: this.gives.share,
-		dart: false
+		seek: false
 	}));
 	/** What is shown is of what stands in the fields. */
 	#of = $state.raw<unknown>(null);
@@ -101,9 +102,9 @@ export class PanelDraft {
 		this.result = done;
 		this.#of = request;
 	}
-	/** Looks for the dart that takes most from the panel that is pulled most. */
+	/** Looks for the dart, gusset and seam that take most from the panel that is pulled most. */
 	async seek(): Promise<void> {
-		const request = { ...this.#request, dart: true };
+		const request = { ...this.#request, seek: true };
 		const done = await this.seeking.start(worker, async () => request);
 		if (done && this.current) this.result = done;
 	}
@@ -114,8 +115,9 @@ export class PanelDraft {
 		this.ease = formatLength(PANEL_PRESETS[key].ease, this.#around.unit);
 		this.drawing = null;
 	}
-	takeDart(): void {
-		if (this.result?.proposed) this.plan = this.result.proposed.plan;
+	take({ plan }: Relief): void {
+		this.plan = plan;
+		this.preset = '';
 	}
 	dropDart(index: number): void {
 		this.plan = { ...this.plan, darts: this.plan.darts.filter((_, i) => i !== index) };
