@@ -7,6 +7,7 @@ import type { FlatView } from '../core/engines/plane/rectify.ts';
 import type { SvgRead } from '../core/formats/readSvg.ts';
 import type { Traced, TraceOptions } from '../core/engines/trace/trace.ts';
 import type { Mesh } from '../core/engines/mesh/mesh.ts';
+import type { UnfoldWayKey } from '../core/engines/mesh/unfold.ts';
 import type { Piece } from '../core/facts/piece.ts';
 import type { Parsed, Problem } from '../core/units/problem.ts';
 import type { Odds } from '../core/engines/schedule/odds.ts';
@@ -42,7 +43,9 @@ export interface UnfoldRequest {
 	thickness: number;
 	most: number | null;
 }
-export interface UnfoldResult {
+/** One way in which it comes apart; the fewest pieces first. */
+export interface UnfoldedWay {
+	key: UnfoldWayKey;
 	pieces: Piece[];
 	seamLength: number;
 	notes: Problem[];
@@ -203,7 +206,7 @@ export type Request =
 	| TriageRequest;
 export interface Results {
 	flatten: FlattenResult;
-	unfold: UnfoldResult;
+	unfold: UnfoldedWay[];
 	mesh: MeshResult;
 	panels: PanelsResult;
 	patches: PatchesResult;

@@ -1,4 +1,4 @@
-import type { BodyPoint } from '../facts/panelPlan.ts';
+import type { PanelPlan } from '../facts/panelPlan.ts';
 import { edgePoints, type LimbSkin } from '../engines/panels/surface.ts';
 import type { Stand } from '../engines/stand/form.ts';
 import { limbSurface } from '../engines/stand/surface.ts';
@@ -39,10 +39,10 @@ export function panelScene(stand: Stand, laid: Laid | null, limit: number): Pane
 	};
 }
 
-/** A row of points on the body as the line that is drawn through them, the shortest way. */
-export const standLines = (skin: LimbSkin, points: readonly BodyPoint[]): Point3[] =>
+/** Corners that are being drawn as the line through them. */
+export const standLines = (skin: LimbSkin, points: PanelPlan['panels'][number]['points']): Point3[] =>
 	points.length === 1
 		? [skin.at(points[0]!)]
 		: points
 				.slice(1)
-				.flatMap((p, i) => edgePoints(skin, points[i]!, p, 'shortest', 20).map((q) => skin.at(q)));
+				.flatMap((p, i) => edgePoints(skin, points[i]!, p, points[i]!.runs, 20).map((q) => skin.at(q)));

@@ -31,13 +31,14 @@ export function measuredFor({ component, components, wearers }: Omit<FitFor, 'ma
 export const standBeneath = (fit: Omit<FitFor, 'materials'>): Stand =>
 	standOf(measuredFor(fit), shapesOf(fit.wearers[0]));
 
-/** Where the panels of a component are drawn: half of the thickness out, and as far again as its ease leaves round. */
+/** Where the panels of a component are drawn: half of the thickness out, and as far again as the ease there leaves round. */
 export function skinFor(stand: Stand, plan: PanelPlan, side: string, values: PanelValues): LimbSkin {
 	return skinOf(
 		stand,
 		plan.limb,
 		side === 'left' || side === 'right' ? side : null,
-		values.ease / (2 * Math.PI) + values.thickness / 2
+		(level) =>
+			(plan.ease.find((e) => e.level === level)?.mm ?? values.ease) / (2 * Math.PI) + values.thickness / 2
 	);
 }
 

@@ -17,6 +17,11 @@ export type PanelLimb = (typeof PANEL_LIMBS)[number];
 /** How an edge runs from its point to the next: the shortest way on the surface, or evenly by level and turn. */
 export const EDGE_RUNS = ['shortest', 'even'] as const;
 
+export const MOST_PANELS = 12;
+export const MOST_DARTS = 24;
+/** Round that is left, mm, either way. */
+export const MOST_EASE = 600;
+
 export const panelPlan = z.strictObject({
 	limb: z.enum(PANEL_LIMBS),
 	panels: z
@@ -30,11 +35,31 @@ export const panelPlan = z.strictObject({
 			})
 		)
 		.min(1)
-		.max(12),
+		.max(MOST_PANELS),
 	/** Cuts into a panel: from a point of its border to a tip within it. */
 	darts: z
-		.array(z.strictObject({ panel: z.number().int().min(0).max(11), from: bodyPoint, tip: bodyPoint }))
-		.max(24)
+		.array(
+			z.strictObject({
+				panel: z
+					.number()
+					.int()
+					.min(0)
+					.max(MOST_PANELS - 1),
+				from: bodyPoint,
+				tip: bodyPoint
+			})
+		)
+		.max(MOST_DARTS)
+		.default([]),
+	/** Round that is left at a level of its own, mm: elsewhere as the shape has it, smoothly between. */
+	ease: z
+		.array(
+			z.strictObject({
+				level: z.number().int().min(0).max(20),
+				mm: z.number().min(-MOST_EASE).max(MOST_EASE)
+			})
+		)
+		.max(21)
 		.default([])
 });
 export type PanelPlan = z.infer<typeof panelPlan>;

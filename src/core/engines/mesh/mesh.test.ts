@@ -19,7 +19,7 @@ import {
 } from './mesh.ts';
 import { readMesh } from './readMesh.ts';
 import { thinned } from './thin.ts';
-import { unfold, type Unfolded } from './unfold.ts';
+import { unfold, type Unfolded, unfoldWays } from './unfold.ts';
 
 const near = (a: number, b: number, by = 1e-9) =>
 	assert.ok(Math.abs(a - b) <= by * Math.max(1, Math.abs(b)), `${a}, not ${b}`);
@@ -355,4 +355,48 @@ test('read binary STL is as large as a reference loader of the registry says: vo
 		const box = [0, 1, 2].map((i) => figures.high[i]! - figures.low[i]!);
 		box.forEach((side, i) => near(side, theirs.boundingBox[i]!, 1e-3));
 	}
+});
+
+test('few large pieces or many small ones: a cube and an octahedron counted by hand', () => {
+	const ways = (mesh: Mesh) => {
+		const done = unfoldWays(mesh, { thickness: 0, most: null });
+		assert.ok(done.ok);
+		return done.value.map((w) => [w.key, w.pieces.length, w.seams.length, Math.round(w.seamLength)]);
+	};
+	// Twelve edges of 100: five are folded in one piece, none where each face is by itself. They bend by 90°, beyond 45.
+	assert.deepEqual(ways(solid('cube', 100 / EDGE['cube']!)), [
+		['few', 1, 7, 700],
+		['ridges', 6, 12, 1200]
+	]);
+	// An icosahedron bends by 41.8°: at the ridges it is what it is whole; 30 edges, 19 of them folded.
+	assert.deepEqual(ways(solid('icosahedron', 100 / EDGE['icosahedron']!)), [
+		['few', 1, 11, 1100],
+		['facets', 20, 30, 3000]
+	]);
+	// A shape with gentle facets and sharp ridges: a prism of twelve sides is one band and two ends, cut at its ridges.
+	const points = [0, 60].flatMap((z) => [
+		...Array.from({ length: 12 }, (_, i) => [
+			100 * Math.cos((i * Math.PI) / 6),
+			100 * Math.sin((i * Math.PI) / 6),
+			z
+		]),
+		[0, 0, z]
+	]);
+	const faces = Array.from({ length: 12 }, (_, i) => {
+		const k = (i + 1) % 12;
+		return [
+			[i, k, k + 13],
+			[i, k + 13, i + 13],
+			[12, k, i],
+			[25, i + 13, k + 13]
+		];
+	}).flat();
+	const told = ways(meshOf(points, faces));
+	assert.deepEqual(
+		told.slice(1).map((w) => w.slice(0, 3)),
+		[
+			['ridges', 3, 25],
+			['facets', 14, 36]
+		]
+	);
 });

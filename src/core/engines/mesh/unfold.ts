@@ -18,6 +18,8 @@ export interface UnfoldOptions {
 	thickness: number;
 	/** No piece is larger than this either way, mm; null for any size. */
 	most: number | null;
+	/** Faces that bend more against each other than this are cut apart, degrees; else they are folded where they fit. */
+	folds?: number;
 	progress?: (share: number) => void;
 	/** Asked now and then; true gives up. */
 	stop?: () => boolean;
@@ -145,7 +147,10 @@ function overlaps(p: Float64Array, i: number, q: Float64Array, j: number): boole
  * then the edges that bend least and are longest, each joined only if the two patches do not overlap. Pieces have
  * their fold lines, bevels of half of what the faces bend, and numbered edges whose notches pair.
  */
-export function unfold(mesh: Mesh, { thickness, most, progress, stop }: UnfoldOptions): Parsed<Unfolded> {
+export function unfold(
+	mesh: Mesh,
+	{ thickness, most, folds = 180, progress, stop }: UnfoldOptions
+): Parsed<Unfolded> {
 	const { twin, bend, length } = neighbours(mesh);
 	const flat = laidFlat(mesh);
 	const count = triangleCount(mesh);
@@ -154,7 +159,9 @@ export function unfold(mesh: Mesh, { thickness, most, progress, stop }: UnfoldOp
 	const longest = length.reduce((a, b) => Math.max(a, b), 0);
 	const score = (h: number) =>
 		Math.abs(bend[h]!) < FLAT ? -1 : Math.abs(bend[h]!) / 180 - (0.4 * length[h]!) / longest;
-	const order = [...twin.keys()].filter((h) => twin[h]! > h).sort((a, b) => score(a) - score(b));
+	const order = [...twin.keys()]
+		.filter((h) => twin[h]! > h && Math.abs(bend[h]!) <= Math.max(FLAT, folds))
+		.sort((a, b) => score(a) - score(b));
 
 	for (const [done, h] of order.entries()) {
 		if (done % 64 === 0) {
@@ -177,6 +184,36 @@ export function unfold(mesh: Mesh, { thickness, most, progress, stop }: UnfoldOp
 	}
 	progress?.(1);
 	return good(asPieces({ twin, bend, length, flat, patchOf, patches, thickness }));
+}
+
+/** How many pieces a faceted shape comes apart into: few large ones that are folded, or many small ones that are joined. */
+export const UNFOLD_WAYS = {
+	few: { folds: 180, words: 'few large pieces, folded wherever they fit' },
+	ridges: { folds: 45, words: 'cut at the ridges, folded in between' },
+	facets: { folds: 0, words: 'each facet by itself' }
+} as const;
+export type UnfoldWayKey = keyof typeof UNFOLD_WAYS;
+export interface UnfoldWay extends Unfolded {
+	key: UnfoldWayKey;
+}
+
+/** A shape unfolded each way, the fewest pieces first; a way that comes to the same as the one before is left out. */
+export function unfoldWays(mesh: Mesh, options: Omit<UnfoldOptions, 'folds'>): Parsed<UnfoldWay[]> {
+	const keys = Object.keys(UNFOLD_WAYS) as UnfoldWayKey[];
+	const ways: UnfoldWay[] = [];
+	for (const [i, key] of keys.entries()) {
+		const done = unfold(mesh, {
+			...options,
+			folds: UNFOLD_WAYS[key].folds,
+			progress: (share) => options.progress?.((i + share) / keys.length)
+		});
+		if (!done.ok) return done;
+		const before = ways.at(-1);
+		const { pieces, seams } = done.value;
+		if (before?.pieces.length !== pieces.length || before.seams.length !== seams.length)
+			ways.push({ key, ...done.value });
+	}
+	return good(ways);
 }
 
 /** Corners of a patch's triangles, moved so that its edge `by` lies against the edge `on`. */

@@ -58,7 +58,8 @@ const tube: PanelPlan = {
 			]
 		}
 	],
-	darts: []
+	darts: [],
+	ease: []
 };
 
 test('a panel round a straight limb is its rectangle, within 0.1 %, and out by ease and thickness', () => {
@@ -146,7 +147,8 @@ test('a panel that crosses itself, or runs off its limb, is refused by its name'
 	const panel = (points: [number, number][]): PanelPlan => ({
 		limb: 'trunk',
 		panels: [{ name: 'odd', points: points.map(([level, turn]) => ({ level, turn, runs: 'even' })) }],
-		darts: []
+		darts: [],
+		ease: []
 	});
 	const code = (points: [number, number][]) => {
 		const done = panelsFlat(skin, panel(points), 0.1);
@@ -171,4 +173,26 @@ test('panels of other wearers: the same plan moves with the measures, and still 
 		return signedArea(done.value.pieces[0]!.outline);
 	};
 	assert.ok(width(1030) > width(930) * 1.03);
+});
+
+test('ease at a level of its own: so much rounder there by hand, as the panel has it elsewhere', () => {
+	// By hand: a tube of 50 mm radius, 40 mm of ease at its middle level and none at its ends: 354.16 mm round there, 314.16 at both ends.
+	const stand = roundLimb(50, 50, 300);
+	const outs = (level: number) => (level === 1 ? 40 : 0) / (2 * Math.PI);
+	const skin = skinOf(stand, 'arm', 'left', outs);
+	const roundAt = (level: number) => {
+		let sum = 0;
+		for (let i = 0; i < 720; i++) {
+			const [p, q] = [skin.at({ level, turn: i / 2 }), skin.at({ level, turn: (i + 1) / 2 })];
+			sum += Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]);
+		}
+		return sum;
+	};
+	near(roundAt(1), 354.16, 0.05);
+	near(roundAt(0), 314.16, 0.05);
+	near(roundAt(2), 314.16, 0.05);
+	assert.ok(roundAt(0.5) > 325 && roundAt(0.5) < 345);
+	const back = skin.pointAt(skin.at({ level: 0.7, turn: 40 }));
+	near(back.level, 0.7, 1e-6);
+	near(back.turn, 40, 1e-6);
 });

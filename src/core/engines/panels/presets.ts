@@ -1,4 +1,5 @@
 import type { BodyPoint, PanelLimb, PanelPlan } from '../../facts/panelPlan.ts';
+import { mirror, mirrored } from './drawn.ts';
 
 type Points = PanelPlan['panels'][number]['points'];
 
@@ -35,13 +36,6 @@ const SHOULDER_TIP = at(SHOULDERS - 0.12, 4);
 const ARM_FRONT = at(SHOULDERS + 0.5, 34);
 const ARM_BACK = at(SHOULDERS + 0.5, -34);
 const UNDERARM = at(CHEST - 0.05, 0);
-
-const mirror = (p: BodyPoint): BodyPoint => ({ level: p.level, turn: 180 - p.turn });
-/** The same outline on the wearer's other side, run the other way. */
-const mirrored = (points: Points): Points =>
-	points
-		.map((p, i) => ({ ...mirror(p), runs: points[(i - 1 + points.length) % points.length]!.runs }))
-		.reverse();
 
 /** From the middle of the neckline over shoulder and armhole to the waist at the side: the left edge of a front or back half. */
 function upperEdge(front: boolean, drop: number): Points {
@@ -137,7 +131,7 @@ const preset = (
 	name,
 	limb,
 	ease,
-	plan: { limb, panels: panels.map(([n, points]) => ({ name: n, points })), darts: [] }
+	plan: { limb, panels: panels.map(([n, points]) => ({ name: n, points })), darts: [], ease: [] }
 });
 
 const front = princess(true, FRONT_DROP);

@@ -116,7 +116,8 @@ test('round a waist, a saddle: a gusset helps there, opened on the border, and e
 		panels: [
 			{ name: 'side', points: points.map(([level, turn]) => ({ level, turn, runs: 'even' as const })) }
 		],
-		darts: []
+		darts: [],
+		ease: []
 	};
 	const before = laid(plan);
 	for (const relief of reliefs(SKIN, plan, 0, 0.005)) {

@@ -1,4 +1,4 @@
-import type { BodyPoint, Dart, PanelPlan } from '../../facts/panelPlan.ts';
+import { type BodyPoint, type Dart, MOST_PANELS, type PanelPlan } from '../../facts/panelPlan.ts';
 import { sidesOf, within } from './mesh.ts';
 import { panelsFlat, type PanelsFlat } from './panels.ts';
 import type { LimbSkin } from './surface.ts';
@@ -23,7 +23,6 @@ export interface Relief {
 }
 
 type Panel = PanelPlan['panels'][number];
-const MOST_PANELS = 12;
 
 /** A place on the border of a panel: so many steps along one of its sides. */
 interface RimPlace {

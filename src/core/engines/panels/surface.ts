@@ -1,8 +1,8 @@
 import type { BodyPoint } from '../../facts/panelPlan.ts';
 import type { Point3 } from '../../units/point.ts';
-import { type Limb, type LimbName, profile, type Stand } from '../stand/form.ts';
+import { type Limb, type LimbName, profile, type Stand, through } from '../stand/form.ts';
 
-/** The surface of one limb, moved out by an even distance, as panels are drawn on it. */
+/** The surface of one limb, moved out, as panels are drawn on it. */
 export interface LimbSkin {
 	limb: Limb;
 	/** Mean half width, mm: how long a radian of turn is, about. */
@@ -18,8 +18,17 @@ export interface LimbSkin {
 	mirrored: boolean;
 }
 
-/** On the limb of a form that panels of a component are drawn on: of a pair the side that is stouter. */
-export function skinOf(stand: Stand, name: LimbName, side: 'left' | 'right' | null, out: number): LimbSkin {
+/**
+ * On the limb of a form that panels of a component are drawn on: of a pair the side that is stouter.
+ *
+ * @param outBy how far out, mm: everywhere, or at each level and smoothly between
+ */
+export function skinOf(
+	stand: Stand,
+	name: LimbName,
+	side: 'left' | 'right' | null,
+	outBy: number | ((level: number) => number)
+): LimbSkin {
 	const stout = (l: Limb) => l.sections.reduce((sum, s) => sum + s.girth, 0);
 	const limb = stand.limbs
 		.filter((l) => l.name === name && (side === null || l.side === 'none' || l.side === side))
@@ -30,11 +39,14 @@ export function skinOf(stand: Stand, name: LimbName, side: 'left' | 'right' | nu
 	const deep = profile(limb, 'deep');
 	const along = limb.sections.map((s) => s.along);
 	const last = along.length - 1;
+	const outs = along.map((_, i) => (typeof outBy === 'number' ? outBy : outBy(i)));
+	const outAt = through(along, outs);
+	const first = outs[0]!;
 	/** Along the axis, and how far out of it; beyond the first and last section the limb closes as half an ellipsoid. */
 	const axial = (level: number): { along: number; share: number } => {
 		if (level < 0) {
 			const angle = (Math.min(-level, 1) * Math.PI) / 2;
-			return { along: along[0]! - (limb.ends[0] + out) * Math.sin(angle), share: Math.cos(angle) };
+			return { along: along[0]! - (limb.ends[0] + first) * Math.sin(angle), share: Math.cos(angle) };
 		}
 		if (level >= last) return { along: along[last]!, share: 1 };
 		const i = Math.floor(level);
@@ -43,6 +55,7 @@ export function skinOf(stand: Stand, name: LimbName, side: 'left' | 'right' | nu
 	const at = ({ level, turn }: BodyPoint): Point3 => {
 		const { along: a, share } = axial(level);
 		const angle = (turn * Math.PI) / 180;
+		const out = outAt(a);
 		const across = mirror * share * (wide(a) + out) * Math.cos(angle);
 		// What rests on the ground stands on its sections.
 		const forward = share * (deep(a) + out) * Math.sin(angle) + (limb.rests ? deep(a) : 0);
@@ -54,6 +67,7 @@ export function skinOf(stand: Stand, name: LimbName, side: 'left' | 'right' | nu
 		const off = place.map((v, i) => v - limb.begins[i]!) as [number, number, number];
 		const dot = (v: Point3) => off[0] * v[0] + off[1] * v[1] + off[2] * v[2];
 		const a = dot(limb.axis);
+		const out = outAt(a);
 		const turn = Math.atan2(
 			(dot(limb.forward) - (limb.rests ? deep(a) : 0)) / (deep(a) + out),
 			(mirror * dot(limb.across)) / (wide(a) + out)
@@ -61,7 +75,7 @@ export function skinOf(stand: Stand, name: LimbName, side: 'left' | 'right' | nu
 		const degrees = ((turn * 180) / Math.PI + 360) % 360;
 		if (a < along[0]!)
 			return {
-				level: -Math.asin(Math.min(1, (along[0]! - a) / (limb.ends[0] + out))) / (Math.PI / 2),
+				level: -Math.asin(Math.min(1, (along[0]! - a) / (limb.ends[0] + first))) / (Math.PI / 2),
 				turn: degrees
 			};
 		const i = Math.max(
@@ -71,7 +85,8 @@ export function skinOf(stand: Stand, name: LimbName, side: 'left' | 'right' | nu
 		const level = i >= last ? last : i + (a - along[i]!) / (along[i + 1]! - along[i]!);
 		return { level, turn: degrees };
 	};
-	const mean = limb.sections.reduce((sum, s) => sum + (s.wide + s.deep) / 2 + out, 0) / limb.sections.length;
+	const mean =
+		limb.sections.reduce((sum, s, i) => sum + (s.wide + s.deep) / 2 + outs[i]!, 0) / limb.sections.length;
 	return {
 		limb,
 		round: mean,

@@ -268,10 +268,15 @@ export function standOf(measured: Measured, shapes: SectionShapes = () => null):
 	return { stature, limbs, lengths, contradictions };
 }
 
-/** Half of breadth or depth at a place of the axis: a monotone cubic through the sections (Fritsch and Carlson 1980). */
-export function profile(limb: Limb, of: 'wide' | 'deep'): (along: number) => number {
-	const xs = limb.sections.map((s) => s.along);
-	const ys = limb.sections.map((s) => s[of]);
+/** Half of breadth or depth at a place of the axis, from that of the sections. */
+export const profile = (limb: Limb, of: 'wide' | 'deep'): ((along: number) => number) =>
+	through(
+		limb.sections.map((s) => s.along),
+		limb.sections.map((s) => s[of])
+	);
+
+/** A monotone cubic through values at growing places, level before the first and after the last (Fritsch and Carlson 1980). */
+export function through(xs: readonly number[], ys: readonly number[]): (x: number) => number {
 	const n = xs.length;
 	const slopes = xs.slice(1).map((x, i) => (ys[i + 1]! - ys[i]!) / (x - xs[i]!));
 	const tangents = ys.map((_, i) =>

@@ -23,7 +23,7 @@ import { materialRows, supplyFields, supplyRows, writeSupplies } from './supplie
  * docs/formats.md. Ids are the file's own and only link its entries; reading gives new ones.
  */
 export const COSTUME_FORMAT = 'dapper-ledger-costume';
-export const COSTUME_VERSION = 19;
+export const COSTUME_VERSION = 20;
 
 export const costumeFile = z.strictObject({
 	format: z.literal(COSTUME_FORMAT),

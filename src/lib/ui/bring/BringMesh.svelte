@@ -1,6 +1,5 @@
 <script lang="ts">
 	/** A shape of triangles: scaled to the wearer, unfolded facet by facet or laid flat in few patches in a worker, kept as pieces. */
-	import pluralize from 'pluralize';
 	import { onDestroy } from 'svelte';
 	import { BODY_MEASURES, GIRTH_KEYS, type MeasureKey } from '$core/facts/bodyMeasure.ts';
 	import { fittedOf } from '$core/facts/measureRecord.ts';
@@ -15,7 +14,6 @@
 	import { bendsGently, ridgesOf } from '$core/engines/mesh/unfold.ts';
 	import { say, sayOf } from '$core/units/problem.ts';
 	import { follow } from '$core/answers/shapePieces.ts';
-	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
 	import type { Problem } from '$core/units/problem.ts';
 	import { formatLength, MM_PER } from '$core/units/measure.ts';
 	import { parseLength, parseSignedLength } from '$core/units/measure.ts';
@@ -25,14 +23,13 @@
 	import { mainlyCutFrom } from '$core/answers/cutFrom.ts';
 	import { page } from '$app/state';
 	import type { CostumeRecord } from '$core/facts/costume.ts';
-	import type { PatchesResult, UnfoldResult } from '../../../workers/protocol.ts';
+	import type { PatchesResult, UnfoldedWay } from '../../../workers/protocol.ts';
 	import Field from '../Field.svelte';
-	import Pieces from '../Pieces.svelte';
 	import Sheet from '../Sheet.svelte';
 	import Solid from '../Solid.svelte';
 	import MeshFigures from './MeshFigures.svelte';
 	import MeshPatches from './MeshPatches.svelte';
-	import KeepPieces from './KeepPieces.svelte';
+	import UnfoldedPieces from './UnfoldedPieces.svelte';
 	import PrintedPart from './PrintedPart.svelte';
 	import { Task } from '../task.svelte.ts';
 	import TaskBar from '../TaskBar.svelte';
@@ -104,7 +101,7 @@
 	onDestroy(() => patching.stop());
 
 	const task = new Task<'unfold'>();
-	let result = $state.raw<{ from: Mesh; unfolded: UnfoldResult } | null>(null);
+	let result = $state.raw<{ from: Mesh; unfolded: UnfoldedWay[] } | null>(null);
 	/** Pieces of another size are no pieces of this one. */
 	const shown = $derived(result && how === 'facets' && result.from === sized ? result.unfolded : null);
 
@@ -119,7 +116,6 @@
 		if (unfolded) result = { from, unfolded };
 	}
 	onDestroy(() => task.stop());
-	const numbered = $derived(numberedAlone(shown?.pieces ?? [], component.code));
 </script>
 
 <Desk sides="minmax(280px, 5fr) 7fr">
@@ -222,23 +218,7 @@
 		{#if patches}
 			<MeshPatches {patches} {limit} {kept} {name} {component} {workshop} {onDone} />
 		{:else if shown}
-			<Sheet title={pluralize('piece', shown.pieces.length, true)}>
-				<p>
-					<b class="figure">{length(shown.seamLength)}</b> of seams. Edges with the same number meet; inner lines
-					are folded.
-				</p>
-				{#each shown.notes as note (note.code)}<p class="warn small">{say(note)}</p>{/each}
-				<Pieces pieces={numbered} label="Unfolded pieces" />
-				<KeepPieces
-					pieces={shown.pieces}
-					origin="unfolded"
-					{kept}
-					{name}
-					{component}
-					materials={workshop.materials}
-					{onDone}
-				/>
-			</Sheet>
+			<UnfoldedPieces ways={shown} {kept} {name} {component} {workshop} {onDone} />
 		{:else}
 			<Sheet title="Pieces"
 				><p class="soft">Set the size, then {how === 'facets' ? 'unfold it' : 'lay it flat'}.</p></Sheet

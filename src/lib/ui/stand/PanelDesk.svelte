@@ -16,7 +16,9 @@
 	import Sheet from '../Sheet.svelte';
 	import Submit from '../Submit.svelte';
 	import Tick from '../Tick.svelte';
+	import PanelDrawing from './PanelDrawing.svelte';
 	import PanelFlat from './PanelFlat.svelte';
+	import PanelList from './PanelList.svelte';
 	import { PanelDraft } from './panelDraft.svelte.ts';
 	import StandOutlines from './StandOutlines.svelte';
 	import StandScene from './StandScene.svelte';
@@ -126,50 +128,22 @@
 						hint={draft.thicknessRead.ok ? undefined : say(draft.thicknessRead.problem)}
 					/>{/if}
 			</div>
-			<div class="row">
-				{#if draft.drawing}
-					<p class="small" role="status">
-						Press on the form where the seam turns: {draft.drawing.length} so far. The last joins the first.
-					</p>
-					<button
-						class="button small"
-						type="button"
-						disabled={draft.drawing.length < 3}
-						onclick={() => draft.close()}>Close the panel</button
-					>
-					<button
-						class="button small"
-						type="button"
-						onclick={() => (draft.drawing = draft.drawing?.slice(0, -1) ?? null)}>Back one</button
-					>
-					<button class="button small" type="button" onclick={() => (draft.drawing = null)}
-						>Draw nothing</button
-					>
-				{:else}
-					<button class="button small" type="button" onclick={() => (draft.drawing = [])}>Draw a panel</button
-					>
-				{/if}
-			</div>
-			{#if draft.plan.darts.length || draft.plan.panels.length > 1}
-				<ul class="plain small">
-					{#each draft.plan.panels as panel, i (i)}
-						<li>
-							{panel.name}
-							{#if draft.plan.panels.length > 1}<button
-									class="button small quiet"
-									type="button"
-									onclick={() => draft.dropPanel(i)}
-									>leave out<span class="visually-hidden"> {panel.name}</span></button
-								>{/if}
-							{#each draft.plan.darts as dart, d (d)}{#if dart.panel === i}
-									<span>· dart</span>
-									<button class="button small quiet" type="button" onclick={() => draft.dropDart(d)}
-										>close it<span class="visually-hidden"> in {panel.name}</span></button
-									>{/if}{/each}
-						</li>
+			<details open={draft.plan.ease.length > 0}>
+				<summary>Ease by level</summary>
+				<div class="fields">
+					{#each draft.levels as { level, name } (level)}
+						<Field
+							name="ease{level}"
+							label="Ease at the {name}"
+							hint={draft.easeWrong(level) ||
+								(draft.eases[level]?.trim() ? undefined : `as elsewhere: ${draft.ease}`)}
+							bind:value={() => draft.eases[level] ?? '', (v) => draft.setEase(level, String(v))}
+						/>
 					{/each}
-				</ul>
-			{/if}
+				</div>
+			</details>
+			<PanelDrawing {draft} />
+			<PanelList {draft} />
 			{#if draft.unmeasured.length}<p class="warn small">
 					Not measured: {draft.unmeasured.join(', ')}. There the form is in proportion to the rest.
 				</p>{/if}

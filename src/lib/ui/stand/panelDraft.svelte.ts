@@ -4,15 +4,19 @@ import { standLines, type PanelScene, panelScene } from '$core/answers/panelScen
 import type { Component } from '$core/facts/component.ts';
 import type { Material } from '$core/facts/material.ts';
 import { fittedOf, type MeasureRecord } from '$core/facts/measureRecord.ts';
-import type { BodyPoint, PanelPlan } from '$core/facts/panelPlan.ts';
+import { type BodyPoint, MOST_DARTS, MOST_EASE, MOST_PANELS, type PanelPlan } from '$core/facts/panelPlan.ts';
 import type { Relief } from '$core/engines/panels/relief.ts';
 import type { StoredShape } from '$core/facts/shape.ts';
+import { type DrawnRun, drawnOn, withCornerAt, withDart, withPanel } from '$core/engines/panels/drawn.ts';
 import { PANEL_PRESETS, type PanelPresetKey } from '$core/engines/panels/presets.ts';
 import { givesAt } from '$core/trade/laidFlat.ts';
 import { formatLength, type LengthUnit, parseLength, parseSignedLength } from '$core/units/measure.ts';
 import type { Point3 } from '$core/units/point.ts';
+import { say } from '$core/units/problem.ts';
 import type { PanelsResult } from '../../../workers/protocol.ts';
 import { Task } from '../task.svelte.ts';
+
+type Corners = PanelPlan['panels'][number]['points'];
 
 interface Around {
 	component: () => Component;
@@ -34,8 +38,16 @@ export class PanelDraft {
 	/** How the material is worked: a place in the list of ways. */
 	how = $state<string | number>(0);
 	materialId = $state<string | number>('');
-	/** Points of a panel that is being drawn; null when none is. */
-	drawing = $state.raw<BodyPoint[] | null>(null);
+	/** What is being drawn, a panel or a dart, and its corners so far; null when nothing is. */
+	drawing = $state.raw<{ what: 'panel' | 'dart'; corners: Corners } | null>(null);
+	/** How its next line runs. */
+	run = $state<DrawnRun>('shortest');
+	/** Its mirror image is drawn too. */
+	both = $state(false);
+	/** Why what was drawn came to nothing. */
+	refused = $state('');
+	/** What is typed as the ease of a level. */
+	eases = $state<Record<number, string>>({});
 	result = $state.raw<PanelsResult | null>(null);
 	readonly task = new Task<'panels'>();
 	readonly seeking = new Task<'panels'>();
@@ -53,6 +65,7 @@ export class PanelDraft {
 		this.ease = value('ease', PANEL_PRESETS[key].ease);
 		this.thickness = value('thickness', around.component().thicknessMm ?? 6);
 		this.materialId = around.materialId;
+		this.eases = Object.fromEntries(this.plan.ease.map((e) => [e.level, formatLength(e.mm, unit)]));
 		this.how = typeof shape?.values['gives'] === 'number' ? shape.values['gives'] : 0;
 	}
 
@@ -113,6 +126,7 @@ export class PanelDraft {
 		this.preset = key;
 		this.plan = PANEL_PRESETS[key].plan;
 		this.ease = formatLength(PANEL_PRESETS[key].ease, this.#around.unit);
+		this.eases = {};
 		this.drawing = null;
 	}
 	take({ plan }: Relief): void {
@@ -135,31 +149,88 @@ export class PanelDraft {
 	get #skin() {
 		return skinFor(this.stand, this.plan, this.#around.component().side, this.values);
 	}
-	/** A point more of the panel that is being drawn: turns go on from the last one, the shorter way. */
+	/** Measured levels that the panels lie at. */
+	readonly levels = $derived.by(() => {
+		const at = this.plan.panels.flatMap((p) => p.points.map((point) => point.level));
+		const [top, end] = [Math.min(...at) - 0.5, Math.max(...at) + 0.5];
+		return this.stand.limbs
+			.find((l) => l.name === this.plan.limb)!
+			.sections.map((s, level) => ({ level, name: s.level.name }))
+			.filter(({ level }) => level >= top && level <= end);
+	});
+	/** Why what is typed as the ease of a level is none. */
+	easeWrong(level: number): string {
+		const text = this.eases[level] ?? '';
+		if (!text.trim()) return '';
+		const read = parseSignedLength(text, this.#around.unit);
+		if (!read.ok) return say(read.problem);
+		return Math.abs(read.value) <= MOST_EASE
+			? ''
+			: `At most ${formatLength(MOST_EASE, this.#around.unit)} either way.`;
+	}
+	setEase(level: number, text: string): void {
+		this.eases[level] = text;
+		if (this.easeWrong(level)) return;
+		const read = parseSignedLength(text, this.#around.unit);
+		const others = this.plan.ease.filter((e) => e.level !== level);
+		this.plan = { ...this.plan, ease: read.ok ? [...others, { level, mm: read.value }] : others };
+	}
+
+	draw(what: 'panel' | 'dart'): void {
+		this.drawing = { what, corners: [] };
+		this.refused = '';
+	}
+	/** A corner more of what is being drawn; a dart has two. */
 	point(at: Point3): void {
 		if (!this.drawing) return;
-		const { level, turn } = this.#skin.pointAt(at);
-		const last = this.drawing.at(-1)?.turn ?? turn;
-		const near = turn + 360 * Math.round((last - turn) / 360);
-		this.drawing = [
-			...this.drawing,
-			{ level: Math.round(level * 100) / 100, turn: Math.round(near * 2) / 2 }
-		];
+		const { what, corners } = this.drawing;
+		const skin = this.#skin;
+		const place = skin.pointAt(at);
+		const more = drawnOn(corners, place, what === 'panel' ? this.run : 'shortest');
+		this.drawing = { what, corners: more };
+		if (what === 'panel' || more.length < 2) return;
+		this.#add(withDart(skin, this.plan, more[0]!, more[1]!), 'A dart ends within a panel: nothing was cut.');
+	}
+	back(): void {
+		if (this.drawing) this.drawing = { ...this.drawing, corners: this.drawing.corners.slice(0, -1) };
 	}
 	/** The panel that was drawn joins the others. */
 	close(): void {
-		if (!this.drawing || this.drawing.length < 3) return;
-		const panel = {
-			name: `panel ${this.plan.panels.length + 1}`,
-			points: this.drawing.map((p) => ({ ...p, runs: 'shortest' as const }))
+		if (!this.drawing || this.drawing.corners.length < 3) return;
+		this.#add(
+			withPanel(this.plan, this.drawing.corners, this.both && this.plan.limb === 'trunk'),
+			'It lies on both sides of the middle: only what lies beside it is mirrored.'
+		);
+	}
+	#add(plan: PanelPlan | null, otherwise: string): void {
+		if (plan && plan.panels.length <= MOST_PANELS && plan.darts.length <= MOST_DARTS) {
+			this.plan = plan;
+			this.preset = '';
+			this.drawing = null;
+			this.refused = '';
+		} else {
+			this.refused = plan ? `At most ${MOST_PANELS} panels and ${MOST_DARTS} darts go together.` : otherwise;
+			if (this.drawing?.what === 'dart') this.drawing = { what: 'dart', corners: [] };
+		}
+	}
+	moveCorner(panel: number, corner: number, to: BodyPoint): void {
+		this.plan = withCornerAt(this.plan, panel, corner, to);
+		this.preset = '';
+	}
+	runEdge(panel: number, corner: number, runs: Corners[number]['runs']): void {
+		this.plan = {
+			...this.plan,
+			panels: this.plan.panels.map((p, i) =>
+				i === panel ? { ...p, points: p.points.map((q, k) => (k === corner ? { ...q, runs } : q)) } : p
+			)
 		};
-		this.plan = { ...this.plan, panels: [...this.plan.panels, panel] };
-		this.drawing = null;
 		this.preset = '';
 	}
 
 	readonly scene: PanelScene = $derived.by(() => panelScene(this.stand, this.result, this.gives.share));
-	readonly drawn: Point3[] = $derived.by(() => (this.drawing ? standLines(this.#skin, this.drawing) : []));
+	readonly drawn: Point3[] = $derived.by(() =>
+		this.drawing ? standLines(this.#skin, this.drawing.corners) : []
+	);
 
 	stop(): void {
 		this.task.stop();
