@@ -53,6 +53,18 @@ test('a faceted helmet of our own: read, scaled to the head, unfolded with numbe
 	await page.getByRole('button', { name: 'Unfold', exact: true }).click();
 	await expect(page.getByRole('heading', { name: /^\d+ pieces?$/ })).toBeVisible();
 	await expect(page.getByText(/^[\d.]+ cm$/).first()).toBeVisible();
+	// Few large pieces or many small ones, each way with what it takes to join, before anything is kept.
+	const apart = page.getByRole('group', { name: 'Comes apart as' });
+	const seams = async (way: RegExp) =>
+		Number(/([\d.]+) (?:cm|m) of seams/.exec(await apart.getByText(way).innerText())![1]);
+	const pieces = async () =>
+		Number(/^\d+/.exec(await page.getByRole('heading', { name: /^\d+ pieces?$/ }).innerText())![0]);
+	const few = await pieces();
+	await apart.getByRole('radio', { name: /each facet by itself/ }).check();
+	await expect.poll(pieces).toBeGreaterThan(few);
+	expect(await seams(/each facet by itself/)).toBeGreaterThan(await seams(/few large pieces/));
+	await apart.getByRole('radio', { name: /few large pieces/ }).check();
+	await expect.poll(pieces).toBe(few);
 	await page.getByRole('button', { name: 'Keep these pieces' }).click();
 	await toast(page, 'Brought our helmet to A-03 Pauldrons');
 	await page.waitForURL(/pattern\/\d+$/);

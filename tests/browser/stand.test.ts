@@ -83,7 +83,13 @@ test('a breastplate in two plates from the stand: beyond what cold foam gives, a
 	const before = await percent(page);
 	expect(before).toBeGreaterThan(3);
 	await seek.click();
-	await page.getByRole('button', { name: 'Take the dart' }).click({ timeout: 60_000 });
+	// Each told by what it comes to; what is enough with the least to join stands first.
+	const proposed = page.getByRole('table', { name: /plate, pulled by/ }).getByRole('row');
+	await expect(proposed).toHaveCount(4, { timeout: 60_000 });
+	await expect(proposed.nth(1)).toContainText(/a dart\s*[\d.]+ %\s*1 → 1/);
+	await expect(proposed.filter({ hasText: 'a gusset' })).toContainText('1 → 2');
+	await expect(proposed.filter({ hasText: 'a seam' })).toContainText('1 → 2');
+	await page.getByRole('button', { name: 'Take the dart' }).click();
 	await expect(page.getByText('· dart')).toBeVisible();
 	await expect.poll(() => percent(page), { timeout: 30_000 }).not.toBe(before);
 	await page.getByRole('button', { name: 'Keep these pieces' }).click();
@@ -111,6 +117,78 @@ test('a breastplate in two plates from the stand: beyond what cold foam gives, a
 	// Undone, they are as they were.
 	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
 	await expect.poll(wide).toBe(was);
+});
+
+test('a panel drawn along the level and upright is mirrored, its corners are moved, ease is said by level, a dart is drawn', async ({
+	page
+}) => {
+	await page.setViewportSize({ width: 1280, height: 1400 });
+	await open(page, '/c/1/pattern/stand?of=1');
+	await expect(page.getByRole('heading', { name: '2 pieces' })).toBeVisible({ timeout: 20_000 });
+	await page.getByRole('button', { name: 'leave out back plate' }).click();
+	await expect(page.getByRole('heading', { name: '1 piece', exact: true })).toBeVisible({ timeout: 20_000 });
+	const form = page.getByRole('application', { name: /Panels of/ });
+	const press = async (x: number, y: number) => {
+		const box = (await form.boundingBox())!;
+		await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
+	};
+	await page.getByRole('button', { name: 'Draw a panel' }).click();
+	await page.getByRole('checkbox', { name: 'Its mirror image too' }).check();
+	await press(0.5, 0.45);
+	await expect(page.getByText('1 so far')).toBeVisible();
+	await page.getByRole('radio', { name: 'along the level' }).check();
+	await press(0.57, 0.5);
+	await page.getByRole('radio', { name: 'upright, as grain lies' }).check();
+	await press(0.5, 0.6);
+	await page.getByRole('radio', { name: 'along the level' }).check();
+	await press(0.5, 0.55);
+	await expect(page.getByText('4 so far')).toBeVisible();
+	await page.getByRole('button', { name: 'Close the panel' }).click();
+	await expect(page.getByRole('heading', { name: '3 pieces' })).toBeVisible({ timeout: 20_000 });
+	// Along the level its first two corners are of one level, upright the next of one turn; the middle is at 90.
+	await page.locator('summary', { hasText: 'panel 2, left' }).click();
+	const corner = (key: string, n: number, side: string) =>
+		page.getByLabel(`${key} of corner ${n} of panel 2, ${side}`, { exact: true });
+	const level = await corner('level', 1, 'left').inputValue();
+	await expect(corner('level', 2, 'left')).toHaveValue(level);
+	await expect(corner('turn', 1, 'left')).toHaveValue('90');
+	const turn = await corner('turn', 2, 'left').inputValue();
+	await expect(corner('turn', 3, 'left')).toHaveValue(turn);
+	await page.locator('summary', { hasText: 'panel 2, right' }).click();
+	// A corner on the middle is moved on both sides.
+	await corner('level', 1, 'left').fill('far');
+	await corner('level', 1, 'left').press('Tab');
+	await expect(page.getByText('Corner 1: its level is a number from')).toBeVisible();
+	await corner('level', 1, 'left').fill('3.9');
+	await corner('level', 1, 'left').press('Tab');
+	await expect(corner('level', 4, 'right')).toHaveValue('3.9');
+	// What was said to the left moves the pieces: round the waist more is left.
+	const joined = page.getByText(/to join; edges with the same number meet/);
+	await expect(page.getByRole('button', { name: 'Keep these pieces' })).toBeEnabled();
+	const before = await joined.innerText();
+	await page.locator('summary', { hasText: 'Ease by level' }).click();
+	await page.getByLabel('Ease at the chest').fill('far');
+	await expect(page.getByText('“far” is not a length')).toBeVisible();
+	await page.getByLabel('Ease at the chest').fill('30');
+	await expect.poll(() => joined.innerText(), { timeout: 20_000 }).not.toBe(before);
+	// A dart by hand: outside of all it is refused.
+	await page.getByRole('button', { name: 'Draw a dart' }).click();
+	await press(0.5, 0.7);
+	await press(0.5, 0.08);
+	await expect(page.getByRole('alert').getByText('A dart ends within a panel')).toBeVisible();
+	await press(0.45, 0.75);
+	await press(0.45, 0.6);
+	await expect(page.getByText('· dart')).toBeVisible();
+	await expect(page.getByRole('heading', { name: '3 pieces' })).toBeVisible();
+	await page.getByRole('button', { name: 'Keep these pieces' }).click();
+	await toast(page, 'Laid 3 panels flat for A-01 Breastplate');
+	await page.waitForURL(/pattern\/\d+$/);
+	const kept = page.url().split('/').pop();
+	await open(page, `/c/1/pattern/stand?shape=${kept}`);
+	await expect(page.getByLabel('Ease at the chest')).toHaveValue('30 cm');
+	await expect(page.getByText('· dart')).toBeVisible();
+	await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click();
+	await toast(page, /Undone|Undid/);
 });
 
 test('a curved helmet comes apart into few patches within what the material gives', async ({ page }) => {

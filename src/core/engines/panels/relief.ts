@@ -140,7 +140,7 @@ const OPENS = 2;
 const HELPS = 0.97;
 
 /**
- * What could be done to a panel: of each kind what lowers its largest strain most, the best first. Cuts go from the nearest places of
+ * What could be done to a panel: of each kind what lowers its largest strain most; first what brings it within the limit with the least to join. Cuts go from the nearest places of
  * the border, in six directions, towards where the panel is scaled most.
  *
  * @param panel the index of a panel in the plan
@@ -222,5 +222,7 @@ export function reliefs(
 		if (after.max >= before.max * HELPS || after.max >= (best.get(kind)?.after.max ?? Infinity)) return;
 		best.set(kind, { kind, panel, plan: its, before, after });
 	});
-	return [...best.values()].sort((a, b) => a.after.max - b.after.max);
+	// What is within the limit is good enough: there the least to join counts.
+	const beyond = ({ after }: Relief) => (after.max > limit * 1.001 ? after.max : 0);
+	return [...best.values()].sort((a, b) => beyond(a) - beyond(b) || a.after.seams - b.after.seams);
 }

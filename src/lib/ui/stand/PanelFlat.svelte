@@ -44,7 +44,11 @@
 						)}</caption
 					>
 					<thead>
-						<tr><th>With</th><th>pulled by</th><th>pieces</th><th>more to join</th><td></td></tr>
+						<tr
+							><th>With</th><th>pulled by</th><th>pieces</th><th>more to join</th><th
+								><span class="visually-hidden">take it</span></th
+							></tr
+						>
 					</thead>
 					<tbody>
 						{#each proposed as relief (relief.kind)}

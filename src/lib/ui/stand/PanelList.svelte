@@ -25,7 +25,7 @@
 		<li>
 			<details>
 				<summary>{panel.name}</summary>
-				<div class="wide" role="region" aria-label="Corners of {panel.name}" tabindex="-1">
+				<div class="wide" role="region" aria-label="Corners of {panel.name}">
 					<table class="small">
 						<thead
 							><tr><th>Corner</th><th>Level</th><th>Turned to, °</th><th>The next line runs</th></tr></thead
