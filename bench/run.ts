@@ -17,6 +17,7 @@ import { schedule } from './schedule.ts';
 import { dress } from './dress.ts';
 import { cases } from './cases.ts';
 import { drawing, traced } from './trace.ts';
+import { turning } from './turning.ts';
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
 	schedule,
@@ -33,6 +34,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
 	drawing,
 	piece,
 	picture,
+	turning,
 	pages
 };
 const chosen = process.argv.slice(2);
