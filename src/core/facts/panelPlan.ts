@@ -60,7 +60,9 @@ export const panelPlan = z.strictObject({
 			})
 		)
 		.max(21)
-		.default([])
+		.default([]),
+	/** What is symmetric about the middle is cut as a half on the fold. */
+	fold: z.boolean().default(false)
 });
 export type PanelPlan = z.infer<typeof panelPlan>;
 export type Dart = PanelPlan['darts'][number];

@@ -13,7 +13,7 @@ const SKIN = skinOf(
 	null,
 	10
 );
-const NOTHING: PanelPlan = { limb: 'trunk', panels: [], darts: [], ease: [] };
+const NOTHING: PanelPlan = { limb: 'trunk', panels: [], darts: [], ease: [], fold: false };
 type Corners = PanelPlan['panels'][number]['points'];
 const told = (corners: Corners) => corners.map((p) => [p.level, p.turn, p.runs]);
 

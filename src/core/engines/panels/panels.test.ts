@@ -59,7 +59,8 @@ const tube: PanelPlan = {
 		}
 	],
 	darts: [],
-	ease: []
+	ease: [],
+	fold: false
 };
 
 test('a panel round a straight limb is its rectangle, within 0.1 %, and out by ease and thickness', () => {
@@ -148,7 +149,8 @@ test('a panel that crosses itself, or runs off its limb, is refused by its name'
 		limb: 'trunk',
 		panels: [{ name: 'odd', points: points.map(([level, turn]) => ({ level, turn, runs: 'even' })) }],
 		darts: [],
-		ease: []
+		ease: [],
+		fold: false
 	});
 	const code = (points: [number, number][]) => {
 		const done = panelsFlat(skin, panel(points), 0.1);

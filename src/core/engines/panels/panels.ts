@@ -3,6 +3,7 @@ import { good, type Parsed } from '../../units/problem.ts';
 import type { Flat } from '../flatten/flat.ts';
 import { flatten, type Flattened } from '../flatten/flatten.ts';
 import { piecesOfFlat, type FlatPieces } from '../flatten/pieces.ts';
+import { onFold } from './fold.ts';
 import { panelMesh, type PanelMesh } from './mesh.ts';
 import type { LimbSkin } from './surface.ts';
 
@@ -37,13 +38,14 @@ export function panelsFlat(skin: LimbSkin, plan: PanelPlan, limit: number): Pars
 			return { name: n > 1 ? `${name} ${n}` : name, turn: uprightTurn(skin, mesh.value, flat), grain: 90 };
 		}
 	});
-	return good({
+	const laid = {
 		...pieces,
 		mesh: mesh.value,
 		flattened: done.value,
 		panelOf: done.value.flats.map(panel),
 		seamLength: pieces.seams.reduce((sum, s) => sum + s.length, 0)
-	});
+	};
+	return good(plan.fold ? onFold(laid) : laid);
 }
 
 /** By how much a piece is turned so that the way up along the limb, averaged over its faces, is up on the sheet: radians. */

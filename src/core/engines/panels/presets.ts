@@ -131,7 +131,7 @@ const preset = (
 	name,
 	limb,
 	ease,
-	plan: { limb, panels: panels.map(([n, points]) => ({ name: n, points })), darts: [], ease: [] }
+	plan: { limb, panels: panels.map(([n, points]) => ({ name: n, points })), darts: [], ease: [], fold: false }
 });
 
 const front = princess(true, FRONT_DROP);

@@ -125,7 +125,8 @@ test('round a waist, a saddle: a gusset helps there, opened on the border, and e
 			{ name: 'side', points: points.map(([level, turn]) => ({ level, turn, runs: 'even' as const })) }
 		],
 		darts: [],
-		ease: []
+		ease: [],
+		fold: false
 	};
 	const before = laid(plan);
 	for (const relief of reliefs(SKIN, plan, 0, 0.005)) {

@@ -142,6 +142,11 @@
 					{/each}
 				</div>
 			</details>
+			{#if draft.plan.limb === 'trunk'}<Tick
+					name="fold"
+					label="Cut what is symmetric as a half, on the fold"
+					bind:checked={() => draft.plan.fold, (fold) => (draft.plan = { ...draft.plan, fold })}
+				/>{/if}
 			<PanelDrawing {draft} />
 			<PanelList {draft} />
 			{#if draft.unmeasured.length}<p class="warn small">
