@@ -87,7 +87,9 @@
 			/>
 		{/each}
 		{@const number = code.replace(/^\S+ /, '')}
-		{@const words = joined ? piece.name : `${piece.name}, ${count} ×`}
+		{@const words = joined
+			? piece.name
+			: `${piece.name}, ${count} ×${piece.foldEdge === null ? '' : ', on the fold'}`}
 		{@const room = (around.right - around.left) / unit}
 		{#if !small && (around.top - around.bottom) / unit > 14 && room > LETTER * number.length}
 			{@const [lx, ly] = labelPoint(cut, piece.holes, at)}

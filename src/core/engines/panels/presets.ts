@@ -160,6 +160,11 @@ export const PANEL_PRESETS = {
 		['back, right', mirrored(back.middle)],
 		['side back, right', mirrored(back.side)]
 	]),
+	bodiceSide: preset('bodice with side seams', 'trunk', 60, [
+		['front', whole(true, FRONT_DROP)],
+		['back, left', half(false, BACK_DROP)],
+		['back, right', mirrored(half(false, BACK_DROP))]
+	]),
 	collar: preset('collar, open in front', 'trunk', 20, [
 		['collar', [at(CHIN + 0.55, 100), at(CHIN + 0.55, 440), at(NECK + 0.35, 440), at(NECK + 0.35, 100)]]
 	]),
