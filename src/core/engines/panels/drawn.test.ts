@@ -1,18 +1,13 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import { ADULT } from '$tests/support/adult.ts';
 import { panelPlan, type PanelPlan } from '../../facts/panelPlan.ts';
-import { standOf } from '../stand/form.ts';
 import { drawnOn, withCornerAt, withDart, withPanel } from './drawn.ts';
 import { panelsFlat } from './panels.ts';
 import { PANEL_PRESETS } from './presets.ts';
 import { skinOf } from './surface.ts';
 
-const SKIN = skinOf(
-	standOf((key) => (key === 'stature' ? 1680 : key === 'chestGirth' ? 930 : null)),
-	'trunk',
-	null,
-	10
-);
+const SKIN = skinOf(ADULT, 'trunk', null, 10);
 const NOTHING: PanelPlan = { limb: 'trunk', panels: [], darts: [], ease: [], fold: false };
 type Corners = PanelPlan['panels'][number]['points'];
 const told = (corners: Corners) => corners.map((p) => [p.level, p.turn, p.runs]);

@@ -1,23 +1,17 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import { ADULT } from '$tests/support/adult.ts';
 import type { PanelPlan } from '../../facts/panelPlan.ts';
 import type { Piece } from '../../facts/piece.ts';
 import { edgeLength, edgesOf, signedArea } from '../pattern/outline.ts';
 import { checkPiece } from '../pattern/piece.ts';
-import { standOf } from '../stand/form.ts';
 import { panelsFlat } from './panels.ts';
 import { PANEL_PRESETS } from './presets.ts';
 import { skinOf } from './surface.ts';
 
 const near = (a: number, b: number, by: number, what = '') =>
 	assert.ok(Math.abs(a - b) <= by, `${what} ${a}, not ${b}`);
-const MEASURES: Record<string, number> = { stature: 1680, chestGirth: 930, waistGirth: 745, hipGirth: 990, neckGirth: 355 }; // prettier-ignore
-const SKIN = skinOf(
-	standOf((key) => MEASURES[key] ?? null),
-	'trunk',
-	null,
-	10
-);
+const SKIN = skinOf(ADULT, 'trunk', null, 10);
 const laid = (plan: PanelPlan, fold: boolean): Piece[] => {
 	const done = panelsFlat(SKIN, { ...plan, fold }, 0.1);
 	assert.ok(done.ok, JSON.stringify(done));

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import { ADULT, MEASURES } from '$tests/support/adult.ts';
 import type { PanelPlan } from '../../facts/panelPlan.ts';
 import { seeded } from '../../units/random.ts';
 import { type Limb, type Stand, standOf } from '../stand/form.ts';
@@ -10,16 +11,6 @@ import { edgePoints, skinOf } from './surface.ts';
 
 const near = (a: number, b: number, by: number, what = '') =>
 	assert.ok(Math.abs(a - b) <= by, `${what} ${a}, not ${b}`);
-
-const MEASURES: Record<string, number> = {
-	stature: 1680,
-	chestGirth: 930,
-	underbustGirth: 800,
-	waistGirth: 745,
-	hipGirth: 990,
-	neckGirth: 355
-};
-const ADULT = standOf((key) => MEASURES[key] ?? null);
 
 /** A limb that is round and straight: so wide at the top, so wide at the end, so long. */
 function roundLimb(top: number, end: number, long: number): Stand {

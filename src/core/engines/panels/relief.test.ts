@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
+import { ADULT } from '$tests/support/adult.ts';
 import { signedArea } from '../pattern/outline.ts';
-import { standOf } from '../stand/form.ts';
 import type { PanelPlan } from '../../facts/panelPlan.ts';
 import { panelsFlat, type PanelsFlat } from './panels.ts';
 import { PANEL_PRESETS } from './presets.ts';
@@ -11,20 +11,7 @@ import { skinOf } from './surface.ts';
 const near = (a: number, b: number, by: number, what = '') =>
 	assert.ok(Math.abs(a - b) <= by, `${what} ${a}, not ${b}`);
 
-const MEASURES: Record<string, number> = {
-	stature: 1680,
-	chestGirth: 930,
-	underbustGirth: 800,
-	waistGirth: 745,
-	hipGirth: 990,
-	neckGirth: 355
-};
-const SKIN = skinOf(
-	standOf((key) => MEASURES[key] ?? null),
-	'trunk',
-	null,
-	10
-);
+const SKIN = skinOf(ADULT, 'trunk', null, 10);
 const LIMIT = 0.03;
 const laid = (plan: PanelPlan): PanelsFlat => {
 	const done = panelsFlat(SKIN, plan, LIMIT);
