@@ -162,7 +162,13 @@ test('a panel drawn along the level and upright is mirrored, its corners are mov
 	await corner('level', 1, 'left').fill('3.9');
 	await corner('level', 1, 'left').press('Tab');
 	await expect(corner('level', 4, 'right')).toHaveValue('3.9');
-	// What was said to the left moves the pieces: round the waist more is left.
+	await page.getByLabel('eased in after corner 2 of panel 2, left', { exact: true }).fill('20');
+	await page.keyboard.press('Tab');
+	await expect(page.getByText('Corner 2: an edge is eased in by 0 to 10 %.')).toBeVisible();
+	await page.getByLabel('eased in after corner 2 of panel 2, left', { exact: true }).fill('5');
+	await page.keyboard.press('Tab');
+	await expect(page.getByText('an edge is eased in by')).toHaveCount(0);
+	// Ease at a level moves the pieces.
 	const joined = page.getByText(/to join; edges with the same number meet/);
 	await expect(page.getByRole('button', { name: 'Keep these pieces' })).toBeEnabled();
 	const before = await joined.innerText();

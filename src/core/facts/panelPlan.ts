@@ -19,6 +19,8 @@ export const EDGE_RUNS = ['shortest', 'even'] as const;
 
 export const MOST_PANELS = 12;
 export const MOST_DARTS = 24;
+/** Cloth takes so much at a seam without folds: common practice, from memory. */
+export const MOST_EASED = 0.1;
 /** Round that is left, mm, either way. */
 export const MOST_EASE = 600;
 
@@ -29,7 +31,13 @@ export const panelPlan = z.strictObject({
 			z.strictObject({
 				name: z.string().trim().min(1).max(60),
 				points: z
-					.array(bodyPoint.extend({ runs: z.enum(EDGE_RUNS).default('even') }))
+					.array(
+						bodyPoint.extend({
+							runs: z.enum(EDGE_RUNS).default('even'),
+							/** The edge after it is eased in: longer than what it meets by this share. */
+							eases: z.number().min(0).max(MOST_EASED).optional()
+						})
+					)
 					.min(3)
 					.max(80)
 			})

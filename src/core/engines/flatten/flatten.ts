@@ -3,7 +3,7 @@ import { propose } from './cuts.ts';
 import { Flat } from './flat.ts';
 import { overlaps } from './overlap.ts';
 import { endOf, partsOf, patchOf, startOf, type Surface } from './patch.ts';
-import { evenSeams, type Seam, seamLengths, seamsOf } from './seams.ts';
+import { evenSeams, type Seam, type SeamLengths, seamLengths, seamsOf } from './seams.ts';
 
 export interface FlattenOptions {
 	/** Largest strain of any face; with `propose` cuts are added until no face has more. */
@@ -24,8 +24,7 @@ export interface FlattenOptions {
 export interface Flattened {
 	flats: Flat[];
 	seams: Seam[];
-	/** Both sides of each seam in the plane, and on the surface, mm. */
-	lengths: { a: number; b: number; on: number }[];
+	lengths: SeamLengths[];
 	/** Pieces that cover themselves though no face is turned over. */
 	overlapping: number;
 }

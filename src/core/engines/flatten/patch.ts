@@ -23,6 +23,8 @@ export interface Surface {
 	twin: Int32Array;
 	/** How long each half-edge is on the curved surface that the triangles stand for, mm; where nothing is said, straight. */
 	lengths?: Float64Array;
+	/** By what share each half-edge is longer than what it meets, eased in on purpose. */
+	eased?: Float64Array;
 }
 
 export const nextOf = (h: number): number => (h % 3 === 2 ? h - 2 : h + 1);

@@ -74,25 +74,39 @@ export function flatLengths(flats: readonly Flat[]): (h: number) => number {
 	};
 }
 
-/** Both sides of each seam, mm, in the plane, and on the surface. */
-export function seamLengths(
-	surface: Surface,
-	flats: readonly Flat[],
-	seams: readonly Seam[]
-): { a: number; b: number; on: number }[] {
-	const long = flatLengths(flats);
-	return seams.map(({ halves }) => ({
-		a: halves.reduce((sum, h) => sum + long(h), 0),
-		b: halves.reduce((sum, h) => sum + long(surface.twin[h]!), 0),
-		on: halves.reduce((sum, h) => sum + lengthOf(surface, h), 0)
-	}));
+export interface SeamLengths {
+	/** Both sides in the plane, mm. */
+	a: number;
+	b: number;
+	/** On the surface, mm. */
+	on: number;
+	/** How many times as long as the other the first side is to be: 1, unless one of them is eased in. */
+	wanted: number;
 }
 
-const apart = ({ a, b, on }: { a: number; b: number; on: number }) =>
-	Math.abs(a - b) / Math.max(SEAM_MM, SEAM_SHARE * on);
+/** Both sides of each seam, in the plane, and on the surface. */
+export function seamLengths(surface: Surface, flats: readonly Flat[], seams: readonly Seam[]): SeamLengths[] {
+	const { twin, eased } = surface;
+	const long = flatLengths(flats);
+	return seams.map(({ halves }) => {
+		const on = halves.reduce((sum, h) => sum + lengthOf(surface, h), 0);
+		const more = (half: (h: number) => number) =>
+			1 + halves.reduce((sum, h) => sum + (eased?.[half(h)] ?? 0) * lengthOf(surface, h), 0) / on;
+		return {
+			a: halves.reduce((sum, h) => sum + long(h), 0),
+			b: halves.reduce((sum, h) => sum + long(twin[h]!), 0),
+			on,
+			wanted: more((h) => h) / more((h) => twin[h]!)
+		};
+	});
+}
+
+const apart = ({ a, b, on, wanted }: SeamLengths) =>
+	Math.abs(a - wanted * b) / Math.max(SEAM_MM, SEAM_SHARE * on);
 
 /**
- * Moves patches until the sides of their seams are of one length: each side goes half of the way.
+ * Moves patches until the sides of their seams are of one length: each side goes half of the way. Where one is eased in, it alone is
+ * made longer.
  *
  * @param again lays a patch flat anew, with its border held so stiffly
  */
@@ -110,15 +124,16 @@ export function evenSeams(
 		const long = flatLengths(flats);
 		const springs = flats.map((): Spring[] => []);
 		seams.forEach(({ halves, patches }, i) => {
-			const { a, b } = lengths[i]!;
+			const { a, b, wanted } = lengths[i]!;
 			const middle = (a + b) / 2;
+			const [toA, toB] = wanted > 1 ? [b * wanted, b] : wanted < 1 ? [a, a / wanted] : [middle, middle];
 			for (const h of halves)
-				for (const [side, half, now] of [
-					[0, h, a],
-					[1, surface.twin[h]!, b]
+				for (const [side, half, times] of [
+					[0, h, toA / a],
+					[1, surface.twin[h]!, toB / b]
 				] as const) {
 					const { from, to } = ends.get(half)!;
-					springs[patches[side]]!.push({ from, to, long: (long(half) * middle) / now });
+					springs[patches[side]]!.push({ from, to, long: long(half) * times });
 				}
 		});
 		for (const i of uneven) {

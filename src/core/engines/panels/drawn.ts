@@ -34,7 +34,10 @@ export const mirror = (p: BodyPoint): BodyPoint => ({ level: p.level, turn: 180 
 /** The same outline on the wearer's other side, run the other way. */
 export const mirrored = (points: Corners): Corners =>
 	points
-		.map((p, i) => ({ ...mirror(p), runs: points[(i - 1 + points.length) % points.length]!.runs }))
+		.map((p, i) => {
+			const { runs, eases } = points[(i - 1 + points.length) % points.length]!;
+			return { ...mirror(p), runs, ...(eases === undefined ? {} : { eases }) };
+		})
 		.reverse();
 
 /** Corners no farther than this from the middle of front or back lie on it, degrees. */

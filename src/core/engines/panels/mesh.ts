@@ -58,6 +58,8 @@ export function panelMesh(skin: LimbSkin, plan: PanelPlan, every = EVERY): Parse
 	const turns: number[] = [];
 	const levels: number[] = [];
 	const open = new Set<string>();
+	/** Edges of panels that are eased in, by panel and points. */
+	const eased = new Map<string, number>();
 	const idOf = (p: BodyPoint): number => {
 		const turn = ((p.turn % 360) + 360) % 360;
 		const key = `${p.level.toFixed(6)} ${(turn > 359.999999 ? 0 : turn).toFixed(5)}`;
@@ -126,6 +128,12 @@ export function panelMesh(skin: LimbSkin, plan: PanelPlan, every = EVERY): Parse
 			}
 		const triangles = cdt2d(at, lines);
 		const ids = all.map(idOf);
+		sides
+			.flatMap((side, i) => side.slice(0, -1).map(() => panel.points[i]!.eases ?? 0))
+			.forEach((share, i) => {
+				const [a, b] = [ids[i]!, ids[(i + 1) % ring.length]!];
+				if (share) eased.set(`${index} ${a} ${b}`, share).set(`${index} ${b} ${a}`, share);
+			});
 		let added = 0;
 		for (const its of triangles) {
 			const corners3 = its.map((i) => at[i]!) as [Point, Point, Point];
@@ -148,11 +156,19 @@ export function panelMesh(skin: LimbSkin, plan: PanelPlan, every = EVERY): Parse
 		}
 		if (added === 0) return bad('panelEmpty', { name: panel.name }, path);
 	}
-	const surface = { ...surfaceOf(vertices, faces), lengths: new Float64Array(faces.length * 3) };
+	const surface: Surface & { lengths: Float64Array } = {
+		...surfaceOf(vertices, faces),
+		lengths: new Float64Array(faces.length * 3)
+	};
 	for (let h = 0; h < surface.lengths.length; h++) {
 		const at = (half: number): BodyPoint => ({ level: levels[half]!, turn: turns[half]! });
 		surface.lengths[h] = curvedLength(skin, at(h), at(nextOf(h)));
 	}
+	if (eased.size)
+		surface.eased = Float64Array.from(
+			surface.lengths,
+			(_, h) => eased.get(`${panelOf[Math.floor(h / 3)]} ${startOf(surface, h)} ${endOf(surface, h)}`) ?? 0
+		);
 	const cut = new Uint8Array(faces.length * 3);
 	for (let h = 0; h < cut.length; h++) {
 		const g = surface.twin[h]!;

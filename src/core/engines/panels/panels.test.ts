@@ -189,3 +189,57 @@ test('ease at a level of its own: so much rounder there by hand, as the panel ha
 	near(back.level, 0.7, 1e-6);
 	near(back.turn, 40, 1e-6);
 });
+
+test('a seam eased in on purpose: 4 % of 300 mm by hand, the other side as it was, notches at the same shares', () => {
+	// Two halves of a tube, joined down both sides: each seam is 300 mm on the surface.
+	const stand = roundLimb(60, 60, 300);
+	const skin = skinOf(stand, 'arm', 'left', 0);
+	const half = (name: string, from: number, eases?: number): PanelPlan['panels'][number] => ({
+		name,
+		points: [
+			{ level: 0, turn: from, runs: 'even' },
+			{ level: 0, turn: from + 180, runs: 'even', ...(eases === undefined ? {} : { eases }) },
+			{ level: 2, turn: from + 180, runs: 'even' },
+			{ level: 2, turn: from, runs: 'even' }
+		]
+	});
+	const plan: PanelPlan = {
+		limb: 'arm',
+		panels: [half('front', 0, 0.04), half('back', 180)],
+		darts: [],
+		ease: [],
+		fold: false
+	};
+	const done = panelsFlat(skin, plan, 0.1);
+	assert.ok(done.ok);
+	const { pieces, flattened } = done.value;
+	const sideOf = (name: string, seam: string) => {
+		const piece = pieces.find((p) => p.name === name)!;
+		const edges = edgesOf(piece.outline).map((e, i) => ({ ...e, i, long: edgeLength(e.from, e.edge) }));
+		const its = edges.filter((e) => e.edge.seam === seam);
+		const before = (i: number) => its.filter((e) => e.i < i).reduce((sum, e) => sum + e.long, 0);
+		const long = its.reduce((sum, e) => sum + e.long, 0);
+		const notches = piece.notches
+			.filter((m) => its.some((e) => e.i === m.edge))
+			.map((m) => (before(m.edge) + m.along) / long);
+		return { long, notches: notches.toSorted((a, b) => a - b) };
+	};
+	const eased = flattened.lengths.findIndex((l) => Math.abs(l.wanted - 1) > 0.01);
+	const plain = flattened.lengths.findIndex((l) => Math.abs(l.wanted - 1) < 1e-9);
+	assert.ok(eased >= 0 && plain >= 0);
+	near(sideOf('front', String(eased + 1)).long, 312, 1.5, 'eased side');
+	near(sideOf('back', String(eased + 1)).long, 300, 1.5, 'what it meets');
+	near(
+		sideOf('front', String(plain + 1)).long,
+		sideOf('back', String(plain + 1)).long,
+		1.5,
+		'the other seam'
+	);
+	const [a, b] = ['front', 'back'].map((name) => sideOf(name, String(eased + 1)).notches) as [
+		number[],
+		number[]
+	];
+	assert.ok(a.length > 0 && a.length === b.length);
+	// Seen from the other side an edge runs the other way.
+	a.forEach((share, i) => near(share, 1 - b.at(-1 - i)!, 0.01, 'notch'));
+});

@@ -39,7 +39,7 @@ const turnedBy = (a: BodyPoint, b: BodyPoint): number | null => {
 	const whole = 360 * Math.round((b.turn - a.turn) / 360);
 	return Math.abs(a.level - b.level) < NEAR && Math.abs(b.turn - a.turn - whole) < NEAR ? whole : null;
 };
-const same = (a: BodyPoint, b: BodyPoint) => a.level === b.level && a.turn === b.turn;
+const same = (a: BodyPoint, b: BodyPoint) => turnedBy(a, b) === 0;
 
 /** A corner more where a border is: on both sides of its seam, so that they stay one line. */
 function withCorner(plan: PanelPlan, panel: number, { side, step, at }: RimPlace): PanelPlan {
@@ -58,7 +58,7 @@ function withCorner(plan: PanelPlan, panel: number, { side, step, at }: RimPlace
 				] as const) {
 					const by = turnedBy(a, p);
 					if (by !== null && by === turnedBy(b, next))
-						return [p, { level: at.level, turn: at.turn + by, runs: p.runs }];
+						return [p, { ...p, level: at.level, turn: at.turn + by }];
 				}
 				return [p];
 			})

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The panels that are drawn, with their darts and corners: each corner can be moved by its figures, with those that meet it. */
-	import { EDGE_RUNS } from '$core/facts/panelPlan.ts';
+	import { EDGE_RUNS, MOST_EASED } from '$core/facts/panelPlan.ts';
 	import { parseNumber } from '$core/units/number.ts';
 	import type { PanelDraft } from './panelDraft.svelte.ts';
 
@@ -17,6 +17,12 @@
 		wrong = isOne ? '' : `Corner ${corner + 1}: its ${key} is a number from ${least} to ${most}.`;
 		if (isOne) draft.moveCorner(panel, corner, { level: at.level, turn: at.turn, [key]: read.value });
 	}
+	function ease(panel: number, corner: number, text: string) {
+		const read = text.trim() ? parseNumber(text.replace('%', '')) : { ok: true as const, value: 0 };
+		const isOne = read.ok && read.value >= 0 && read.value <= 100 * MOST_EASED;
+		wrong = isOne ? '' : `Corner ${corner + 1}: an edge is eased in by 0 to ${100 * MOST_EASED} %.`;
+		if (isOne) draft.sayEdge(panel, corner, { eases: read.value / 100 });
+	}
 	const shown = (value: number) => String(Math.round(value * 100) / 100).replace('-', '−');
 </script>
 
@@ -28,7 +34,11 @@
 				<div class="wide" role="region" aria-label="Corners of {panel.name}">
 					<table class="small">
 						<thead
-							><tr><th>Corner</th><th>Level</th><th>Turned to, °</th><th>The next line runs</th></tr></thead
+							><tr
+								><th>Corner</th><th>Level</th><th>Turned to, °</th><th>The next line runs</th><th
+									>Eased in, %</th
+								></tr
+							></thead
 						>
 						<tbody>
 							{#each panel.points as point, k (k)}
@@ -49,9 +59,19 @@
 										><select
 											aria-label="line after corner {k + 1} of {panel.name}"
 											value={point.runs}
-											onchange={(e) => draft.runEdge(i, k, e.currentTarget.value as typeof point.runs)}
+											onchange={(e) =>
+												draft.sayEdge(i, k, { runs: e.currentTarget.value as typeof point.runs })}
 											>{#each EDGE_RUNS as run (run)}<option value={run}>{RUNS[run]}</option>{/each}</select
 										></td
+									>
+									<td
+										><input
+											type="text"
+											inputmode="decimal"
+											aria-label="eased in after corner {k + 1} of {panel.name}"
+											value={point.eases ? shown(100 * point.eases) : ''}
+											onchange={(e) => ease(i, k, e.currentTarget.value)}
+										/></td
 									>
 								</tr>
 							{/each}

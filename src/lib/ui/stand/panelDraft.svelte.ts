@@ -217,11 +217,12 @@ export class PanelDraft {
 		this.plan = withCornerAt(this.plan, panel, corner, to);
 		this.preset = '';
 	}
-	runEdge(panel: number, corner: number, runs: Corners[number]['runs']): void {
+	/** How the edge after a corner runs, and by what share it is eased in. */
+	sayEdge(panel: number, corner: number, said: Pick<Partial<Corners[number]>, 'runs' | 'eases'>): void {
 		this.plan = {
 			...this.plan,
 			panels: this.plan.panels.map((p, i) =>
-				i === panel ? { ...p, points: p.points.map((q, k) => (k === corner ? { ...q, runs } : q)) } : p
+				i === panel ? { ...p, points: p.points.map((q, k) => (k === corner ? { ...q, ...said } : q)) } : p
 			)
 		};
 		this.preset = '';
