@@ -107,6 +107,7 @@
 	}
 	details[open] {
 		flex-basis: 100%;
+		min-width: 0;
 	}
 	.wide {
 		overflow-x: auto;
