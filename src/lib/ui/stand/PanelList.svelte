@@ -104,6 +104,7 @@
 		flex-wrap: wrap;
 		align-items: baseline;
 		gap: 0 8px;
+		min-width: 0;
 	}
 	details[open] {
 		flex-basis: 100%;
