@@ -1,4 +1,4 @@
-import type { PanelPlan } from '../facts/panelPlan.ts';
+import type { Corners } from '../facts/panelPlan.ts';
 import { edgePoints, type LimbSkin } from '../engines/panels/surface.ts';
 import type { Stand } from '../engines/stand/form.ts';
 import { limbSurface } from '../engines/stand/surface.ts';
@@ -40,7 +40,7 @@ export function panelScene(stand: Stand, laid: Laid | null, limit: number): Pane
 }
 
 /** Corners that are being drawn as the line through them. */
-export const standLines = (skin: LimbSkin, points: PanelPlan['panels'][number]['points']): Point3[] =>
+export const standLines = (skin: LimbSkin, points: Corners): Point3[] =>
 	points.length === 1
 		? [skin.at(points[0]!)]
 		: points

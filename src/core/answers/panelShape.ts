@@ -4,7 +4,7 @@ import { panelsFlat } from '../engines/panels/panels.ts';
 import { type LimbSkin, skinOf } from '../engines/panels/surface.ts';
 import type { Shaped } from '../engines/pattern/shaper.ts';
 import { type Measured, type Stand, standOf } from '../engines/stand/form.ts';
-import { givesAt } from '../trade/laidFlat.ts';
+import { givesAt, isBeyond } from '../trade/laidFlat.ts';
 import { good, type Parsed, type Problem, problem } from '../units/problem.ts';
 import { measureBeneath } from './goesOn.ts';
 import { shapesOf } from './stand.ts';
@@ -40,6 +40,16 @@ export function skinFor(stand: Stand, plan: PanelPlan, side: string, values: Pan
 		(level) =>
 			(plan.ease.find((e) => e.level === level)?.mm ?? values.ease) / (2 * Math.PI) + values.thickness / 2
 	);
+}
+
+/** Measured levels that panels lie at, or near to. */
+export function levelsAt(stand: Stand, { limb, panels }: PanelPlan): { level: number; name: string }[] {
+	const at = panels.flatMap((p) => p.points.map((point) => point.level));
+	const [top, end] = [Math.min(...at) - 0.5, Math.max(...at) + 0.5];
+	return stand.limbs
+		.find((l) => l.name === limb)!
+		.sections.map((s, level) => ({ level, name: s.level.name }))
+		.filter(({ level }) => level >= top && level <= end);
 }
 
 const MOST_KEPT = 60;
@@ -86,7 +96,7 @@ export function panelPieces(
 				pieces: laid.value.pieces,
 				dimensions: [],
 				warnings: laid.value.strains.flatMap(({ max }, i): Problem[] =>
-					max > limit * 1.001
+					isBeyond(max, limit)
 						? [
 								problem('panelPulled', {
 									name: laid.value.pieces[i]!.name,

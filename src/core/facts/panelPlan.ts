@@ -5,9 +5,10 @@ import { z } from 'zod';
  * the trunk, 4.5 half way to the next), and how far round, in degrees from the wearer's left towards the front: 90 is the middle of
  * the front, 270 that of the back. On an arm or a leg of a pair 0 is outside.
  */
+export const PLACES = { level: [-1, 20], turn: [-360, 720] } as const;
 export const bodyPoint = z.strictObject({
-	level: z.number().min(-1).max(20),
-	turn: z.number().min(-360).max(720)
+	level: z.number().min(PLACES.level[0]).max(PLACES.level[1]),
+	turn: z.number().min(PLACES.turn[0]).max(PLACES.turn[1])
 });
 export type BodyPoint = z.infer<typeof bodyPoint>;
 
@@ -73,4 +74,6 @@ export const panelPlan = z.strictObject({
 	fold: z.boolean().default(false)
 });
 export type PanelPlan = z.infer<typeof panelPlan>;
+export type Panel = PanelPlan['panels'][number];
+export type Corners = Panel['points'];
 export type Dart = PanelPlan['darts'][number];

@@ -9,6 +9,9 @@ export const LAID_FLAT = {
 	plateFoamHot: { words: 'plate foam with heat', share: 0.1 },
 	thermoplastic: { words: 'thermoplastic, hot', share: 0.15 }
 } as const satisfies Record<string, { words: string; share: number }>;
+/** Whether a face is pulled farther than the material gives: what was pressed to the limit lies on it to a thousandth. */
+export const isBeyond = (strain: number, limit: number): boolean => strain > limit * 1.001;
+
 export type LaidFlatKey = keyof typeof LAID_FLAT;
 export const LAID_FLAT_KEYS = Object.keys(LAID_FLAT) as [LaidFlatKey, ...LaidFlatKey[]];
 

@@ -1,3 +1,4 @@
+import { isBeyond } from '../../trade/laidFlat.ts';
 import { bad, good, type Parsed } from '../../units/problem.ts';
 import { propose } from './cuts.ts';
 import { Flat } from './flat.ts';
@@ -75,7 +76,7 @@ export function flatten(surface: Surface, cut: Uint8Array, options: FlattenOptio
 		}
 	const seams = seamsOf(surface, flats);
 	evenSeams(surface, flats, seams, (flat, stiffness) =>
-		(options.propose || options.press) && flat.strains().max <= options.limit * 1.001
+		(options.propose || options.press) && !isBeyond(flat.strains().max, options.limit)
 			? flat.hold(options.limit, stiffness)
 			: flat.least(stiffness)
 	);

@@ -1,8 +1,7 @@
-import type { BodyPoint, PanelPlan } from '../../facts/panelPlan.ts';
+import type { BodyPoint, Corners, PanelPlan } from '../../facts/panelPlan.ts';
 import { within } from './mesh.ts';
-import type { LimbSkin } from './surface.ts';
-
-type Corners = PanelPlan['panels'][number]['points'];
+import { type LimbSkin, unrolled } from './surface.ts';
+import { mirror, turnedBy, turnsTo } from './turns.ts';
 
 /** How a line is drawn on: the shortest way on the surface, along a level, or upright as straight grain lies. */
 export const DRAWN_RUNS = ['shortest', 'level', 'upright'] as const;
@@ -18,7 +17,7 @@ const rounded = ({ level, turn }: BodyPoint): BodyPoint => ({
 export function drawnOn(corners: Corners, to: BodyPoint, run: DrawnRun): Corners {
 	const last = corners.at(-1);
 	if (!last) return [{ ...rounded(to), runs: 'shortest' }];
-	const near = rounded({ ...to, turn: to.turn + 360 * Math.round((last.turn - to.turn) / 360) });
+	const near = rounded({ ...to, turn: to.turn + turnsTo(to.turn, last.turn) });
 	return [
 		...corners.slice(0, -1),
 		{ ...last, runs: run === 'shortest' ? 'shortest' : 'even' },
@@ -30,7 +29,6 @@ export function drawnOn(corners: Corners, to: BodyPoint, run: DrawnRun): Corners
 	];
 }
 
-export const mirror = (p: BodyPoint): BodyPoint => ({ level: p.level, turn: 180 - p.turn });
 /** The same outline on the wearer's other side, run the other way. */
 export const mirrored = (points: Corners): Corners =>
 	points
@@ -76,20 +74,17 @@ export function withPanel(plan: PanelPlan, corners: Corners, both: boolean): Pan
 /** Turned on by whole turns so that it lies as near as it can to a panel. */
 function turnedTo(point: BodyPoint, corners: Corners): BodyPoint {
 	const middle = corners.reduce((sum, p) => sum + p.turn, 0) / corners.length;
-	return { level: point.level, turn: point.turn + 360 * Math.round((middle - point.turn) / 360) };
+	return { level: point.level, turn: point.turn + turnsTo(point.turn, middle) };
 }
 
 /** A plan with a dart from the border nearest to one place to another place, in the panel where that lies; null outside of all. */
 export function withDart(skin: LimbSkin, plan: PanelPlan, from: BodyPoint, to: BodyPoint): PanelPlan | null {
-	const flat = (p: BodyPoint): [number, number] => [
-		(skin.round * p.turn * Math.PI) / 180,
-		-skin.along(p.level)
-	];
+	const flat = (p: BodyPoint) => unrolled(skin, p);
 	const panel = plan.panels.findIndex(({ points }) => within(flat(turnedTo(to, points)), points.map(flat)));
 	if (panel < 0) return null;
 	const { points } = plan.panels[panel]!;
 	const tip = rounded(turnedTo(to, points));
-	const begin = rounded({ ...from, turn: from.turn + 360 * Math.round((tip.turn - from.turn) / 360) });
+	const begin = rounded({ ...from, turn: from.turn + turnsTo(from.turn, tip.turn) });
 	return { ...plan, darts: [...plan.darts, { panel, from: begin, tip }] };
 }
 
@@ -101,9 +96,8 @@ export function withCornerAt(plan: PanelPlan, panel: number, corner: number, to:
 		panels: plan.panels.map((its) => ({
 			...its,
 			points: its.points.map((p) => {
-				const whole = 360 * Math.round((p.turn - was.turn) / 360);
-				const there = Math.abs(p.level - was.level) < 1e-6 && Math.abs(p.turn - was.turn - whole) < 1e-6;
-				return there ? { ...p, level: to.level, turn: to.turn + whole } : p;
+				const by = turnedBy(was, p);
+				return by === null ? p : { ...p, level: to.level, turn: to.turn + by };
 			})
 		}))
 	};

@@ -80,11 +80,26 @@ test('beside halves that are cut by themselves: the right one has the seam of th
 				near(right!.get(name)!.notches.get(pair)!, long - at, 2, `notch ${pair}`);
 });
 
-test('what is not symmetric stays whole: mirrored pairs, a dart on one side only', () => {
+test('what is not symmetric stays whole: mirrored pairs, a dart or an eased seam on one side only', () => {
 	const pairs = laid(PANEL_PRESETS.bodicePrincess.plan, true);
 	assert.ok(pairs.every((p) => p.foldEdge === null));
 	const { plan } = PANEL_PRESETS.breastplateTwo;
 	const dart = { panel: 0, from: { level: 6, turn: 50 }, tip: { level: 5, turn: 55 } };
 	const darted = laid({ ...plan, darts: [dart] }, true);
 	assert.deepEqual(darted.map((p) => p.foldEdge !== null), [false, true]); // prettier-ignore
+	/** The left side seam of the front, so much eased in, and the right one too where asked. */
+	const eased = (both: boolean): PanelPlan => ({
+		...plan,
+		panels: plan.panels.map((p, i) => {
+			const { points } = p;
+			const isSide = (k: number) =>
+				[points[k]!, points[(k + 1) % points.length]!].every((c) => c.turn === 0 || (both && c.turn === 180));
+			const onOne = (k: number) => points[k]!.turn === points[(k + 1) % points.length]!.turn;
+			return i === 0
+				? { ...p, points: points.map((q, k) => (isSide(k) && onOne(k) ? { ...q, eases: 0.01 } : q)) }
+				: p;
+		})
+	});
+	assert.equal(laid(eased(false), true)[0]!.foldEdge, null);
+	assert.notEqual(laid(eased(true), true)[0]!.foldEdge, null);
 });

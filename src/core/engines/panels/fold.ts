@@ -40,6 +40,8 @@ function middleOf(laid: Laid, index: number): Middle | null {
 	const { mesh, flattened, pieces } = laid;
 	const { patch } = flattened.flats[index]!;
 	const [border, ...more] = patch.borders;
+	const rim = patch.rims[0]!;
+	const easedAt = (j: number) => mesh.surface.eased?.[rim[j]!] ?? 0;
 	const corners = cornersOf(pieces[index]!);
 	if (!border || more.length || corners.length !== border.length) return null;
 	const places = border.map((p) => mesh.points[patch.vertices[p]!]!);
@@ -53,6 +55,8 @@ function middleOf(laid: Laid, index: number): Middle | null {
 	const sum = places.findIndex((_, c) => places.every((_, j) => mirrors(j, (c - j + n) % n)));
 	if (sum < 0) return null;
 	const partner = places.map((_, j) => (sum - j + n) % n);
+	// An edge from j to j + 1 is in the mirror the one from the partner of j + 1 to that of j.
+	if (places.some((_, j) => easedAt(j) !== easedAt(partner[(j + 1) % n]!))) return null;
 	const left = places.map((p) => Math.cos((p.turn * Math.PI) / 180) > 1e-6);
 	let [x, y, nx, ny] = [0, 0, 0, 0];
 	corners.forEach((p, j) => {

@@ -1,10 +1,10 @@
 import cdt2d from 'cdt2d';
-import type { BodyPoint, PanelPlan } from '../../facts/panelPlan.ts';
+import type { BodyPoint, Panel, PanelPlan } from '../../facts/panelPlan.ts';
 import { bad, good, type Parsed } from '../../units/problem.ts';
 import type { Point } from '../../units/point.ts';
 import type { Vec } from '../../units/vec.ts';
 import { endOf, nextOf, startOf, type Surface, surfaceOf } from '../flatten/patch.ts';
-import { edgePoints, type LimbSkin } from './surface.ts';
+import { edgePoints, type LimbSkin, unrolled } from './surface.ts';
 
 /** Faces are about so large, mm along an edge. */
 const EVERY = 30;
@@ -34,11 +34,7 @@ export const within = ([x, y]: Point, ring: readonly Point[]): boolean => {
 };
 
 /** The points along each side of a panel, both of its corners included. */
-export const sidesOf = (
-	skin: LimbSkin,
-	{ points }: PanelPlan['panels'][number],
-	every = EVERY
-): BodyPoint[][] =>
+export const sidesOf = (skin: LimbSkin, { points }: Panel, every = EVERY): BodyPoint[][] =>
 	points.map(({ level, turn, runs }, i) => {
 		const next = points[(i + 1) % points.length]!;
 		return edgePoints(skin, { level, turn }, { level: next.level, turn: next.turn }, runs, every);
@@ -69,7 +65,7 @@ export function panelMesh(skin: LimbSkin, plan: PanelPlan, every = EVERY): Parse
 		points.push(p);
 		return vertices.push(skin.at(p)) - 1;
 	};
-	const flatOf = (p: BodyPoint): Point => [(skin.round * p.turn * Math.PI) / 180, -skin.along(p.level)];
+	const flatOf = (p: BodyPoint) => unrolled(skin, p);
 
 	for (const [index, panel] of plan.panels.entries()) {
 		const sides = sidesOf(skin, panel, every);

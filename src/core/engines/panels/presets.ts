@@ -1,7 +1,6 @@
-import type { BodyPoint, PanelLimb, PanelPlan } from '../../facts/panelPlan.ts';
-import { mirror, mirrored } from './drawn.ts';
-
-type Points = PanelPlan['panels'][number]['points'];
+import type { BodyPoint, Corners as Points, PanelLimb, PanelPlan } from '../../facts/panelPlan.ts';
+import { mirrored } from './drawn.ts';
+import { mirror } from './turns.ts';
 
 const at = (level: number, turn: number, runs: 'even' | 'shortest' = 'even'): Points[number] => ({
 	level,

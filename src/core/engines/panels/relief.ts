@@ -1,7 +1,16 @@
-import { type BodyPoint, type Dart, MOST_PANELS, type PanelPlan } from '../../facts/panelPlan.ts';
+import {
+	type BodyPoint,
+	type Corners,
+	type Dart,
+	MOST_PANELS,
+	type Panel,
+	type PanelPlan
+} from '../../facts/panelPlan.ts';
+import { isBeyond } from '../../trade/laidFlat.ts';
 import { sidesOf, within } from './mesh.ts';
 import { panelsFlat, type PanelsFlat } from './panels.ts';
-import type { LimbSkin } from './surface.ts';
+import { type LimbSkin, unrolled } from './surface.ts';
+import { turnedBy } from './turns.ts';
 
 /** A cut in from the border, a piece let in there, or a seam across. */
 export const RELIEFS = ['dart', 'gusset', 'seam'] as const;
@@ -20,9 +29,9 @@ export interface Relief {
 	plan: PanelPlan;
 	before: ReliefFigures;
 	after: ReliefFigures;
+	/** By how much more there is to join, mm. */
+	joins: number;
 }
-
-type Panel = PanelPlan['panels'][number];
 
 /** A place on the border of a panel: so many steps along one of its sides. */
 interface RimPlace {
@@ -33,12 +42,6 @@ interface RimPlace {
 const rimOf = (skin: LimbSkin, panel: Panel): RimPlace[] =>
 	sidesOf(skin, panel).flatMap((points, side) => points.slice(0, -1).map((at, step) => ({ side, step, at })));
 
-const NEAR = 1e-6;
-/** By how much one point is turned on against another that is the same place; null where it is another place. */
-const turnedBy = (a: BodyPoint, b: BodyPoint): number | null => {
-	const whole = 360 * Math.round((b.turn - a.turn) / 360);
-	return Math.abs(a.level - b.level) < NEAR && Math.abs(b.turn - a.turn - whole) < NEAR ? whole : null;
-};
 const same = (a: BodyPoint, b: BodyPoint) => turnedBy(a, b) === 0;
 
 /** A corner more where a border is: on both sides of its seam, so that they stay one line. */
@@ -96,17 +99,14 @@ function parted(
 	const its = cornered.panels[panel]!;
 	const place = ({ at }: RimPlace) => its.points.findIndex((p) => same(p, at));
 	const [i, k] = [place(line.from), place(line.to)];
-	const run = (from: number, to: number): Panel['points'] => {
+	const run = (from: number, to: number): Corners => {
 		const n = its.points.length;
 		return Array.from({ length: (to - from + n) % n }, (_, s) => its.points[(from + s) % n]!);
 	};
 	const even = ({ level, turn }: BodyPoint) => ({ level, turn, runs: 'even' as const });
 	const own = [...run(k, i), even(its.points[i]!), even(line.over)];
 	const other = [...run(i, k), even(its.points[k]!), even(line.over)];
-	const flat = (p: BodyPoint): [number, number] => [
-		(skin.round * p.turn * Math.PI) / 180,
-		-skin.along(p.level)
-	];
+	const flat = (p: BodyPoint) => unrolled(skin, p);
 	const ring = sidesOf(skin, { ...its, points: other }).flatMap((side) => side.slice(0, -1).map(flat));
 	return {
 		...cornered,
@@ -220,9 +220,9 @@ export function reliefs(
 		const after = told(done.value);
 		if (after.pieces > before.pieces + parts.length - 1) return;
 		if (after.max >= before.max * HELPS || after.max >= (best.get(kind)?.after.max ?? Infinity)) return;
-		best.set(kind, { kind, panel, plan: its, before, after });
+		best.set(kind, { kind, panel, plan: its, before, after, joins: after.seams - before.seams });
 	});
 	// What is within the limit is good enough: there the least to join counts.
-	const beyond = ({ after }: Relief) => (after.max > limit * 1.001 ? after.max : 0);
-	return [...best.values()].sort((a, b) => beyond(a) - beyond(b) || a.after.seams - b.after.seams);
+	const beyond = ({ after }: Relief) => (isBeyond(after.max, limit) ? after.max : 0);
+	return [...best.values()].sort((a, b) => beyond(a) - beyond(b) || a.joins - b.joins);
 }

@@ -1,5 +1,5 @@
 import type { BodyPoint } from '../../facts/panelPlan.ts';
-import type { Point3 } from '../../units/point.ts';
+import type { Point, Point3 } from '../../units/point.ts';
 import { type Limb, type LimbName, profile, type Stand, through } from '../stand/form.ts';
 
 /** The surface of one limb, moved out, as panels are drawn on it. */
@@ -97,6 +97,12 @@ export function skinOf(
 		mirrored: mirror < 0
 	};
 }
+
+/** Where a point of the body lies when the limb is unrolled at its mean half width, up the sheet as up the limb, mm. */
+export const unrolled = (skin: LimbSkin, { level, turn }: BodyPoint): Point => [
+	(skin.round * turn * Math.PI) / 180,
+	-skin.along(level)
+];
 
 /** So many points of an edge between two corners: evenly by level and turn, or along the shortest way on the surface. */
 export function edgePoints(

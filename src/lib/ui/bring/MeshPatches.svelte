@@ -2,6 +2,7 @@
 	/** A curved shape in patches: what there is to glue, how far each is pulled, the pieces to keep. */
 	import pluralize from 'pluralize';
 	import type { KeptForm } from '$core/facts/placement.ts';
+	import { isBeyond } from '$core/trade/laidFlat.ts';
 	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
 	import { formatLength } from '$core/units/measure.ts';
 	import { formatPercent } from '$core/units/number.ts';
@@ -33,7 +34,7 @@
 			1
 		)} at most. Edges with the same number meet, notch on notch.
 	</p>
-	{#if worst > limit * 1.001}<p class="warn small">
+	{#if isBeyond(worst, limit)}<p class="warn small">
 			Some places are pulled farther than {formatPercent(limit)}: more heat, a softer material, or a size
 			above which it is cut.
 		</p>{/if}

@@ -4,6 +4,7 @@
 	import { numberedAlone } from '$core/engines/pattern/numbered.ts';
 	import type { Component } from '$core/facts/component.ts';
 	import { formatLength, type LengthUnit } from '$core/units/measure.ts';
+	import { isBeyond } from '$core/trade/laidFlat.ts';
 	import { formatPercent } from '$core/units/number.ts';
 	import Pieces from '../Pieces.svelte';
 	import Sheet from '../Sheet.svelte';
@@ -15,7 +16,7 @@
 	const length = (mm: number) => formatLength(mm, unit);
 	const result = $derived(draft.result);
 	const worst = $derived(result ? result.strains[result.worst]! : null);
-	const beyond = $derived(!!worst && worst.max > draft.gives.share * 1.001);
+	const beyond = $derived(!!worst && isBeyond(worst.max, draft.gives.share));
 	const proposed = $derived(draft.current ? (result?.proposed ?? null) : null);
 </script>
 
@@ -54,11 +55,11 @@
 						{#each proposed as relief (relief.kind)}
 							<tr>
 								<th scope="row">a {relief.kind}</th>
-								<td class:beyond={relief.after.max > draft.gives.share * 1.001}
+								<td class:beyond={isBeyond(relief.after.max, draft.gives.share)}
 									><b>{formatPercent(relief.after.max, 1)}</b></td
 								>
 								<td>{relief.before.pieces} → {relief.after.pieces}</td>
-								<td>{length(relief.after.seams - relief.before.seams)}</td>
+								<td>{length(relief.joins)}</td>
 								<td
 									><button class="button small" type="button" onclick={() => draft.take(relief)}
 										>Take the {relief.kind}</button

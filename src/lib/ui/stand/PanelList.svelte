@@ -1,18 +1,17 @@
 <script lang="ts">
 	/** The panels that are drawn, with their darts and corners: each corner can be moved by its figures, with those that meet it. */
-	import { EDGE_RUNS, MOST_EASED } from '$core/facts/panelPlan.ts';
+	import { EDGE_RUNS, MOST_EASED, PLACES } from '$core/facts/panelPlan.ts';
 	import { parseNumber } from '$core/units/number.ts';
 	import type { PanelDraft } from './panelDraft.svelte.ts';
 
 	let { draft }: { draft: PanelDraft } = $props();
 	const RUNS = { shortest: 'the shortest way', even: 'evenly' };
-	const LIMITS = { level: [-1, 20], turn: [-360, 720] } as const;
 	/** Corner and figure of what is typed and no place. */
 	let wrong = $state('');
 	function move(panel: number, corner: number, key: 'level' | 'turn', text: string) {
 		const at = draft.plan.panels[panel]!.points[corner]!;
 		const read = parseNumber(text.replace('°', ''));
-		const [least, most] = LIMITS[key];
+		const [least, most] = PLACES[key];
 		const isOne = read.ok && read.value >= least && read.value <= most;
 		wrong = isOne ? '' : `Corner ${corner + 1}: its ${key} is a number from ${least} to ${most}.`;
 		if (isOne) draft.moveCorner(panel, corner, { level: at.level, turn: at.turn, [key]: read.value });

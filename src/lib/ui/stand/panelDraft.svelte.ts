@@ -1,10 +1,17 @@
-import { measuredFor, measuresOf, skinFor, standBeneath } from '$core/answers/panelShape.ts';
+import { levelsAt, measuredFor, measuresOf, skinFor, standBeneath } from '$core/answers/panelShape.ts';
 import { presetFor } from '$core/answers/presetFor.ts';
 import { standLines, type PanelScene, panelScene } from '$core/answers/panelScene.ts';
 import type { Component } from '$core/facts/component.ts';
 import type { Material } from '$core/facts/material.ts';
 import { fittedOf, type MeasureRecord } from '$core/facts/measureRecord.ts';
-import { type BodyPoint, MOST_DARTS, MOST_EASE, MOST_PANELS, type PanelPlan } from '$core/facts/panelPlan.ts';
+import {
+	type BodyPoint,
+	type Corners,
+	MOST_DARTS,
+	MOST_EASE,
+	MOST_PANELS,
+	type PanelPlan
+} from '$core/facts/panelPlan.ts';
 import type { Relief } from '$core/engines/panels/relief.ts';
 import type { StoredShape } from '$core/facts/shape.ts';
 import { type DrawnRun, drawnOn, withCornerAt, withDart, withPanel } from '$core/engines/panels/drawn.ts';
@@ -15,8 +22,6 @@ import type { Point3 } from '$core/units/point.ts';
 import { say } from '$core/units/problem.ts';
 import type { PanelsResult } from '../../../workers/protocol.ts';
 import { Task } from '../task.svelte.ts';
-
-type Corners = PanelPlan['panels'][number]['points'];
 
 interface Around {
 	component: () => Component;
@@ -150,14 +155,7 @@ export class PanelDraft {
 		return skinFor(this.stand, this.plan, this.#around.component().side, this.values);
 	}
 	/** Measured levels that the panels lie at. */
-	readonly levels = $derived.by(() => {
-		const at = this.plan.panels.flatMap((p) => p.points.map((point) => point.level));
-		const [top, end] = [Math.min(...at) - 0.5, Math.max(...at) + 0.5];
-		return this.stand.limbs
-			.find((l) => l.name === this.plan.limb)!
-			.sections.map((s, level) => ({ level, name: s.level.name }))
-			.filter(({ level }) => level >= top && level <= end);
-	});
+	readonly levels = $derived.by(() => levelsAt(this.stand, this.plan));
 	/** Why what is typed as the ease of a level is none. */
 	easeWrong(level: number): string {
 		const text = this.eases[level] ?? '';
